@@ -1,0 +1,19 @@
+import type { Instrument, Job } from '@usual-drag/core';
+import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+
+/** A job and where it stands. `revision` counts its savings; `deletedAt` is set while it lies in the bin. */
+export const jobs = sqliteTable('jobs', {
+  id: text('id').primaryKey(),
+  revision: integer('revision').notNull(),
+  document: text('document', { mode: 'json' }).$type<Job>().notNull(),
+  createdAt: text('created_at').notNull(),
+  updatedAt: text('updated_at').notNull(),
+  deletedAt: text('deleted_at'),
+});
+
+/** The instruments at hand, in the order of the shelf. */
+export const instruments = sqliteTable('instruments', {
+  id: text('id').primaryKey(),
+  position: integer('position').notNull(),
+  document: text('document', { mode: 'json' }).$type<Instrument>().notNull(),
+});

@@ -1,0 +1,31 @@
+import { type ArgumentMetadata, BadRequestException, Injectable, type PipeTransform } from '@nestjs/common';
+import { plainToInstance } from 'class-transformer';
+import { validateSync, type ValidationError } from 'class-validator';
+import type { Fault } from './faults.ts';
+
+/** Checks a request's body against its DTO class; refuses it with the path of every fault. */
+@Injectable()
+export class EnvelopePipe implements PipeTransform {
+  transform(value: unknown, { type, metatype }: ArgumentMetadata): unknown {
+    if (type !== 'body' || !metatype || metatype === Object) return value;
+    if (typeof value !== 'object' || value === null || Array.isArray(value))
+      throw refuse([{ path: '', message: 'The body must be a JSON object.' }]);
+    const instance = plainToInstance(metatype, value) as object;
+    const faults = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true }).flatMap((e) => faultsOf(e, ''));
+    if (faults.length > 0) throw refuse(faults);
+    return instance;
+  }
+}
+
+/** A refusal of a body that says where its faults are. */
+export const refuse = (faults: readonly Fault[]): BadRequestException =>
+  new BadRequestException({ message: faults[0]?.message ?? 'Refused.', details: { faults } });
+
+function faultsOf({ property, constraints, children }: ValidationError, parent: string): Fault[] {
+  const path = parent ? `${parent}.${property}` : property;
+  const own = Object.entries(constraints ?? {}).map(([rule, message]) => ({
+    path,
+    message: rule === 'whitelistValidation' ? `${path} is not known here.` : `${path} ${message}.`,
+  }));
+  return [...own, ...(children ?? []).flatMap((child) => faultsOf(child, path))];
+}

@@ -1,0 +1,72 @@
+import { ConflictException, Inject, Injectable, NotFoundException } from '@nestjs/common';
+import { checkJob, checkShape } from '@usual-drag/contract';
+import type { Job, JobFault, Result } from '@usual-drag/core';
+import { refuse } from '../http/envelope.pipe.ts';
+import { JobsRepository, type JobSummary, type StoredJob } from './jobs.repository.ts';
+
+/** A job as the interface works on it. */
+export interface OpenJob {
+  readonly id: string;
+  readonly revision: number;
+  readonly updatedAt: string;
+  readonly document: Job;
+}
+
+@Injectable()
+export class JobsService {
+  constructor(@Inject(JobsRepository) private readonly repository: JobsRepository) {}
+
+  list(): JobSummary[] {
+    return this.repository.list();
+  }
+
+  read(id: string): OpenJob {
+    return open(this.repository.find(id) ?? missing(id));
+  }
+
+  create(document: unknown): OpenJob {
+    return open(this.repository.insert(accept(checkShape(document), 'document.')));
+  }
+
+  /** A file from outside must be sound as a whole, not only in shape. */
+  importFile(file: unknown): OpenJob {
+    return open(this.repository.insert(accept(checkJob(file), '')));
+  }
+
+  /** Saves what was edited from `revision`. A stale one is refused together with the newest, so that none is lost. */
+  save(id: string, revision: number, document: unknown): OpenJob {
+    const sound = accept(checkShape(document), 'document.');
+    const saved = this.repository.replace(id, revision, sound);
+    if (saved) return open(saved);
+    const current = open(this.repository.find(id) ?? missing(id));
+    throw new ConflictException({
+      message: `This job was changed elsewhere: it is at revision ${current.revision}, the edit began at ${revision}.`,
+      details: { current },
+    });
+  }
+
+  duplicate(id: string): OpenJob {
+    const { document } = this.read(id);
+    return open(this.repository.insert({ ...document, title: `${document.title ?? 'Untitled'} (copy)` }));
+  }
+
+  remove(id: string): void {
+    if (!this.repository.setDeleted(id, true)) missing(id);
+  }
+
+  restore(id: string): OpenJob {
+    this.repository.setDeleted(id, false);
+    return this.read(id);
+  }
+}
+
+const open = ({ id, revision, updatedAt, document }: StoredJob): OpenJob => ({ id, revision, updatedAt, document });
+
+function missing(id: string): never {
+  throw new NotFoundException(`There is no job ${id}. It may have been deleted; look in the list of jobs.`);
+}
+
+function accept(checked: Result<Job, readonly JobFault[]>, prefix: string): Job {
+  if (checked.ok) return checked.value;
+  throw refuse(checked.fault.map(({ code, message, where }) => ({ code, message, path: prefix + where.join(', ') })));
+}

@@ -1,0 +1,15 @@
+import { IsInt, IsObject, Min } from 'class-validator';
+import type { JobDto } from './job.dto.ts';
+
+/** A new job. Its document is checked against the published schema of a job file. */
+export class CreateJobDto {
+  @IsObject({ message: 'must be a job' })
+  document!: JobDto;
+}
+
+/** A job as edited, and the revision that the edit was based on. */
+export class SaveJobDto extends CreateJobDto {
+  @IsInt({ message: 'must be the revision that was edited, a whole number' })
+  @Min(1, { message: 'must be 1 or more' })
+  revision!: number;
+}

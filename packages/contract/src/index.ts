@@ -1,0 +1,1 @@
+export { checkJob, checkShape, readJob } from './read-job.ts';

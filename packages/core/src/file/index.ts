@@ -1,0 +1,3 @@
+export type { Job, JobFault } from './job.ts';
+export { jobFaults, solveJob, type JobResult } from './solve-job.ts';
+export { explainSolverFault } from './solver-words.ts';

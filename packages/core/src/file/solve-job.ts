@@ -1,0 +1,49 @@
+import { setupFaults, solveSetup, solveUnloaded, type SetupValues } from '../loading/index.ts';
+import { networkFaults, repeated } from '../network/index.ts';
+import { fail, ok, type Result } from '../result.ts';
+import type { NetworkValues } from '../solver/index.ts';
+import type { Job, JobFault } from './job.ts';
+import { explainSolverFault } from './solver-words.ts';
+
+/** What solving a job returns, as in the published result format. */
+export interface JobResult {
+  readonly format: 'usual-drag/result';
+  readonly version: 1;
+  readonly true: NetworkValues;
+  readonly setups: Readonly<Record<string, SetupValues>>;
+}
+
+/** True values of a job's network and every set-up's readings, or the first fault that keeps it from being solved. */
+export function solveJob(job: Job): Result<JobResult, JobFault> {
+  const [fault] = jobFaults(job);
+  if (fault) return fail(fault);
+  const unloaded = solveUnloaded(job.network);
+  if (!unloaded.ok) return fail(explainSolverFault(unloaded.fault));
+  const setups: Record<string, SetupValues> = {};
+  for (const setup of job.setups ?? []) {
+    const solved = solveSetup(unloaded.value, job.instruments ?? [], setup);
+    if (!solved.ok) return fail(explainSolverFault(solved.fault));
+    setups[setup.id] = solved.value;
+  }
+  return ok({ format: 'usual-drag/result', version: 1, true: unloaded.value.values, setups });
+}
+
+/** Every fault of a job's values, names and references, the network's first. */
+export function jobFaults(job: Job): JobFault[] {
+  const instruments = job.instruments ?? [];
+  const setups = job.setups ?? [];
+  const network = networkFaults(job.network);
+  return [
+    ...network,
+    ...duplicates('instruments', instruments.map((i) => i.id)),
+    ...duplicates('set-ups', setups.map((s) => s.id)),
+    ...setups.flatMap((setup) => setupFaults(job.network, instruments, setup)),
+  ];
+}
+
+const duplicates = (what: string, ids: readonly string[]): JobFault[] =>
+  repeated(ids).map((id) => ({
+    code: 'duplicate-id',
+    message: `Two ${what} are called ${id}. Give one of them another name.`,
+    where: [id],
+  }));

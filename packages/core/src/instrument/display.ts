@@ -1,0 +1,50 @@
+import { largestExponent, prefixByExponent, smallestExponent } from '../quantity/index.ts';
+import { unitOf, type Instrument, type MeterQuantity, type Range } from './instrument.ts';
+
+/** What stands on the face of the instrument. */
+export interface Shown {
+  /** The number, `OL` for over-range on a digital one; null where there is nothing to show. */
+  readonly display: string | null;
+  /** With the SI prefix in which full scale is at least 1. */
+  readonly unit: string;
+}
+
+/**
+ * The number as the instrument shows it: a digital one to its last digit, an analogue one to a fifth of a division with
+ * the needle between its stops.
+ *
+ * @param indicated  V or A before rounding; null where the reading means nothing
+ */
+export function shownOn(instrument: Instrument, quantity: MeterQuantity, range: Range, indicated: number | null): Shown {
+  const exponent = unitExponent(range.fullScale);
+  const unit = prefixByExponent[exponent]! + unitOf(quantity);
+  if (indicated === null) return { display: null, unit };
+  const analogue = instrument.display === 'analogue';
+  if (!analogue && Math.abs(indicated) > range.fullScale) return { display: 'OL', unit };
+  const step = smallestStep(instrument, range);
+  const pointed = analogue ? Math.min(Math.max(indicated, 0), range.fullScale) : indicated;
+  const counts = Math.sign(pointed) * Math.round(Math.abs(pointed) / step);
+  const scaledStep = step / 10 ** exponent;
+  const text = (counts * scaledStep).toFixed(decimalsOf(scaledStep));
+  return { display: text.replace('-', '−'), unit };
+}
+
+/** V or A between two numbers that the instrument can tell apart. */
+export function smallestStep(instrument: Instrument, range: Range): number {
+  if (instrument.display === 'analogue') return range.fullScale / (range.divisions ?? 50) / 5;
+  return range.resolution ?? 10 ** (Math.floor(Math.log10(range.fullScale)) - 3);
+}
+
+function unitExponent(fullScale: number): number {
+  const third = Math.floor(Math.floor(Math.log10(fullScale) + 1e-12) / 3) * 3;
+  return Math.min(largestExponent, Math.max(smallestExponent, third));
+}
+
+/** Decimals needed to write multiples of a step. */
+function decimalsOf(step: number): number {
+  for (let decimals = 0; decimals < 12; decimals += 1) {
+    const scaled = step * 10 ** decimals;
+    if (Math.abs(scaled - Math.round(scaled)) < 1e-6 * scaled) return decimals;
+  }
+  return 12;
+}

@@ -1,0 +1,10 @@
+export { shownOn, smallestStep, type Shown } from './display.ts';
+export {
+  findRange,
+  rangesOf,
+  unitOf,
+  type Instrument,
+  type InstrumentFunction,
+  type MeterQuantity,
+  type Range,
+} from './instrument.ts';

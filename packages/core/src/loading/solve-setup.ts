@@ -1,0 +1,255 @@
+import { findRange, shownOn, type Instrument, type Range } from '../instrument/index.ts';
+import { parseEnd, type Network } from '../network/index.ts';
+import { ok, type Result } from '../result.ts';
+import {
+  add,
+  circuitOf,
+  divide,
+  exactly,
+  multiply,
+  negate,
+  networkValues,
+  portResistance,
+  solveCircuit,
+  subtract,
+  toNumber,
+  zero,
+  type Attachment,
+  type CircuitSolution,
+  type DoubleDouble,
+  type NetworkCircuit,
+  type NetworkValues,
+  type Port,
+  type SolverFault,
+} from '../solver/index.ts';
+import type { AmmeterPlacement, Meter, Setup } from './setup.ts';
+
+export type MeterState = 'ok' | 'over-range' | 'reversed' | 'undetermined' | 'floating' | 'fuse-blown';
+
+/** What a meter shows against what it ought to. Null where it cannot be formed. */
+export interface MeterReading {
+  /** What an ideal meter at the same place would show with no other meter connected, V or A. */
+  readonly true: number | null;
+  /** What this one shows with the whole set-up connected, before rounding to its display. */
+  readonly indicated: number | null;
+  /** indicated − true. */
+  readonly error: number | null;
+  /** error/true. */
+  readonly relativeError: number | null;
+  /** Ω. */
+  readonly meterResistance: number;
+  /** Ω that the meter's terminals look into, the other meters connected; null where infinite. */
+  readonly sourceResistance: number | null;
+  readonly display: string | null;
+  readonly unit: string;
+  readonly state: MeterState;
+}
+
+export interface SetupValues extends NetworkValues {
+  readonly meters: Readonly<Record<string, MeterReading>>;
+}
+
+/** A network solved with no meter connected, ready to be compared with. */
+export interface Unloaded {
+  readonly network: Network;
+  readonly named: NetworkCircuit;
+  readonly solution: CircuitSolution;
+  readonly values: NetworkValues;
+}
+
+/** The true values of a network: no meter connected. */
+export function solveUnloaded(network: Network): Result<Unloaded, SolverFault> {
+  const named = circuitOf(network);
+  const solved = solveCircuit(named.circuit);
+  if (!solved.ok) return solved;
+  return ok({ network, named, solution: solved.value, values: networkValues(network, named, solved.value) });
+}
+
+/**
+ * Every value of a network with the meters of a set-up in, and what each meter shows against the truth.
+ *
+ * Each meter's loading comes from −R_s/(R_m + R_s) across and −R_m/(R_m + R_s) in series, R_s being what its terminals
+ * look into, never from the difference of two rounded numbers. Fuses that are over in one round blow together, then the
+ * rest is solved anew.
+ *
+ * @param setup  sound by `setupFaults`
+ */
+export function solveSetup(
+  unloaded: Unloaded,
+  instruments: readonly Instrument[],
+  setup: Setup,
+): Result<SetupValues, SolverFault> {
+  const { network } = unloaded;
+  const fitted = setup.meters.map((meter) => fit(meter, instruments));
+  const blown = new Set<string>();
+  for (;;) {
+    const named = circuitOf(network, fitted.map((f) => attachment(f, blown.has(f.meter.id))));
+    const firstBranch = network.elements.length;
+    const live = fitted.findIndex((f) => !blown.has(f.meter.id));
+    const solved = solveCircuit(named.circuit, live === -1 ? -1 : firstBranch + live);
+    if (!solved.ok) return solved;
+
+    const overloaded = fitted.filter(
+      ({ meter, range }, index) =>
+        meter.quantity === 'dc-current' &&
+        range.fuse !== undefined &&
+        !blown.has(meter.id) &&
+        Math.abs(solved.value.currents[firstBranch + index]?.hi ?? 0) > range.fuse,
+    );
+    if (overloaded.length > 0) {
+      for (const { meter } of overloaded) blown.add(meter.id);
+      continue;
+    }
+
+    const meters: Record<string, MeterReading> = {};
+    for (let index = 0; index < fitted.length; index += 1) {
+      const looked = index === live ? solved : solveCircuit(named.circuit, firstBranch + index);
+      if (!looked.ok) return looked;
+      const reading = read(unloaded, fitted[index]!, looked.value, {
+        branch: firstBranch + index,
+        named,
+        alone: fitted.length === 1,
+        blown: blown.has(fitted[index]!.meter.id),
+      });
+      if (!reading.ok) return reading;
+      meters[fitted[index]!.meter.id] = reading.value;
+    }
+    return ok({ ...networkValues(network, named, solved.value), meters });
+  }
+}
+
+interface Fitted {
+  readonly meter: Meter;
+  readonly instrument: Instrument;
+  readonly range: Range;
+}
+
+function fit(meter: Meter, instruments: readonly Instrument[]): Fitted {
+  const instrument = instruments.find((i) => i.id === meter.instrument);
+  const range = instrument && findRange(instrument, meter.quantity, meter.range);
+  if (!range) throw new Error(`${meter.id} has no instrument or range: check the set-up before solving it`);
+  return { meter, instrument, range };
+}
+
+function attachment({ meter, range }: Fitted, blown: boolean): Attachment {
+  const { id } = meter;
+  const { resistance } = range;
+  return meter.quantity === 'dc-voltage'
+    ? { id, resistance, from: meter.red, to: meter.black }
+    : { id, resistance, from: meter.node, to: { liftedEnds: meter.ends }, open: blown };
+}
+
+interface Place {
+  readonly branch: number;
+  readonly named: NetworkCircuit;
+  readonly alone: boolean;
+  readonly blown: boolean;
+}
+
+function read(
+  unloaded: Unloaded,
+  fitted: Fitted,
+  solution: CircuitSolution,
+  place: Place,
+): Result<MeterReading, SolverFault> {
+  const { meter, range } = fitted;
+  const port = solution.port!;
+  const truth = meter.quantity === 'dc-voltage' ? ok(trueVoltage(unloaded, meter)) : trueCurrent(unloaded, meter);
+  if (!truth.ok) return truth;
+  const comparison = place.blown
+    ? { indicated: zero, error: truth.value && negate(truth.value), ratio: truth.value?.hi ? -1 : null }
+    : compare(fitted, truth.value, solution, port, place);
+  const indicated = comparison.indicated && toNumber(comparison.indicated) + 0;
+  return ok({
+    true: truth.value && toNumber(truth.value) + 0,
+    indicated,
+    error: comparison.error && toNumber(comparison.error) + 0,
+    relativeError: comparison.ratio === null ? null : comparison.ratio + 0,
+    meterResistance: range.resistance,
+    sourceResistance: portResistance(port),
+    ...shownOn(fitted.instrument, meter.quantity, range, indicated),
+    state: place.blown ? 'fuse-blown' : stateOf(fitted, indicated),
+  });
+}
+
+interface Comparison {
+  readonly indicated: DoubleDouble | null;
+  readonly error: DoubleDouble | null;
+  readonly ratio: number | null;
+}
+
+/** Indicated against true, the error split into what the other meters shift and what this one takes itself. */
+function compare(
+  { meter, range }: Fitted,
+  truth: DoubleDouble | null,
+  solution: CircuitSolution,
+  port: Port,
+  place: Place,
+): Comparison {
+  const sign = meter.quantity === 'dc-current' && meter.reversed ? negate : (x: DoubleDouble) => x;
+  const branch = place.named.circuit.branches[place.branch]!;
+  const joinedByRest = port.conductance === null || port.conductance.hi !== 0;
+  if (meter.quantity === 'dc-voltage' && !joinedByRest) return { indicated: null, error: null, ratio: null };
+  const measured =
+    meter.quantity === 'dc-voltage' ? solution.voltage(branch.from, branch.to) : solution.currents[place.branch]!;
+  if (measured === null) return { indicated: null, error: null, ratio: null };
+  const indicated = sign(measured);
+  if (truth === null) return { indicated, error: null, ratio: null };
+
+  const share = port.conductance === null ? zero : ownShare(meter, exactly(range.resistance), port.conductance);
+  const ideal = sign(idealReading(meter, measured, port));
+  const shift = place.alone ? zero : settled(subtract(ideal, truth), ideal);
+  const error = subtract(shift, multiply(place.alone ? truth : ideal, share));
+  if (truth.hi === 0) return { indicated, error, ratio: null };
+  return { indicated, error, ratio: place.alone ? -toNumber(share) : toNumber(divide(error, truth)) };
+}
+
+/** The part of its ideal reading that the meter takes: R_s/(R_m + R_s) across, R_m/(R_m + R_s) in series. */
+function ownShare(meter: Meter, resistance: DoubleDouble, conductance: DoubleDouble): DoubleDouble {
+  const product = multiply(resistance, conductance);
+  const denominator = add(exactly(1), product);
+  return divide(meter.quantity === 'dc-voltage' ? exactly(1) : product, denominator);
+}
+
+/** What an ideal meter would show here with the set-up's other meters connected. */
+function idealReading(meter: Meter, measured: DoubleDouble, port: Port): DoubleDouble {
+  if (port.conductance === null || port.conductance.hi === 0) return measured;
+  const short = port.shortCircuitCurrent!;
+  return meter.quantity === 'dc-voltage' ? divide(short, port.conductance) : short;
+}
+
+const settled = (difference: DoubleDouble, size: DoubleDouble): DoubleDouble =>
+  Math.abs(difference.hi) <= 1e-26 * Math.abs(size.hi) ? zero : difference;
+
+function trueVoltage({ named, solution }: Unloaded, meter: { readonly red: string; readonly black: string }) {
+  return solution.voltage(named.nodeNumber.get(meter.red)!, named.nodeNumber.get(meter.black)!);
+}
+
+/** What flows from the node into the lifted ends; an ideal ammeter is put in where links share it between them. */
+function trueCurrent(unloaded: Unloaded, meter: AmmeterPlacement): Result<DoubleDouble | null, SolverFault> {
+  const { network, solution } = unloaded;
+  const sign = meter.reversed ? negate : (x: DoubleDouble) => x;
+  let sum: DoubleDouble | null = zero;
+  for (const end of meter.ends) {
+    const { element, end: side } = parseEnd(end)!;
+    const through: DoubleDouble | null = solution.currents[network.elements.findIndex((e) => e.id === element)]!;
+    sum = sum && through && (side === 'from' ? add(sum, through) : subtract(sum, through));
+  }
+  if (sum) return ok(sign(sum));
+  const ideal = circuitOf(network, [
+    { id: meter.id, resistance: 0, from: meter.node, to: { liftedEnds: meter.ends } },
+  ]);
+  const solved = solveCircuit(ideal.circuit);
+  if (!solved.ok) return solved;
+  const current = solved.value.currents[network.elements.length]!;
+  return ok(current && sign(current));
+}
+
+function stateOf({ meter, instrument, range }: Fitted, indicated: number | null): MeterState {
+  if (indicated === null) return meter.quantity === 'dc-voltage' ? 'floating' : 'undetermined';
+  if (instrument.display === 'analogue') {
+    if (indicated < 0) return 'reversed';
+    return indicated > range.fullScale ? 'over-range' : 'ok';
+  }
+  return Math.abs(indicated) > range.fullScale ? 'over-range' : 'ok';
+}

@@ -1,0 +1,75 @@
+import type { Element, ElementKind } from './element.ts';
+import { nodesOf, referenceOf, type Network } from './network.ts';
+
+/** Adds an element at the end. */
+export const addElement = (network: Network, element: Element): Network => ({
+  ...network,
+  elements: [...network.elements, element],
+});
+
+/** Puts `next` in the place of the element called `id`; the same network where there is none. */
+export const replaceElement = (network: Network, id: string, next: Element): Network =>
+  keepReference(network, { ...network, elements: network.elements.map((e) => (e.id === id ? next : e)) });
+
+/** Takes an element out; the last one stays, for a network has at least one part. */
+export const removeElement = (network: Network, id: string): Network =>
+  network.elements.length === 1
+    ? network
+    : keepReference(network, { ...network, elements: network.elements.filter((e) => e.id !== id) });
+
+/** A chosen reference that an edit took away falls back to the customary one. */
+function keepReference(before: Network, after: Network): Network {
+  if (before.reference === undefined || nodesOf(after).includes(before.reference)) return after;
+  const { reference: _gone, ...rest } = after;
+  return rest;
+}
+
+const letters: Readonly<Record<ElementKind, string>> = {
+  source: 'E',
+  resistor: 'R',
+  'current-source': 'J',
+  load: 'L',
+  switch: 'S',
+  link: 'W',
+};
+
+/** The next free name of a kind: R5 after R4. */
+export function nextElementId(network: Network, kind: ElementKind): string {
+  const taken = new Set(network.elements.map((e) => e.id));
+  let number = 1;
+  while (taken.has(`${letters[kind]}${number}`)) number += 1;
+  return `${letters[kind]}${number}`;
+}
+
+/** The next free node letter: A to Z, then N1, N2 … */
+export function nextNode(network: Network): string {
+  const taken = new Set(nodesOf(network));
+  for (let code = 65; code <= 90; code += 1) if (!taken.has(String.fromCharCode(code))) return String.fromCharCode(code);
+  let number = 1;
+  while (taken.has(`N${number}`)) number += 1;
+  return `N${number}`;
+}
+
+/** A new element of a kind with customary values, across `from` and `to` or, left out, the last element's ends. */
+export function newElement(network: Network, kind: ElementKind, from?: string, to?: string): Element {
+  const last = network.elements[network.elements.length - 1];
+  const base = {
+    id: nextElementId(network, kind),
+    from: from ?? last?.from ?? 'A',
+    to: to ?? referenceOf(network) ?? '0',
+  };
+  switch (kind) {
+    case 'source':
+      return { ...base, kind, emf: 12, internalResistance: 0.5 };
+    case 'resistor':
+      return { ...base, kind, resistance: 10_000 };
+    case 'current-source':
+      return { ...base, kind, current: 0.01 };
+    case 'load':
+      return { ...base, kind, ratedVoltage: 12, ratedCurrent: 0.1 };
+    case 'switch':
+      return { ...base, kind, closed: true };
+    case 'link':
+      return { ...base, kind };
+  }
+}

@@ -1,0 +1,71 @@
+interface TwoTerminal {
+  /** Unique in the network, `[A-Za-z0-9_-]{1,32}`. */
+  readonly id: string;
+  /** Node of the first end; a source's + terminal. */
+  readonly from: string;
+  readonly to: string;
+  readonly label?: string;
+}
+
+/** A voltage source: n cells in series and m such strings in parallel give n·emf behind n·r/m. */
+export interface Source extends TwoTerminal {
+  readonly kind: 'source';
+  /** V of one cell, either sign. */
+  readonly emf: number;
+  /** Ω of one cell; an ideal source where left out or 0. */
+  readonly internalResistance?: number;
+  readonly cellsInSeries?: number;
+  readonly cellsInParallel?: number;
+  /** A at which a bench supply stops holding its voltage. */
+  readonly currentLimit?: number;
+}
+
+export interface Resistor extends TwoTerminal {
+  readonly kind: 'resistor';
+  /** Ω as marked. */
+  readonly resistance: number;
+  /** Fraction: 0.01 is 1 %. */
+  readonly tolerance?: number;
+  /** W. */
+  readonly powerRating?: number;
+  /** Ω as measured out of circuit. */
+  readonly measuredResistance?: number;
+}
+
+/** Drives `current` out of `from`, through the network, back into `to`. */
+export interface CurrentSource extends TwoTerminal {
+  readonly kind: 'current-source';
+  /** A, either sign. */
+  readonly current: number;
+  /** V up to which it can hold its current. */
+  readonly compliance?: number;
+}
+
+/** A lamp, sounder or relay coil, counted as ratedVoltage/ratedCurrent ohms. */
+export interface Load extends TwoTerminal {
+  readonly kind: 'load';
+  readonly ratedVoltage: number;
+  readonly ratedCurrent: number;
+  readonly polarised?: boolean;
+}
+
+export interface Switch extends TwoTerminal {
+  readonly kind: 'switch';
+  readonly closed: boolean;
+}
+
+export interface Link extends TwoTerminal {
+  readonly kind: 'link';
+}
+
+export type Element = Source | Resistor | CurrentSource | Load | Switch | Link;
+export type ElementKind = Element['kind'];
+
+/** One end of an element: `R3.from`. */
+export type ElementEnd = `${string}.${'from' | 'to'}`;
+
+/** Splits `R3.from`; null where it is not an end's name. */
+export function parseEnd(end: string): { readonly element: string; readonly end: 'from' | 'to' } | null {
+  const match = /^(.+)\.(from|to)$/.exec(end);
+  return match ? { element: match[1]!, end: match[2] as 'from' | 'to' } : null;
+}

@@ -1,0 +1,16 @@
+export { addElement, newElement, nextElementId, nextNode, removeElement, replaceElement } from './edits.ts';
+export {
+  parseEnd,
+  type CurrentSource,
+  type Element,
+  type ElementEnd,
+  type ElementKind,
+  type Link,
+  type Load,
+  type Resistor,
+  type Source,
+  type Switch,
+} from './element.ts';
+export { breachOf, elementLimits, namePattern, rangeLimits, type Limit } from './limits.ts';
+export { endsAt, nodesOf, referenceOf, type Network, type ResistorValues } from './network.ts';
+export { networkFaults, repeated, type NetworkFault } from './validation.ts';

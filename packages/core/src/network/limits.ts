@@ -1,0 +1,48 @@
+/** What a quantity of the format may be. Zero and the sign are what differ; the unit is the field's. */
+export type Limit = 'any' | 'positive' | 'not-negative' | 'count';
+
+/** The limit of every quantity of an element; the one table that validation, forms and the published schema follow. */
+export const elementLimits = {
+  emf: 'any',
+  internalResistance: 'not-negative',
+  cellsInSeries: 'count',
+  cellsInParallel: 'count',
+  currentLimit: 'not-negative',
+  resistance: 'positive',
+  measuredResistance: 'positive',
+  tolerance: 'not-negative',
+  powerRating: 'not-negative',
+  current: 'any',
+  compliance: 'not-negative',
+  ratedVoltage: 'positive',
+  ratedCurrent: 'positive',
+} as const satisfies Record<string, Limit>;
+
+/** The limit of every quantity of an instrument's range, but for `resistance`: above zero for volts, zero allowed for current. */
+export const rangeLimits = {
+  fullScale: 'positive',
+  accuracyOfRange: 'not-negative',
+  divisions: 'positive',
+  resolution: 'positive',
+  accuracyOfReading: 'not-negative',
+  accuracyCounts: 'not-negative',
+  fuse: 'positive',
+} as const satisfies Record<string, Limit>;
+
+/** Says what `value` breaks of its limit, as the end of a sentence; null where it is within. */
+export function breachOf(limit: Limit, value: number): string | null {
+  if (!Number.isFinite(value)) return 'must be a number';
+  switch (limit) {
+    case 'any':
+      return null;
+    case 'positive':
+      return value > 0 ? null : 'must be above zero';
+    case 'not-negative':
+      return value >= 0 ? null : 'must not be below zero';
+    case 'count':
+      return Number.isInteger(value) && value >= 1 ? null : 'must be a whole number, 1 or more';
+  }
+}
+
+/** What element, node, meter and set-up names look like. */
+export const namePattern = /^[A-Za-z0-9_-]{1,32}$/;

@@ -1,0 +1,30 @@
+import type { Element } from './element.ts';
+
+/** Which resistance is computed with for a resistor that has both. */
+export type ResistorValues = 'nominal' | 'measured';
+
+export interface Network {
+  /** The node that potentials are given against. */
+  readonly reference?: string;
+  readonly values?: ResistorValues;
+  readonly elements: readonly Element[];
+}
+
+/** Every node that an element ends on, in the order of first mention. */
+export function nodesOf(network: Network): string[] {
+  return [...new Set(network.elements.flatMap((element) => [element.from, element.to]))];
+}
+
+/** The chosen reference, else the − terminal of the first source, else the `to` node of the first element. */
+export function referenceOf(network: Network): string | undefined {
+  if (network.reference !== undefined) return network.reference;
+  const element = network.elements.find((e) => e.kind === 'source') ?? network.elements[0];
+  return element?.to;
+}
+
+/** The ends that stand on a node, `R1.from` and the like, in element order. */
+export function endsAt(network: Network, node: string): string[] {
+  return network.elements.flatMap((element) =>
+    (['from', 'to'] as const).filter((end) => element[end] === node).map((end) => `${element.id}.${end}`),
+  );
+}

@@ -1,0 +1,68 @@
+import type { Element } from './element.ts';
+import { breachOf, elementLimits, namePattern } from './limits.ts';
+import { nodesOf, type Network } from './network.ts';
+
+export interface NetworkFault {
+  readonly code: 'invalid-value' | 'duplicate-id' | 'unknown-node';
+  readonly message: string;
+  /** Ids of the elements, or the node, that the fault is about. */
+  readonly where: readonly string[];
+}
+
+/**
+ * Everything about a network that keeps it from being solved, in element order; empty where it is sound.
+ * Contradictions that only show when it is solved are the solver's.
+ */
+export function networkFaults(network: Network): NetworkFault[] {
+  if (network.elements.length === 0)
+    return [{ code: 'invalid-value', message: 'The network has no parts. Add at least one.', where: [] }];
+  const faults = network.elements.flatMap(elementFaults);
+  for (const id of repeated(network.elements.map((element) => element.id)))
+    faults.push({ code: 'duplicate-id', message: `Two parts are called ${id}. Give one of them another name.`, where: [id] });
+  const { reference } = network;
+  if (reference !== undefined && !nodesOf(network).includes(reference))
+    faults.push({
+      code: 'unknown-node',
+      message: `The reference ${reference} is not a node of this network. Choose one that a part ends on.`,
+      where: [reference],
+    });
+  return faults;
+}
+
+function elementFaults(element: Element): NetworkFault[] {
+  const faults: NetworkFault[] = [];
+  for (const name of [element.id, element.from, element.to])
+    if (!namePattern.test(name))
+      faults.push({
+        code: 'invalid-value',
+        message: `“${name}” cannot be a name: up to 32 letters, digits, - and _, without spaces.`,
+        where: [element.id],
+      });
+  for (const [key, limit] of Object.entries(elementLimits)) {
+    const value = (element as unknown as Record<string, unknown>)[key];
+    const breach = typeof value === 'number' ? breachOf(limit, value) : null;
+    if (breach)
+      faults.push({ code: 'invalid-value', message: `${element.id}: ${words[key] ?? key} ${breach}.`, where: [element.id] });
+  }
+  return faults;
+}
+
+const words: Readonly<Record<string, string>> = {
+  internalResistance: 'the internal resistance',
+  cellsInSeries: 'the number of cells in series',
+  cellsInParallel: 'the number of strings in parallel',
+  currentLimit: 'the current limit',
+  resistance: 'the resistance',
+  measuredResistance: 'the measured resistance',
+  tolerance: 'the tolerance',
+  powerRating: 'the power rating',
+  compliance: 'the compliance',
+  ratedVoltage: 'the rated voltage',
+  ratedCurrent: 'the rated current',
+};
+
+/** The names that stand more than once, each once. */
+export function repeated(names: readonly string[]): string[] {
+  const seen = new Set<string>();
+  return [...new Set(names.filter((name) => seen.size === seen.add(name).size))];
+}

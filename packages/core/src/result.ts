@@ -1,0 +1,5 @@
+/** What a function returns that a caller can make fail: the value, or the fault to show. */
+export type Result<T, F> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly fault: F };
+
+export const ok = <T>(value: T): { readonly ok: true; readonly value: T } => ({ ok: true, value });
+export const fail = <F>(fault: F): { readonly ok: false; readonly fault: F } => ({ ok: false, fault });

@@ -1,0 +1,74 @@
+import type { Element, ResistorValues } from '../network/index.ts';
+import { divide, exactly, multiply, zero, type DoubleDouble } from './double-double.ts';
+
+/**
+ * What the solver sees of an element or a meter: two ends and a law between them, with `i` the current from → to through it.
+ *
+ * - `resistance`: V(from) − V(to) = emf + resistance·i, resistance above zero
+ * - `joint`: the same with no resistance: a link, a closed switch, an ideal source
+ * - `current`: i is given
+ * - `open`: no current
+ */
+export interface Branch {
+  readonly id: string;
+  readonly kind: 'resistance' | 'joint' | 'current' | 'open';
+  readonly from: number;
+  readonly to: number;
+  /** Ω; 0 but for `resistance`. */
+  readonly resistance: DoubleDouble;
+  /** V. */
+  readonly emf: DoubleDouble;
+  /** A, from → to through the branch; 0 but for `current`. */
+  readonly current: number;
+}
+
+/** Branches between nodes numbered from 0. */
+export interface Circuit {
+  readonly nodes: number;
+  /** The node that potentials are given against. */
+  readonly reference: number;
+  readonly branches: readonly Branch[];
+}
+
+/** The branch that stands for an element whose ends are on the given nodes. */
+export function elementBranch(element: Element, from: number, to: number, values: ResistorValues = 'nominal'): Branch {
+  const ends = { id: element.id, from, to };
+  switch (element.kind) {
+    case 'source': {
+      const series = exactly(element.cellsInSeries ?? 1);
+      const emf = multiply(series, exactly(element.emf));
+      const cell = element.internalResistance ?? 0;
+      const inside = divide(multiply(series, exactly(cell)), exactly(element.cellsInParallel ?? 1));
+      return cell > 0 ? resistive(ends, inside, emf) : { ...ends, kind: 'joint', resistance: zero, emf, current: 0 };
+    }
+    case 'resistor': {
+      const measured = values === 'measured' ? element.measuredResistance : undefined;
+      return resistive(ends, exactly(measured ?? element.resistance), zero);
+    }
+    case 'load':
+      return resistive(ends, divide(exactly(element.ratedVoltage), exactly(element.ratedCurrent)), zero);
+    case 'current-source':
+      return { ...ends, kind: 'current', resistance: zero, emf: zero, current: 0 - element.current };
+    case 'switch':
+      return { ...ends, kind: element.closed ? 'joint' : 'open', resistance: zero, emf: zero, current: 0 };
+    case 'link':
+      return { ...ends, kind: 'joint', resistance: zero, emf: zero, current: 0 };
+  }
+}
+
+/** A meter as a branch: a resistance, or a joint where it has none. */
+export const meterBranch = (id: string, from: number, to: number, resistance: number): Branch => ({
+  id,
+  from,
+  to,
+  kind: resistance > 0 ? 'resistance' : 'joint',
+  resistance: exactly(resistance),
+  emf: zero,
+  current: 0,
+});
+
+const resistive = (
+  ends: { readonly id: string; readonly from: number; readonly to: number },
+  resistance: DoubleDouble,
+  emf: DoubleDouble,
+): Branch => ({ ...ends, kind: 'resistance', resistance, emf, current: 0 });

@@ -1,0 +1,225 @@
+import { fail, ok, type Result } from '../result.ts';
+import type { Branch, Circuit } from './circuit.ts';
+import { routeCurrents } from './current-paths.ts';
+import {
+  add,
+  divide,
+  exactly,
+  multiply,
+  negate,
+  subtract,
+  toNumber,
+  zero,
+  type DoubleDouble,
+} from './double-double.ts';
+import type { SolverFault } from './fault.ts';
+import { Islands } from './islands.ts';
+import { joinNodes, pathBetween, type Joints } from './joints.ts';
+import { StarMesh } from './star-mesh.ts';
+
+export interface CircuitSolution {
+  /** V of a node against the reference; null where nothing joins the two. */
+  potential(node: number): DoubleDouble | null;
+  /** V of one node above another; null where nothing joins them. */
+  voltage(from: number, to: number): DoubleDouble | null;
+  /** A from → to through each branch; null where nothing determines it. */
+  readonly currents: readonly (DoubleDouble | null)[];
+  /** What the terminals of the branch that was looked from see; null where none was. */
+  readonly port: Port | null;
+}
+
+/** The rest of the circuit as two terminals see it, the branch between them left out, sources included. */
+export interface Port {
+  /** S; null where the two terminals are one point. 0 where nothing joins them. */
+  readonly conductance: DoubleDouble | null;
+  /** A that a short would carry from → to; null where the terminals are one point. */
+  readonly shortCircuitCurrent: DoubleDouble | null;
+}
+
+/**
+ * Potentials and currents of a circuit, to about 28 digits of its largest voltage.
+ *
+ * Nodes tied by joints become one, currents of sources are routed along the best conductors, and the rest is reduced
+ * star by star. The currents in joints follow from the sums at their nodes.
+ *
+ * @param lookFrom  index of a branch (a meter) whose terminals are to be looked into; the circuit is then reduced to those
+ * @returns the solution, or the fault with the ids that cause it
+ */
+export function solveCircuit(circuit: Circuit, lookFrom = -1): Result<CircuitSolution, SolverFault> {
+  const joined = joinNodes(circuit, lookFrom);
+  if (!joined.ok) return joined;
+  const joints = joined.value;
+  const { branches } = circuit;
+  const probe = branches[lookFrom];
+  const terminals = probe ? ([joints.group[probe.from]!, joints.group[probe.to]!] as const) : null;
+  const apart = terminals !== null && terminals[0] !== terminals[1];
+
+  const mesh = new StarMesh(joints.groups);
+  const injected: DoubleDouble[] = new Array<DoubleDouble>(joints.groups).fill(zero);
+  const island = new Islands(joints.groups);
+  let scale = 0;
+  for (let index = 0; index < branches.length; index += 1) {
+    const branch = branches[index]!;
+    const a = joints.group[branch.from]!;
+    const b = joints.group[branch.to]!;
+    scale += Math.abs(branch.emf.hi);
+    if (index === lookFrom || a === b) continue;
+    if (branch.kind === 'resistance') {
+      const g = divide(exactly(1), branch.resistance);
+      const rise = add(branch.emf, subtract(joints.offset[branch.to]!, joints.offset[branch.from]!));
+      mesh.join(a, b, g, rise.hi === 0 ? zero : multiply(g, rise));
+      island.join(a, b);
+    } else if (branch.kind === 'current') {
+      injected[a] = add(injected[a]!, exactly(-branch.current));
+      injected[b] = add(injected[b]!, exactly(branch.current));
+    }
+  }
+  const mayCarry = apart && probe!.kind !== 'open';
+  const routed = routeCurrents(mesh, injected, mayCarry ? terminals : null);
+  if (!routed.ok) return fail({ code: 'current-source-open', where: blame(circuit, joints, routed.fault) });
+  if (injected.some((current) => current.hi !== 0)) scale += mesh.driveVoltage();
+
+  mesh.reduceTo(terminals ?? [joints.group[circuit.reference]!]);
+  const noise = scale * 1e-28;
+  const look = probe && terminals ? lookIn(probe, joints, mesh, terminals, routed.value, noise) : null;
+  if (mayCarry) island.join(terminals[0], terminals[1]);
+  const known = new Map<number, DoubleDouble>();
+  if (apart) known.set(terminals[0], look!.across);
+  const v = mesh.potentials(known);
+  for (let group = 0; group < joints.groups; group += 1)
+    if (!Number.isFinite(v.hi[group]!)) return fail({ code: 'out-of-range', where: [] });
+
+  const voltage = (from: number, to: number): DoubleDouble | null => {
+    const a = joints.group[from]!;
+    const b = joints.group[to]!;
+    if (island.of(a) !== island.of(b)) return null;
+    const offsets = subtract(joints.offset[from]!, joints.offset[to]!);
+    return a === b ? offsets : settle(add(subtract(v.at(a), v.at(b)), offsets), noise);
+  };
+  const currents = branchCurrents(circuit, joints, voltage, noise, lookFrom, look?.current ?? null);
+  return ok({
+    potential: (node) => voltage(node, circuit.reference),
+    voltage,
+    currents,
+    port: look?.port ?? null,
+  });
+}
+
+/** What the probe's terminals see, the voltage between the two groups with the probe in place, and the probe's current. */
+function lookIn(
+  probe: Branch,
+  joints: Joints,
+  mesh: StarMesh,
+  [a, b]: readonly [number, number],
+  forced: DoubleDouble,
+  noise: number,
+): { readonly port: Port; readonly across: DoubleDouble; readonly current: DoubleDouble | null } {
+  const offset = subtract(joints.offset[probe.to]!, joints.offset[probe.from]!);
+  if (a === b) {
+    const current = probe.kind === 'resistance' ? divide(negate(offset), probe.resistance) : null;
+    return {
+      port: { conductance: null, shortCircuitCurrent: null },
+      across: zero,
+      current: probe.kind === 'open' ? zero : current,
+    };
+  }
+  const between = mesh.between(a, b);
+  if (!between) {
+    const across = multiply(forced, probe.resistance);
+    return { port: { conductance: zero, shortCircuitCurrent: zero }, across: add(across, offset), current: forced };
+  }
+  const { g, f } = between;
+  const short = settle(subtract(f, multiply(g, offset)), noise * g.hi);
+  const port: Port = { conductance: g, shortCircuitCurrent: short };
+  switch (probe.kind) {
+    case 'joint':
+      return { port, across: offset, current: short };
+    case 'resistance': {
+      const drop = divide(multiply(short, probe.resistance), add(exactly(1), multiply(g, probe.resistance)));
+      return { port, across: add(drop, offset), current: divide(drop, probe.resistance) };
+    }
+    default:
+      return { port, across: add(divide(short, g), offset), current: zero };
+  }
+}
+
+function branchCurrents(
+  circuit: Circuit,
+  joints: Joints,
+  voltage: (from: number, to: number) => DoubleDouble | null,
+  noise: number,
+  lookFrom: number,
+  probeCurrent: DoubleDouble | null,
+): (DoubleDouble | null)[] {
+  const { branches, nodes } = circuit;
+  const leaving: DoubleDouble[] = new Array<DoubleDouble>(nodes).fill(zero);
+  const doubt = new Float64Array(nodes);
+  const hasJoints = branches.some((branch) => branch.kind === 'joint');
+  const currents = branches.map((branch, index) => {
+    const current = index === lookFrom ? probeCurrent : ownCurrent(branch, voltage, noise);
+    if (!hasJoints || current === null) return current;
+    leaving[branch.from] = add(leaving[branch.from]!, current);
+    leaving[branch.to] = subtract(leaving[branch.to]!, current);
+    const uncertain =
+      Math.abs(current.hi) * 1e-28 + (branch.kind === 'resistance' ? noise / branch.resistance.hi : 0);
+    doubt[branch.from]! += uncertain;
+    doubt[branch.to]! += uncertain;
+    return current;
+  });
+
+  const shared = new Set(joints.shared);
+  const probe = branches[lookFrom];
+  if (probe && probeCurrent === null)
+    for (const index of pathBetween(probe.from, probe.to, joints.parentBranch, joints.parentNode)) shared.add(index);
+  for (let i = joints.order.length - 1; i >= 0; i -= 1) {
+    const node = joints.order[i]!;
+    const index = joints.parentBranch[node]!;
+    if (index === -1) continue;
+    const parent = joints.parentNode[node]!;
+    const fed = settle(leaving[node]!, doubt[node]!);
+    leaving[parent] = add(leaving[parent]!, fed);
+    doubt[parent]! += doubt[node]!;
+    if (!shared.has(index)) currents[index] = branches[index]!.to === node ? fed : negate(fed);
+  }
+  return currents;
+}
+
+/** The current that a branch's own law gives; null for a joint, whose current the rest of the circuit decides. */
+function ownCurrent(
+  branch: Branch,
+  voltage: (from: number, to: number) => DoubleDouble | null,
+  noise: number,
+): DoubleDouble | null {
+  switch (branch.kind) {
+    case 'resistance': {
+      const across = voltage(branch.from, branch.to)!;
+      return divide(branch.emf.hi === 0 ? across : settle(subtract(across, branch.emf), noise), branch.resistance);
+    }
+    case 'current':
+      return exactly(branch.current);
+    case 'open':
+      return zero;
+    case 'joint':
+      return null;
+  }
+}
+
+/** The first current source on a point from which its current has no way back. */
+function blame(circuit: Circuit, joints: Joints, points: readonly number[]): string[] {
+  const stranded = circuit.branches.find(
+    (branch) =>
+      branch.kind === 'current' &&
+      branch.current !== 0 &&
+      points.includes(joints.group[branch.from]!) !== points.includes(joints.group[branch.to]!),
+  );
+  return stranded ? [stranded.id] : [];
+}
+
+/** What is below the noise of the computation is nothing. */
+const settle = (value: DoubleDouble, noise: number): DoubleDouble => (Math.abs(value.hi) <= noise ? zero : value);
+
+/** Ω between a port's terminals; null where nothing joins them. */
+export function portResistance(port: Port): number | null {
+  if (port.conductance === null) return 0;
+  return port.conductance.hi === 0 ? null : toNumber(divide(exactly(1), port.conductance));
+}
