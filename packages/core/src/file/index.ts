@@ -1,3 +1,4 @@
 export type { Job, JobFault } from './job.ts';
 export { jobFaults, solveJob, type JobResult } from './solve-job.ts';
 export { explainSolverFault } from './solver-words.ts';
+export { editElement, keepInstrument, newJob, putMeter, putSetup, removeSetup } from './job-edits.ts';

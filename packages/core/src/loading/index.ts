@@ -8,3 +8,6 @@ export {
 } from './solve-setup.ts';
 export { setupFaults, type SetupFault } from './setup-faults.ts';
 export type { AmmeterPlacement, Meter, Setup, VoltmeterPlacement } from './setup.ts';
+export { networkCautions, setupCautions, type Caution } from './cautions.ts';
+export { dragSentence, explainReading, stateSentence, type ReadingWorking } from './explain-reading.ts';
+export { changeInstrument, newMeter, nextMeterId, nextSetupId, swapLeads, toggleEnd } from './setup-edits.ts';

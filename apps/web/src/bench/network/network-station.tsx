@@ -1,0 +1,57 @@
+import { networkCautions, nodesOf, referenceOf, type Unloaded } from '@usual-drag/core';
+import { Note } from '../../ui/note.tsx';
+import { Segments } from '../../ui/segments.tsx';
+import { Choice } from '../../ui/choice.tsx';
+import type { Solved } from '../analysis.ts';
+import { useBench } from '../bench-store.ts';
+import { PartCard } from './part-card.tsx';
+import { PartsTable } from './parts-table.tsx';
+
+interface Props {
+  readonly unloaded: Solved<Unloaded>;
+  readonly selected: string | null;
+  readonly onSelect: (id: string) => void;
+}
+
+/** The first station: the parts on the bench. */
+export function NetworkStation({ unloaded, selected, onSelect }: Props) {
+  const network = useBench((state) => state.document.network);
+  const edit = useBench((state) => state.edit);
+  const part = network.elements.find((element) => element.id === selected);
+  const cautions = unloaded.ok ? networkCautions(network, unloaded.value.values) : [];
+  const measured = network.elements.some((e) => e.kind === 'resistor' && e.measuredResistance !== undefined);
+  return (
+    <div className="flex flex-col gap-4">
+      {!unloaded.ok && <Note kind="limit">{unloaded.fault.message}</Note>}
+      {cautions.map((caution) => (
+        <Note key={caution.message} kind={caution.kind}>
+          {caution.message}
+        </Note>
+      ))}
+      <PartsTable selected={selected} onSelect={onSelect} />
+      {part && <PartCard element={part} />}
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+        {measured && (
+          <Segments
+            label="Work with"
+            showLabel
+            value={network.values ?? 'nominal'}
+            options={[
+              { value: 'nominal', text: 'nominal' },
+              { value: 'measured', text: 'measured' },
+            ]}
+            onChange={(values) => edit((job) => ({ ...job, network: { ...job.network, values } }))}
+          />
+        )}
+        <Choice
+          label="Potentials against"
+          showLabel
+          className="w-40"
+          value={referenceOf(network) ?? ''}
+          options={nodesOf(network).map((node) => ({ value: node, text: `node ${node}` }))}
+          onChange={(reference) => edit((job) => ({ ...job, network: { ...job.network, reference } }))}
+        />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,140 @@
+import {
+  changeInstrument,
+  endsAt,
+  findRange,
+  keepInstrument,
+  nodesOf,
+  putMeter,
+  rangesOf,
+  swapLeads,
+  toggleEnd,
+  type AmmeterPlacement,
+  type Instrument,
+  type Meter,
+  type MeterReading,
+  type Setup,
+  type VoltmeterPlacement,
+} from '@usual-drag/core';
+import { ArrowLeftRight, Trash2 } from 'lucide-react';
+import { Button } from '../../ui/button.tsx';
+import { Choice } from '../../ui/choice.tsx';
+import { NodeBadge } from '../../ui/node-badge.tsx';
+import { Segments } from '../../ui/segments.tsx';
+import { useBench } from '../bench-store.ts';
+import { MeterFace } from './meter-face.tsx';
+
+interface Props {
+  readonly setup: Setup;
+  /** As it is shown: while a lead is dragged, where it is held. */
+  readonly meter: Meter;
+  readonly reading: MeterReading | null;
+  readonly kit: readonly Instrument[];
+  readonly onRemove: () => void;
+}
+
+/** One meter: function, leads, range, placement, in that order, then what it shows. */
+export function MeterCard({ setup, meter, reading, kit, onRemove }: Props) {
+  const job = useBench((state) => state.document);
+  const edit = useBench((state) => state.edit);
+  const own = job.instruments ?? [];
+  const shelf = [...own, ...kit.filter((instrument) => !own.some((other) => other.id === instrument.id))];
+  const fitting = shelf.filter((instrument) => rangesOf(instrument, meter.quantity).length > 0);
+  const instrument = shelf.find((candidate) => candidate.id === meter.instrument);
+  const range = instrument && findRange(instrument, meter.quantity, meter.range);
+  const place = (next: Meter): void => edit((current) => putMeter(current, setup, next));
+  const take = (id: string): void => {
+    const next = shelf.find((candidate) => candidate.id === id);
+    if (next) edit((current) => putMeter(keepInstrument(current, next), setup, changeInstrument(meter, next)));
+  };
+  return (
+    <section aria-label={`Meter ${meter.id}`} className="flex flex-col gap-2.5">
+      <div className="flex items-end gap-2">
+        <span className="figures inline-flex size-9 shrink-0 items-center justify-center rounded-full border-2 border-(--ochre-line) font-bold text-ochre">{meter.id}</span>
+        <Choice
+          label={`Instrument of ${meter.id}`}
+          className="min-w-0 grow"
+          value={meter.instrument}
+          options={fitting.map(({ id, name }) => ({ value: id, text: name ?? id }))}
+          onChange={take}
+          missing="Choose an instrument"
+        />
+        <Button tone="quiet" aria-label={`Remove ${meter.id}`} onClick={onRemove} className="px-2">
+          <Trash2 aria-hidden size={17} />
+        </Button>
+      </div>
+      <p className="text-[14px] text-soft">
+        {meter.quantity === 'dc-voltage' ? 'DC volts, across, the circuit whole' : 'DC current, in series, the circuit opened'} · leads in{' '}
+        <b className="text-ink">{range?.jack ?? (meter.quantity === 'dc-voltage' ? 'V' : 'A')}</b> and <b className="text-ink">COM</b>
+        {range?.fuse !== undefined && <> · fuse {range.fuse} A</>}
+      </p>
+      {instrument && (
+        <Segments
+          label={`Range of ${meter.id}`}
+          wrap
+          value={meter.range}
+          options={rangesOf(instrument, meter.quantity).map(({ id }) => ({ value: id, text: id }))}
+          onChange={(id) => place({ ...meter, range: id })}
+        />
+      )}
+      {meter.quantity === 'dc-voltage' ? <Across meter={meter} place={place} /> : <InSeries setup={setup} meter={meter} place={place} />}
+      {reading && <MeterFace meter={meter} reading={reading} />}
+    </section>
+  );
+}
+
+function Across({ meter, place }: { readonly meter: VoltmeterPlacement; readonly place: (meter: Meter) => void }) {
+  const network = useBench((state) => state.document.network);
+  const nodes = nodesOf(network);
+  const options = nodes.map((node) => ({ value: node, text: <NodeBadge node={node} nodes={nodes} /> }));
+  return (
+    <div className="flex items-end gap-2">
+      <Choice label="Red lead (+) on" showLabel className="w-32" value={meter.red} options={options} onChange={(red) => place({ ...meter, red })} />
+      <Choice label="Black lead (−) on" showLabel className="w-32" value={meter.black} options={options} onChange={(black) => place({ ...meter, black })} />
+      <Button onClick={() => place(swapLeads(meter))}>
+        <ArrowLeftRight aria-hidden size={16} /> Swap
+      </Button>
+    </div>
+  );
+}
+
+interface InSeriesProps {
+  readonly setup: Setup;
+  readonly meter: AmmeterPlacement;
+  readonly place: (meter: Meter) => void;
+}
+
+function InSeries({ setup, meter, place }: InSeriesProps) {
+  const network = useBench((state) => state.document.network);
+  const nodes = nodesOf(network);
+  const options = nodes.map((node) => ({ value: node, text: <NodeBadge node={node} nodes={nodes} /> }));
+  const taken = new Set(setup.meters.flatMap((other) => (other.quantity === 'dc-current' && other.id !== meter.id ? other.ends : [])));
+  const free = (node: string): string | undefined => endsAt(network, node).find((end) => !taken.has(end));
+  const move = (node: string): void => {
+    const end = free(node);
+    if (end !== undefined) place({ ...meter, node, ends: [end] });
+  };
+  return (
+    <div className="flex flex-wrap items-end gap-x-3 gap-y-1.5">
+      <Choice label="Break at" showLabel className="w-24" value={meter.node} options={options} onChange={move} />
+      <fieldset className="flex min-h-9 flex-wrap items-center gap-x-3">
+        <legend className="text-[13px] text-soft">Ends lifted off it</legend>
+        {endsAt(network, meter.node)
+          .filter((end) => !taken.has(end))
+          .map((end) => (
+            <label key={end} className="inline-flex min-h-9 items-center gap-1.5">
+              <input
+                type="checkbox"
+                className="size-4.5 accent-(--ochre-line)"
+                checked={meter.ends.includes(end)}
+                onChange={() => place(toggleEnd(meter, meter.node, end))}
+              />
+              {end.replace(/\.(from|to)$/, '')}
+            </label>
+          ))}
+      </fieldset>
+      <Button onClick={() => place(swapLeads(meter))} aria-pressed={meter.reversed ?? false}>
+        <ArrowLeftRight aria-hidden size={16} /> Swap leads
+      </Button>
+    </div>
+  );
+}

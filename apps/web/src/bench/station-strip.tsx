@@ -1,0 +1,34 @@
+import clsx from 'clsx';
+import { NavLink } from 'react-router';
+
+interface Props {
+  readonly jobId: string;
+  readonly standings: { readonly network: string; readonly setups: string; readonly drags: boolean };
+}
+
+/** The stations along the job, and how it stands at each. */
+export function StationStrip({ jobId, standings }: Props) {
+  const stations = [
+    { to: `/bench/${jobId}/network`, name: 'Network', standing: standings.network, ochre: false },
+    { to: `/bench/${jobId}/setups`, name: 'Set-ups', standing: standings.setups, ochre: standings.drags },
+  ];
+  return (
+    <nav aria-label="Stations" className="flex shrink-0 border-b border-line">
+      {stations.map(({ to, name, standing, ochre }) => (
+        <NavLink
+          key={to}
+          to={to}
+          className={({ isActive }) =>
+            clsx(
+              'flex w-64 flex-col border-r border-line border-b-[3px] px-4 py-1.5 focus-visible:-outline-offset-4',
+              isActive ? 'border-b-(--ochre-line) bg-sheet' : 'border-b-transparent bg-ground hover:bg-sunk',
+            )
+          }
+        >
+          <span className="text-[17px] font-bold">{name}</span>
+          <span className={clsx('text-[14px]', ochre ? 'font-bold text-ochre' : 'text-soft')}>{standing}</span>
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

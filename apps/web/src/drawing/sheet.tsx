@@ -1,0 +1,47 @@
+import { useCallback, useState, type ReactNode, type RefCallback } from 'react';
+
+export interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The size of an element, followed as it changes. */
+export function useSize(): [RefCallback<HTMLElement>, Size] {
+  const [size, setSize] = useState<Size>({ width: 720, height: 480 });
+  const ref = useCallback((element: HTMLElement | null) => {
+    if (!element) return;
+    const observer = new ResizeObserver(() => setSize({ width: element.clientWidth, height: element.clientHeight }));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  return [ref, size];
+}
+
+/** Below this a drawing is not shrunk any further but scrolled. */
+const smallest = 0.62;
+
+/** By how much a drawing is shrunk to the width of its room. */
+export const shrinkage = (drawing: Size, room: Size): number => Math.min(1, Math.max(smallest, room.width / drawing.width));
+
+interface Props extends Size {
+  readonly label: string;
+  readonly room: Size;
+  readonly children: ReactNode;
+}
+
+/** A drawing as large as its numbers, shrunk to its room as long as it can be read. */
+export function Sheet({ label, width, height, room, children }: Props) {
+  const scale = Math.min(shrinkage({ width, height }, room), Math.max(smallest, room.height / height));
+  return (
+    <svg
+      role="group"
+      aria-label={label}
+      width={width * scale}
+      height={height * scale}
+      viewBox={`0 0 ${width} ${height}`}
+      className="block select-none"
+    >
+      {children}
+    </svg>
+  );
+}

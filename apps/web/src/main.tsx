@@ -1,0 +1,30 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, RouterProvider } from 'react-router';
+import { BenchPage } from './bench/bench-page.tsx';
+import { JobsPage } from './jobs/jobs-page.tsx';
+import { Shell } from './shell/shell.tsx';
+import { applyTheme } from './shell/theme.ts';
+import './styles.css';
+
+applyTheme();
+const queries = new QueryClient({ defaultOptions: { queries: { retry: 2 } } });
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    children: [
+      { path: '/', element: <JobsPage /> },
+      { path: '/bench/:jobId/:station?/:setupId?', element: <BenchPage /> },
+      { path: '*', element: <JobsPage /> },
+    ],
+  },
+]);
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,125 @@
+import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
+import clsx from 'clsx';
+import { NavLink, Outlet, useMatch } from 'react-router';
+import { Toaster } from 'sonner';
+import { useStore } from 'zustand';
+import { redo, undo, useBench } from '../bench/bench-store.ts';
+import { saveWords } from '../bench/save-words.ts';
+import { ValueField } from '../ui/value-field.tsx';
+import { BenchSign, JobsSign } from './signs.tsx';
+import { currentTheme, useTheme } from './theme.ts';
+
+/** The frame round every page: what is open and how it stands, where else to go. */
+export function Shell() {
+  const { chosen, choose } = useTheme();
+  const theme = currentTheme(chosen);
+  const onBench = useMatch('/bench/*') !== null;
+  const jobId = useBench((state) => state.jobId);
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex h-12 shrink-0 items-center gap-4 bg-bar px-4 text-onbar">
+        <img src="/mark.svg" alt="" className="size-8" />
+        <span className="text-[18px] font-bold">Usual Drag</span>
+        {onBench && jobId && <OpenJob />}
+        <div className="ml-auto flex items-center gap-1">
+          {onBench && jobId && <History />}
+          <BarButton label={theme === 'dark' ? 'Light theme' : 'Dark theme'} onClick={() => choose(theme === 'dark' ? 'light' : 'dark')}>
+            {theme === 'dark' ? <Sun aria-hidden size={18} /> : <Moon aria-hidden size={18} />}
+          </BarButton>
+        </div>
+      </header>
+      <div className="flex min-h-0 grow">
+        <nav aria-label="Places" className="flex w-18 shrink-0 flex-col gap-1 border-r border-line bg-sunk p-1.5">
+          <Place to="/" name="Jobs" end>
+            <JobsSign />
+          </Place>
+          {jobId && (
+            <Place to={`/bench/${jobId}`} name="Bench">
+              <BenchSign />
+            </Place>
+          )}
+        </nav>
+        <div className="min-h-0 min-w-0 grow">
+          <Outlet />
+        </div>
+      </div>
+      <Toaster position="bottom-left" theme={theme} toastOptions={{ className: 'text-[15px]!' }} />
+    </div>
+  );
+}
+
+function OpenJob() {
+  const title = useBench((state) => state.document.title ?? 'Untitled');
+  const edit = useBench((state) => state.edit);
+  const words = useBench((state) => saveWords(state.save, state.savedAt, state.revision));
+  const trouble = useBench((state) => ['offline', 'refused', 'conflict'].includes(state.save.kind));
+  return (
+    <>
+      <ValueField
+        label="Title of the job"
+        shown={title}
+        read={(text) => ({ ok: true, value: text.trim() || 'Untitled' })}
+        onCommit={(next) => edit((job) => ({ ...job, title: next }))}
+        className="w-64 [&_input]:font-sans [&_input]:text-[17px] [&_input]:focus:bg-bar"
+      />
+      <p role="status" data-testid="save" className={clsx('truncate text-[14px]', trouble ? 'font-bold text-[#ffc46b]' : 'opacity-85')}>
+        {words}
+      </p>
+    </>
+  );
+}
+
+function History() {
+  const past = useStore(useBench.temporal, (state) => state.pastStates.length);
+  const future = useStore(useBench.temporal, (state) => state.futureStates.length);
+  return (
+    <>
+      <BarButton label="Undo" onClick={undo} disabled={past === 0}>
+        <Undo2 aria-hidden size={18} />
+      </BarButton>
+      <BarButton label="Redo" onClick={redo} disabled={future === 0}>
+        <Redo2 aria-hidden size={18} />
+      </BarButton>
+    </>
+  );
+}
+
+interface BarButtonProps {
+  readonly label: string;
+  readonly onClick: () => void;
+  readonly disabled?: boolean;
+  readonly children: React.ReactNode;
+}
+
+function BarButton({ label, onClick, disabled = false, children }: BarButtonProps) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      disabled={disabled}
+      onClick={onClick}
+      className="inline-flex size-9 items-center justify-center rounded-lg hover:bg-white/15 disabled:opacity-40"
+    >
+      {children}
+    </button>
+  );
+}
+
+function Place({ to, name, end = false, children }: { readonly to: string; readonly name: string; readonly end?: boolean; readonly children: React.ReactNode }) {
+  return (
+    <NavLink
+      to={to}
+      end={end}
+      className={({ isActive }) =>
+        clsx(
+          'flex flex-col items-center gap-0.5 rounded-lg py-2 text-[13px]',
+          isActive ? 'bg-bar text-onbar dark:bg-ink dark:text-ground' : 'text-ink hover:bg-ground',
+        )
+      }
+    >
+      {children}
+      {name}
+    </NavLink>
+  );
+}

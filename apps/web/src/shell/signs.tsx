@@ -1,0 +1,16 @@
+const stroke = { fill: 'none', stroke: 'currentColor', strokeWidth: 2.2, strokeLinecap: 'round' } as const;
+
+/** A pile of job sheets. */
+export const JobsSign = () => (
+  <svg aria-hidden width={24} height={24} viewBox="0 0 24 24">
+    <path d="M5 6h14M5 12h14M5 18h9" {...stroke} />
+  </svg>
+);
+
+/** Two rails with a part between them. */
+export const BenchSign = () => (
+  <svg aria-hidden width={24} height={24} viewBox="0 0 24 24">
+    <path d="M3 4h18M3 20h18M9 4v4M9 16v4M17 4v16" {...stroke} />
+    <rect x={6.5} y={8} width={5} height={8} rx={1} {...stroke} />
+  </svg>
+);

@@ -1,0 +1,56 @@
+import { Label, Field, Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
+import { Check, ChevronDown } from 'lucide-react';
+import clsx from 'clsx';
+import type { ReactNode } from 'react';
+
+export interface Option<T extends string> {
+  readonly value: T;
+  readonly text: ReactNode;
+}
+
+interface Props<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly Option<T>[];
+  readonly onChange: (value: T) => void;
+  readonly showLabel?: boolean;
+  readonly className?: string;
+  /** Shown where the value is none of the options. */
+  readonly missing?: string;
+}
+
+/** One choice of many. */
+export function Choice<T extends string>({ label, value, options, onChange, showLabel = false, className, missing }: Props<T>) {
+  const chosen = options.find((option) => option.value === value);
+  return (
+    <Field className={clsx('flex flex-col', className)}>
+      <Label className={showLabel ? 'text-[13px] text-soft' : 'sr-only'}>{label}</Label>
+      <Listbox value={value} onChange={onChange}>
+        <ListboxButton
+          className={clsx(
+            'flex min-h-9 w-full items-center justify-between gap-1 rounded-lg border bg-sheet px-2.5 text-left hover:border-soft',
+            chosen ? 'border-line' : 'border-hazard text-hazard',
+          )}
+        >
+          <span className="truncate">{chosen?.text ?? missing ?? value}</span>
+          <ChevronDown aria-hidden size={16} className="shrink-0 text-soft" />
+        </ListboxButton>
+        <ListboxOptions
+          anchor={{ to: 'bottom start', gap: 4 }}
+          className="z-30 max-h-80 min-w-(--button-width) overflow-auto rounded-lg border border-line bg-sheet p-1 shadow-lg focus:outline-none"
+        >
+          {options.map((option) => (
+            <ListboxOption
+              key={option.value}
+              value={option.value}
+              className="group flex min-h-9 items-center gap-2 rounded-md px-2 data-focus:bg-sunk"
+            >
+              <Check aria-hidden size={16} className="invisible shrink-0 group-data-selected:visible" />
+              {option.text}
+            </ListboxOption>
+          ))}
+        </ListboxOptions>
+      </Listbox>
+    </Field>
+  );
+}

@@ -1,0 +1,110 @@
+import { findRange, type Instrument } from '../instrument/index.ts';
+import type { Element, Network } from '../network/index.ts';
+import { formatQuantity } from '../quantity/index.ts';
+import type { NetworkValues } from '../solver/index.ts';
+import type { Setup } from './setup.ts';
+import { stateSentence } from './explain-reading.ts';
+import type { SetupValues } from './solve-setup.ts';
+
+/** A hazard or a limit passed: what raised it and what clears it. It never keeps anything from being computed. */
+export interface Caution {
+  /** The part or meter that raised it. */
+  readonly about: string;
+  /** `hazard` can hurt someone or destroy something; `limit` means that the real circuit will behave differently. */
+  readonly kind: 'hazard' | 'limit';
+  readonly message: string;
+}
+
+const dangerousVoltage = 60;
+
+/** Cautions that the values of a network raise, with or without meters in. */
+export function networkCautions(network: Network, values: NetworkValues): Caution[] {
+  const cautions = network.elements.flatMap((element) => elementCautions(element, values));
+  const potentials = Object.values(values.nodes).filter((v): v is number => v !== null);
+  const spread = Math.max(...potentials) - Math.min(...potentials);
+  if (spread > dangerousVoltage)
+    cautions.unshift({
+      about: 'network',
+      kind: 'hazard',
+      message: `Up to ${formatQuantity(spread, 'V', { digits: 3 })} DC between points of this circuit: it can kill. De-energise, lock out and prove dead before opening it. Local codes and licensed practice decide.`,
+    });
+  return cautions;
+}
+
+function elementCautions(element: Element, values: NetworkValues): Caution[] {
+  const of = values.elements[element.id];
+  if (!of) return [];
+  const { voltage, current, power } = of;
+  const volts = (v: number): string => formatQuantity(v, 'V', { digits: 4, trim: true });
+  const amps = (a: number): string => formatQuantity(a, 'A', { digits: 4, trim: true });
+  const watts = (w: number): string => formatQuantity(w, 'W', { digits: 3, trim: true });
+  switch (element.kind) {
+    case 'current-source':
+      if (element.compliance === undefined || voltage === null || Math.abs(voltage) <= element.compliance) return [];
+      return [
+        {
+          about: element.id,
+          kind: 'limit',
+          message: `${element.id} needs ${volts(Math.abs(voltage))} to hold its current, and its compliance ends at ${volts(element.compliance)}: the real current will be lower. Take resistance out of the loop.`,
+        },
+      ];
+    case 'source':
+      if (element.currentLimit === undefined || current === null || Math.abs(current) <= element.currentLimit) return [];
+      return [
+        {
+          about: element.id,
+          kind: 'limit',
+          message: `${element.id} would have to give ${amps(Math.abs(current))}, and its limit stands at ${amps(element.currentLimit)}: the real voltage will drop. Raise the limit or the load's resistance.`,
+        },
+      ];
+    case 'resistor':
+      if (element.powerRating === undefined || power === null || power <= element.powerRating) return [];
+      return [
+        {
+          about: element.id,
+          kind: 'hazard',
+          message: `${element.id} takes ${watts(power)} and is rated for ${watts(element.powerRating)}: it will burn. Switch off, and fit a larger one.`,
+        },
+      ];
+    case 'load':
+      if (voltage === null || Math.abs(voltage) <= 1.2 * element.ratedVoltage) return [];
+      return [
+        {
+          about: element.id,
+          kind: 'hazard',
+          message: `${element.id} gets ${volts(Math.abs(voltage))} and is rated for ${volts(element.ratedVoltage)}. Lower the supply.`,
+        },
+      ];
+    default:
+      return [];
+  }
+}
+
+/** Cautions of a set-up's meters, then those that the circuit with them in raises. */
+export function setupCautions(
+  network: Network,
+  instruments: readonly Instrument[],
+  setup: Setup,
+  values: SetupValues,
+): Caution[] {
+  const meters = setup.meters.flatMap((meter): Caution[] => {
+    const reading = values.meters[meter.id];
+    if (!reading) return [];
+    const cautions: Caution[] = [];
+    if (reading.state !== 'ok') {
+      const kind = reading.state === 'fuse-blown' || reading.state === 'reversed' || reading.state === 'over-range' ? 'hazard' : 'limit';
+      cautions.push({ about: meter.id, kind, message: `${meter.id}: ${stateSentence(reading)}` });
+    }
+    const instrument = instruments.find((i) => i.id === meter.instrument);
+    const range = instrument && findRange(instrument, meter.quantity, meter.range);
+    const limited = reading.sourceResistance !== null && reading.sourceResistance < 10 * reading.meterResistance;
+    if (meter.quantity === 'dc-current' && range && limited && reading.sourceResistance! < 1 && reading.true !== 0)
+      cautions.push({
+        about: meter.id,
+        kind: 'hazard',
+        message: `${meter.id} closes a loop of ${formatQuantity(reading.sourceResistance, 'Ω', { digits: 3 })}: little but the source itself limits the current. An ammeter is a near short; never put one across a supply.`,
+      });
+    return cautions;
+  });
+  return [...meters, ...networkCautions(network, values)];
+}

@@ -1,0 +1,85 @@
+import { formatPercent, formatQuantity } from '../quantity/index.ts';
+import type { MeterReading } from './solve-setup.ts';
+import type { Meter } from './setup.ts';
+
+/** How a reading comes about, in numbers. */
+export interface ReadingWorking {
+  /** The formula with the numbers in it, up to the equals sign; null where nothing is to be divided. */
+  readonly formula: string | null;
+  readonly result: string | null;
+  /** What the numbers mean. */
+  readonly sentence: string;
+}
+
+/**
+ * The loading formula of a meter with its numbers: V·R_m/(R_m + R_s) across, I·R_s/(R_s + R_m) in series.
+ *
+ * The first factor is what an ideal meter would show with the set-up's other meters connected, so the line holds also
+ * where they move the true value.
+ */
+export function explainReading(meter: Meter, reading: MeterReading): ReadingWorking {
+  const { indicated, meterResistance: rm, sourceResistance: rs } = reading;
+  const across = meter.quantity === 'dc-voltage';
+  const unit = across ? 'V' : 'A';
+  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
+  if (reading.state === 'fuse-blown' || indicated === null) return { formula: null, result: null, sentence: stateSentence(reading) };
+  if (rs === null)
+    return {
+      formula: null,
+      result: formatQuantity(indicated, unit),
+      sentence:
+        indicated === 0
+          ? 'Nothing drives a current through this break.'
+          : 'A current source drives this line: the meter cannot change the current, it only takes volts.',
+    };
+  if (rs === 0 && across)
+    return { formula: null, result: formatQuantity(indicated, unit), sentence: 'The leads look into no resistance: nothing is dragged down here.' };
+  if (!across && rm === 0)
+    return { formula: null, result: formatQuantity(indicated, unit), sentence: 'This range has no resistance of its own: it changes nothing.' };
+
+  const ideal = across ? indicated * (1 + rs / rm) : indicated * (1 + rm / rs);
+  const [upper, other] = across ? [rm, rs] : [rs, rm];
+  const seen = across
+    ? `${ohms(rs)} is what the leads look into; the meter is ${ohms(rm)}.`
+    : `${ohms(rs)} is what the break looks into; the meter adds ${ohms(rm)}.`;
+  return {
+    formula: `${formatQuantity(ideal, unit)} × ${ohms(upper)} / (${ohms(upper)} + ${ohms(other)})`,
+    result: formatQuantity(indicated, unit),
+    sentence: othersShift(reading, ideal) ? `${seen} Without the other meters ${formatQuantity(reading.true, unit)} would stand here.` : seen,
+  };
+}
+
+function othersShift(reading: MeterReading, ideal: number): boolean {
+  return reading.true !== null && Math.abs(ideal - reading.true) > 5e-5 * Math.max(Math.abs(ideal), Math.abs(reading.true));
+}
+
+/** What a state means and what to do about it; empty where all is well. */
+export function stateSentence(reading: MeterReading): string {
+  switch (reading.state) {
+    case 'ok':
+      return '';
+    case 'over-range':
+      return reading.display === 'OL'
+        ? 'Over range: the display shows OL. Take a higher range.'
+        : 'Over range: the needle is against its stop. Take a higher range at once.';
+    case 'reversed':
+      return 'The needle is driven backwards against its stop. Swap the leads.';
+    case 'fuse-blown':
+      return 'The fuse has blown: it reads 0 and the branch is open for every other meter. Disconnect, replace the fuse by its own type and rating only, and begin on the highest range.';
+    case 'floating':
+      return 'Nothing joins the two leads: whatever it shows means nothing. Put both leads on parts of one circuit.';
+    case 'undetermined':
+      return 'A loop of links with no resistance: nothing determines how they share the current. Lift every link of the loop, or give one a resistance.';
+  }
+}
+
+/** One line that says by how much a meter drags. */
+export function dragSentence(meter: Meter, reading: MeterReading): string {
+  if (reading.error === null) return 'No true value to compare with.';
+  const unit = meter.quantity === 'dc-voltage' ? 'V' : 'A';
+  if (reading.error === 0) return 'No loading error.';
+  const low = Math.abs(reading.indicated ?? 0) < Math.abs(reading.true ?? 0);
+  const size = formatQuantity(Math.abs(reading.error), unit, { digits: 3 });
+  const share = reading.relativeError === null ? '' : `, ${formatPercent(Math.abs(reading.relativeError))}`;
+  return `Reads ${size}${share} ${low ? 'low' : 'high'}.`;
+}
