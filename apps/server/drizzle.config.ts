@@ -1,3 +1,7 @@
 import { defineConfig } from 'drizzle-kit';
 
-export default defineConfig({ dialect: 'sqlite', schema: './src/database/schema.ts', out: './src/database/migrations' });
+export default defineConfig({
+  dialect: 'sqlite',
+  schema: './src/database/schema.ts',
+  out: './src/database/migrations',
+});

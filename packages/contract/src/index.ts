@@ -1,1 +1,1 @@
-export { checkJob, checkShape, readJob } from './read-job.ts';
+export { checkDraft, checkJob, readJob, type FileFault } from './read-job.ts';

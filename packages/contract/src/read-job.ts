@@ -2,46 +2,58 @@ import { fail, jobFaults, ok, type Job, type JobFault, type Result } from '@usua
 import Ajv2020, { type ErrorObject } from 'ajv/dist/2020.js';
 import schema from '../../../docs/schema/job.schema.json' with { type: 'json' };
 
+/** A fault and the path of the key that it is at; empty where it is about the file as a whole. */
+export interface FileFault extends JobFault {
+  readonly path: string;
+}
+
 /**
  * Reads the text of a `*.job.json`.
  *
  * @returns the job, ready to be solved, or every fault found, the shape of the file before its values and references
  */
-export function readJob(text: string): Result<Job, readonly JobFault[]> {
+export function readJob(text: string): Result<Job, readonly FileFault[]> {
   const parsed = parseJson(text);
   return parsed.ok ? checkJob(parsed.value) : parsed;
 }
 
 /** Checks a parsed job file against the published schema, then its names, values and references. */
-export function checkJob(value: unknown): Result<Job, readonly JobFault[]> {
+export function checkJob(value: unknown): Result<Job, readonly FileFault[]> {
   const shaped = checkShape(value);
   if (!shaped.ok) return shaped;
   const faults = jobFaults(shaped.value);
-  return faults.length > 0 ? fail(faults) : shaped;
+  return faults.length > 0 ? fail(faults.map((fault) => ({ ...fault, path: fault.where.join(', ') }))) : shaped;
 }
 
 /**
- * Checks a parsed job file against the published schema only. A job being worked on may still have a lead on a node that
- * an edit took away; it is kept as it stands.
+ * The same for a job that is being worked on: a lead may be on a node, or a meter on an instrument, that an edit took
+ * away. It is kept as it stands until it is mended.
  */
-export function checkShape(value: unknown): Result<Job, readonly JobFault[]> {
+export function checkDraft(value: unknown): Result<Job, readonly FileFault[]> {
+  const checked = checkJob(value);
+  if (checked.ok) return checked;
+  const faults = checked.fault.filter(({ code }) => code !== 'unknown-node' && code !== 'unknown-instrument');
+  return faults.length > 0 ? fail(faults) : ok(value as Job);
+}
+
+function checkShape(value: unknown): Result<Job, readonly FileFault[]> {
   if (matches(value)) return ok(value);
-  const faults = (matches.errors ?? []).map((error) => jobFault(value, error));
+  const faults = (matches.errors ?? []).map((error) => fileFault(value, error));
   return fail([...faults].sort((a, b) => Number(a.code === 'invalid-value') - Number(b.code === 'invalid-value')));
 }
 
 const matches = new Ajv2020({ allErrors: true, discriminator: true, strictSchema: false }).compile<Job>(schema);
 
-function parseJson(text: string): Result<unknown, readonly JobFault[]> {
+function parseJson(text: string): Result<unknown, readonly FileFault[]> {
   try {
     return ok(JSON.parse(text.replace(/^\uFEFF/, '')));
   } catch (error) {
     const message = `This is not JSON: ${(error as Error).message}. Export the job again, or mend the text there.`;
-    return fail([{ code: 'invalid-file', message, where: [] }]);
+    return fail([{ code: 'invalid-file', message, where: [], path: '' }]);
   }
 }
 
-function jobFault(value: unknown, error: ErrorObject): JobFault {
+function fileFault(value: unknown, error: ErrorObject): FileFault {
   const path = dotted(error.instancePath);
   const params = error.params as Record<string, unknown>;
   const inside = (key: unknown): string => (path ? `${path}.${String(key)}` : String(key));
@@ -59,7 +71,10 @@ function jobFault(value: unknown, error: ErrorObject): JobFault {
       return shapeFault(key, `${key} is not one of the kinds of this format.`);
     }
     case 'type':
-      return shapeFault(path, `${path || 'The file'} must be ${typeWords[String(params.type)] ?? String(params.type)}.`);
+      return shapeFault(
+        path,
+        `${path || 'The file'} must be ${typeWords[String(params.type)] ?? String(params.type)}.`,
+      );
     case 'const':
       return shapeFault(path, `${path} must be ${JSON.stringify(params.allowedValue)}.`);
     case 'enum':
@@ -69,14 +84,19 @@ function jobFault(value: unknown, error: ErrorObject): JobFault {
   }
 }
 
-function valueFault(value: unknown, error: ErrorObject, path: string): JobFault {
+function valueFault(value: unknown, error: ErrorObject, path: string): FileFault {
   const owner = ownerOf(value, error.instancePath);
   const key = keysOf(error.instancePath).at(-1);
   const subject = owner ? `${owner}: ${key}` : path;
-  return { code: 'invalid-value', message: `${subject} ${valueWords(error)}.`, where: [owner ?? path] };
+  return { code: 'invalid-value', message: `${subject} ${valueWords(error)}.`, where: [owner ?? path], path };
 }
 
-const shapeFault = (path: string, message: string): JobFault => ({ code: 'invalid-file', message, where: [path] });
+const shapeFault = (path: string, message: string): FileFault => ({
+  code: 'invalid-file',
+  message,
+  where: path ? [path] : [],
+  path,
+});
 
 const typeWords: Readonly<Record<string, string>> = {
   object: 'an object',
@@ -124,4 +144,7 @@ function ownerOf(value: unknown, pointer: string): string | undefined {
 }
 
 const keysOf = (pointer: string): string[] =>
-  pointer.split('/').slice(1).map((key) => key.replace(/~1/g, '/').replace(/~0/g, '~'));
+  pointer
+    .split('/')
+    .slice(1)
+    .map((key) => key.replace(/~1/g, '/').replace(/~0/g, '~'));

@@ -7,7 +7,12 @@ export class DatabaseModule implements OnApplicationShutdown {
   constructor(@Inject(DATABASE) private readonly database: Database) {}
 
   static with(database: Database): DynamicModule {
-    return { module: DatabaseModule, global: true, providers: [{ provide: DATABASE, useValue: database }], exports: [DATABASE] };
+    return {
+      module: DatabaseModule,
+      global: true,
+      providers: [{ provide: DATABASE, useValue: database }],
+      exports: [DATABASE],
+    };
   }
 
   onApplicationShutdown(): void {

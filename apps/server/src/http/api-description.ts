@@ -7,7 +7,10 @@ export function describeApi(app: INestApplication): void {
   const config = new DocumentBuilder().setTitle('Usual Drag').setVersion('1').build();
   SwaggerModule.setup('api/docs', app, () => {
     const document = SwaggerModule.createDocument(app, config);
-    document.components = { ...document.components, schemas: requestSchemas() as NonNullable<OpenAPIObject['components']>['schemas'] };
+    document.components = {
+      ...document.components,
+      schemas: requestSchemas() as NonNullable<OpenAPIObject['components']>['schemas'],
+    };
     return document;
   });
 }

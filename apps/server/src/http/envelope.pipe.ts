@@ -1,5 +1,4 @@
 import { type ArgumentMetadata, BadRequestException, Injectable, type PipeTransform } from '@nestjs/common';
-import { plainToInstance } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
 import type { Fault } from './faults.ts';
 
@@ -10,8 +9,11 @@ export class EnvelopePipe implements PipeTransform {
     if (type !== 'body' || !metatype || metatype === Object) return value;
     if (typeof value !== 'object' || value === null || Array.isArray(value))
       throw refuse([{ path: '', message: 'The body must be a JSON object.' }]);
-    const instance = plainToInstance(metatype, value) as object;
-    const faults = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true }).flatMap((e) => faultsOf(e, ''));
+    // Flat: the document inside has a schema of its own, and may be as deep as someone cares to send.
+    const instance = Object.assign(new metatype() as object, value);
+    const faults = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true }).flatMap((e) =>
+      faultsOf(e, ''),
+    );
     if (faults.length > 0) throw refuse(faults);
     return instance;
   }

@@ -11,7 +11,8 @@ export class RefusalFilter implements ExceptionFilter {
     const response = host.switchToHttp().getResponse<Response>();
     if (response.headersSent) return void response.end();
     const status = statusOf(exception);
-    if (status >= 500) this.logger.error(exception instanceof Error ? (exception.stack ?? exception.message) : exception);
+    if (status >= 500)
+      this.logger.error(exception instanceof Error ? (exception.stack ?? exception.message) : exception);
     const body = exception instanceof HttpException ? exception.getResponse() : null;
     const details = typeof body === 'object' && body !== null && 'details' in body ? (body.details as object) : {};
     const refusal: Refusal = { error: { status, message: wordsFor(status, exception), ...details } };

@@ -90,7 +90,11 @@ export const builtInKit: readonly Instrument[] = [
 ];
 
 /** Voltage ranges of a movement: the resistance is its sensitivity (Ω/V) times full scale. */
-function analogueVolts(sensitivity: number, fullScales: readonly number[], accuracyOfRange: number): InstrumentFunction {
+function analogueVolts(
+  sensitivity: number,
+  fullScales: readonly number[],
+  accuracyOfRange: number,
+): InstrumentFunction {
   return {
     quantity: 'dc-voltage',
     ranges: fullScales.map((fullScale) => ({

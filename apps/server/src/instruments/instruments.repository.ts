@@ -9,7 +9,12 @@ export class InstrumentsRepository {
   constructor(@Inject(DATABASE) private readonly database: Database) {}
 
   list(): Instrument[] {
-    return this.database.select().from(instruments).orderBy(instruments.position).all().map((row) => row.document);
+    return this.database
+      .select()
+      .from(instruments)
+      .orderBy(instruments.position)
+      .all()
+      .map((row) => row.document);
   }
 
   /** Puts the instruments that come with the software on the shelf, as they are in this version. */

@@ -1,4 +1,16 @@
-import { Body, Controller, Delete, Get, Header, HttpCode, Inject, Param, Post, Put, StreamableFile } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  Header,
+  HttpCode,
+  Inject,
+  Param,
+  Post,
+  Put,
+  StreamableFile,
+} from '@nestjs/common';
 import { ApiBody, ApiTags } from '@nestjs/swagger';
 import { CreateJobDto, SaveJobDto } from '@usual-drag/contract/dto';
 import type { JobSummary } from './jobs.repository.ts';
@@ -61,7 +73,12 @@ export class JobsController {
   @Header('Content-Type', 'application/json; charset=utf-8')
   exportFile(@Param('id') id: string): StreamableFile {
     const { document } = this.service.read(id);
-    const name = `${(document.title ?? 'untitled').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'job'}.job.json`;
+    const name = `${
+      (document.title ?? 'untitled')
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .replace(/^-|-$/g, '') || 'job'
+    }.job.json`;
     return new StreamableFile(Buffer.from(`${JSON.stringify(document, null, 2)}\n`), {
       type: 'application/json; charset=utf-8',
       disposition: `attachment; filename="${name}"`,

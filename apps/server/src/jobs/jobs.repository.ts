@@ -43,7 +43,11 @@ export class JobsRepository {
   }
 
   find(id: string): StoredJob | undefined {
-    return this.database.select().from(jobs).where(and(eq(jobs.id, id), isNull(jobs.deletedAt))).get();
+    return this.database
+      .select()
+      .from(jobs)
+      .where(and(eq(jobs.id, id), isNull(jobs.deletedAt)))
+      .get();
   }
 
   insert(document: Job, at = new Date()): StoredJob {

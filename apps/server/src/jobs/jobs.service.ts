@@ -1,6 +1,6 @@
 import { ConflictException, Inject, Injectable, NotFoundException } from '@nestjs/common';
-import { checkJob, checkShape } from '@usual-drag/contract';
-import type { Job, JobFault, Result } from '@usual-drag/core';
+import { checkDraft, checkJob, type FileFault } from '@usual-drag/contract';
+import type { Job, Result } from '@usual-drag/core';
 import { refuse } from '../http/envelope.pipe.ts';
 import { JobsRepository, type JobSummary, type StoredJob } from './jobs.repository.ts';
 
@@ -25,7 +25,7 @@ export class JobsService {
   }
 
   create(document: unknown): OpenJob {
-    return open(this.repository.insert(accept(checkShape(document), 'document.')));
+    return open(this.repository.insert(accept(checkDraft(document), 'document.')));
   }
 
   /** A file from outside must be sound as a whole, not only in shape. */
@@ -35,7 +35,7 @@ export class JobsService {
 
   /** Saves what was edited from `revision`. A stale one is refused together with the newest, so that none is lost. */
   save(id: string, revision: number, document: unknown): OpenJob {
-    const sound = accept(checkShape(document), 'document.');
+    const sound = accept(checkDraft(document), 'document.');
     const saved = this.repository.replace(id, revision, sound);
     if (saved) return open(saved);
     const current = open(this.repository.find(id) ?? missing(id));
@@ -66,7 +66,7 @@ function missing(id: string): never {
   throw new NotFoundException(`There is no job ${id}. It may have been deleted; look in the list of jobs.`);
 }
 
-function accept(checked: Result<Job, readonly JobFault[]>, prefix: string): Job {
+function accept(checked: Result<Job, readonly FileFault[]>, prefix: string): Job {
   if (checked.ok) return checked.value;
-  throw refuse(checked.fault.map(({ code, message, where }) => ({ code, message, path: prefix + where.join(', ') })));
+  throw refuse(checked.fault.map(({ code, message, path }) => ({ code, message, path: prefix + path })));
 }

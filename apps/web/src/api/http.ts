@@ -28,7 +28,9 @@ export async function ask<T>(method: string, path: string, body?: unknown): Prom
     throw new Unreachable('The server does not answer.');
   }
   if (response.status === 204) return undefined as T;
-  const answer = (await response.json().catch(() => null)) as { error?: { message: string } & Record<string, unknown> } | null;
+  const answer = (await response.json().catch(() => null)) as {
+    error?: { message: string } & Record<string, unknown>;
+  } | null;
   if (response.ok && answer !== null) return answer as T;
   if (response.status >= 502 || answer === null) throw new Unreachable('The server does not answer.');
   const { message = 'Refused.', ...details } = answer.error ?? {};

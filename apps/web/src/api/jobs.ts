@@ -34,7 +34,7 @@ export const kitQuery = queryOptions({
 export const createJob = (document: Job) => ask<StoredJob>('POST', '/jobs', { document });
 export const importJob = (file: unknown) => ask<StoredJob>('POST', '/jobs/import', file);
 export const duplicateJob = (id: string) => ask<StoredJob>('POST', `/jobs/${id}/duplicate`);
-export const deleteJob = (id: string) => ask<void>('DELETE', `/jobs/${id}`);
+export const deleteJob = (id: string) => ask<undefined>('DELETE', `/jobs/${id}`);
 export const restoreJob = (id: string) => ask<StoredJob>('POST', `/jobs/${id}/restore`);
 export const saveJob = (id: string, revision: number, document: Job) =>
   ask<StoredJob>('PUT', `/jobs/${id}`, { revision, document });

@@ -34,7 +34,10 @@ export function useSetupValues(
 }
 
 /** How the stations stand, in a few words each. */
-export function useStandings(job: Job, unloaded: Solved<Unloaded>): { readonly network: string; readonly setups: string; readonly drags: boolean } {
+export function useStandings(
+  job: Job,
+  unloaded: Solved<Unloaded>,
+): { readonly network: string; readonly setups: string; readonly drags: boolean } {
   return useMemo(() => {
     const { elements } = job.network;
     const nodes = new Set(elements.flatMap((e) => [e.from, e.to])).size;
@@ -50,7 +53,10 @@ export function useStandings(job: Job, unloaded: Solved<Unloaded>): { readonly n
     const share = formatPercent(worst, { signed: true });
     return {
       network,
-      setups: setups.length === 0 ? 'none yet' : `${count(setups.length, 'set-up')}${drags && worst !== 0 ? `, worst ${share}` : ''}`,
+      setups:
+        setups.length === 0
+          ? 'none yet'
+          : `${count(setups.length, 'set-up')}${drags && worst !== 0 ? `, worst ${share}` : ''}`,
       drags,
     };
   }, [job, unloaded]);

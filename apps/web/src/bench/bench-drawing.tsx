@@ -41,7 +41,6 @@ interface Props {
   readonly children?: ReactNode;
 }
 
-
 /** A drawing that is wider than its room is shrunk; the height that this leaves over is drawn into. */
 function fitted(room: Size, draw: (height: number) => RailDrawing): RailDrawing {
   const first = draw(Math.max(240, room.height - drawingEdge));
@@ -53,15 +52,17 @@ function fitted(room: Size, draw: (height: number) => RailDrawing): RailDrawing 
 export function BenchDrawing({ network, truth, spacing, live, selected, onSelect, drawn }: Props) {
   const [ref, room] = useSize();
   const nodes = useMemo(() => nodesOf(network), [network]);
-  const lines = useMemo(() => (drawn ? meterLines(drawn.setup, drawn.values) : {}), [drawn?.setup, drawn?.values]);
+  const setup = drawn?.setup;
+  const values = drawn?.values ?? null;
+  const lines = useMemo(() => (setup ? meterLines(setup, values) : {}), [setup, values]);
   const drawing = useMemo(
     () =>
       fitted(room, (height) =>
         drawRails({
           network,
           truth,
-          loaded: drawn?.values ?? null,
-          meters: drawn?.setup.meters ?? [],
+          loaded: values,
+          meters: setup?.meters ?? [],
           spacing,
           height,
           width: room.width,
@@ -69,7 +70,7 @@ export function BenchDrawing({ network, truth, spacing, live, selected, onSelect
           meterLines: lines,
         }),
       ),
-    [network, truth, drawn?.values, drawn?.setup.meters, spacing, room, live, lines],
+    [network, truth, values, setup?.meters, spacing, room, live, lines],
   );
   const chosen = drawn?.setup.meters.find((meter) => meter.id === drawn.chosen);
 

@@ -19,11 +19,12 @@ import { Worksheet } from './worksheet.tsx';
 /** Opens a job from the server and puts it on the bench, with what this browser had not saved of it. */
 export function BenchPage() {
   const { jobId = '' } = useParams();
-  const { data, error } = useQuery({ ...jobQuery(jobId), staleTime: 0, gcTime: 0, refetchOnWindowFocus: false });
-  const [opened, setOpened] = useState<string | null>(null);
+  // Read once: from here on the bench is ahead of the server, and a second answer would undo what was typed.
+  const { data, error } = useQuery({ ...jobQuery(jobId), staleTime: Infinity, gcTime: 0 });
+  const opened = useBench((state) => state.jobId);
 
   useEffect(() => {
-    if (!data || data.id === opened) return;
+    if (!data) return;
     const draft = findDraft(data.id);
     openOnBench(data);
     const stop = startAutosave();
@@ -31,9 +32,8 @@ export function BenchPage() {
       if (draft.revision !== data.revision) useBench.setState({ save: { kind: 'conflict', theirs: data } });
       useBench.getState().edit(() => draft.document);
     }
-    setOpened(data.id);
     return stop;
-  }, [data?.id]);
+  }, [data]);
 
   if (error)
     return (
@@ -44,7 +44,7 @@ export function BenchPage() {
         </Link>
       </div>
     );
-  if (opened !== jobId) return <p className="p-8 text-soft">Opening the job …</p>;
+  if (!data || opened !== jobId) return <p className="p-8 text-soft">Opening the job …</p>;
   return <Bench />;
 }
 
@@ -75,7 +75,10 @@ function Bench() {
   const loaded = values?.ok ? values.value : null;
   const inSetups = station === 'setups';
   const chosen = setup?.meters.find(({ id }) => id === chosenMeter)?.id ?? setup?.meters[0]?.id ?? null;
-  const live = useMemo(() => (inSetups && loaded ? liveLines(loaded) : truth ? liveLines(truth) : undefined), [inSetups, loaded, truth]);
+  const live = useMemo(
+    () => (inSetups && loaded ? liveLines(loaded) : truth ? liveLines(truth) : undefined),
+    [inSetups, loaded, truth],
+  );
 
   if (station !== 'network' && station !== 'setups') return <Navigate to={`/bench/${jobId}/setups`} replace />;
   return (
@@ -120,9 +123,17 @@ function Bench() {
                 : null
             }
           />
-          <Worksheet network={job.network} truth={truth} loaded={inSetups ? loaded : null} selected={inSetups ? null : part} />
+          <Worksheet
+            network={job.network}
+            truth={truth}
+            loaded={inSetups ? loaded : null}
+            selected={inSetups ? null : part}
+          />
         </main>
-        <aside aria-label="Station" className="shrink-0 overflow-y-auto border-line bg-ground p-4 lg:w-[456px] lg:border-l">
+        <aside
+          aria-label="Station"
+          className="shrink-0 overflow-y-auto border-line bg-ground p-4 lg:w-[456px] lg:border-l"
+        >
           {inSetups ? (
             <SetupsStation
               setup={setup}

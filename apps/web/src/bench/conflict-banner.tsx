@@ -32,7 +32,8 @@ export function ConflictBanner({ theirs }: { readonly theirs: StoredJob }) {
   return (
     <div role="alert" className="flex flex-wrap items-center gap-3 border-b border-line bg-(--limit-ground) px-4 py-2">
       <p className="grow">
-        <b>This job was changed in another window</b> (revision {theirs.revision}). Nothing is lost: your edit is still here.
+        <b>This job was changed in another window</b> (revision {theirs.revision}). Nothing is lost: your edit is still
+        here.
       </p>
       <Button tone="strong" onClick={() => void keepBoth()}>
         Keep mine as a job of its own

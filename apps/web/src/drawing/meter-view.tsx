@@ -15,7 +15,15 @@ interface FaceProps {
 function Face({ id, x, y, lines, chosen, dim = false }: FaceProps) {
   return (
     <g>
-      <circle cx={x} cy={y} r={18} fill="var(--sheet)" stroke={ochre} strokeWidth={chosen ? 4 : 2.5} strokeDasharray={dim ? '4 3' : undefined} />
+      <circle
+        cx={x}
+        cy={y}
+        r={18}
+        fill="var(--sheet)"
+        stroke={ochre}
+        strokeWidth={chosen ? 4 : 2.5}
+        strokeDasharray={dim ? '4 3' : undefined}
+      />
       <text x={x} y={y + 5} textAnchor="middle" fontFamily={mono} fontWeight={700} fontSize={14} fill="var(--ochre)">
         {id}
       </text>
@@ -82,7 +90,17 @@ export function AmmeterView({ mark, lines, chosen, blown }: AmmeterProps) {
 }
 
 /** The mark of a lead: a red triangle with +, a black square with −. */
-export function LeadSign({ x, y, lead, side }: { readonly x: number; readonly y: number; readonly lead: 'red' | 'black'; readonly side: number }) {
+export function LeadSign({
+  x,
+  y,
+  lead,
+  side,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly lead: 'red' | 'black';
+  readonly side: number;
+}) {
   return (
     <g transform={`translate(${x} ${y + side * 6})`}>
       {lead === 'red' ? (
@@ -90,7 +108,15 @@ export function LeadSign({ x, y, lead, side }: { readonly x: number; readonly y:
       ) : (
         <rect x={-7} y={-6.5} width={14} height={13} rx={2} fill="var(--lead-black)" />
       )}
-      <text x={-11} y={5 + side * 7} textAnchor="end" fontSize={16} fontWeight={700} fontFamily={mono} fill={lead === 'red' ? 'var(--lead-red)' : 'var(--lead-black)'}>
+      <text
+        x={-11}
+        y={5 + side * 7}
+        textAnchor="end"
+        fontSize={16}
+        fontWeight={700}
+        fontFamily={mono}
+        fill={lead === 'red' ? 'var(--lead-red)' : 'var(--lead-black)'}
+      >
         {lead === 'red' ? '+' : '−'}
       </text>
     </g>

@@ -21,7 +21,8 @@ export function useSize(): [RefCallback<HTMLElement>, Size] {
 const smallest = 0.62;
 
 /** By how much a drawing is shrunk to the width of its room. */
-export const shrinkage = (drawing: Size, room: Size): number => Math.min(1, Math.max(smallest, room.width / drawing.width));
+export const shrinkage = (drawing: Size, room: Size): number =>
+  Math.min(1, Math.max(smallest, room.width / drawing.width));
 
 interface Props extends Size {
   readonly label: string;

@@ -4,7 +4,16 @@ import { Copy, Download, FileUp, Plus, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { createJob, deleteJob, duplicateJob, exportAddress, importJob, jobsQuery, restoreJob, type JobSummary } from '../api/jobs.ts';
+import {
+  createJob,
+  deleteJob,
+  duplicateJob,
+  exportAddress,
+  importJob,
+  jobsQuery,
+  restoreJob,
+  type JobSummary,
+} from '../api/jobs.ts';
 import { Button } from '../ui/button.tsx';
 
 /** The start page: the jobs, the last changed first. */
@@ -13,7 +22,8 @@ export function JobsPage() {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const refresh = () => queries.invalidateQueries({ queryKey: ['jobs'] });
-  const attempt = (work: Promise<unknown>): void => void work.catch((fault: Error) => toast.error(fault.message)).finally(() => void refresh());
+  const attempt = (work: Promise<unknown>): void =>
+    void work.catch((fault: Error) => toast.error(fault.message)).finally(() => void refresh());
 
   const create = async (): Promise<void> => {
     const job = await createJob(newJob('New job'));
@@ -21,7 +31,10 @@ export function JobsPage() {
   };
   const remove = async ({ id, title }: JobSummary): Promise<void> => {
     await deleteJob(id);
-    toast(`“${title ?? 'Untitled'}” deleted.`, { duration: 12_000, action: { label: 'Undo', onClick: () => attempt(restoreJob(id)) } });
+    toast(`“${title ?? 'Untitled'}” deleted.`, {
+      duration: 12_000,
+      action: { label: 'Undo', onClick: () => attempt(restoreJob(id)) },
+    });
   };
 
   return (
@@ -37,19 +50,28 @@ export function JobsPage() {
         {error && <p role="alert">{error.message} The list will come as soon as it does.</p>}
         {jobs?.length === 0 && (
           <p className="rounded-xl border border-dashed border-line bg-sheet p-6">
-            No jobs yet. Begin a new one with the parts on your bench, or import a <code className="figures">.job.json</code>.
+            No jobs yet. Begin a new one with the parts on your bench, or import a{' '}
+            <code className="figures">.job.json</code>.
           </p>
         )}
         <ul className="flex flex-col gap-2">
           {jobs?.map((job) => (
-            <li key={job.id} className="flex items-center gap-2 rounded-xl border border-line bg-sheet pr-2 hover:border-soft">
+            <li
+              key={job.id}
+              className="flex items-center gap-2 rounded-xl border border-line bg-sheet pr-2 hover:border-soft"
+            >
               <Link to={`/bench/${job.id}/setups`} className="flex min-w-0 grow flex-col rounded-xl px-4 py-3">
                 <span className="truncate text-[18px] font-bold">{job.title ?? 'Untitled'}</span>
                 <span className="text-[14px] text-soft">
                   {count(job.parts, 'part')} · {count(job.setups, 'set-up')} · changed {when(job.updatedAt)}
                 </span>
               </Link>
-              <Button tone="quiet" aria-label={`Duplicate ${job.title ?? 'job'}`} title="Duplicate" onClick={() => attempt(duplicateJob(job.id))}>
+              <Button
+                tone="quiet"
+                aria-label={`Duplicate ${job.title ?? 'job'}`}
+                title="Duplicate"
+                onClick={() => attempt(duplicateJob(job.id))}
+              >
                 <Copy aria-hidden size={18} />
               </Button>
               <a
@@ -61,7 +83,12 @@ export function JobsPage() {
               >
                 <Download aria-hidden size={18} />
               </a>
-              <Button tone="quiet" aria-label={`Delete ${job.title ?? 'job'}`} title="Delete" onClick={() => attempt(remove(job))}>
+              <Button
+                tone="quiet"
+                aria-label={`Delete ${job.title ?? 'job'}`}
+                title="Delete"
+                onClick={() => attempt(remove(job))}
+              >
                 <Trash2 aria-hidden size={18} />
               </Button>
             </li>

@@ -23,7 +23,10 @@ export function Shell() {
         {onBench && jobId && <OpenJob />}
         <div className="ml-auto flex items-center gap-1">
           {onBench && jobId && <History />}
-          <BarButton label={theme === 'dark' ? 'Light theme' : 'Dark theme'} onClick={() => choose(theme === 'dark' ? 'light' : 'dark')}>
+          <BarButton
+            label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
+            onClick={() => choose(theme === 'dark' ? 'light' : 'dark')}
+          >
             {theme === 'dark' ? <Sun aria-hidden size={18} /> : <Moon aria-hidden size={18} />}
           </BarButton>
         </div>
@@ -62,7 +65,11 @@ function OpenJob() {
         onCommit={(next) => edit((job) => ({ ...job, title: next }))}
         className="w-64 [&_input]:font-sans [&_input]:text-[17px] [&_input]:focus:bg-bar"
       />
-      <p role="status" data-testid="save" className={clsx('truncate text-[14px]', trouble ? 'font-bold text-[#ffc46b]' : 'opacity-85')}>
+      <p
+        role="status"
+        data-testid="save"
+        className={clsx('truncate text-[14px]', trouble ? 'font-bold text-[#ffc46b]' : 'opacity-85')}
+      >
         {words}
       </p>
     </>
@@ -106,7 +113,17 @@ function BarButton({ label, onClick, disabled = false, children }: BarButtonProp
   );
 }
 
-function Place({ to, name, end = false, children }: { readonly to: string; readonly name: string; readonly end?: boolean; readonly children: React.ReactNode }) {
+function Place({
+  to,
+  name,
+  end = false,
+  children,
+}: {
+  readonly to: string;
+  readonly name: string;
+  readonly end?: boolean;
+  readonly children: React.ReactNode;
+}) {
   return (
     <NavLink
       to={to}

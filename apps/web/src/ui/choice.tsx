@@ -20,7 +20,15 @@ interface Props<T extends string> {
 }
 
 /** One choice of many. */
-export function Choice<T extends string>({ label, value, options, onChange, showLabel = false, className, missing }: Props<T>) {
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  showLabel = false,
+  className,
+  missing,
+}: Props<T>) {
   const chosen = options.find((option) => option.value === value);
   return (
     <Field className={clsx('flex flex-col', className)}>

@@ -13,7 +13,11 @@ export function Note({ kind, children }: { readonly kind: 'hazard' | 'limit'; re
         kind === 'hazard' ? 'border-hazard bg-(--hazard-ground)' : 'border-(--ochre-line) bg-(--limit-ground)',
       )}
     >
-      <Sign aria-hidden size={18} className={clsx('mt-px shrink-0', kind === 'hazard' ? 'text-hazard' : 'text-ochre')} />
+      <Sign
+        aria-hidden
+        size={18}
+        className={clsx('mt-px shrink-0', kind === 'hazard' ? 'text-hazard' : 'text-ochre')}
+      />
       <div>
         <span className="sr-only">{kind === 'hazard' ? 'Hazard: ' : 'Caution: '}</span>
         {children}

@@ -12,7 +12,14 @@ interface Props<T extends string> {
 }
 
 /** One choice of a few, all in sight. Arrow keys move it. */
-export function Segments<T extends string>({ label, value, options, onChange, showLabel = false, wrap = false }: Props<T>) {
+export function Segments<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  showLabel = false,
+  wrap = false,
+}: Props<T>) {
   return (
     <RadioGroup value={value} onChange={onChange} className="flex items-center gap-2">
       <Label className={showLabel ? 'text-soft' : 'sr-only'}>{label}</Label>

@@ -51,7 +51,11 @@ export function ValueField<T>(props: Props<T>) {
         className={clsx(
           'figures min-h-8 w-full rounded-md border bg-transparent px-1.5 py-0.5',
           align === 'right' && 'text-right',
-          fault ? 'border-hazard' : showLabel ? 'border-line' : 'border-transparent hover:border-line focus:border-line focus:bg-sheet',
+          fault
+            ? 'border-hazard'
+            : showLabel
+              ? 'border-line'
+              : 'border-transparent hover:border-line focus:border-line focus:bg-sheet',
         )}
         onFocus={(event) => event.target.select()}
         onChange={(event) => setTyped(event.target.value)}

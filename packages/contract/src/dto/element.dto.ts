@@ -2,7 +2,14 @@ import { elementLimits, type ElementKind } from '@usual-drag/core';
 import { IsBoolean, IsIn } from 'class-validator';
 import { Absent, Name, OptionalQuantity, Quantity, Text } from './decorators.ts';
 
-export const elementKinds = ['source', 'resistor', 'current-source', 'load', 'switch', 'link'] as const satisfies ElementKind[];
+export const elementKinds = [
+  'source',
+  'resistor',
+  'current-source',
+  'load',
+  'switch',
+  'link',
+] as const satisfies ElementKind[];
 
 /** What every element has. */
 export class ElementDto {

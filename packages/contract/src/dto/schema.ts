@@ -40,8 +40,7 @@ export function jobSchema(): Schema {
 export function requestSchemas(): Record<string, Schema> {
   const prefix = '#/components/schemas/';
   const all = schemas(prefix) as Record<string, ObjectSchema>;
-  for (const request of ['CreateJobDto', 'SaveJobDto'])
-    all[request]!.properties.document = { $ref: `${prefix}JobDto` };
+  for (const request of ['CreateJobDto', 'SaveJobDto']) all[request]!.properties.document = { $ref: `${prefix}JobDto` };
   return all;
 }
 

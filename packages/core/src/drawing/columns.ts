@@ -121,7 +121,7 @@ function tryAll(natural: readonly number[], fixed: number, cost: Cost): number[]
 function improve(natural: readonly number[], fixed: number, cost: Cost): number[] {
   let best = [...natural];
   let least = cost(best);
-  for (let moved = true; moved; ) {
+  for (let moved = true; moved;) {
     moved = false;
     for (let from = fixed; from < best.length; from += 1)
       for (let to = fixed; to < best.length; to += 1) {

@@ -29,13 +29,14 @@ export function railOrder(network: Network, levels: Levels): string[] {
   const range = Math.max(...levels.values()) - Math.min(...levels.values());
   const rounded = (node: string): number => Math.round(levels.get(node)! / (range * 1e-9 || 1));
   return [...nodes].sort(
-    (a, b) => rounded(b) - rounded(a) || (met.get(a) ?? 1e9) - (met.get(b) ?? 1e9) || nodes.indexOf(a) - nodes.indexOf(b),
+    (a, b) =>
+      rounded(b) - rounded(a) || (met.get(a) ?? 1e9) - (met.get(b) ?? 1e9) || nodes.indexOf(a) - nodes.indexOf(b),
   );
 }
 
 function placeIsland(network: Network, values: NetworkValues, first: string, levels: Map<string, number>): void {
   const local = new Map([[first, 0]]);
-  for (let grown = true; grown; ) {
+  for (let grown = true; grown;) {
     grown = false;
     for (const { id, from, to } of network.elements) {
       const voltage = values.elements[id]?.voltage;

@@ -108,8 +108,12 @@ export function drawRails(input: DrawingInput): RailDrawing {
   const order = railOrder(network, levels);
   const rank = new Map(order.map((node, index) => [node, index]));
   const present = new Set(order);
-  const voltmeters = meters.filter((m): m is VoltmeterPlacement => m.quantity === 'dc-voltage' && present.has(m.red) && present.has(m.black));
-  const breaks = meters.filter((m): m is AmmeterPlacement => m.quantity === 'dc-current' && present.has(m.node)).map((m) => placeBreak(m, network, rank));
+  const voltmeters = meters.filter(
+    (m): m is VoltmeterPlacement => m.quantity === 'dc-voltage' && present.has(m.red) && present.has(m.black),
+  );
+  const breaks = meters
+    .filter((m): m is AmmeterPlacement => m.quantity === 'dc-current' && present.has(m.node))
+    .map((m) => placeBreak(m, network, rank));
   const lifted = new Map(breaks.flatMap((b) => b.ends.map((end) => [end, b] as const)));
 
   const links: { id: string; from: string; to: string }[] = [...network.elements];
@@ -130,7 +134,9 @@ export function drawRails(input: DrawingInput): RailDrawing {
   }
   const drawnLevels = order.map((node) => levels.get(node)!);
   const toScale = input.spacing === 'scale' && input.truth !== null;
-  const heights = toScale ? scaledHeights(drawnLevels, rooms, input.height) : evenHeights(order.length, rooms, input.height);
+  const heights = toScale
+    ? scaledHeights(drawnLevels, rooms, input.height)
+    : evenHeights(order.length, rooms, input.height);
   const y = heights.y.map((value) => value + margin.top);
   const left = margin.left + (toScale ? margin.axis : 0);
   const x = columnPlaces(columns, input, left + badge + overhang);
@@ -140,7 +146,12 @@ export function drawRails(input: DrawingInput): RailDrawing {
   const rails = order.map((node, index): Rail => {
     const ends = links.filter((link) => link.from === node || link.to === node).map((link) => place.get(link.id)!);
     const change = trueLevels.get(node)! - levels.get(node)!;
-    const ghost = !input.loaded || !input.truth ? null : toScale ? heightOf(trueLevels.get(node)!, drawnLevels, y) : y[index]! - (range > 0 ? (change / range) * input.height : 0);
+    const ghost =
+      !input.loaded || !input.truth
+        ? null
+        : toScale
+          ? heightOf(trueLevels.get(node)!, drawnLevels, y)
+          : y[index]! - (range > 0 ? (change / range) * input.height : 0);
     return {
       node,
       x1: Math.min(...ends) - overhang,
@@ -150,9 +161,14 @@ export function drawRails(input: DrawingInput): RailDrawing {
     };
   });
 
-  const parts = network.elements.map((element) => drawPart(element, input, rails, rank, lifted, place.get(element.id)!));
+  const parts = network.elements.map((element) =>
+    drawPart(element, input, rails, rank, lifted, place.get(element.id)!),
+  );
   const lowest = Math.max(...y, ...parts.map((part) => part.yBottom));
-  const widest = Math.max(...rails.map((rail) => rail.x2), ...parts.map((part) => part.label.x + labelWidth(part.element, input)));
+  const widest = Math.max(
+    ...rails.map((rail) => rail.x2),
+    ...parts.map((part) => part.label.x + labelWidth(part.element, input)),
+  );
   const meterEdge = voltmeters.map((m) => place.get(meterKey(m.id))! + meterWidth(m.id, input));
   return {
     width: Math.max(widest, ...meterEdge) + margin.right,
@@ -163,7 +179,14 @@ export function drawRails(input: DrawingInput): RailDrawing {
       const red = rails[rank.get(meter.red)!]!;
       const black = rails[rank.get(meter.black)!]!;
       const middle = red === black ? red.y + 52 : (red.y + black.y) / 2;
-      return { id: meter.id, x: place.get(meterKey(meter.id))!, yRed: red.y, yBlack: black.y, y: middle, ghostRed: red.ghostY };
+      return {
+        id: meter.id,
+        x: place.get(meterKey(meter.id))!,
+        yRed: red.y,
+        yBlack: black.y,
+        y: middle,
+        ghostRed: red.ghostY,
+      };
     }),
     ammeters: breaks.map((b): AmmeterMark => {
       const xs = b.ends.map((end) => place.get(parseEnd(end)!.element)!);
@@ -270,7 +293,8 @@ function columnPlaces(columns: readonly Column[], input: DrawingInput, first: nu
     ),
   );
   const pitches = widths.map((width) => Math.max(96, width + badge + overhang + 12));
-  const total = first + pitches.slice(0, -1).reduce((sum, pitch) => sum + pitch, 0) + (widths.at(-1) ?? 0) + margin.right;
+  const total =
+    first + pitches.slice(0, -1).reduce((sum, pitch) => sum + pitch, 0) + (widths.at(-1) ?? 0) + margin.right;
   const spare = columns.length > 1 ? Math.min(70, Math.max(0, (input.width - total) / (columns.length - 1))) : 0;
   const places: number[] = [];
   columns.forEach((_, index) => places.push(index === 0 ? first : places[index - 1]! + pitches[index - 1]! + spare));
@@ -285,7 +309,7 @@ function labelWidth(element: Element, input: DrawingInput): number {
 }
 
 const meterWidth = (id: string, input: DrawingInput): number =>
-  28 + Math.max(0, ...(input.meterLines?.[id] ?? []).map((line, index) => textWidth(line, index === 0 ? 18 : 13, 'mono')));
+  28 +
+  Math.max(0, ...(input.meterLines?.[id] ?? []).map((line, index) => textWidth(line, index === 0 ? 18 : 13, 'mono')));
 
 const meterKey = (id: string): string => `meter ${id}`;
-

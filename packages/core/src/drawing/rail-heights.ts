@@ -31,7 +31,9 @@ export function evenHeights(rails: number, rooms: readonly Room[], height: numbe
     bottom: rails - 1 - top,
     height: h * stretch,
   }));
-  const latest = fall(rails, mirrored, () => leastGap).map((y) => total - y).reverse();
+  const latest = fall(rails, mirrored, () => leastGap)
+    .map((y) => total - y)
+    .reverse();
   return { y: earliest.map((y, rail) => (y + latest[rail]!) / 2), scale: 0 };
 }
 
@@ -62,7 +64,8 @@ function fall(rails: number, rooms: readonly Room[], gap: (rail: number) => numb
   const y: number[] = [];
   for (let rail = 0; rail < rails; rail += 1) {
     let least = rail === 0 ? 0 : y[rail - 1]! + gap(rail);
-    for (const room of rooms) if (room.bottom === rail && room.top < rail) least = Math.max(least, y[room.top]! + room.height);
+    for (const room of rooms)
+      if (room.bottom === rail && room.top < rail) least = Math.max(least, y[room.top]! + room.height);
     y.push(least);
   }
   return y;

@@ -7,7 +7,8 @@ import type { Job } from './job.ts';
 export function editElement(job: Job, id: string, next: Element): Job {
   const network = replaceElement(job.network, id, next);
   if (next.id === id) return { ...job, network };
-  const renamed = (end: string): string => (end === `${id}.from` || end === `${id}.to` ? next.id + end.slice(id.length) : end);
+  const renamed = (end: string): string =>
+    end === `${id}.from` || end === `${id}.to` ? next.id + end.slice(id.length) : end;
   const setups = job.setups?.map((setup) => ({
     ...setup,
     meters: setup.meters.map((meter) =>
@@ -32,14 +33,18 @@ export const removeSetup = (job: Job, id: string): Job => ({
 /** Puts a meter into a set-up, in the place of the one with its id or at the end. */
 export function putMeter(job: Job, setup: Setup, meter: Meter): Job {
   const there = setup.meters.some((other) => other.id === meter.id);
-  const meters = there ? setup.meters.map((other) => (other.id === meter.id ? meter : other)) : [...setup.meters, meter];
+  const meters = there
+    ? setup.meters.map((other) => (other.id === meter.id ? meter : other))
+    : [...setup.meters, meter];
   return putSetup(job, setup.id, { ...setup, meters });
 }
 
 /** Keeps a copy of an instrument in the job; one that the job already uses stays as it was. */
 export function keepInstrument(job: Job, instrument: Instrument): Job {
   const instruments = job.instruments ?? [];
-  return instruments.some((other) => other.id === instrument.id) ? job : { ...job, instruments: [...instruments, instrument] };
+  return instruments.some((other) => other.id === instrument.id)
+    ? job
+    : { ...job, instruments: [...instruments, instrument] };
 }
 
 /** A job to begin with: one supply, ready for its first resistor. */

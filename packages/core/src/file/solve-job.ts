@@ -35,8 +35,14 @@ export function jobFaults(job: Job): JobFault[] {
   const network = networkFaults(job.network);
   return [
     ...network,
-    ...duplicates('instruments', instruments.map((i) => i.id)),
-    ...duplicates('set-ups', setups.map((s) => s.id)),
+    ...duplicates(
+      'instruments',
+      instruments.map((i) => i.id),
+    ),
+    ...duplicates(
+      'set-ups',
+      setups.map((s) => s.id),
+    ),
     ...setups.flatMap((setup) => setupFaults(job.network, instruments, setup)),
   ];
 }

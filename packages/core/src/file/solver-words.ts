@@ -24,7 +24,8 @@ export function explainSolverFault({ code, where }: SolverFault): JobFault {
       return {
         code: 'invalid-value',
         where,
-        message: 'The values of this network lie too far apart to be computed. Look for one that is a slip of the prefix.',
+        message:
+          'The values of this network lie too far apart to be computed. Look for one that is a slip of the prefix.',
       };
   }
 }

@@ -1,11 +1,11 @@
-import { largestExponent, prefixByExponent, smallestExponent } from '../quantity/index.ts';
+import { prefixByExponent, smallestExponent } from '../quantity/index.ts';
 import { unitOf, type Instrument, type MeterQuantity, type Range } from './instrument.ts';
 
 /** What stands on the face of the instrument. */
 export interface Shown {
   /** The number, `OL` for over-range on a digital one; null where there is nothing to show. */
   readonly display: string | null;
-  /** With the SI prefix in which full scale is at least 1. */
+  /** With the SI prefix in which full scale is at least 1, volts and amperes from there on. */
   readonly unit: string;
 }
 
@@ -15,7 +15,12 @@ export interface Shown {
  *
  * @param indicated  V or A before rounding; null where the reading means nothing
  */
-export function shownOn(instrument: Instrument, quantity: MeterQuantity, range: Range, indicated: number | null): Shown {
+export function shownOn(
+  instrument: Instrument,
+  quantity: MeterQuantity,
+  range: Range,
+  indicated: number | null,
+): Shown {
   const exponent = unitExponent(range.fullScale);
   const unit = prefixByExponent[exponent]! + unitOf(quantity);
   if (indicated === null) return { display: null, unit };
@@ -37,7 +42,7 @@ export function smallestStep(instrument: Instrument, range: Range): number {
 
 function unitExponent(fullScale: number): number {
   const third = Math.floor(Math.floor(Math.log10(fullScale) + 1e-12) / 3) * 3;
-  return Math.min(largestExponent, Math.max(smallestExponent, third));
+  return Math.min(0, Math.max(smallestExponent, third));
 }
 
 /** Decimals needed to write multiples of a step. */

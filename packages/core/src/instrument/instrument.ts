@@ -40,5 +40,10 @@ export const rangesOf = (instrument: Instrument, quantity: MeterQuantity): reado
   (instrument.functions ?? []).filter((f) => f.quantity === quantity).flatMap((f) => f.ranges);
 
 /** A range by its id. */
-export const findRange = (instrument: Instrument, quantity: MeterQuantity, id: string): Range | undefined =>
-  rangesOf(instrument, quantity).find((range) => range.id === id);
+export function findRange(instrument: Instrument, quantity: MeterQuantity, id: string): Range | undefined {
+  for (const f of instrument.functions ?? []) {
+    const range = f.quantity === quantity && f.ranges.find((candidate) => candidate.id === id);
+    if (range) return range;
+  }
+  return undefined;
+}

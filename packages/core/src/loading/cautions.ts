@@ -49,7 +49,8 @@ function elementCautions(element: Element, values: NetworkValues): Caution[] {
         },
       ];
     case 'source':
-      if (element.currentLimit === undefined || current === null || Math.abs(current) <= element.currentLimit) return [];
+      if (element.currentLimit === undefined || current === null || Math.abs(current) <= element.currentLimit)
+        return [];
       return [
         {
           about: element.id,
@@ -92,7 +93,10 @@ export function setupCautions(
     if (!reading) return [];
     const cautions: Caution[] = [];
     if (reading.state !== 'ok') {
-      const kind = reading.state === 'fuse-blown' || reading.state === 'reversed' || reading.state === 'over-range' ? 'hazard' : 'limit';
+      const kind =
+        reading.state === 'fuse-blown' || reading.state === 'reversed' || reading.state === 'over-range'
+          ? 'hazard'
+          : 'limit';
       cautions.push({ about: meter.id, kind, message: `${meter.id}: ${stateSentence(reading)}` });
     }
     const instrument = instruments.find((i) => i.id === meter.instrument);

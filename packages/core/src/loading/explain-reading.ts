@@ -22,7 +22,8 @@ export function explainReading(meter: Meter, reading: MeterReading): ReadingWork
   const across = meter.quantity === 'dc-voltage';
   const unit = across ? 'V' : 'A';
   const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
-  if (reading.state === 'fuse-blown' || indicated === null) return { formula: null, result: null, sentence: stateSentence(reading) };
+  if (reading.state === 'fuse-blown' || indicated === null)
+    return { formula: null, result: null, sentence: stateSentence(reading) };
   if (rs === null)
     return {
       formula: null,
@@ -33,9 +34,17 @@ export function explainReading(meter: Meter, reading: MeterReading): ReadingWork
           : 'A current source drives this line: the meter cannot change the current, it only takes volts.',
     };
   if (rs === 0 && across)
-    return { formula: null, result: formatQuantity(indicated, unit), sentence: 'The leads look into no resistance: nothing is dragged down here.' };
+    return {
+      formula: null,
+      result: formatQuantity(indicated, unit),
+      sentence: 'The leads look into no resistance: nothing is dragged down here.',
+    };
   if (!across && rm === 0)
-    return { formula: null, result: formatQuantity(indicated, unit), sentence: 'This range has no resistance of its own: it changes nothing.' };
+    return {
+      formula: null,
+      result: formatQuantity(indicated, unit),
+      sentence: 'This range has no resistance of its own: it changes nothing.',
+    };
 
   const ideal = across ? indicated * (1 + rs / rm) : indicated * (1 + rm / rs);
   const [upper, other] = across ? [rm, rs] : [rs, rm];
@@ -45,12 +54,16 @@ export function explainReading(meter: Meter, reading: MeterReading): ReadingWork
   return {
     formula: `${formatQuantity(ideal, unit)} × ${ohms(upper)} / (${ohms(upper)} + ${ohms(other)})`,
     result: formatQuantity(indicated, unit),
-    sentence: othersShift(reading, ideal) ? `${seen} Without the other meters ${formatQuantity(reading.true, unit)} would stand here.` : seen,
+    sentence: othersShift(reading, ideal)
+      ? `${seen} Without the other meters ${formatQuantity(reading.true, unit)} would stand here.`
+      : seen,
   };
 }
 
 function othersShift(reading: MeterReading, ideal: number): boolean {
-  return reading.true !== null && Math.abs(ideal - reading.true) > 5e-5 * Math.max(Math.abs(ideal), Math.abs(reading.true));
+  return (
+    reading.true !== null && Math.abs(ideal - reading.true) > 5e-5 * Math.max(Math.abs(ideal), Math.abs(reading.true))
+  );
 }
 
 /** What a state means and what to do about it; empty where all is well. */

@@ -25,7 +25,12 @@ export function nextMeterId(setup: Setup, quantity: MeterQuantity): string {
  *
  * @returns null where the instrument cannot measure the quantity or no end is left to lift
  */
-export function newMeter(network: Network, setup: Setup, instrument: Instrument, quantity: MeterQuantity): Meter | null {
+export function newMeter(
+  network: Network,
+  setup: Setup,
+  instrument: Instrument,
+  quantity: MeterQuantity,
+): Meter | null {
   const range = highestRange(instrument, quantity);
   if (range === null) return null;
   const base = { id: nextMeterId(setup, quantity), instrument: instrument.id, range };
@@ -45,7 +50,11 @@ export function newMeter(network: Network, setup: Setup, instrument: Instrument,
 /** The same placement on another instrument: on the range of the same name where it has one, else on its highest. */
 export function changeInstrument(meter: Meter, instrument: Instrument): Meter {
   const same = rangesOf(instrument, meter.quantity).find((range) => range.id === meter.range);
-  return { ...meter, instrument: instrument.id, range: same?.id ?? highestRange(instrument, meter.quantity) ?? meter.range };
+  return {
+    ...meter,
+    instrument: instrument.id,
+    range: same?.id ?? highestRange(instrument, meter.quantity) ?? meter.range,
+  };
 }
 
 /** The instrument's own top range for a quantity. */

@@ -15,7 +15,11 @@ export function setupFaults(network: Network, instruments: readonly Instrument[]
   const nodes = new Set(nodesOf(network));
   for (const name of [setup.id, ...setup.meters.map((meter) => meter.id)])
     if (!namePattern.test(name))
-      faults.push({ code: 'invalid-value', message: `“${name}” cannot be a name: up to 32 letters, digits, - and _.`, where: [name] });
+      faults.push({
+        code: 'invalid-value',
+        message: `“${name}” cannot be a name: up to 32 letters, digits, - and _.`,
+        where: [name],
+      });
   for (const id of repeated(setup.meters.map((meter) => meter.id)))
     faults.push({ code: 'duplicate-id', message: `Two meters of ${setup.id} are called ${id}.`, where: [id] });
   for (const meter of setup.meters) {
@@ -36,7 +40,13 @@ function instrumentFaults(instruments: readonly Instrument[], meter: Meter): Set
   const where = [meter.id];
   const instrument = instruments.find((i) => i.id === meter.instrument);
   if (!instrument)
-    return [{ code: 'unknown-instrument', message: `${meter.id}: there is no instrument “${meter.instrument}” in this job.`, where }];
+    return [
+      {
+        code: 'unknown-instrument',
+        message: `${meter.id}: there is no instrument “${meter.instrument}” in this job.`,
+        where,
+      },
+    ];
   if (!findRange(instrument, meter.quantity, meter.range))
     return [
       {
@@ -71,5 +81,9 @@ function placementFaults(network: Network, nodes: ReadonlySet<string>, meter: Me
     return [{ code: 'invalid-value', message: `${meter.id}: lift at least one end off ${meter.node}.`, where }];
   return meter.ends
     .filter((end) => !present.includes(end))
-    .map((end) => ({ code: 'unknown-node', message: `${meter.id}: the end ${end} is not on node ${meter.node}.`, where }));
+    .map((end) => ({
+      code: 'unknown-node',
+      message: `${meter.id}: the end ${end} is not on node ${meter.node}.`,
+      where,
+    }));
 }

@@ -3,6 +3,7 @@ import { parseEnd, type Network } from '../network/index.ts';
 import { ok, type Result } from '../result.ts';
 import {
   add,
+  attach,
   circuitOf,
   divide,
   exactly,
@@ -83,7 +84,10 @@ export function solveSetup(
   const fitted = setup.meters.map((meter) => fit(meter, instruments));
   const blown = new Set<string>();
   for (;;) {
-    const named = circuitOf(network, fitted.map((f) => attachment(f, blown.has(f.meter.id))));
+    const named = attach(
+      unloaded.named,
+      fitted.map((f) => attachment(f, blown.has(f.meter.id))),
+    );
     const firstBranch = network.elements.length;
     const live = fitted.findIndex((f) => !blown.has(f.meter.id));
     const solved = solveCircuit(named.circuit, live === -1 ? -1 : firstBranch + live);
@@ -236,9 +240,7 @@ function trueCurrent(unloaded: Unloaded, meter: AmmeterPlacement): Result<Double
     sum = sum && through && (side === 'from' ? add(sum, through) : subtract(sum, through));
   }
   if (sum) return ok(sign(sum));
-  const ideal = circuitOf(network, [
-    { id: meter.id, resistance: 0, from: meter.node, to: { liftedEnds: meter.ends } },
-  ]);
+  const ideal = circuitOf(network, [{ id: meter.id, resistance: 0, from: meter.node, to: { liftedEnds: meter.ends } }]);
   const solved = solveCircuit(ideal.circuit);
   if (!solved.ok) return solved;
   const current = solved.value.currents[network.elements.length]!;

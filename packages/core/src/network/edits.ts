@@ -44,7 +44,8 @@ export function nextElementId(network: Network, kind: ElementKind): string {
 /** The next free node letter: A to Z, then N1, N2 … */
 export function nextNode(network: Network): string {
   const taken = new Set(nodesOf(network));
-  for (let code = 65; code <= 90; code += 1) if (!taken.has(String.fromCharCode(code))) return String.fromCharCode(code);
+  for (let code = 65; code <= 90; code += 1)
+    if (!taken.has(String.fromCharCode(code))) return String.fromCharCode(code);
   let number = 1;
   while (taken.has(`N${number}`)) number += 1;
   return `N${number}`;

@@ -12,7 +12,9 @@ export interface Network {
 
 /** Every node that an element ends on, in the order of first mention. */
 export function nodesOf(network: Network): string[] {
-  return [...new Set(network.elements.flatMap((element) => [element.from, element.to]))];
+  const nodes = new Set<string>();
+  for (const { from, to } of network.elements) nodes.add(from).add(to);
+  return [...nodes];
 }
 
 /** The chosen reference, else the − terminal of the first source, else the `to` node of the first element. */
@@ -24,7 +26,10 @@ export function referenceOf(network: Network): string | undefined {
 
 /** The ends that stand on a node, `R1.from` and the like, in element order. */
 export function endsAt(network: Network, node: string): string[] {
-  return network.elements.flatMap((element) =>
-    (['from', 'to'] as const).filter((end) => element[end] === node).map((end) => `${element.id}.${end}`),
-  );
+  const ends: string[] = [];
+  for (const { id, from, to } of network.elements) {
+    if (from === node) ends.push(`${id}.from`);
+    if (to === node) ends.push(`${id}.to`);
+  }
+  return ends;
 }

@@ -18,7 +18,11 @@ export function networkFaults(network: Network): NetworkFault[] {
     return [{ code: 'invalid-value', message: 'The network has no parts. Add at least one.', where: [] }];
   const faults = network.elements.flatMap(elementFaults);
   for (const id of repeated(network.elements.map((element) => element.id)))
-    faults.push({ code: 'duplicate-id', message: `Two parts are called ${id}. Give one of them another name.`, where: [id] });
+    faults.push({
+      code: 'duplicate-id',
+      message: `Two parts are called ${id}. Give one of them another name.`,
+      where: [id],
+    });
   const { reference } = network;
   if (reference !== undefined && !nodesOf(network).includes(reference))
     faults.push({
@@ -31,18 +35,19 @@ export function networkFaults(network: Network): NetworkFault[] {
 
 function elementFaults(element: Element): NetworkFault[] {
   const faults: NetworkFault[] = [];
+  const where = [element.id];
   for (const name of [element.id, element.from, element.to])
     if (!namePattern.test(name))
       faults.push({
         code: 'invalid-value',
         message: `“${name}” cannot be a name: up to 32 letters, digits, - and _, without spaces.`,
-        where: [element.id],
+        where,
       });
-  for (const [key, limit] of Object.entries(elementLimits)) {
+  for (const key in element) {
     const value = (element as unknown as Record<string, unknown>)[key];
-    const breach = typeof value === 'number' ? breachOf(limit, value) : null;
-    if (breach)
-      faults.push({ code: 'invalid-value', message: `${element.id}: ${words[key] ?? key} ${breach}.`, where: [element.id] });
+    const limit = typeof value === 'number' ? elementLimits[key as keyof typeof elementLimits] : undefined;
+    const breach = limit && breachOf(limit, value as number);
+    if (breach) faults.push({ code: 'invalid-value', message: `${element.id}: ${words[key] ?? key} ${breach}.`, where });
   }
   return faults;
 }
@@ -64,5 +69,7 @@ const words: Readonly<Record<string, string>> = {
 /** The names that stand more than once, each once. */
 export function repeated(names: readonly string[]): string[] {
   const seen = new Set<string>();
-  return [...new Set(names.filter((name) => seen.size === seen.add(name).size))];
+  const twice = new Set<string>();
+  for (const name of names) (seen.has(name) ? twice : seen).add(name);
+  return [...twice];
 }

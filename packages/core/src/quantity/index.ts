@@ -1,5 +1,5 @@
 export { formatPercent, formatQuantity, type FormatOptions } from './format-quantity.ts';
 export { parseQuantity, type QuantityFault } from './parse-quantity.ts';
 export { parsePercent } from './parse-ratio.ts';
-export { largestExponent, prefixByExponent, smallestExponent } from './prefix.ts';
+export { prefixByExponent, smallestExponent } from './prefix.ts';
 export type { Unit } from './unit.ts';

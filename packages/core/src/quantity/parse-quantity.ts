@@ -24,7 +24,10 @@ const examples: Readonly<Record<Unit, string>> = {
  * @returns the value in `unit`, or the fault that says what was expected
  */
 export function parseQuantity(text: string, unit: Unit): Result<number, QuantityFault> {
-  const typed = text.trim().replace(/[−–]/g, '-').replace(/[\s\u00a0\u202f]+/g, ' ');
+  const typed = text
+    .trim()
+    .replace(/[−–]/g, '-')
+    .replace(/[\s\u00a0\u202f]+/g, ' ');
   if (typed === '') return fail({ code: 'empty', message: `Type a value, for example ${examples[unit]}.` });
   if (/^[+-]?[1-9]\d{0,2}(,\d{3})+(?!\d)/.test(typed))
     return fail({
@@ -36,10 +39,15 @@ export function parseQuantity(text: string, unit: Unit): Result<number, Quantity
 
   const suffix = readSuffix(match.suffix, unit);
   if (suffix === null) {
-    const other = (Object.keys(unitSpellings) as Unit[]).find((u) => u !== unit && readSuffix(match.suffix, u) !== null);
+    const other = (Object.keys(unitSpellings) as Unit[]).find(
+      (u) => u !== unit && readSuffix(match.suffix, u) !== null,
+    );
     return fail(
       other
-        ? { code: 'wrong-unit', message: `“${typed}” is in ${other}; here it takes ${unit}, for example ${examples[unit]}.` }
+        ? {
+            code: 'wrong-unit',
+            message: `“${typed}” is in ${other}; here it takes ${unit}, for example ${examples[unit]}.`,
+          }
         : { code: 'not-a-quantity', message: `“${match.suffix}” is no prefix or unit here. Try ${examples[unit]}.` },
     );
   }

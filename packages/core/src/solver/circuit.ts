@@ -32,43 +32,41 @@ export interface Circuit {
 
 /** The branch that stands for an element whose ends are on the given nodes. */
 export function elementBranch(element: Element, from: number, to: number, values: ResistorValues = 'nominal'): Branch {
-  const ends = { id: element.id, from, to };
+  const { id } = element;
   switch (element.kind) {
     case 'source': {
       const series = exactly(element.cellsInSeries ?? 1);
       const emf = multiply(series, exactly(element.emf));
       const cell = element.internalResistance ?? 0;
+      if (cell === 0) return { id, kind: 'joint', from, to, resistance: zero, emf, current: 0 };
       const inside = divide(multiply(series, exactly(cell)), exactly(element.cellsInParallel ?? 1));
-      return cell > 0 ? resistive(ends, inside, emf) : { ...ends, kind: 'joint', resistance: zero, emf, current: 0 };
+      return { id, kind: 'resistance', from, to, resistance: inside, emf, current: 0 };
     }
     case 'resistor': {
       const measured = values === 'measured' ? element.measuredResistance : undefined;
-      return resistive(ends, exactly(measured ?? element.resistance), zero);
+      const resistance = exactly(measured ?? element.resistance);
+      return { id, kind: 'resistance', from, to, resistance, emf: zero, current: 0 };
     }
-    case 'load':
-      return resistive(ends, divide(exactly(element.ratedVoltage), exactly(element.ratedCurrent)), zero);
+    case 'load': {
+      const resistance = divide(exactly(element.ratedVoltage), exactly(element.ratedCurrent));
+      return { id, kind: 'resistance', from, to, resistance, emf: zero, current: 0 };
+    }
     case 'current-source':
-      return { ...ends, kind: 'current', resistance: zero, emf: zero, current: 0 - element.current };
+      return { id, kind: 'current', from, to, resistance: zero, emf: zero, current: 0 - element.current };
     case 'switch':
-      return { ...ends, kind: element.closed ? 'joint' : 'open', resistance: zero, emf: zero, current: 0 };
+      return { id, kind: element.closed ? 'joint' : 'open', from, to, resistance: zero, emf: zero, current: 0 };
     case 'link':
-      return { ...ends, kind: 'joint', resistance: zero, emf: zero, current: 0 };
+      return { id, kind: 'joint', from, to, resistance: zero, emf: zero, current: 0 };
   }
 }
 
 /** A meter as a branch: a resistance, or a joint where it has none. */
 export const meterBranch = (id: string, from: number, to: number, resistance: number): Branch => ({
   id,
+  kind: resistance > 0 ? 'resistance' : 'joint',
   from,
   to,
-  kind: resistance > 0 ? 'resistance' : 'joint',
   resistance: exactly(resistance),
   emf: zero,
   current: 0,
 });
-
-const resistive = (
-  ends: { readonly id: string; readonly from: number; readonly to: number },
-  resistance: DoubleDouble,
-  emf: DoubleDouble,
-): Branch => ({ ...ends, kind: 'resistance', resistance, emf, current: 0 });

@@ -68,14 +68,11 @@ function spanningTree(mesh: StarMesh): number[][] {
 function walk(root: number, tree: readonly number[][], seen: Uint8Array): { point: number; parent: number }[] {
   const found = [{ point: root, parent: root }];
   seen[root] = 1;
-  for (let next = 0; next < found.length; next += 1) {
-    const { point } = found[next]!;
+  for (const { point } of found)
     for (const other of tree[point]!)
       if (!seen[other]) {
         seen[other] = 1;
         found.push({ point: other, parent: point });
       }
-  }
   return found;
 }
-

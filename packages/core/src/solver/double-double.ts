@@ -20,32 +20,35 @@ export const negate = (a: DoubleDouble): DoubleDouble => ({ hi: -a.hi, lo: -a.lo
 export function add(a: DoubleDouble, b: DoubleDouble): DoubleDouble {
   const sum = a.hi + b.hi;
   const bPart = sum - a.hi;
-  const error = a.hi - (sum - bPart) + (b.hi - bPart);
   const low = a.lo + b.lo;
   const lowPart = low - a.lo;
-  const lowError = a.lo - (low - lowPart) + (b.lo - lowPart);
-  const first = normal(sum, error + low);
-  return normal(first.hi, first.lo + lowError);
+  const first = a.hi - (sum - bPart) + (b.hi - bPart) + low;
+  const high = sum + first;
+  const rest = first - (high - sum) + (a.lo - (low - lowPart) + (b.lo - lowPart));
+  const hi = high + rest;
+  return { hi, lo: rest - (hi - high) };
 }
 
-export const subtract = (a: DoubleDouble, b: DoubleDouble): DoubleDouble => add(a, negate(b));
+export const subtract = (a: DoubleDouble, b: DoubleDouble): DoubleDouble => add(a, { hi: -b.hi, lo: -b.lo });
 
 export function multiply(a: DoubleDouble, b: DoubleDouble): DoubleDouble {
   const product = a.hi * b.hi;
-  return normal(product, productError(a.hi, b.hi, product) + (a.hi * b.lo + a.lo * b.hi));
+  const low = productError(a.hi, b.hi, product) + (a.hi * b.lo + a.lo * b.hi);
+  const hi = product + low;
+  return { hi, lo: low - (hi - product) };
 }
 
 export function divide(a: DoubleDouble, b: DoubleDouble): DoubleDouble {
   const first = a.hi / b.hi;
-  let rest = subtract(a, multiply(b, exactly(first)));
-  const second = rest.hi / b.hi;
-  rest = subtract(rest, multiply(b, exactly(second)));
-  const quotient = normal(first, second);
-  return add(quotient, exactly(rest.hi / b.hi));
+  const product = first * b.hi;
+  const error = productError(first, b.hi, product) + first * b.lo;
+  const second = (a.hi - product - error + a.lo) / b.hi;
+  const hi = first + second;
+  return { hi, lo: second - (hi - first) };
 }
 
 /** Rounding error of `a * b` computed as `product`. */
-export function productError(a: number, b: number, product: number): number {
+function productError(a: number, b: number, product: number): number {
   const splitA = splitter * a;
   const aHigh = splitA - (splitA - a);
   const aLow = a - aHigh;
@@ -57,28 +60,19 @@ export function productError(a: number, b: number, product: number): number {
 
 const splitter = 134217729;
 
-function normal(high: number, low: number): DoubleDouble {
-  const hi = high + low;
-  return { hi, lo: low - (hi - high) };
-}
-
 /** A growing array of double-doubles that is added to in place, for the inner loops. */
 export class DoubleDoubleArray {
-  hi: Float64Array;
-  lo: Float64Array;
-  length = 0;
+  readonly hi: number[] = [];
+  readonly lo: number[] = [];
 
-  constructor(capacity: number) {
-    this.hi = new Float64Array(capacity);
-    this.lo = new Float64Array(capacity);
+  get length(): number {
+    return this.hi.length;
   }
 
   /** Appends a value and returns its place. */
   push(hi: number, lo: number): number {
-    if (this.length === this.hi.length) this.grow();
-    this.hi[this.length] = hi;
-    this.lo[this.length] = lo;
-    return this.length++;
+    this.lo.push(lo);
+    return this.hi.push(hi) - 1;
   }
 
   at(place: number): DoubleDouble {
@@ -118,14 +112,5 @@ export class DoubleDoubleArray {
     const hi = sum + low;
     this.hi[place] = hi;
     this.lo[place] = low - (hi - sum);
-  }
-
-  private grow(): void {
-    const hi = new Float64Array(this.hi.length * 2);
-    const lo = new Float64Array(this.lo.length * 2);
-    hi.set(this.hi);
-    lo.set(this.lo);
-    this.hi = hi;
-    this.lo = lo;
   }
 }

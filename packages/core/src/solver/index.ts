@@ -1,6 +1,16 @@
 export { elementBranch, meterBranch, type Branch, type Circuit } from './circuit.ts';
-export { add, divide, exactly, multiply, negate, subtract, toNumber, zero, type DoubleDouble } from './double-double.ts';
+export {
+  add,
+  divide,
+  exactly,
+  multiply,
+  negate,
+  subtract,
+  toNumber,
+  zero,
+  type DoubleDouble,
+} from './double-double.ts';
 export type { SolverFault } from './fault.ts';
 export { portResistance, solveCircuit, type CircuitSolution, type Port } from './solve-circuit.ts';
-export { circuitOf, type Attachment, type NetworkCircuit } from './network-circuit.ts';
+export { attach, circuitOf, type Attachment, type NetworkCircuit } from './network-circuit.ts';
 export { networkValues, type ElementValues, type NetworkValues } from './network-values.ts';

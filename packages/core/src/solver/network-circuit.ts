@@ -28,27 +28,31 @@ export interface NetworkCircuit {
 export function circuitOf(network: Network, attachments: readonly Attachment[] = []): NetworkCircuit {
   const nodeNames = nodesOf(network);
   const nodeNumber = new Map(nodeNames.map((name, number) => [name, number]));
-  const lifted = new Map<string, number>();
-  let nodes = nodeNames.length;
-  const meters: Branch[] = attachments.map((attachment) => {
-    const { to } = attachment;
-    const far = typeof to === 'string' ? nodeNumber.get(to)! : nodes++;
-    if (typeof to !== 'string')
-      for (const end of to.liftedEnds) {
-        const parsed = parseEnd(end);
-        if (parsed) lifted.set(`${parsed.element}.${parsed.end}`, far);
-      }
-    const branch = meterBranch(attachment.id, nodeNumber.get(attachment.from)!, far, attachment.resistance);
-    return attachment.open ? { ...branch, kind: 'open', resistance: zero } : branch;
-  });
-  const elements = network.elements.map((element) =>
-    elementBranch(
-      element,
-      lifted.get(`${element.id}.from`) ?? nodeNumber.get(element.from)!,
-      lifted.get(`${element.id}.to`) ?? nodeNumber.get(element.to)!,
-      network.values,
-    ),
+  const branches = network.elements.map((element) =>
+    elementBranch(element, nodeNumber.get(element.from)!, nodeNumber.get(element.to)!, network.values),
   );
   const reference = nodeNumber.get(referenceOf(network)!)!;
-  return { circuit: { nodes, reference, branches: [...elements, ...meters] }, nodeNames, nodeNumber };
+  const bare: NetworkCircuit = { circuit: { nodes: nodeNames.length, reference, branches }, nodeNames, nodeNumber };
+  return attachments.length > 0 ? attach(bare, attachments) : bare;
+}
+
+/** A circuit without meters, with meters attached: lifted ends go to nodes of their own, behind the named ones. */
+export function attach(bare: NetworkCircuit, attachments: readonly Attachment[]): NetworkCircuit {
+  const { circuit, nodeNames, nodeNumber } = bare;
+  const branches = [...circuit.branches];
+  let nodes = circuit.nodes;
+  for (const { id, from, to, resistance, open } of attachments) {
+    const far = typeof to === 'string' ? nodeNumber.get(to)! : nodes++;
+    if (typeof to !== 'string') for (const end of to.liftedEnds) lift(branches, end, far);
+    const meter = meterBranch(id, nodeNumber.get(from)!, far, resistance);
+    branches.push(open ? { ...meter, kind: 'open', resistance: zero } : meter);
+  }
+  return { circuit: { ...circuit, nodes, branches }, nodeNames, nodeNumber };
+}
+
+function lift(branches: Branch[], name: string, node: number): void {
+  const parsed = parseEnd(name);
+  const index = branches.findIndex((branch) => branch.id === parsed?.element);
+  const branch = branches[index];
+  if (parsed && branch) branches[index] = { ...branch, [parsed.end]: node };
 }

@@ -160,8 +160,7 @@ function branchCurrents(
     if (!hasJoints || current === null) return current;
     leaving[branch.from] = add(leaving[branch.from]!, current);
     leaving[branch.to] = subtract(leaving[branch.to]!, current);
-    const uncertain =
-      Math.abs(current.hi) * 1e-28 + (branch.kind === 'resistance' ? noise / branch.resistance.hi : 0);
+    const uncertain = Math.abs(current.hi) * 1e-28 + (branch.kind === 'resistance' ? noise / branch.resistance.hi : 0);
     doubt[branch.from]! += uncertain;
     doubt[branch.to]! += uncertain;
     return current;

@@ -11,15 +11,17 @@ import { add, divide, DoubleDoubleArray, zero, type DoubleDouble } from './doubl
 export class StarMesh {
   /** For each point its neighbours and the place of the conductance between them. */
   private readonly neighbours: Map<number, number>[];
-  private readonly conductance: DoubleDoubleArray;
+  private readonly conductance = new DoubleDoubleArray();
   /** f, A, oriented from the point of lower number to the higher. */
-  private readonly drive: DoubleDoubleArray;
+  private readonly drive = new DoubleDoubleArray();
+  /** The stars taken away, in their order. */
   private readonly stars: Star[] = [];
+  /** Neighbours of all stars one after the other, and their shares g_ki/G. */
+  private readonly around: number[] = [];
+  private readonly shares = new DoubleDoubleArray();
 
   constructor(readonly points: number) {
     this.neighbours = Array.from({ length: points }, () => new Map<number, number>());
-    this.conductance = new DoubleDoubleArray(Math.max(16, 4 * points));
-    this.drive = new DoubleDoubleArray(Math.max(16, 4 * points));
   }
 
   /** Joins two different points by conductance g (S) and drive f (A, a → b); adds to what joins them already. */
@@ -46,7 +48,9 @@ export class StarMesh {
   /** Every joint as [a, b, g] in doubles. */
   joints(): [number, number, number][] {
     return this.neighbours.flatMap((list, a) =>
-      [...list].filter(([b]) => a < b).map(([b, place]) => [a, b, this.conductance.hi[place]!] as [number, number, number]),
+      [...list]
+        .filter(([b]) => a < b)
+        .map(([b, place]) => [a, b, this.conductance.hi[place]!] as [number, number, number]),
     );
   }
 
@@ -86,58 +90,60 @@ export class StarMesh {
    * @param known  V of the points left over, by point
    */
   potentials(known: ReadonlyMap<number, DoubleDouble>): DoubleDoubleArray {
-    const v = new DoubleDoubleArray(Math.max(1, this.points));
+    const v = new DoubleDoubleArray();
+    for (let point = 0; point < this.points; point += 1) v.push(0, 0);
     for (const [point, value] of known) v.set(point, value);
+    const { shares } = this;
     for (let index = this.stars.length - 1; index >= 0; index -= 1) {
-      const { centre, points, weights, rise } = this.stars[index]!;
+      const { centre, start, end, rise } = this.stars[index]!;
       v.set(centre, rise);
-      for (let i = 0; i < points.length; i += 1)
-        v.addProduct(centre, weights.hi[i]!, weights.lo[i]!, v.hi[points[i]!]!, v.lo[points[i]!]!);
+      for (let i = start; i < end; i += 1) {
+        const point = this.around[i]!;
+        v.addProduct(centre, shares.hi[i]!, shares.lo[i]!, v.hi[point]!, v.lo[point]!);
+      }
     }
     return v;
   }
 
   private takeAway(centre: number): void {
-    const list = this.neighbours[centre]!;
-    const points = Int32Array.from(list.keys());
-    const places = Int32Array.from(list.values());
-    const degree = points.length;
-    const { conductance, drive } = this;
+    const { conductance, drive, shares, around } = this;
+    const start = around.length;
+    const places: number[] = [];
     let total = zero;
     let driven = zero;
-    for (let i = 0; i < degree; i += 1) {
-      total = add(total, conductance.at(places[i]!));
-      const f = drive.at(places[i]!);
-      if (f.hi !== 0) driven = add(driven, centre < points[i]! ? f : { hi: -f.hi, lo: -f.lo });
+    for (const [point, place] of this.neighbours[centre]!) {
+      around.push(point);
+      places.push(place);
+      total = add(total, conductance.at(place));
+      const f = drive.hi[place]!;
+      if (f !== 0) driven = add(driven, centre < point ? drive.at(place) : { hi: -f, lo: -drive.lo[place]! });
     }
-    const weights = new DoubleDoubleArray(degree);
-    for (let i = 0; i < degree; i += 1) {
-      const weight = divide(conductance.at(places[i]!), total);
-      weights.push(weight.hi, weight.lo);
+    const end = around.length;
+    for (const place of places) {
+      const share = divide(conductance.at(place), total);
+      shares.push(share.hi, share.lo);
     }
-    const rise = driven.hi === 0 || degree === 0 ? zero : divide(driven, total);
-    this.stars.push({ centre, points, weights, rise });
+    this.stars.push({ centre, start, end, rise: driven.hi === 0 ? zero : divide(driven, total) });
 
-    for (let i = 0; i < degree; i += 1) {
-      const a = points[i]!;
+    for (let i = start; i < end; i += 1) {
+      const a = around[i]!;
+      const placeA = places[i - start]!;
       this.neighbours[a]!.delete(centre);
-      const wHi = weights.hi[i]!;
-      const wLo = weights.lo[i]!;
-      const placeA = places[i]!;
+      const shareHi = shares.hi[i]!;
+      const shareLo = shares.lo[i]!;
       const signA = centre < a ? 1 : -1;
-      const fAHi = signA * drive.hi[placeA]!;
-      const fALo = signA * drive.lo[placeA]!;
-      for (let j = i + 1; j < degree; j += 1) {
-        const b = points[j]!;
-        const placeB = places[j]!;
+      const fHi = signA * drive.hi[placeA]!;
+      const fLo = signA * drive.lo[placeA]!;
+      for (let j = i + 1; j < end; j += 1) {
+        const b = around[j]!;
+        const placeB = places[j - start]!;
         const place = this.placeOf(a, b);
-        conductance.addProduct(place, wHi, wLo, conductance.hi[placeB]!, conductance.lo[placeB]!);
-        const signAB = a < b ? 1 : -1;
-        const signB = signAB * (centre < b ? 1 : -1);
+        conductance.addProduct(place, shareHi, shareLo, conductance.hi[placeB]!, conductance.lo[placeB]!);
+        const sign = a < b ? 1 : -1;
+        const signB = centre < b ? sign : -sign;
         if (drive.hi[placeB] !== 0)
-          drive.addProduct(place, wHi, wLo, signB * drive.hi[placeB]!, signB * drive.lo[placeB]!);
-        if (fAHi !== 0)
-          drive.addProduct(place, weights.hi[j]!, weights.lo[j]!, -signAB * fAHi, -signAB * fALo);
+          drive.addProduct(place, shareHi, shareLo, signB * drive.hi[placeB]!, signB * drive.lo[placeB]!);
+        if (fHi !== 0) drive.addProduct(place, shares.hi[j]!, shares.lo[j]!, -sign * fHi, -sign * fLo);
       }
     }
   }
@@ -153,10 +159,10 @@ export class StarMesh {
   }
 }
 
-/** A point taken away: V_centre = rise + Σ weight·V_point. */
+/** A point taken away: V_centre = rise + Σ share·V_point over its stretch of the neighbours. */
 interface Star {
   readonly centre: number;
-  readonly points: Int32Array;
-  readonly weights: DoubleDoubleArray;
+  readonly start: number;
+  readonly end: number;
   readonly rise: DoubleDouble;
 }

@@ -14,7 +14,9 @@ import {
   type Unit,
 } from '@usual-drag/core';
 
-type Fault = { readonly message: string };
+interface Fault {
+  readonly message: string;
+}
 
 /** A quantity of an element as it is typed and shown. Undefined stands for a value left out. */
 export interface ElementField {
@@ -69,7 +71,10 @@ export function moreFields(element: Element): ElementField[] {
         field(element, 'currentLimit', 'Current limit', 'A'),
       ];
     case 'resistor':
-      return [field(element, 'measuredResistance', 'Measured', 'Ω'), field(element, 'powerRating', 'Power rating', 'W')];
+      return [
+        field(element, 'measuredResistance', 'Measured', 'Ω'),
+        field(element, 'powerRating', 'Power rating', 'W'),
+      ];
     default:
       return [];
   }
@@ -91,14 +96,28 @@ export function nodeField(text: string): Result<string, Fault> {
 }
 
 function field(element: Element, key: Key, label: string, unit: Unit, needed?: 'needed'): ElementField {
-  return make(element, key, label, needed, (text) => parseQuantity(text, unit), (value) => formatQuantity(value, unit, { digits: 6, trim: true }));
+  return make(
+    element,
+    key,
+    label,
+    needed,
+    (text) => parseQuantity(text, unit),
+    (value) => formatQuantity(value, unit, { digits: 6, trim: true }),
+  );
 }
 
 const percentField = (element: Element, key: Key, label: string): ElementField =>
   make(element, key, label, undefined, parsePercent, (value) => formatPercent(value, { digits: 4, trim: true }));
 
 const countField = (element: Element, key: Key, label: string): ElementField =>
-  make(element, key, label, undefined, (text) => (/^\d+$/.test(text.trim()) ? ok(Number(text)) : fail({ message: 'A whole number.' })), String);
+  make(
+    element,
+    key,
+    label,
+    undefined,
+    (text) => (/^\d+$/.test(text.trim()) ? ok(Number(text)) : fail({ message: 'A whole number.' })),
+    String,
+  );
 
 function make(
   element: Element,

@@ -11,7 +11,10 @@ export function PartCard({ element }: { readonly element: Element }) {
   return (
     <section aria-label={`All about ${element.id}`} className="rounded-lg border border-line bg-sheet p-3">
       <h2 className="mb-2 font-bold">
-        {element.id} <span className="font-normal text-soft">from {element.from} to {element.to}</span>
+        {element.id}{' '}
+        <span className="font-normal text-soft">
+          from {element.from} to {element.to}
+        </span>
       </h2>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         {fields.map((field) => (

@@ -43,12 +43,24 @@ export function PartsTable({ selected, onSelect }: Props) {
       <table className="w-full table-fixed border-collapse text-[14px]">
         <thead className="text-[13px] text-soft">
           <tr className="border-b border-line">
-            <th scope="col" className="w-[18%] px-1.5 py-1 text-left font-medium">Part</th>
-            <th scope="col" className="w-[14%] px-1.5 py-1 text-left font-medium">From</th>
-            <th scope="col" className="w-[14%] px-1.5 py-1 text-left font-medium">To</th>
-            <th scope="col" className="w-[23%] px-1.5 py-1 text-right font-medium">Value</th>
-            <th scope="col" className="w-[23%] px-1.5 py-1 text-right font-medium">Inside, tol.</th>
-            <th scope="col" className="w-[8%]"><span className="sr-only">Remove</span></th>
+            <th scope="col" className="w-[18%] px-1.5 py-1 text-left font-medium">
+              Part
+            </th>
+            <th scope="col" className="w-[14%] px-1.5 py-1 text-left font-medium">
+              From
+            </th>
+            <th scope="col" className="w-[14%] px-1.5 py-1 text-left font-medium">
+              To
+            </th>
+            <th scope="col" className="w-[23%] px-1.5 py-1 text-right font-medium">
+              Value
+            </th>
+            <th scope="col" className="w-[23%] px-1.5 py-1 text-right font-medium">
+              Inside, tol.
+            </th>
+            <th scope="col" className="w-[8%]">
+              <span className="sr-only">Remove</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -61,10 +73,17 @@ export function PartsTable({ selected, onSelect }: Props) {
         <MenuButton className="mt-2 inline-flex min-h-9 items-center gap-1.5 rounded-lg border border-line bg-sheet px-3 hover:border-soft">
           <Plus aria-hidden size={16} /> Add a part
         </MenuButton>
-        <MenuItems anchor={{ to: 'bottom start', gap: 4 }} className="z-30 rounded-lg border border-line bg-sheet p-1 shadow-lg focus:outline-none">
+        <MenuItems
+          anchor={{ to: 'bottom start', gap: 4 }}
+          className="z-30 rounded-lg border border-line bg-sheet p-1 shadow-lg focus:outline-none"
+        >
           {kinds.map(({ kind, text }) => (
             <MenuItem key={kind}>
-              <button type="button" className="block min-h-9 w-full rounded-md px-3 text-left data-focus:bg-sunk" onClick={() => add(kind)}>
+              <button
+                type="button"
+                className="block min-h-9 w-full rounded-md px-3 text-left data-focus:bg-sunk"
+                onClick={() => add(kind)}
+              >
                 {text}
               </button>
             </MenuItem>
@@ -75,7 +94,15 @@ export function PartsTable({ selected, onSelect }: Props) {
   );
 }
 
-function PartRow({ element, selected, onSelect }: { readonly element: Element; readonly selected: boolean; readonly onSelect: (id: string) => void }) {
+function PartRow({
+  element,
+  selected,
+  onSelect,
+}: {
+  readonly element: Element;
+  readonly selected: boolean;
+  readonly onSelect: (id: string) => void;
+}) {
   const network = useBench((state) => state.document.network);
   const edit = useBench((state) => state.edit);
   const replace = (next: Element): void => {
@@ -87,9 +114,18 @@ function PartRow({ element, selected, onSelect }: { readonly element: Element; r
   const nodes = nodesOf(network);
   const last = network.elements.length === 1;
   return (
-    <tr className={clsx('border-b border-line/60', selected && 'bg-sunk')} onFocus={() => onSelect(element.id)} onClick={() => onSelect(element.id)}>
+    <tr
+      className={clsx('border-b border-line/60', selected && 'bg-sunk')}
+      onFocus={() => onSelect(element.id)}
+      onClick={() => onSelect(element.id)}
+    >
       <td className="py-0.5 font-bold">
-        <ValueField label={`Name of ${element.id}`} shown={element.id} read={nameField(network, element.id)} onCommit={(id) => replace({ ...element, id })} />
+        <ValueField
+          label={`Name of ${element.id}`}
+          shown={element.id}
+          read={nameField(network, element.id)}
+          onCommit={(id) => replace({ ...element, id })}
+        />
       </td>
       {(['from', 'to'] as const).map((end) => (
         <td key={end} className="py-0.5">
@@ -127,7 +163,14 @@ function PartRow({ element, selected, onSelect }: { readonly element: Element; r
       </td>
       <td className="py-0.5">
         {second && (
-          <ValueField label={`${second.label} of ${element.id}`} shown={second.shown} read={second.read} align="right" placeholder="–" onCommit={(value) => replace(second.put(value))} />
+          <ValueField
+            label={`${second.label} of ${element.id}`}
+            shown={second.shown}
+            read={second.read}
+            align="right"
+            placeholder="–"
+            onCommit={(value) => replace(second.put(value))}
+          />
         )}
       </td>
       <td className="text-center">

@@ -49,7 +49,9 @@ export function MeterCard({ setup, meter, reading, kit, onRemove }: Props) {
   return (
     <section aria-label={`Meter ${meter.id}`} className="flex flex-col gap-2.5">
       <div className="flex items-end gap-2">
-        <span className="figures inline-flex size-9 shrink-0 items-center justify-center rounded-full border-2 border-(--ochre-line) font-bold text-ochre">{meter.id}</span>
+        <span className="figures inline-flex size-9 shrink-0 items-center justify-center rounded-full border-2 border-(--ochre-line) font-bold text-ochre">
+          {meter.id}
+        </span>
         <Choice
           label={`Instrument of ${meter.id}`}
           className="min-w-0 grow"
@@ -63,8 +65,11 @@ export function MeterCard({ setup, meter, reading, kit, onRemove }: Props) {
         </Button>
       </div>
       <p className="text-[14px] text-soft">
-        {meter.quantity === 'dc-voltage' ? 'DC volts, across, the circuit whole' : 'DC current, in series, the circuit opened'} · leads in{' '}
-        <b className="text-ink">{range?.jack ?? (meter.quantity === 'dc-voltage' ? 'V' : 'A')}</b> and <b className="text-ink">COM</b>
+        {meter.quantity === 'dc-voltage'
+          ? 'DC volts, across, the circuit whole'
+          : 'DC current, in series, the circuit opened'}{' '}
+        · leads in <b className="text-ink">{range?.jack ?? (meter.quantity === 'dc-voltage' ? 'V' : 'A')}</b> and{' '}
+        <b className="text-ink">COM</b>
         {range?.fuse !== undefined && <> · fuse {range.fuse} A</>}
       </p>
       {instrument && (
@@ -76,7 +81,11 @@ export function MeterCard({ setup, meter, reading, kit, onRemove }: Props) {
           onChange={(id) => place({ ...meter, range: id })}
         />
       )}
-      {meter.quantity === 'dc-voltage' ? <Across meter={meter} place={place} /> : <InSeries setup={setup} meter={meter} place={place} />}
+      {meter.quantity === 'dc-voltage' ? (
+        <Across meter={meter} place={place} />
+      ) : (
+        <InSeries setup={setup} meter={meter} place={place} />
+      )}
       {reading && <MeterFace meter={meter} reading={reading} />}
     </section>
   );
@@ -88,8 +97,22 @@ function Across({ meter, place }: { readonly meter: VoltmeterPlacement; readonly
   const options = nodes.map((node) => ({ value: node, text: <NodeBadge node={node} nodes={nodes} /> }));
   return (
     <div className="flex items-end gap-2">
-      <Choice label="Red lead (+) on" showLabel className="w-32" value={meter.red} options={options} onChange={(red) => place({ ...meter, red })} />
-      <Choice label="Black lead (−) on" showLabel className="w-32" value={meter.black} options={options} onChange={(black) => place({ ...meter, black })} />
+      <Choice
+        label="Red lead (+) on"
+        showLabel
+        className="w-32"
+        value={meter.red}
+        options={options}
+        onChange={(red) => place({ ...meter, red })}
+      />
+      <Choice
+        label="Black lead (−) on"
+        showLabel
+        className="w-32"
+        value={meter.black}
+        options={options}
+        onChange={(black) => place({ ...meter, black })}
+      />
       <Button onClick={() => place(swapLeads(meter))}>
         <ArrowLeftRight aria-hidden size={16} /> Swap
       </Button>
@@ -107,7 +130,9 @@ function InSeries({ setup, meter, place }: InSeriesProps) {
   const network = useBench((state) => state.document.network);
   const nodes = nodesOf(network);
   const options = nodes.map((node) => ({ value: node, text: <NodeBadge node={node} nodes={nodes} /> }));
-  const taken = new Set(setup.meters.flatMap((other) => (other.quantity === 'dc-current' && other.id !== meter.id ? other.ends : [])));
+  const taken = new Set(
+    setup.meters.flatMap((other) => (other.quantity === 'dc-current' && other.id !== meter.id ? other.ends : [])),
+  );
   const free = (node: string): string | undefined => endsAt(network, node).find((end) => !taken.has(end));
   const move = (node: string): void => {
     const end = free(node);

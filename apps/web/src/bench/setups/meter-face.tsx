@@ -1,4 +1,11 @@
-import { dragSentence, explainReading, formatPercent, formatQuantity, type Meter, type MeterReading } from '@usual-drag/core';
+import {
+  dragSentence,
+  explainReading,
+  formatPercent,
+  formatQuantity,
+  type Meter,
+  type MeterReading,
+} from '@usual-drag/core';
 
 interface Props {
   readonly meter: Meter;
@@ -12,26 +19,42 @@ export function MeterFace({ meter, reading }: Props) {
   return (
     <>
       <div className="rounded-xl border border-line bg-sheet px-4 py-3">
-        <dl className="grid grid-cols-[auto_auto] justify-between gap-x-4">
-          <dt className="text-soft">Indicated</dt>
-          <dt className="text-soft">True</dt>
-          <dd data-testid="indicated" className="figures row-span-2 text-[40px] leading-tight font-bold whitespace-nowrap text-ochre">
-            {formatQuantity(reading.indicated, unit)}
-          </dd>
-          <dd data-testid="true" className="figures text-[26px] leading-tight whitespace-nowrap text-ink">
-            {formatQuantity(reading.true, unit)}
-          </dd>
-          <dd data-testid="error" className="figures text-[17px] font-bold whitespace-nowrap text-ochre">
-            <span className="sr-only">Loading error </span>
-            {formatQuantity(reading.error, unit, { digits: 3, signed: true })} · {formatPercent(reading.relativeError, { signed: true })}
-          </dd>
+        <dl className="flex justify-between gap-4">
+          <div>
+            <dt className="text-soft">Indicated</dt>
+            <dd
+              data-testid="indicated"
+              className="figures text-[40px] leading-tight font-bold whitespace-nowrap text-ochre"
+            >
+              {formatQuantity(reading.indicated, unit)}
+            </dd>
+          </div>
+          <div>
+            <dt className="text-soft">True</dt>
+            <dd data-testid="true" className="figures text-[24px] leading-tight whitespace-nowrap text-ink">
+              {formatQuantity(reading.true, unit)}
+            </dd>
+          </div>
+          <div className="text-right">
+            <dt className="text-soft">Error</dt>
+            <dd data-testid="error" className="figures text-[17px] leading-snug font-bold text-ochre">
+              <span className="whitespace-nowrap">{formatPercent(reading.relativeError, { signed: true })}</span>
+              <br />
+              <span className="whitespace-nowrap">
+                {formatQuantity(reading.error, unit, { digits: 3, signed: true })}
+              </span>
+            </dd>
+          </div>
         </dl>
         <ShareBar reading={reading} />
         <p className="mt-1.5 flex flex-wrap justify-between gap-x-3 text-[14px]">
           <b className="font-bold">{dragSentence(meter, reading)}</b>
           {reading.display !== null && (
             <span className="whitespace-nowrap text-soft">
-              on the display <span className="figures text-ink">{reading.display} {reading.unit}</span>
+              on the display{' '}
+              <span className="figures text-ink">
+                {reading.display} {reading.unit}
+              </span>
             </span>
           )}
         </p>
@@ -39,7 +62,10 @@ export function MeterFace({ meter, reading }: Props) {
       <div className="rounded-lg bg-sunk px-3.5 py-2.5" data-testid="formula">
         {working.formula && (
           <p className="figures text-[15px] leading-relaxed">
-            {working.formula} <span className="whitespace-nowrap">= <b className="text-ochre">{working.result}</b></span>
+            {working.formula}{' '}
+            <span className="whitespace-nowrap">
+              = <b className="text-ochre">{working.result}</b>
+            </span>
           </p>
         )}
         <p className="text-[14px] text-soft">{working.sentence}</p>
@@ -58,7 +84,10 @@ function ShareBar({ reading }: { readonly reading: MeterReading }) {
       <div className="bg-(--ochre-line)" style={{ width: `${(Math.min(share, 1) / full) * 100}%` }} />
       <div
         className="grow"
-        style={{ background: 'repeating-linear-gradient(45deg, transparent 0 4px, color-mix(in srgb, var(--ochre-line) 45%, transparent) 4px 5.5px)' }}
+        style={{
+          background:
+            'repeating-linear-gradient(45deg, transparent 0 4px, color-mix(in srgb, var(--ochre-line) 45%, transparent) 4px 5.5px)',
+        }}
       />
     </div>
   );

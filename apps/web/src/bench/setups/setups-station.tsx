@@ -47,7 +47,8 @@ export function SetupsStation({ setup, shown, values, kit, chosen, onChooseSetup
   const addMeter = (to: Setup, quantity: MeterQuantity): void => {
     const instrument = kit.find((candidate) => newMeter(job.network, to, candidate, quantity) !== null);
     const meter = instrument && newMeter(job.network, to, instrument, quantity);
-    if (!instrument || !meter) return void toast.error('There is no free end left to lift, or no instrument in the kit.');
+    if (!instrument || !meter)
+      return void toast.error('There is no free end left to lift, or no instrument in the kit.');
     edit((current) => putMeter(keepInstrument(current, instrument), to, meter));
     onChooseMeter(meter.id);
   };
@@ -96,7 +97,10 @@ export function SetupsStation({ setup, shown, values, kit, chosen, onChooseSetup
             key={meter.id}
             onFocus={() => onChooseMeter(meter.id)}
             onPointerDown={() => onChooseMeter(meter.id)}
-            className={clsx('border-l-4 pl-3', meter.id === chosen && shown.meters.length > 1 ? 'border-(--ochre-line)' : 'border-transparent')}
+            className={clsx(
+              'border-l-4 pl-3',
+              meter.id === chosen && shown.meters.length > 1 ? 'border-(--ochre-line)' : 'border-transparent',
+            )}
           >
             <MeterCard
               setup={setup}
@@ -104,7 +108,12 @@ export function SetupsStation({ setup, shown, values, kit, chosen, onChooseSetup
               reading={solved?.meters[meter.id] ?? null}
               kit={kit}
               onRemove={() =>
-                edit((current) => putSetup(current, setup.id, { ...setup, meters: setup.meters.filter((other) => other.id !== meter.id) }))
+                edit((current) =>
+                  putSetup(current, setup.id, {
+                    ...setup,
+                    meters: setup.meters.filter((other) => other.id !== meter.id),
+                  }),
+                )
               }
             />
           </div>

@@ -1,0 +1,63 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const root = join(__dirname, '../../..');
+const folder = mkdtempSync(join(tmpdir(), 'usual-drag-cli-'));
+const [first, second] = readFileSync(join(root, 'packages/core/vectors/bridge.jsonl'), 'utf8')
+  .split('\n')
+  .map((line) => (line ? (JSON.parse(line) as { job: object; result: { true: { nodes: object } } }) : null));
+
+const write = (name: string, text: string): string => {
+  const file = join(folder, name);
+  writeFileSync(file, text);
+  return file;
+};
+const good = write('good.job.json', JSON.stringify(first!.job));
+const other = write('other.job.json', JSON.stringify(second!.job, null, 2));
+const bad = write('bad.job.json', '{"format":"usual-drag/job","version":1,"network":{"elements":[]}}');
+
+interface Printed {
+  format?: string;
+  error?: { code: string; message: string; where: string[] };
+  true: { nodes: object };
+}
+
+function cli(args: readonly string[], input = '') {
+  const { status, stdout, stderr } = spawnSync('npm', ['run', '-s', 'cli', '--', ...args], { cwd: root, encoding: 'utf8', input });
+  return { status, stderr, lines: stdout.split('\n').slice(0, -1), results: stdout.trim() ? stdout.trim().split('\n').map((l) => JSON.parse(l) as Printed) : [] };
+}
+
+test('prints one compact result a line in the order given, and ends with 0', () => {
+  const { status, lines, results } = cli(['solve', good, other]);
+  expect(status).toBe(0);
+  expect(lines).toHaveLength(2);
+  expect(results.map((r) => Object.keys(r.true.nodes))).toEqual(
+    [first, second].map((vector) => Object.keys(vector!.result.true.nodes)),
+  );
+  expect(lines[0]).not.toMatch(/[\n\t]| "/);
+});
+
+test('an error stands in its place, and the status is 2', () => {
+  const { status, results } = cli(['solve', bad, good, join(folder, 'missing.json')]);
+  expect(status).toBe(2);
+  expect(results.map((r) => r.error?.code ?? r.format)).toEqual([
+    'invalid-value',
+    'usual-drag/result',
+    'invalid-file',
+  ]);
+  expect(Object.keys(results[0]!.error!)).toEqual(['code', 'message', 'where']);
+});
+
+test('- reads one file from standard input', () => {
+  const { status, results } = cli(['solve', '-'], readFileSync(good, 'utf8'));
+  expect(status).toBe(0);
+  expect(results).toHaveLength(1);
+});
+
+test('a command that is not there says how it is used', () => {
+  const { status, stderr } = cli(['paint']);
+  expect(status).toBe(1);
+  expect(stderr).toMatch(/solve FILE/);
+});

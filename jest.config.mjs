@@ -1,0 +1,22 @@
+export default {
+  testMatch: ['<rootDir>/{packages,apps}/**/*.test.ts'],
+  testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      {
+        jsc: {
+          parser: { syntax: 'typescript', decorators: true },
+          transform: { legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false },
+          target: 'es2023',
+        },
+      },
+    ],
+  },
+  moduleNameMapper: {
+    '^@usual-drag/core$': '<rootDir>/packages/core/src/index.ts',
+    '^@usual-drag/contract$': '<rootDir>/packages/contract/src/index.ts',
+    '^@usual-drag/contract/dto$': '<rootDir>/packages/contract/src/dto/index.ts',
+  },
+  testTimeout: 30_000,
+};

@@ -1,0 +1,79 @@
+import fc from 'fast-check';
+import type { Element, Network } from '../network/index.ts';
+
+/** Resistances from 1 mΩ to 1 GΩ, spread evenly over the decades, with preferred values among them. */
+export const resistance = fc.oneof(
+  fc.double({ min: -3, max: 9, noNaN: true }).map((decade) => 10 ** decade),
+  fc.constantFrom(1, 10, 47, 100, 350, 1000, 4700, 10_000, 1e6),
+);
+
+const volts = fc.double({ min: -60, max: 60, noNaN: true }).map((v) => Math.round(v * 1000) / 1000);
+
+/** Elements of every kind between a handful of nodes, islands, shorted parts and contradictions included. */
+export const anyNetwork: fc.Arbitrary<Network> = networkOf(
+  fc.oneof(
+    { weight: 8, arbitrary: resistance.map((value) => ({ kind: 'resistor', resistance: value }) as const) },
+    {
+      weight: 3,
+      arbitrary: fc
+        .record({
+          emf: volts,
+          internalResistance: fc.oneof(fc.constant(0), resistance),
+          cellsInSeries: fc.integer({ min: 1, max: 6 }),
+          cellsInParallel: fc.integer({ min: 1, max: 3 }),
+        })
+        .map((source) => ({ kind: 'source', ...source }) as const),
+    },
+    {
+      weight: 1,
+      arbitrary: fc.constantFrom(0.001, -0.02, 0.5).map((current) => ({ kind: 'current-source', current }) as const),
+    },
+    {
+      weight: 1,
+      arbitrary: fc.constant({ kind: 'load', ratedVoltage: 12, ratedCurrent: 0.35 } as const),
+    },
+    { weight: 2, arbitrary: fc.boolean().map((closed) => ({ kind: 'switch', closed }) as const) },
+    { weight: 2, arbitrary: fc.constant({ kind: 'link' } as const) },
+  ),
+);
+
+/** Real sources and resistors only, all in one piece: always solvable. */
+export const soundNetwork: fc.Arbitrary<Network> = fc
+  .tuple(
+    networkOf(
+      fc.oneof(
+        { weight: 4, arbitrary: resistance.map((value) => ({ kind: 'resistor', resistance: value }) as const) },
+        {
+          weight: 1,
+          arbitrary: fc
+            .record({ emf: volts, internalResistance: resistance })
+            .map((source) => ({ kind: 'source', ...source }) as const),
+        },
+      ),
+    ),
+    resistance,
+  )
+  .map(([network, r]) => {
+    const nodes = [...new Set(network.elements.flatMap((e) => [e.from, e.to]))];
+    const ties = nodes.slice(1).map(
+      (node, index): Element => ({
+        id: `T${index}`,
+        kind: 'resistor',
+        from: nodes[index]!,
+        to: node,
+        resistance: r * (index + 1),
+      }),
+    );
+    return { elements: [...network.elements, ...ties] };
+  });
+
+function networkOf(part: fc.Arbitrary<Record<string, unknown> & { readonly kind: Element['kind'] }>): fc.Arbitrary<Network> {
+  return fc.integer({ min: 2, max: 6 }).chain((count) => {
+    const node = fc.integer({ min: 0, max: count - 1 }).map((n) => 'ABCDEF0'[n]!);
+    return fc
+      .array(fc.tuple(part, node, node), { minLength: 2, maxLength: 11 })
+      .map((parts) => ({
+        elements: parts.map(([of, from, to], index) => ({ id: `X${index}`, from, to, ...of }) as unknown as Element),
+      }));
+  });
+}

@@ -1,0 +1,62 @@
+// Steps that demo, start and test share. Only Node's own modules: they run before anything is installed.
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)));
+
+/** Runs a command quietly; shows what it said and ends the script where it fails. */
+export function run(what, command, args, options = {}) {
+  process.stdout.write(`${what} …\n`);
+  const { status, stdout, stderr, error } = spawnSync(command, args, {
+    cwd: root,
+    encoding: 'utf8',
+    maxBuffer: 1 << 28,
+    ...options,
+  });
+  if (status === 0) return;
+  process.stderr.write(`${stdout ?? ''}${stderr ?? ''}${error ? `${error.message}\n` : ''}${what}: failed.\n`);
+  process.exit(1);
+}
+
+/** Installs the packages where they are missing or not those of the lock file. */
+export function install() {
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
+  const stamp = join(root, 'node_modules', '.installed');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  run('Installing the packages (a few minutes the first time)', 'npm', ['ci']);
+  writeFileSync(stamp, lock);
+}
+
+/** Builds the web application and the server where a source is newer than what was built. */
+export function build() {
+  const sources = ['packages', 'apps', 'docs/schema', 'package-lock.json'].map((path) => newest(join(root, path)));
+  const built = ['apps/web/dist/index.html', 'apps/server/dist/main.js'].map((path) => newest(join(root, path)));
+  if (Math.min(...built) > Math.max(...sources)) return;
+  run('Building', 'npm', ['run', '-s', 'build']);
+}
+
+/** Time of the last change below a path, 0 where there is nothing. */
+function newest(path) {
+  if (!existsSync(path)) return 0;
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  const inside = readdirSync(path).filter((name) => name !== 'node_modules' && name !== 'dist');
+  return Math.max(0, ...inside.map((name) => newest(join(path, name))));
+}
+
+/** Starts the built server and hands signals on to it; this process ends when it does. */
+export function serve(env) {
+  mkdirSync(join(root, 'data'), { recursive: true });
+  const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  });
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+  server.on('exit', (code, signal) => process.exit(code ?? (signal === 'SIGINT' || signal === 'SIGTERM' ? 0 : 1)));
+}
