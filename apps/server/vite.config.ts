@@ -15,5 +15,12 @@ export default defineConfig({
       '@fastify/static',
     ],
   },
-  build: { ssr: 'src/main.ts', outDir: 'dist', target: 'node20', emptyOutDir: true, minify: false, chunkSizeWarningLimit: 8000 },
+  build: {
+    ssr: 'src/main.ts',
+    outDir: 'dist',
+    target: 'node20',
+    emptyOutDir: true,
+    minify: false,
+    chunkSizeWarningLimit: 8000,
+  },
 });

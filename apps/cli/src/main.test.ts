@@ -25,8 +25,22 @@ interface Printed {
 }
 
 function cli(args: readonly string[], input = '') {
-  const { status, stdout, stderr } = spawnSync('npm', ['run', '-s', 'cli', '--', ...args], { cwd: root, encoding: 'utf8', input });
-  return { status, stderr, lines: stdout.split('\n').slice(0, -1), results: stdout.trim() ? stdout.trim().split('\n').map((l) => JSON.parse(l) as Printed) : [] };
+  const { status, stdout, stderr } = spawnSync('npm', ['run', '-s', 'cli', '--', ...args], {
+    cwd: root,
+    encoding: 'utf8',
+    input,
+  });
+  return {
+    status,
+    stderr,
+    lines: stdout.split('\n').slice(0, -1),
+    results: stdout.trim()
+      ? stdout
+          .trim()
+          .split('\n')
+          .map((l) => JSON.parse(l) as Printed)
+      : [],
+  };
 }
 
 test('prints one compact result a line in the order given, and ends with 0', () => {
@@ -42,11 +56,7 @@ test('prints one compact result a line in the order given, and ends with 0', () 
 test('an error stands in its place, and the status is 2', () => {
   const { status, results } = cli(['solve', bad, good, join(folder, 'missing.json')]);
   expect(status).toBe(2);
-  expect(results.map((r) => r.error?.code ?? r.format)).toEqual([
-    'invalid-value',
-    'usual-drag/result',
-    'invalid-file',
-  ]);
+  expect(results.map((r) => r.error?.code ?? r.format)).toEqual(['invalid-value', 'usual-drag/result', 'invalid-file']);
   expect(Object.keys(results[0]!.error!)).toEqual(['code', 'message', 'where']);
 });
 

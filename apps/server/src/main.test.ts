@@ -33,7 +33,9 @@ test('a kill in the middle of saving loses nothing that was answered', async () 
     const saving = (async () => {
       for (;;) {
         const document: Job = { ...made.document, title: `Edit ${answered.revision}` };
-        const saved = await server.ask('PUT', `/jobs/${made.id}`, { revision: answered.revision, document }).catch(() => null);
+        const saved = await server
+          .ask('PUT', `/jobs/${made.id}`, { revision: answered.revision, document })
+          .catch(() => null);
         if (saved?.status !== 200) return;
         answered = saved.json;
       }
@@ -81,7 +83,11 @@ test('float-level divider: the old meter reads two fifths low', () => {
 });
 
 test('beacon and sounder: the currents as read do not add up, the true ones do', () => {
-  const [trunk, lamp, sounder] = ['trunk', 'beacon', 'sounder'].map((setup) => meterOf(beacon, setup, 'A1')) as [never, never, never] as unknown as {
+  const [trunk, lamp, sounder] = ['trunk', 'beacon', 'sounder'].map((setup) => meterOf(beacon, setup, 'A1')) as [
+    never,
+    never,
+    never,
+  ] as unknown as {
     indicated: number;
     true: number;
     state: string;
@@ -100,7 +106,8 @@ test('strain bridge: millivolts that the old meter drags, and the bench one does
 });
 
 test('level loop: the ammeter changes nothing until compliance runs out', () => {
-  for (const setup of ['digital', 'old']) expect(meterOf(loop, setup, 'A1')).toMatchObject({ error: 0, indicated: 0.0128 });
+  for (const setup of ['digital', 'old'])
+    expect(meterOf(loop, setup, 'A1')).toMatchObject({ error: 0, indicated: 0.0128 });
   const drive = (setup: string): number => {
     const solved = solveJob(loop);
     return solved.ok ? solved.value.setups[setup]!.elements.J1!.voltage! : 0;
@@ -110,7 +117,8 @@ test('level loop: the ammeter changes nothing until compliance runs out', () => 
 });
 
 test('resistor by voltmeter and ammeter: one way reads low, the other high', () => {
-  const apparent = (setup: string): number => meterOf(resistor, setup, 'V1').indicated! / meterOf(resistor, setup, 'A1').indicated!;
+  const apparent = (setup: string): number =>
+    meterOf(resistor, setup, 'V1').indicated! / meterOf(resistor, setup, 'A1').indicated!;
   expect(apparent('across-part')).toBeCloseTo(1 / (1 / 680 + 1 / 20_000), 9);
   expect(apparent('across-both')).toBeCloseTo(690, 9);
 });

@@ -15,7 +15,9 @@ const job = (elements: unknown, more: object = {}): unknown => ({
 });
 
 test('the published schema is the one that the classes make', () => {
-  const published = JSON.parse(readFileSync(join(__dirname, '../../../docs/schema/job.schema.json'), 'utf8')) as unknown;
+  const published = JSON.parse(
+    readFileSync(join(__dirname, '../../../docs/schema/job.schema.json'), 'utf8'),
+  ) as unknown;
   expect(published).toEqual(jobSchema());
 });
 
@@ -26,10 +28,29 @@ test('a job of every kind of element and meter reads in as it was written', () =
       reference: '0',
       values: 'measured',
       elements: [
-        { id: 'E1', kind: 'source', from: 'A', to: '0', emf: -24, internalResistance: 0, cellsInSeries: 2, cellsInParallel: 3, currentLimit: 0.5 },
+        {
+          id: 'E1',
+          kind: 'source',
+          from: 'A',
+          to: '0',
+          emf: -24,
+          internalResistance: 0,
+          cellsInSeries: 2,
+          cellsInParallel: 3,
+          currentLimit: 0.5,
+        },
         { ...resistor, tolerance: 0.01, powerRating: 0.25, measuredResistance: 101, label: 'top' },
         { id: 'J1', kind: 'current-source', from: 'A', to: '0', current: -0.0128, compliance: 22 },
-        { id: 'L1', kind: 'load', from: 'A', to: '0', ratedVoltage: 12, ratedCurrent: 0.35, polarised: false, label: 'lamp' },
+        {
+          id: 'L1',
+          kind: 'load',
+          from: 'A',
+          to: '0',
+          ratedVoltage: 12,
+          ratedCurrent: 0.35,
+          polarised: false,
+          label: 'lamp',
+        },
         { id: 'S1', kind: 'switch', from: 'A', to: 'A', closed: true },
         { id: 'W-1_b', kind: 'link', from: 'A', to: 'B' },
       ],
@@ -40,8 +61,25 @@ test('a job of every kind of element and meter reads in as it was written', () =
         name: 'x',
         display: 'analogue',
         functions: [
-          { quantity: 'dc-voltage', ranges: [{ id: '10 V', fullScale: 10, resistance: 2e5, accuracyOfRange: 0.02, divisions: 50 }] },
-          { quantity: 'dc-current', ranges: [{ id: '1 A', fullScale: 1, resistance: 0, jack: 'mA', fuse: 0.5, resolution: 0.01, accuracyOfReading: 0.005, accuracyCounts: 2 }] },
+          {
+            quantity: 'dc-voltage',
+            ranges: [{ id: '10 V', fullScale: 10, resistance: 2e5, accuracyOfRange: 0.02, divisions: 50 }],
+          },
+          {
+            quantity: 'dc-current',
+            ranges: [
+              {
+                id: '1 A',
+                fullScale: 1,
+                resistance: 0,
+                jack: 'mA',
+                fuse: 0.5,
+                resolution: 0.01,
+                accuracyOfReading: 0.005,
+                accuracyCounts: 2,
+              },
+            ],
+          },
         ],
       },
     ],
@@ -50,7 +88,15 @@ test('a job of every kind of element and meter reads in as it was written', () =
         id: 'S-1',
         meters: [
           { id: 'V1', instrument: 'any text, 20 kΩ/V', quantity: 'dc-voltage', range: '10 V', red: 'A', black: '0' },
-          { id: 'A1', instrument: 'any text, 20 kΩ/V', quantity: 'dc-current', range: '1 A', node: 'A', ends: ['R1.from'], reversed: true },
+          {
+            id: 'A1',
+            instrument: 'any text, 20 kΩ/V',
+            quantity: 'dc-current',
+            range: '1 A',
+            node: 'A',
+            ends: ['R1.from'],
+            reversed: true,
+          },
         ],
       },
     ],
@@ -69,28 +115,53 @@ test.each([
   ['another format', { ...(job([resistor]) as object), format: 'x' }, 'invalid-file format'],
   ['a version to come', { ...(job([resistor]) as object), version: 2 }, 'invalid-file version'],
   ['an unknown key at the top', job([resistor], { colour: 1 }), 'invalid-file colour'],
-  ['an unknown key of an element', job([{ ...resistor, resistence: 5 }]), 'invalid-file network.elements[0].resistence'],
+  [
+    'an unknown key of an element',
+    job([{ ...resistor, resistence: 5 }]),
+    'invalid-file network.elements[0].resistence',
+  ],
   ['a key of another kind', job([{ ...resistor, emf: 5 }]), 'invalid-file network.elements[0].emf'],
-  ['a missing key', job([{ id: 'R1', kind: 'resistor', from: 'A', to: '0' }]), 'invalid-file network.elements[0].resistance'],
+  [
+    'a missing key',
+    job([{ id: 'R1', kind: 'resistor', from: 'A', to: '0' }]),
+    'invalid-file network.elements[0].resistance',
+  ],
   ['an unknown kind', job([{ ...resistor, kind: 'capacitor' }]), 'invalid-file network.elements[0].kind'],
   ['text for a number', job([{ ...resistor, resistance: '100' }]), 'invalid-file network.elements[0].resistance'],
-  ['null for what may be left out', job([{ ...resistor, tolerance: null }]), 'invalid-file network.elements[0].tolerance'],
+  [
+    'null for what may be left out',
+    job([{ ...resistor, tolerance: null }]),
+    'invalid-file network.elements[0].tolerance',
+  ],
   ['null for an element', job([null]), 'invalid-file network.elements[0]'],
   ['a list for an element', job([[]]), 'invalid-file network.elements[0]'],
   ['no list of elements', job({ length: 1 }), 'invalid-file network.elements'],
   ['no elements', job([]), 'invalid-value network.elements'],
   ['a negative resistance', job([{ ...resistor, resistance: -1 }]), 'invalid-value R1'],
   ['zero ohms', job([{ ...resistor, resistance: 0 }]), 'invalid-value R1'],
-  ['half a cell', job([{ id: 'E1', kind: 'source', from: 'A', to: '0', emf: 1, cellsInSeries: 1.5 }]), 'invalid-value E1'],
+  [
+    'half a cell',
+    job([{ id: 'E1', kind: 'source', from: 'A', to: '0', emf: 1, cellsInSeries: 1.5 }]),
+    'invalid-value E1',
+  ],
   ['a name with a space', job([{ ...resistor, id: 'R 1' }]), 'invalid-value R 1'],
   ['a name twice', job([resistor, resistor]), 'duplicate-id R1'],
-  ['a reference that is not there', { ...(job([resistor]) as object), network: { elements: [resistor], reference: 'Q' } }, 'unknown-node Q'],
+  [
+    'a reference that is not there',
+    { ...(job([resistor]) as object), network: { elements: [resistor], reference: 'Q' } },
+    'unknown-node Q',
+  ],
 ])('refuses %s', (_, value, wanted) => {
   expect(refusal(value)).toBe(wanted);
 });
 
 test('a fault of the shape comes before one of a value, and all are told', () => {
-  const checked = checkJob(job([{ ...resistor, resistance: -1 }, { ...resistor, id: 'R2', extra: 1 }]));
+  const checked = checkJob(
+    job([
+      { ...resistor, resistance: -1 },
+      { ...resistor, id: 'R2', extra: 1 },
+    ]),
+  );
   expect(!checked.ok && checked.fault.map((f) => f.path)).toEqual([
     'network.elements[1].extra',
     'network.elements[0].resistance',
@@ -118,7 +189,10 @@ test('a draft may have a lead on a node that an edit took away, but no name twic
 });
 
 test('requests are described with the job that they carry', () => {
-  const { SaveJobDto: save } = requestSchemas() as Record<string, { properties: Record<string, unknown>; required: string[] }>;
+  const { SaveJobDto: save } = requestSchemas() as Record<
+    string,
+    { properties: Record<string, unknown>; required: string[] }
+  >;
   expect(save!.properties.document).toEqual({ $ref: '#/components/schemas/JobDto' });
   expect(save!.required).toEqual(expect.arrayContaining(['revision', 'document']));
 });

@@ -38,8 +38,8 @@ export function checkDraft(value: unknown): Result<Job, readonly FileFault[]> {
 
 function checkShape(value: unknown): Result<Job, readonly FileFault[]> {
   if (matches(value)) return ok(value);
-  const faults = (matches.errors ?? []).map((error) => fileFault(value, error));
-  return fail([...faults].sort((a, b) => Number(a.code === 'invalid-value') - Number(b.code === 'invalid-value')));
+  const errors = [...(matches.errors ?? [])].sort((a, b) => precedence(a) - precedence(b));
+  return fail(errors.map((error) => fileFault(value, error)));
 }
 
 const matches = new Ajv2020({ allErrors: true, discriminator: true, strictSchema: false }).compile<Job>(schema);
@@ -52,6 +52,14 @@ function parseJson(text: string): Result<unknown, readonly FileFault[]> {
     return fail([{ code: 'invalid-file', message, where: [], path: '' }]);
   }
 }
+
+/** A slip in a key's name comes before the key that is missing for it, and a wrong shape before a wrong value. */
+function precedence({ keyword }: ErrorObject): number {
+  if (keyword === 'additionalProperties') return 0;
+  return shapeKeywords.has(keyword) ? 1 : 2;
+}
+
+const shapeKeywords = new Set(['required', 'discriminator', 'type', 'const', 'enum']);
 
 function fileFault(value: unknown, error: ErrorObject): FileFault {
   const path = dotted(error.instancePath);

@@ -17,7 +17,8 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop('SIGTERM'));
 
-const create = async (title: string): Promise<OpenJob> => (await server.ask('POST', '/jobs', { document: newJob(title) })).json;
+const create = async (title: string): Promise<OpenJob> =>
+  (await server.ask('POST', '/jobs', { document: newJob(title) })).json;
 const titles = async (): Promise<string[]> =>
   ((await server.ask('GET', '/jobs')).json as { title: string }[]).map(({ title }) => title);
 
@@ -79,7 +80,10 @@ test('a deleted job is gone from everything until it is restored', async () => {
     ['GET', '/export', undefined],
   ] as const)
     expect((await server.ask(method, `/jobs/${made.id}${path}`, body)).status).toBe(404);
-  expect((await server.ask('POST', `/jobs/${made.id}/restore`)).json).toMatchObject({ id: made.id, document: made.document });
+  expect((await server.ask('POST', `/jobs/${made.id}/restore`)).json).toMatchObject({
+    id: made.id,
+    document: made.document,
+  });
   expect(await titles()).toContain('Bin');
 });
 
@@ -93,7 +97,11 @@ test('what is exported imports as the same job', async () => {
 });
 
 test('an import must be sound as a whole; every fault has its path', async () => {
-  const broken = { ...newJob('x'), colour: 1, network: { elements: [{ id: 'R1', kind: 'resistor', from: 'A', to: '0', resistance: -1 }, null] } };
+  const broken = {
+    ...newJob('x'),
+    colour: 1,
+    network: { elements: [{ id: 'R1', kind: 'resistor', from: 'A', to: '0', resistance: -1 }, null] },
+  };
   const refused = await server.ask('POST', '/jobs/import', broken);
   expect(refused.status).toBe(400);
   expect((refused.json as Refusal).error.faults!.map(({ path }) => path)).toEqual([
@@ -143,17 +151,24 @@ test('an id that tries to be SQL finds nothing and breaks nothing', async () => 
 });
 
 test('the kit is served: five instruments, each range with a resistance', async () => {
-  const kit = (await server.ask('GET', '/instruments')).json as { id: string; functions: { ranges: { resistance: number }[] }[] }[];
+  const kit = (await server.ask('GET', '/instruments')).json as {
+    id: string;
+    functions: { ranges: { resistance: number }[] }[];
+  }[];
   expect(kit.map(({ id }) => id)).toEqual(['analogue-20k', 'digital-2000', 'analogue-2k', 'bench-digital', 'panel-5a']);
   const bench = kit[3]!.functions[0]!.ranges.map(({ resistance }) => resistance);
   expect(bench.filter((r) => r > 1e10)).toHaveLength(2);
   expect(bench.filter((r) => r === 1e7)).toHaveLength(3);
-  const [panel] = kit[4]!.functions[0]!.ranges as { resistance: number; fullScale: number }[] & { resistance: number }[];
+  const [panel] = kit[4]!.functions[0]!.ranges as { resistance: number; fullScale: number }[] &
+    { resistance: number }[];
   expect(panel!.resistance * (panel as unknown as { fullScale: number }).fullScale).toBeCloseTo(0.075, 12);
 });
 
 test('the interface is described, and every request has its schema', async () => {
-  const { paths, components } = (await server.ask('GET', '/docs-json')).json as { paths: object; components: { schemas: object } };
+  const { paths, components } = (await server.ask('GET', '/docs-json')).json as {
+    paths: object;
+    components: { schemas: object };
+  };
   expect(Object.keys(paths)).toEqual(
     expect.arrayContaining(['/api/health', '/api/jobs', '/api/jobs/{id}', '/api/jobs/import', '/api/instruments']),
   );

@@ -14,7 +14,7 @@ export interface RunningServer {
   stop(signal: 'SIGTERM' | 'SIGKILL'): Promise<number | null>;
 }
 
-export interface Answer {
+interface Answer {
   readonly status: number;
   readonly headers: Headers;
   readonly text: string;

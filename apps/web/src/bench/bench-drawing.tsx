@@ -19,7 +19,7 @@ import { Sheet, shrinkage, useSize, type Size } from '../drawing/sheet.tsx';
 import { meterLines } from './meter-words.ts';
 
 /** What a set-up adds to the drawing, and what can be done with it there. */
-export interface DrawnSetup {
+interface DrawnSetup {
   readonly setup: Setup;
   readonly values: SetupValues | null;
   /** The meter whose leads can be moved. */

@@ -59,8 +59,8 @@ function Bench() {
   const [part, setPart] = useState<string | null>(null);
   const [chosenMeter, setChosenMeter] = useState<string | null>(null);
   const [held, setHeld] = useState<Meter | null>(null);
-  useHotkeys('mod+z', undo, { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', redo, { preventDefault: true });
+  useHotkeys('mod+z', undo, everywhereButInTyping);
+  useHotkeys('mod+shift+z, mod+y', redo, everywhereButInTyping);
 
   const setups = job.setups ?? [];
   const setup = setups.find(({ id }) => id === setupId) ?? setups[0];
@@ -152,6 +152,13 @@ function Bench() {
     </div>
   );
 }
+
+/** Inside a field that is being typed in, undo is the field's own. */
+const everywhereButInTyping = {
+  preventDefault: true,
+  enableOnFormTags: true,
+  ignoreEventWhen: ({ target }: KeyboardEvent) => (target as HTMLElement).dataset.typing === 'true',
+};
 
 const noInstruments: readonly never[] = [];
 

@@ -109,6 +109,9 @@ export function PartView({ part, selected, metered, onSelect }: PartProps) {
         fillOpacity={selected ? 0.22 : 0}
         className="group-focus-visible:stroke-(--ochre-line) group-focus-visible:[stroke-width:3]"
       />
+      {onSelect && (
+        <rect x={x - 20} y={ySymbol - 34} width={label.x - x + label.width + 20} height={68} fill="transparent" />
+      )}
       <path d={wire} stroke="var(--ink)" strokeWidth={2} fill="none" />
       <g transform={`translate(${x} ${ySymbol})`}>
         <Symbol element={element} inverted={inverted} />

@@ -3,7 +3,7 @@ import { Check, ChevronDown } from 'lucide-react';
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
 
-export interface Option<T extends string> {
+interface Option<T extends string> {
   readonly value: T;
   readonly text: ReactNode;
 }

@@ -47,6 +47,7 @@ export function ValueField<T>(props: Props<T>) {
         autoComplete="off"
         spellCheck={false}
         aria-invalid={fault !== null}
+        data-typing={typed !== null}
         aria-describedby={fault ? `${id}-fault` : undefined}
         className={clsx(
           'figures min-h-8 w-full rounded-md border bg-transparent px-1.5 py-0.5',

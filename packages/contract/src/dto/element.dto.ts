@@ -2,7 +2,7 @@ import { elementLimits, type ElementKind } from '@usual-drag/core';
 import { IsBoolean, IsIn } from 'class-validator';
 import { Absent, Name, OptionalQuantity, Quantity, Text } from './decorators.ts';
 
-export const elementKinds = [
+const elementKinds = [
   'source',
   'resistor',
   'current-source',

@@ -35,12 +35,12 @@ class RangeDto {
   fuse?: number;
 }
 
-export class VoltageRangeDto extends RangeDto {
+class VoltageRangeDto extends RangeDto {
   @Quantity('positive')
   resistance!: number;
 }
 
-export class CurrentRangeDto extends RangeDto {
+class CurrentRangeDto extends RangeDto {
   @Quantity('not-negative')
   resistance!: number;
 }
@@ -50,14 +50,14 @@ export class FunctionDto {
   quantity!: MeterQuantity;
 }
 
-export class VoltageFunctionDto extends FunctionDto {
+class VoltageFunctionDto extends FunctionDto {
   @IsArray({ message: 'must be a list' })
   @ValidateNested({ each: true })
   @Type(() => VoltageRangeDto)
   ranges!: VoltageRangeDto[];
 }
 
-export class CurrentFunctionDto extends FunctionDto {
+class CurrentFunctionDto extends FunctionDto {
   @IsArray({ message: 'must be a list' })
   @ValidateNested({ each: true })
   @Type(() => CurrentRangeDto)

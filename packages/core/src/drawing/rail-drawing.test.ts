@@ -108,7 +108,9 @@ test('evenly spaced, the schematic stays where it is and the ghost shows the dra
 
 test('an ammeter stands between its rail and the tie of the lifted ends, which leave the rail', () => {
   const drawing = draw(divider, {
-    meters: [{ id: 'A1', instrument: 'm', quantity: 'dc-current', range: '1 mA', node: 'B', ends: ['R2.from', 'R3.from'] }],
+    meters: [
+      { id: 'A1', instrument: 'm', quantity: 'dc-current', range: '1 mA', node: 'B', ends: ['R2.from', 'R3.from'] },
+    ],
   });
   const [mark] = drawing.ammeters;
   expect(mark!.yRail).toBe(rail(drawing, 'B').y);
@@ -121,7 +123,9 @@ test('an ammeter stands between its rail and the tie of the lifted ends, which l
 });
 
 test('a part with both ends on one node hangs from it as a loop', () => {
-  const drawing = draw({ elements: [...divider.elements, { id: 'R9', kind: 'resistor', from: 'B', to: 'B', resistance: 1 }] });
+  const drawing = draw({
+    elements: [...divider.elements, { id: 'R9', kind: 'resistor', from: 'B', to: 'B', resistance: 1 }],
+  });
   const loop = part(drawing, 'R9');
   expect(loop.looped).toBe(true);
   expect(loop.yBottom).toBeGreaterThan(loop.yTop);
@@ -133,7 +137,8 @@ test('a network that cannot be solved is drawn all the same, evenly', () => {
   expect(drawing.parts).toHaveLength(6);
 });
 
-const overlap = (a: readonly [number, number], b: readonly [number, number]): boolean => a[0] < b[1] - 0.01 && b[0] < a[1] - 0.01;
+const overlap = (a: readonly [number, number], b: readonly [number, number]): boolean =>
+  a[0] < b[1] - 0.01 && b[0] < a[1] - 0.01;
 
 test('no two parts lie on each other, every end is on its rail, and each has room for its symbol', () => {
   fc.assert(
@@ -149,13 +154,15 @@ test('no two parts lie on each other, every end is on its rail, and each has roo
         expect(upper.x1).toBeLessThan(p.x);
         expect(upper.x2).toBeGreaterThan(p.x);
         for (const other of drawing.parts)
-          if (other !== p && Math.abs(other.x - p.x) < 90) expect(overlap([p.yTop, p.yBottom], [other.yTop, other.yBottom]) && other.x === p.x).toBe(false);
+          if (other !== p && Math.abs(other.x - p.x) < 90)
+            expect(overlap([p.yTop, p.yBottom], [other.yTop, other.yBottom]) && other.x === p.x).toBe(false);
         expect(p.label.x).toBeLessThan(drawing.width);
         expect(p.yBottom).toBeLessThan(drawing.height);
       }
       for (const r of drawing.rails)
         for (const other of drawing.rails)
-          if (r !== other && overlap([r.x1, r.x2], [other.x1, other.x2])) expect(Math.abs(r.y - other.y)).toBeGreaterThanOrEqual(13);
+          if (r !== other && overlap([r.x1, r.x2], [other.x1, other.x2]))
+            expect(Math.abs(r.y - other.y)).toBeGreaterThanOrEqual(13);
     }),
     { numRuns: 200 },
   );
@@ -177,10 +184,14 @@ test('a bridge is drawn without a crossing', () => {
 });
 
 test('even heights keep every room and fill what there is', () => {
-  const { y } = evenHeights(3, [
-    { top: 0, bottom: 1, height: 80 },
-    { top: 1, bottom: 2, height: 80 },
-  ], 400);
+  const { y } = evenHeights(
+    3,
+    [
+      { top: 0, bottom: 1, height: 80 },
+      { top: 1, bottom: 2, height: 80 },
+    ],
+    400,
+  );
   expect(y).toEqual([0, 200, 400]);
   expect(evenHeights(2, [{ top: 0, bottom: 1, height: 80 }], 10).y).toEqual([0, 80]);
 });

@@ -48,7 +48,7 @@ export interface Part {
   readonly inverted: boolean;
   /** Both ends on one rail: drawn as a loop below it. */
   readonly looped: boolean;
-  readonly label: PartLabel & { readonly x: number; readonly y: number; readonly live: string | null };
+  readonly label: PartLabel & { readonly x: number; readonly width: number; readonly live: string | null };
 }
 
 /** A voltmeter as a column of its own. */
@@ -262,7 +262,7 @@ function drawPart(
     ySymbol,
     inverted,
     looped,
-    label: { ...label, x: labelX, y: ySymbol, live: input.live?.[element.id] ?? null },
+    label: { ...label, x: labelX, width, live: input.live?.[element.id] ?? null },
   };
 }
 

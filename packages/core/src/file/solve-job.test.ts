@@ -93,9 +93,16 @@ test('an instrument that the job uses stays as it was', () => {
 test('faults of a job come in the order in which they are to be mended', () => {
   const broken: Job = {
     ...metered,
-    network: { elements: [metered.network.elements[0]!, { id: 'R1', kind: 'resistor', from: 'A', to: '0', resistance: 0 }] },
+    network: {
+      elements: [metered.network.elements[0]!, { id: 'R1', kind: 'resistor', from: 'A', to: '0', resistance: 0 }],
+    },
     instruments: [instrument, instrument],
     setups: [...metered.setups!, { id: 'S-1', meters: [{ ...amps, node: 'Q' }] }],
   };
-  expect(jobFaults(broken).map((fault) => fault.code)).toEqual(['invalid-value', 'duplicate-id', 'duplicate-id', 'unknown-node']);
+  expect(jobFaults(broken).map((fault) => fault.code)).toEqual([
+    'invalid-value',
+    'duplicate-id',
+    'duplicate-id',
+    'unknown-node',
+  ]);
 });

@@ -21,7 +21,11 @@ const metered = anyNetwork.chain((network) => {
   );
   return fc.record({
     network: fc.constant(network),
-    spots: fc.uniqueArray(spot, { minLength: 1, maxLength: 2, selector: (s) => ('end' in s ? s.end : `${s.red}${s.black}`) }),
+    spots: fc.uniqueArray(spot, {
+      minLength: 1,
+      maxLength: 2,
+      selector: (s) => ('end' in s ? s.end : `${s.red}${s.black}`),
+    }),
   });
 });
 
@@ -34,12 +38,10 @@ test('what every meter indicates, and its error, agree with exact fractions', ()
         if (s.quantity === 'dc-voltage') return { ...base, quantity: s.quantity, red: s.red, black: s.black };
         return { ...base, quantity: s.quantity, node: nodeOf(network, s.end), ends: [s.end], reversed: s.reversed };
       });
-      const instruments = spots.map(
-        (s, index): Instrument => ({
-          id: `I${index}`,
-          functions: [{ quantity: s.quantity, ranges: [{ id: 'only', fullScale: 1e12, resistance: s.ohms }] }],
-        }),
-      );
+      const instruments = spots.map((s, index): Instrument => ({
+        id: `I${index}`,
+        functions: [{ quantity: s.quantity, ranges: [{ id: 'only', fullScale: 1e12, resistance: s.ohms }] }],
+      }));
       const setup: Setup = { id: 'S', meters };
       const unloaded = solveUnloaded(network);
       const without = solveExactly(network);
@@ -56,12 +58,18 @@ test('what every meter indicates, and its error, agree with exact fractions', ()
         const indicated = across ? withMeters.voltage(meter.id) : withMeters.current(meter.id);
         const ideal = across ? voltageBetween(network, meter.red, meter.black) : idealCurrent(network, meter);
         if (reading.state === 'floating') return expect(reading.indicated).toBeNull();
-        const scale = Math.max(1e-300, ...Object.values(solved.value.elements).map((of) => Math.abs((across ? of.voltage : of.current) ?? 0)));
+        const scale = Math.max(
+          1e-300,
+          ...Object.values(solved.value.elements).map((of) => Math.abs((across ? of.voltage : of.current) ?? 0)),
+        );
         const size = Math.max(scale, Math.abs(reading.indicated ?? 0), Math.abs(reading.true ?? 0));
         expect([reading, agrees(times(reading.indicated, flip), indicated, size)]).toEqual([reading, true]);
         expect([reading, agrees(times(reading.true, flip), ideal, size)]).toEqual([reading, true]);
         if (!indicated || !ideal) return;
-        expect([reading, agrees(times(reading.error, flip), minus(indicated, ideal), size * 1e-9)]).toEqual([reading, true]);
+        expect([reading, agrees(times(reading.error, flip), minus(indicated, ideal), size * 1e-9)]).toEqual([
+          reading,
+          true,
+        ]);
         compared += 1;
         expect(reading.meterResistance).toBe(spots[index]!.ohms);
       });

@@ -22,7 +22,14 @@ const meterOf = (display: 'analogue' | 'digital', volts: Partial<Range>, amps: P
   ],
 });
 
-const volts = (red: string, black: string, id = 'V1'): Meter => ({ id, instrument: 'm', quantity: 'dc-voltage', range: 'r', red, black });
+const volts = (red: string, black: string, id = 'V1'): Meter => ({
+  id,
+  instrument: 'm',
+  quantity: 'dc-voltage',
+  range: 'r',
+  red,
+  black,
+});
 const amps = (node: string, ends: string[], reversed = false, id = 'A1'): Meter => ({
   id,
   instrument: 'm',
@@ -69,8 +76,14 @@ test('two meters together: the published example', () => {
   const { V1, A1 } = read(elements, kit, volts('B', '0'), amps('B', ['R3.from']));
   expect(V1).toMatchObject({ meterResistance: 200_000, display: '5.96', unit: 'V', state: 'ok' });
   expect(A1).toMatchObject({ meterResistance: 500, display: '140', unit: 'µA', state: 'ok' });
-  const published = { V1: [6.3672, 5.95, -0.41724, -0.065529, 14919], A1: [1.516e-4, 1.3999e-4, -1.1601e-5, -0.076523, 62620] };
-  for (const [meter, figures] of [[V1!, published.V1], [A1!, published.A1]] as const)
+  const published = {
+    V1: [6.3672, 5.95, -0.41724, -0.065529, 14919],
+    A1: [1.516e-4, 1.3999e-4, -1.1601e-5, -0.076523, 62620],
+  };
+  for (const [meter, figures] of [
+    [V1!, published.V1],
+    [A1!, published.A1],
+  ] as const)
     [meter.true, meter.indicated, meter.error, meter.relativeError, meter.sourceResistance].forEach((value, i) =>
       expect(Math.abs(value! / figures[i]! - 1)).toBeLessThan(1e-4),
     );
@@ -99,7 +112,13 @@ test('a meter of infinite or no resistance changes nothing', () => {
 });
 
 test('leads on one node read nothing, and the error has no percentage', () => {
-  expect(read(elements, old, volts('B', 'B')).V1).toMatchObject({ true: 0, indicated: 0, error: 0, relativeError: null, state: 'ok' });
+  expect(read(elements, old, volts('B', 'B')).V1).toMatchObject({
+    true: 0,
+    indicated: 0,
+    error: 0,
+    relativeError: null,
+    state: 'ok',
+  });
 });
 
 test('swapped leads: a needle is driven backwards, a digital display shows the sign', () => {
@@ -136,7 +155,12 @@ test('leads that nothing joins float', () => {
 
 test('an ammeter in a dead branch reads nothing and does not float', () => {
   const dangling: Element[] = [...elements, { id: 'R9', kind: 'resistor', from: 'B', to: 'Q', resistance: 100 }];
-  expect(read(dangling, old, amps('B', ['R9.from'])).A1).toMatchObject({ indicated: 0, true: 0, state: 'ok', sourceResistance: null });
+  expect(read(dangling, old, amps('B', ['R9.from'])).A1).toMatchObject({
+    indicated: 0,
+    true: 0,
+    state: 'ok',
+    sourceResistance: null,
+  });
 });
 
 test('an ammeter without resistance in a loop of links is undetermined', () => {
@@ -147,9 +171,17 @@ test('an ammeter without resistance in a loop of links is undetermined', () => {
     { id: 'R1', kind: 'resistor', from: 'B', to: '0', resistance: 9 },
   ];
   const ideal = meterOf('digital', {}, { resistance: 0, fullScale: 10 });
-  expect(read(linked, ideal, amps('A', ['W1.from'])).A1).toMatchObject({ state: 'undetermined', indicated: null, true: null });
+  expect(read(linked, ideal, amps('A', ['W1.from'])).A1).toMatchObject({
+    state: 'undetermined',
+    indicated: null,
+    true: null,
+  });
   // Both links lifted together: the whole current, though nobody knows their shares.
-  expect(read(linked, ideal, amps('A', ['W1.from', 'W2.from'])).A1).toMatchObject({ state: 'ok', indicated: 1, true: 1 });
+  expect(read(linked, ideal, amps('A', ['W1.from', 'W2.from'])).A1).toMatchObject({
+    state: 'ok',
+    indicated: 1,
+    true: 1,
+  });
 });
 
 test('a fuse that blows reads nothing and leaves its branch open for the others', () => {

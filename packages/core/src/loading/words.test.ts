@@ -34,8 +34,22 @@ const kit: Instrument[] = [
   { id: 'v', functions: [{ quantity: 'dc-voltage', ranges: [{ id: '10 V', fullScale: 10, resistance: 1e7 }] }] },
 ];
 
-const volts: VoltmeterPlacement = { id: 'V1', instrument: 'm', quantity: 'dc-voltage', range: '10 V', red: 'B', black: '0' };
-const amps: AmmeterPlacement = { id: 'A1', instrument: 'm', quantity: 'dc-current', range: '1 A', node: 'A', ends: ['R1.from'] };
+const volts: VoltmeterPlacement = {
+  id: 'V1',
+  instrument: 'm',
+  quantity: 'dc-voltage',
+  range: '10 V',
+  red: 'B',
+  black: '0',
+};
+const amps: AmmeterPlacement = {
+  id: 'A1',
+  instrument: 'm',
+  quantity: 'dc-current',
+  range: '1 A',
+  node: 'A',
+  ends: ['R1.from'],
+};
 
 const plain = (text: string | null): string => (text ?? '').replace(/\u00a0/g, ' ');
 
@@ -55,12 +69,20 @@ test('the formula stands with its numbers', () => {
   const working = explainReading(volts, reading);
   expect(plain(working.formula)).toBe('6.368 V × 20 kΩ / (20 kΩ + 14.92 kΩ)');
   expect(plain(working.result)).toBe('3.647 V');
-  expect(plain(working.sentence)).toBe('14.92 kΩ is what the leads look into; the meter is 20 kΩ. Without the other meters 6.367 V would stand here.');
+  expect(plain(working.sentence)).toBe(
+    '14.92 kΩ is what the leads look into; the meter is 20 kΩ. Without the other meters 6.367 V would stand here.',
+  );
   expect(plain(dragSentence(volts, reading))).toBe('Reads 2.72 V, 42.7 % low.');
 });
 
 test('in series the formula is turned about', () => {
-  const working = explainReading(amps, { ...reading, true: 2, indicated: 1.96, meterResistance: 1, sourceResistance: 49 });
+  const working = explainReading(amps, {
+    ...reading,
+    true: 2,
+    indicated: 1.96,
+    meterResistance: 1,
+    sourceResistance: 49,
+  });
   expect(plain(working.formula)).toBe('2.000 A × 49 Ω / (49 Ω + 1 Ω)');
 });
 
@@ -124,7 +146,11 @@ test('a blown fuse and a near short are cautions of the meter', () => {
   const unloaded = solveUnloaded(network);
   const solved = unloaded.ok && solveSetup(unloaded.value, kit, setup);
   if (!solved || !solved.ok) throw new Error('unsolved');
-  expect(setupCautions(network, kit, setup, solved.value)[0]).toMatchObject({ about: 'A1', kind: 'hazard', message: expect.stringMatching(/fuse/) });
+  expect(setupCautions(network, kit, setup, solved.value)[0]).toMatchObject({
+    about: 'A1',
+    kind: 'hazard',
+    message: expect.stringMatching(/fuse/),
+  });
 
   const shorted: Network = {
     elements: [
@@ -134,11 +160,18 @@ test('a blown fuse and a near short are cautions of the meter', () => {
     ],
   };
   const hard: Setup = { id: 'S', meters: [{ ...amps, instrument: 'hard', range: '10 A', ends: ['W1.from'] }] };
-  const unfused: Instrument[] = [{ id: 'hard', functions: [{ quantity: 'dc-current', ranges: [{ id: '10 A', fullScale: 200, resistance: 0.025 }] }] }];
+  const unfused: Instrument[] = [
+    {
+      id: 'hard',
+      functions: [{ quantity: 'dc-current', ranges: [{ id: '10 A', fullScale: 200, resistance: 0.025 }] }],
+    },
+  ];
   const base = solveUnloaded(shorted);
   const near = base.ok && solveSetup(base.value, unfused, hard);
   if (!near || !near.ok) throw new Error('unsolved');
-  expect(setupCautions(shorted, unfused, hard, near.value)[0]!.message).toMatch(/near short; never put one across a supply/);
+  expect(setupCautions(shorted, unfused, hard, near.value)[0]!.message).toMatch(
+    /near short; never put one across a supply/,
+  );
 });
 
 test('faults of a set-up name the meter and what is not there', () => {

@@ -47,7 +47,8 @@ function elementFaults(element: Element): NetworkFault[] {
     const value = (element as unknown as Record<string, unknown>)[key];
     const limit = typeof value === 'number' ? elementLimits[key as keyof typeof elementLimits] : undefined;
     const breach = limit && breachOf(limit, value as number);
-    if (breach) faults.push({ code: 'invalid-value', message: `${element.id}: ${words[key] ?? key} ${breach}.`, where });
+    if (breach)
+      faults.push({ code: 'invalid-value', message: `${element.id}: ${words[key] ?? key} ${breach}.`, where });
   }
   return faults;
 }

@@ -57,10 +57,14 @@ test('says in which unit a value of the wrong kind is, and what is taken here', 
 
 test('what is printed with all its digits reads in again as the same number', () => {
   fc.assert(
-    fc.property(fc.double({ min: 1e-12, max: 1e12, noNaN: true }), fc.constantFrom('V', 'A', 'Ω', 'W'), (value, unit) => {
-      const again = read(formatQuantity(value, unit, { digits: 17 }), unit) as number;
-      expect(Math.abs(again - value)).toBeLessThanOrEqual(Number.EPSILON * value);
-    }),
+    fc.property(
+      fc.double({ min: 1e-12, max: 1e12, noNaN: true }),
+      fc.constantFrom('V', 'A', 'Ω', 'W'),
+      (value, unit) => {
+        const again = read(formatQuantity(value, unit, { digits: 17 }), unit) as number;
+        expect(Math.abs(again - value)).toBeLessThanOrEqual(Number.EPSILON * value);
+      },
+    ),
   );
 });
 

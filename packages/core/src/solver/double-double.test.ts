@@ -1,8 +1,19 @@
 import fc from 'fast-check';
 import { minus, plus, rational, times, over, toDouble, type Rational } from '../testing/rational.ts';
-import { add, divide, DoubleDoubleArray, exactly, multiply, subtract, toNumber, type DoubleDouble } from './double-double.ts';
+import {
+  add,
+  divide,
+  DoubleDoubleArray,
+  exactly,
+  multiply,
+  subtract,
+  toNumber,
+  type DoubleDouble,
+} from './double-double.ts';
 
-const number = fc.double({ min: -1e12, max: 1e12, noNaN: true, noDefaultInfinity: true }).filter((x) => x === 0 || Math.abs(x) > 1e-12);
+const number = fc
+  .double({ min: -1e12, max: 1e12, noNaN: true, noDefaultInfinity: true })
+  .filter((x) => x === 0 || Math.abs(x) > 1e-12);
 const value = fc.tuple(number, number).map(([a, b]) => add(exactly(a), exactly(b * 1e-20)));
 
 const exact = ({ hi, lo }: DoubleDouble): Rational => plus(rational(hi), rational(lo));

@@ -20,13 +20,25 @@ function expectExact(network: Network): void {
   const values = Object.values(computed.elements);
   const largest = (pick: 'voltage' | 'current'): number => Math.max(...values.map((of) => Math.abs(of[pick] ?? 0)));
   for (const [node, potential] of Object.entries(computed.nodes))
-    expect([node, potential, agrees(potential, exact.potential(node), largest('voltage'))]).toEqual([node, potential, true]);
+    expect([node, potential, agrees(potential, exact.potential(node), largest('voltage'))]).toEqual([
+      node,
+      potential,
+      true,
+    ]);
   for (const element of network.elements) {
     const of = computed.elements[element.id]!;
     const gives = element.kind === 'source' || element.kind === 'current-source';
     const through = of.current === null ? null : gives ? -of.current : of.current;
-    expect([element.id, of, agrees(of.voltage, exact.voltage(element.id), largest('voltage'))]).toEqual([element.id, of, true]);
-    expect([element.id, of, agrees(through, exact.current(element.id), largest('current'))]).toEqual([element.id, of, true]);
+    expect([element.id, of, agrees(of.voltage, exact.voltage(element.id), largest('voltage'))]).toEqual([
+      element.id,
+      of,
+      true,
+    ]);
+    expect([element.id, of, agrees(through, exact.current(element.id), largest('current'))]).toEqual([
+      element.id,
+      of,
+      true,
+    ]);
   }
 }
 

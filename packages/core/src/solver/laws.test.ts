@@ -127,7 +127,13 @@ test('a cube of 1 Ω edges looks like 5/6 Ω across its diagonal', () => {
   const edges = corners.flatMap((a) => [1, 2, 4].filter((bit) => (a & bit) === 0).map((bit) => [a, a | bit] as const));
   const named = circuitOf(
     {
-      elements: edges.map(([a, b], i): Element => ({ id: `R${i}`, kind: 'resistor', from: `C${a}`, to: `C${b}`, resistance: 1 })),
+      elements: edges.map(([a, b], i): Element => ({
+        id: `R${i}`,
+        kind: 'resistor',
+        from: `C${a}`,
+        to: `C${b}`,
+        resistance: 1,
+      })),
     },
     [{ id: 'meter', resistance: 1e6, from: 'C0', to: 'C7' }],
   );
@@ -138,11 +144,15 @@ test('a cube of 1 Ω edges looks like 5/6 Ω across its diagonal', () => {
 test('a grid of a thousand nodes is solved, and its sums close', () => {
   const side = 32;
   const name = (x: number, y: number): string => `n${x}_${y}`;
-  const elements: Element[] = [{ id: 'E', kind: 'source', from: name(0, 0), to: name(side - 1, side - 1), emf: 10, internalResistance: 1 }];
+  const elements: Element[] = [
+    { id: 'E', kind: 'source', from: name(0, 0), to: name(side - 1, side - 1), emf: 10, internalResistance: 1 },
+  ];
   for (let x = 0; x < side; x += 1)
     for (let y = 0; y < side; y += 1) {
-      if (x + 1 < side) elements.push({ id: `h${x}_${y}`, kind: 'resistor', from: name(x, y), to: name(x + 1, y), resistance: 100 });
-      if (y + 1 < side) elements.push({ id: `v${x}_${y}`, kind: 'resistor', from: name(x, y), to: name(x, y + 1), resistance: 100 });
+      if (x + 1 < side)
+        elements.push({ id: `h${x}_${y}`, kind: 'resistor', from: name(x, y), to: name(x + 1, y), resistance: 100 });
+      if (y + 1 < side)
+        elements.push({ id: `v${x}_${y}`, kind: 'resistor', from: name(x, y), to: name(x, y + 1), resistance: 100 });
     }
   const values = solve({ elements });
   // By symmetry the other two corners stand half-way.

@@ -11,10 +11,28 @@ const E = (id: string, from: string, to: string, emf: number, internalResistance
   emf,
   internalResistance,
 });
-const R = (id: string, from: string, to: string, resistance: number): Element => ({ id, kind: 'resistor', from, to, resistance });
+const R = (id: string, from: string, to: string, resistance: number): Element => ({
+  id,
+  kind: 'resistor',
+  from,
+  to,
+  resistance,
+});
 const W = (id: string, from: string, to: string): Element => ({ id, kind: 'link', from, to });
-const S = (id: string, from: string, to: string, closed: boolean): Element => ({ id, kind: 'switch', from, to, closed });
-const J = (id: string, from: string, to: string, current: number): Element => ({ id, kind: 'current-source', from, to, current });
+const S = (id: string, from: string, to: string, closed: boolean): Element => ({
+  id,
+  kind: 'switch',
+  from,
+  to,
+  closed,
+});
+const J = (id: string, from: string, to: string, current: number): Element => ({
+  id,
+  kind: 'current-source',
+  from,
+  to,
+  current,
+});
 
 function solve(...elements: Element[]) {
   const network: Network = { elements };
@@ -84,18 +102,33 @@ test('an ideal source shorted by links and a closed switch is a contradiction', 
 });
 
 test('an island without a path to the reference has no potentials, but its own voltages', () => {
-  const { nodes, elements } = values(E('E1', 'A', '0', 9, 1), R('R1', 'A', '0', 8), E('E2', 'C', 'D', 6, 1), R('R2', 'C', 'D', 2));
+  const { nodes, elements } = values(
+    E('E1', 'A', '0', 9, 1),
+    R('R1', 'A', '0', 8),
+    E('E2', 'C', 'D', 6, 1),
+    R('R2', 'C', 'D', 2),
+  );
   expect(nodes).toMatchObject({ A: 8, C: null, D: null });
   expect(elements.R2).toEqual({ voltage: 4, current: 2, power: 8 });
 });
 
 test('a switch that is open between two islands carries nothing and its voltage is unknown', () => {
-  const { elements } = values(E('E1', 'A', '0', 9, 1), R('R1', 'A', '0', 8), R('R2', 'C', 'D', 2), S('S1', 'A', 'C', false));
+  const { elements } = values(
+    E('E1', 'A', '0', 9, 1),
+    R('R1', 'A', '0', 8),
+    R('R2', 'C', 'D', 2),
+    S('S1', 'A', 'C', false),
+  );
   expect(elements.S1).toEqual({ voltage: null, current: 0, power: 0 });
 });
 
 test('a part with both ends on one node has no voltage across it', () => {
-  const { elements } = values(E('E1', 'A', '0', 9, 1), R('R1', 'A', '0', 8), R('R2', 'A', 'A', 2), E('E2', '0', '0', 6, 3));
+  const { elements } = values(
+    E('E1', 'A', '0', 9, 1),
+    R('R1', 'A', '0', 8),
+    R('R2', 'A', 'A', 2),
+    E('E2', '0', '0', 6, 3),
+  );
   expect(elements.R2).toEqual({ voltage: 0, current: 0, power: 0 });
   expect(elements.E2).toEqual({ voltage: 0, current: 2, power: 0 });
 });

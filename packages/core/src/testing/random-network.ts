@@ -55,25 +55,23 @@ export const soundNetwork: fc.Arbitrary<Network> = fc
   )
   .map(([network, r]) => {
     const nodes = [...new Set(network.elements.flatMap((e) => [e.from, e.to]))];
-    const ties = nodes.slice(1).map(
-      (node, index): Element => ({
-        id: `T${index}`,
-        kind: 'resistor',
-        from: nodes[index]!,
-        to: node,
-        resistance: r * (index + 1),
-      }),
-    );
+    const ties = nodes.slice(1).map((node, index): Element => ({
+      id: `T${index}`,
+      kind: 'resistor',
+      from: nodes[index]!,
+      to: node,
+      resistance: r * (index + 1),
+    }));
     return { elements: [...network.elements, ...ties] };
   });
 
-function networkOf(part: fc.Arbitrary<Record<string, unknown> & { readonly kind: Element['kind'] }>): fc.Arbitrary<Network> {
+function networkOf(
+  part: fc.Arbitrary<Record<string, unknown> & { readonly kind: Element['kind'] }>,
+): fc.Arbitrary<Network> {
   return fc.integer({ min: 2, max: 6 }).chain((count) => {
     const node = fc.integer({ min: 0, max: count - 1 }).map((n) => 'ABCDEF0'[n]!);
-    return fc
-      .array(fc.tuple(part, node, node), { minLength: 2, maxLength: 11 })
-      .map((parts) => ({
-        elements: parts.map(([of, from, to], index) => ({ id: `X${index}`, from, to, ...of }) as unknown as Element),
-      }));
+    return fc.array(fc.tuple(part, node, node), { minLength: 2, maxLength: 11 }).map((parts) => ({
+      elements: parts.map(([of, from, to], index) => ({ id: `X${index}`, from, to, ...of }) as unknown as Element),
+    }));
   });
 }

@@ -1,0 +1,61 @@
+import { expect, figure, openJob, saved, test } from './bench.ts';
+
+/** Current into the arm of R3 and R4, with so many ohms in series with it. */
+function upperFloat(ohms: number): number {
+  const arm = 42_000 + ohms;
+  const below = 1 / (1 / 39_000 + 1 / arm);
+  return (24 * below) / (56_001.8 + below) / arm;
+}
+
+test('put an ammeter into a break, choose the lifted ends, read, reload, restart: all is still there', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Set-ups');
+  await page.getByRole('button', { name: 'Set-up', exact: true }).click();
+  await page.getByRole('button', { name: 'Remove V1' }).click();
+  await page.getByRole('button', { name: 'Ammeter' }).click();
+  const meter = page.getByRole('region', { name: 'Meter A1' });
+  await meter.getByRole('radio', { name: '500 µA', exact: true }).click();
+  await meter.getByRole('button', { name: /Break at/ }).click();
+  await page.getByRole('option', { name: 'B' }).click();
+  await page.getByRole('checkbox', { name: 'Lift R3 off B' }).click();
+  await page.getByRole('checkbox', { name: 'Lift R1 off B' }).focus();
+  await page.keyboard.press('Enter');
+
+  expect(await figure(page, 'true')).toBeCloseTo(upperFloat(0), 7);
+  expect(await figure(page, 'indicated')).toBeCloseTo(upperFloat(500), 7);
+  expect(await figure(page, 'error')).toBeCloseTo(100 * (upperFloat(500) / upperFloat(0) - 1), 2);
+  await expect(meter.getByRole('checkbox', { name: 'R3' })).toBeChecked();
+  await expect(meter.getByText('fuse 0.5 A')).toBeVisible();
+
+  await meter.getByRole('checkbox', { name: 'R2' }).check();
+  const both = 24 / (56_001.8 + 1 / (1 / 39_000 + 1 / 42_000));
+  expect(await figure(page, 'true')).toBeCloseTo(both, 7);
+  await page.keyboard.press('Control+z');
+  expect(await figure(page, 'indicated')).toBeCloseTo(upperFloat(500), 7);
+
+  await saved(page);
+  await server.stop('SIGKILL');
+  await server.start();
+  await page.reload();
+  await expect(page.getByTestId('indicated')).toBeVisible();
+  expect(await figure(page, 'indicated')).toBeCloseTo(upperFloat(500), 7);
+  expect(faults).toEqual([]);
+});
+
+test('several meters in one set-up move each other, and the formula says so', async ({ page, server }) => {
+  await openJob(page, server, 'Float-level divider', 'Set-ups');
+  await page.getByRole('button', { name: 'S-3', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Meter V1' })).toContainText('Without the other meters 6.367');
+  await expect(page.getByRole('region', { name: 'Meter A1' })).toContainText('the meter adds 500');
+});
+
+test('a current loop beyond its compliance is a caution, and only with the old meter in', async ({ page, server }) => {
+  await openJob(page, server, 'Level loop', 'Set-ups');
+  await expect(page.getByTestId('formula')).toContainText('A current source drives this line');
+  await expect(page.getByRole('note')).toHaveCount(0);
+  await page.getByRole('button', { name: 'old', exact: true }).click();
+  await expect(page.getByRole('note')).toContainText('compliance ends at 22');
+});

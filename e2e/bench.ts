@@ -1,0 +1,90 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { test as base, expect, type Page } from '@playwright/test';
+
+/** A demo server of the test's own, with fresh sample jobs. */
+export class DemoServer {
+  private process: ChildProcess | null = null;
+  private readonly folder = mkdtempSync(join(tmpdir(), 'usual-drag-e2e-'));
+
+  constructor(readonly port: number) {}
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async start(): Promise<void> {
+    this.process = spawn(process.execPath, [join(import.meta.dirname, '../apps/server/dist/main.js')], {
+      env: { ...process.env, PORT: String(this.port), USUAL_DRAG_DATA: this.folder, USUAL_DRAG_DEMO: '1' },
+      stdio: 'ignore',
+    });
+    await expect(async () => {
+      expect((await fetch(`${this.address}/api/health`)).status).toBe(200);
+    }).toPass({ timeout: 20_000 });
+  }
+
+  async stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGKILL'): Promise<void> {
+    const child = this.process;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    child.kill(signal);
+    await once(child, 'exit');
+  }
+}
+
+export const test = base.extend<{ server: DemoServer; faults: string[] }>({
+  server: async ({}, use) => {
+    const server = new DemoServer(await freePort());
+    await server.start();
+    await use(server);
+    await server.stop();
+  },
+  /** What the page complained about in its console; empty at the end of a test that asks for it. */
+  faults: async ({ page }, use) => {
+    const faults: string[] = [];
+    page.on('pageerror', (error) => faults.push(error.message));
+    page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+    await use(faults);
+    expect(faults).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Opens a job of the list at a station. */
+export async function openJob(
+  page: Page,
+  server: DemoServer,
+  title: string,
+  station: 'Network' | 'Set-ups',
+): Promise<void> {
+  await page.goto(server.address);
+  await page.getByRole('link', { name: new RegExp(`^${title}`) }).click();
+  await page.getByRole('link', { name: station }).click();
+  await expect(page.getByRole('group', { name: 'Drawing of the network' })).toBeVisible();
+}
+
+/** Waits until the screen says that the last edit is saved. */
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByTestId('save')).toContainText(/^saved \d\d:\d\d, revision \d+$/);
+}
+
+/** The number in front of a unit's prefix, in the unit: `3.653 V` or `−42.6 %`. */
+export async function figure(page: Page, name: 'indicated' | 'true' | 'error'): Promise<number> {
+  const text = (await page.getByTestId(name).first().innerText()).replace('−', '-').replace(/\u00a0/g, ' ');
+  const [, digits, prefix] = /([-+]?[\d.]+) ?([fpnµmkMGT]?)/.exec(text)!;
+  const exponent = { f: -15, p: -12, n: -9, µ: -6, m: -3, '': 0, k: 3, M: 6, G: 9, T: 12 }[prefix!]!;
+  return Number(digits) * 10 ** exponent;
+}
+
+async function freePort(): Promise<number> {
+  const probe = createServer().listen(0, '127.0.0.1');
+  await once(probe, 'listening');
+  const { port } = probe.address() as AddressInfo;
+  probe.close();
+  await once(probe, 'close');
+  return port;
+}
