@@ -117,14 +117,17 @@ function tryAll(natural: readonly number[], fixed: number, cost: Cost): number[]
   return best;
 }
 
-/** Moves one column at a time to its best place until no move helps. */
+/** How far a column is moved at a time where there are many. */
+const reach = 6;
+
+/** Moves one column at a time to a better place near by until no move helps. */
 function improve(natural: readonly number[], fixed: number, cost: Cost): number[] {
   let best = [...natural];
   let least = cost(best);
   for (let moved = true; moved;) {
     moved = false;
     for (let from = fixed; from < best.length; from += 1)
-      for (let to = fixed; to < best.length; to += 1) {
+      for (let to = Math.max(fixed, from - reach); to <= Math.min(best.length - 1, from + reach); to += 1) {
         if (to === from) continue;
         const tried = [...best];
         tried.splice(to, 0, tried.splice(from, 1)[0]!);

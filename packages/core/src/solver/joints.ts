@@ -55,7 +55,8 @@ export function joinNodes(circuit: Circuit, skip: number): Result<Joints, Solver
         group[other] = group[node]!;
         parentBranch[other] = index;
         parentNode[other] = node;
-        offset[other] = branch.from === node ? subtract(offset[node]!, branch.emf) : add(offset[node]!, branch.emf);
+        if (branch.emf.hi !== 0 || offset[node] !== zero)
+          offset[other] = branch.from === node ? subtract(offset[node]!, branch.emf) : add(offset[node]!, branch.emf);
         order.push(other);
       }
     }

@@ -66,7 +66,7 @@ export function solveCircuit(circuit: Circuit, lookFrom = -1): Result<CircuitSol
     if (index === lookFrom || a === b) continue;
     if (branch.kind === 'resistance') {
       const g = divide(exactly(1), branch.resistance);
-      const rise = add(branch.emf, subtract(joints.offset[branch.to]!, joints.offset[branch.from]!));
+      const rise = add(branch.emf, offsetBetween(joints, branch.to, branch.from));
       mesh.join(a, b, g, rise.hi === 0 ? zero : multiply(g, rise));
       island.join(a, b);
     } else if (branch.kind === 'current') {
@@ -93,8 +93,10 @@ export function solveCircuit(circuit: Circuit, lookFrom = -1): Result<CircuitSol
     const a = joints.group[from]!;
     const b = joints.group[to]!;
     if (island.of(a) !== island.of(b)) return null;
-    const offsets = subtract(joints.offset[from]!, joints.offset[to]!);
-    return a === b ? offsets : settle(add(subtract(v.at(a), v.at(b)), offsets), noise);
+    const offset = offsetBetween(joints, from, to);
+    if (a === b) return offset;
+    const between = subtract(v.at(a), v.at(b));
+    return settle(offset === zero ? between : add(between, offset), noise);
   };
   const currents = branchCurrents(circuit, joints, voltage, noise, lookFrom, look?.current ?? null);
   return ok({
@@ -114,7 +116,7 @@ function lookIn(
   forced: DoubleDouble,
   noise: number,
 ): { readonly port: Port; readonly across: DoubleDouble; readonly current: DoubleDouble | null } {
-  const offset = subtract(joints.offset[probe.to]!, joints.offset[probe.from]!);
+  const offset = offsetBetween(joints, probe.to, probe.from);
   if (a === b) {
     const current = probe.kind === 'resistance' ? divide(negate(offset), probe.resistance) : null;
     return {
@@ -212,6 +214,12 @@ function blame(circuit: Circuit, joints: Joints, points: readonly number[]): str
       points.includes(joints.group[branch.from]!) !== points.includes(joints.group[branch.to]!),
   );
   return stranded ? [stranded.id] : [];
+}
+
+/** V of one node above another by the ideal sources of their groups alone. */
+function offsetBetween({ offset }: Joints, from: number, to: number): DoubleDouble {
+  const [a, b] = [offset[from]!, offset[to]!];
+  return a === zero && b === zero ? zero : subtract(a, b);
 }
 
 /** What is below the noise of the computation is nothing. */
