@@ -3,7 +3,15 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { readJob } from '@usual-drag/contract';
-import { circuitOf, drawRails, editElement, networkValues, solveCircuit, solveJob, solveUnloaded } from '@usual-drag/core';
+import {
+  circuitOf,
+  drawRails,
+  editElement,
+  networkValues,
+  solveCircuit,
+  solveJob,
+  solveUnloaded,
+} from '@usual-drag/core';
 import { lusolve } from 'mathjs';
 import { LuDecomposition, Matrix } from 'ml-matrix';
 import { duration, secondsOf } from './measure.ts';

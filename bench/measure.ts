@@ -7,7 +7,7 @@ export function secondsOf(work: () => unknown, least = 0.25): number {
   const batch = Math.max(1, Math.ceil(0.01 / first));
   for (let warm = 0; warm < Math.min(2000, (least / first) | 0); warm += 1) work();
   const times: number[] = [];
-  for (const end = performance.now() + least * 1000; performance.now() < end || times.length < 5; ) {
+  for (const end = performance.now() + least * 1000; performance.now() < end || times.length < 5;) {
     const begun = performance.now();
     for (let i = 0; i < batch; i += 1) work();
     times.push((performance.now() - begun) / 1000 / batch);

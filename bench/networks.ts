@@ -33,12 +33,16 @@ export function mesh(nodes: number, seed = 1): Network {
 }
 
 /** Conductance matrix and currents of the node equations, node 0 left out: what a matrix library is given. */
-export function nodeEquations(network: Network, nodes: number): { readonly matrix: number[][]; readonly right: number[] } {
+export function nodeEquations(
+  network: Network,
+  nodes: number,
+): { readonly matrix: number[][]; readonly right: number[] } {
   const matrix = Array.from({ length: nodes - 1 }, () => new Array<number>(nodes - 1).fill(0));
   const right = new Array<number>(nodes - 1).fill(0);
   const at = (node: string): number => (node === '0' ? -1 : Number(node.slice(1)) - 1);
   for (const element of network.elements) {
-    const r = element.kind === 'source' ? element.internalResistance! : element.kind === 'resistor' ? element.resistance : 0;
+    const r =
+      element.kind === 'source' ? element.internalResistance! : element.kind === 'resistor' ? element.resistance : 0;
     const drive = element.kind === 'source' ? element.emf / r : 0;
     const [a, b] = [at(element.from), at(element.to)];
     if (a >= 0) {
@@ -63,9 +67,13 @@ export function benchJob(): Job {
   const ends = ['AB', 'B0', 'BC', 'C0', 'AD', 'D0', 'DE', 'E0', 'CE', 'AF', 'F0'];
   const elements: Element[] = [
     { id: 'E1', kind: 'source', from: 'A', to: '0', emf: 24, internalResistance: 1.8 },
-    ...ohms.map(
-      (resistance, i): Element => ({ id: `R${i + 1}`, kind: 'resistor', from: ends[i]![0]!, to: ends[i]![1]!, resistance }),
-    ),
+    ...ohms.map((resistance, i): Element => ({
+      id: `R${i + 1}`,
+      kind: 'resistor',
+      from: ends[i]![0]!,
+      to: ends[i]![1]!,
+      resistance,
+    })),
   ];
   return {
     format: 'usual-drag/job',
@@ -78,14 +86,26 @@ export function benchJob(): Job {
         display: 'analogue',
         functions: [
           { quantity: 'dc-voltage', ranges: [{ id: '10 V', fullScale: 10, resistance: 2e5, divisions: 50 }] },
-          { quantity: 'dc-current', ranges: [{ id: '5 mA', fullScale: 5e-3, resistance: 50, divisions: 50, fuse: 0.5 }] },
+          {
+            quantity: 'dc-current',
+            ranges: [{ id: '5 mA', fullScale: 5e-3, resistance: 50, divisions: 50, fuse: 0.5 }],
+          },
         ],
       },
     ],
     setups: [
-      { id: 'S-1', meters: [{ id: 'V1', instrument: 'm', quantity: 'dc-voltage', range: '10 V', red: 'B', black: '0' }] },
-      { id: 'S-2', meters: [{ id: 'V1', instrument: 'm', quantity: 'dc-voltage', range: '10 V', red: 'C', black: 'E' }] },
-      { id: 'S-3', meters: [{ id: 'A1', instrument: 'm', quantity: 'dc-current', range: '5 mA', node: 'A', ends: ['R5.from'] }] },
+      {
+        id: 'S-1',
+        meters: [{ id: 'V1', instrument: 'm', quantity: 'dc-voltage', range: '10 V', red: 'B', black: '0' }],
+      },
+      {
+        id: 'S-2',
+        meters: [{ id: 'V1', instrument: 'm', quantity: 'dc-voltage', range: '10 V', red: 'C', black: 'E' }],
+      },
+      {
+        id: 'S-3',
+        meters: [{ id: 'A1', instrument: 'm', quantity: 'dc-current', range: '5 mA', node: 'A', ends: ['R5.from'] }],
+      },
     ],
   };
 }

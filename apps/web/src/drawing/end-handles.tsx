@@ -17,7 +17,7 @@ export function EndHandles({ drawing, setup, meter, onPlace }: Props) {
       const name = `${element.id}.${end}`;
       if (taken.has(name)) return null;
       const upper = (end === 'from') !== inverted;
-      const y = upper ? yTop + 15 : looped ? yTop + 15 : yBottom - 15;
+      const y = upper ? yTop + 13 : looped ? yTop + 13 : yBottom - 13;
       const lifted = meter.node === element[end] && meter.ends.includes(name);
       const lift = (): void => onPlace(toggleEnd(meter, element[end], name));
       return (
@@ -35,7 +35,7 @@ export function EndHandles({ drawing, setup, meter, onPlace }: Props) {
             lift();
           }}
         >
-          <circle cx={looped && !upper ? x + 32 : x} cy={y} r={14} fill="transparent" />
+          <circle cx={looped && !upper ? x + 32 : x} cy={y} r={13} fill="transparent" />
           <circle
             cx={looped && !upper ? x + 32 : x}
             cy={y}

@@ -42,7 +42,7 @@ export function potentialAxis(levels: readonly number[], y: readonly number[], s
 }
 
 /** Height of a level between rails at known heights, beyond them in proportion to the nearest gap that has volts. */
-export function heightOf(value: number, levels: readonly number[], y: readonly number[]): number {
+function heightOf(value: number, levels: readonly number[], y: readonly number[]): number {
   const last = levels.length - 1;
   let i = 0;
   while (i < last - 1 && value < levels[i + 1]!) i += 1;

@@ -1,7 +1,7 @@
 import type { Meter, VoltmeterPlacement, AmmeterPlacement } from '../loading/index.ts';
 import { parseEnd, type Element, type Network } from '../network/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
-import { heightOf, potentialAxis, type Axis } from './axis.ts';
+import { potentialAxis, type Axis } from './axis.ts';
 import { addMeterColumn, arrangeColumns, type Column } from './columns.ts';
 import { nodeLevels, railOrder } from './levels.ts';
 import { partLabel, type PartLabel } from './part-label.ts';
@@ -32,7 +32,7 @@ export interface Rail {
   readonly x1: number;
   readonly x2: number;
   readonly y: number;
-  /** Where it stands without the meters; null where they do not move it by half a pixel. */
+  /** Where it stands without the meters, to scale from where it is; null where they do not move it by half a pixel. */
   readonly ghostY: number | null;
 }
 
@@ -92,7 +92,8 @@ const badge = 34;
 const overhang = 18;
 const labelSize = 14;
 const tieDistance = 66;
-const roomOf = (element: Element): number => (element.kind === 'link' || element.kind === 'switch' ? 60 : 88);
+const leastStretch = 60;
+const roomOf = (element: Element): number => (element.kind === 'link' ? 60 : element.kind === 'switch' ? 78 : 88);
 const meterRoom = 100;
 
 /**
@@ -116,7 +117,7 @@ export function drawRails(input: DrawingInput): RailDrawing {
     .map((m) => placeBreak(m, network, rank));
   const lifted = new Map(breaks.flatMap((b) => b.ends.map((end) => [end, b] as const)));
 
-  const links: { id: string; from: string; to: string }[] = [...network.elements];
+  const links: Link[] = [...network.elements];
   let columns: Column[] = arrangeColumns(network, order);
   for (const meter of voltmeters) {
     links.push({ id: meterKey(meter.id), from: meter.red, to: meter.black });
@@ -139,25 +140,21 @@ export function drawRails(input: DrawingInput): RailDrawing {
     : evenHeights(order.length, rooms, input.height);
   const y = heights.y.map((value) => value + margin.top);
   const left = margin.left + (toScale ? margin.axis : 0);
-  const x = columnPlaces(columns, input, left + badge + overhang);
+  const x = columnPlaces(columns, links, input, left + badge + overhang);
   const place = new Map(columns.flatMap((column, index) => column.map((id) => [id, x[index]!] as const)));
 
   const range = drawnLevels[0]! - drawnLevels[drawnLevels.length - 1]!;
+  const pixelsPerVolt = toScale ? heights.scale : range > 0 ? input.height / range : 0;
   const rails = order.map((node, index): Rail => {
     const ends = links.filter((link) => link.from === node || link.to === node).map((link) => place.get(link.id)!);
     const change = trueLevels.get(node)! - levels.get(node)!;
-    const ghost =
-      !input.loaded || !input.truth
-        ? null
-        : toScale
-          ? heightOf(trueLevels.get(node)!, drawnLevels, y)
-          : y[index]! - (range > 0 ? (change / range) * input.height : 0);
+    const ghost = input.loaded && input.truth ? y[index]! - change * pixelsPerVolt : y[index]!;
     return {
       node,
       x1: Math.min(...ends) - overhang,
       x2: Math.max(...ends) + overhang,
       y: y[index]!,
-      ghostY: ghost !== null && Math.abs(ghost - y[index]!) >= 0.5 ? ghost : null,
+      ghostY: Math.abs(ghost - y[index]!) >= 0.5 ? ghost : null,
     };
   });
 
@@ -202,6 +199,13 @@ export function drawRails(input: DrawingInput): RailDrawing {
     }),
     axis: toScale ? potentialAxis(drawnLevels, y, heights.scale) : null,
   };
+}
+
+/** An element or a voltmeter as what joins two rails. */
+interface Link {
+  readonly id: string;
+  readonly from: string;
+  readonly to: string;
 }
 
 interface Break {
@@ -249,10 +253,7 @@ function drawPart(
   const label = partLabel(element, input.network.values);
   const labelX = x + (looped ? 44 : 22);
   const width = labelWidth(element, input);
-  const busy = rails.flatMap((rail) => {
-    const beside = rail.x1 - badge < labelX + width && rail.x2 > x;
-    return beside ? [rail.y, ...(rail.ghostY === null ? [] : [rail.ghostY])] : [];
-  });
+  const busy = rails.filter((rail) => rail.x1 - badge < labelX + width && rail.x2 > x).map((rail) => rail.y);
   const ySymbol = quietest(yTop, yBottom, busy);
   return {
     element,
@@ -266,11 +267,11 @@ function drawPart(
   };
 }
 
-/** The middle of the largest stretch between two heights that nothing else lies in. */
+/** The middle of the largest stretch between two heights that nothing else lies in, if a symbol fits there. */
 function quietest(yTop: number, yBottom: number, busy: readonly number[]): number {
   const inside = [yTop, ...busy.filter((y) => y > yTop + 1 && y < yBottom - 1).sort((a, b) => a - b), yBottom];
   let best = (yTop + yBottom) / 2;
-  let most = -1;
+  let most = leastStretch;
   for (let i = 1; i < inside.length; i += 1) {
     const gap = inside[i]! - inside[i - 1]!;
     if (gap > most + 0.5) {
@@ -282,7 +283,13 @@ function quietest(yTop: number, yBottom: number, busy: readonly number[]): numbe
 }
 
 /** x of every column: as close as the labels allow, spread where there is room. */
-function columnPlaces(columns: readonly Column[], input: DrawingInput, first: number): number[] {
+function columnPlaces(
+  columns: readonly Column[],
+  links: readonly Link[],
+  input: DrawingInput,
+  first: number,
+): number[] {
+  const starts = railStarts(columns, links);
   const byId = new Map(input.network.elements.map((element) => [element.id, element]));
   const widths = columns.map((column) =>
     Math.max(
@@ -292,13 +299,27 @@ function columnPlaces(columns: readonly Column[], input: DrawingInput, first: nu
       }),
     ),
   );
-  const pitches = widths.map((width) => Math.max(96, width + badge + overhang + 12));
+  const pitches = widths.map((width, index) => Math.max(96, width + 22 + (starts[index + 1] ? badge + overhang : 14)));
   const total =
     first + pitches.slice(0, -1).reduce((sum, pitch) => sum + pitch, 0) + (widths.at(-1) ?? 0) + margin.right;
   const spare = columns.length > 1 ? Math.min(70, Math.max(0, (input.width - total) / (columns.length - 1))) : 0;
   const places: number[] = [];
   columns.forEach((_, index) => places.push(index === 0 ? first : places[index - 1]! + pitches[index - 1]! + spare));
   return places;
+}
+
+/** For each column whether a rail begins there, with its letter to the left. */
+function railStarts(columns: readonly Column[], links: readonly Link[]): boolean[] {
+  const byId = new Map(links.map((link) => [link.id, link]));
+  const begun = new Set<string>();
+  return columns.map((column) => {
+    const before = begun.size;
+    for (const id of column) {
+      const { from, to } = byId.get(id)!;
+      begun.add(from).add(to);
+    }
+    return begun.size > before;
+  });
 }
 
 function labelWidth(element: Element, input: DrawingInput): number {

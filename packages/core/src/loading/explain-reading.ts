@@ -1,4 +1,4 @@
-import { formatPercent, formatQuantity } from '../quantity/index.ts';
+import { formatQuantity } from '../quantity/index.ts';
 import type { MeterReading } from './solve-setup.ts';
 import type { Meter } from './setup.ts';
 
@@ -84,15 +84,4 @@ export function stateSentence(reading: MeterReading): string {
     case 'undetermined':
       return 'A loop of links with no resistance: nothing determines how they share the current. Lift every link of the loop, or give one a resistance.';
   }
-}
-
-/** One line that says by how much a meter drags. */
-export function dragSentence(meter: Meter, reading: MeterReading): string {
-  if (reading.error === null) return 'No true value to compare with.';
-  const unit = meter.quantity === 'dc-voltage' ? 'V' : 'A';
-  if (reading.error === 0) return 'No loading error.';
-  const low = Math.abs(reading.indicated ?? 0) < Math.abs(reading.true ?? 0);
-  const size = formatQuantity(Math.abs(reading.error), unit, { digits: 3 });
-  const share = reading.relativeError === null ? '' : `, ${formatPercent(Math.abs(reading.relativeError))}`;
-  return `Reads ${size}${share} ${low ? 'low' : 'high'}.`;
 }

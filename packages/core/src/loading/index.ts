@@ -9,5 +9,5 @@ export {
 export { setupFaults, type SetupFault } from './setup-faults.ts';
 export type { AmmeterPlacement, Meter, Setup, VoltmeterPlacement } from './setup.ts';
 export { networkCautions, setupCautions, type Caution } from './cautions.ts';
-export { dragSentence, explainReading, stateSentence, type ReadingWorking } from './explain-reading.ts';
+export { explainReading, stateSentence, type ReadingWorking } from './explain-reading.ts';
 export { changeInstrument, newMeter, nextMeterId, nextSetupId, swapLeads, toggleEnd } from './setup-edits.ts';

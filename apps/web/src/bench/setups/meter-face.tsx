@@ -1,11 +1,4 @@
-import {
-  dragSentence,
-  explainReading,
-  formatPercent,
-  formatQuantity,
-  type Meter,
-  type MeterReading,
-} from '@usual-drag/core';
+import { explainReading, formatPercent, formatQuantity, type Meter, type MeterReading } from '@usual-drag/core';
 
 interface Props {
   readonly meter: Meter;
@@ -35,23 +28,19 @@ export function MeterFace({ meter, reading }: Props) {
               {formatQuantity(reading.true, unit)}
             </dd>
           </div>
-          <div className="text-right">
-            <dt className="text-soft">Error</dt>
-            <dd data-testid="error" className="figures text-[17px] leading-snug font-bold text-ochre">
-              <span className="whitespace-nowrap">{formatPercent(reading.relativeError, { signed: true })}</span>
-              <br />
-              <span className="whitespace-nowrap">
-                {formatQuantity(reading.error, unit, { digits: 3, signed: true })}
-              </span>
-            </dd>
-          </div>
         </dl>
         <ShareBar reading={reading} />
-        <p className="mt-1.5 flex flex-wrap justify-between gap-x-3 text-[14px]">
-          <b className="font-bold">{dragSentence(meter, reading)}</b>
+        <p className="mt-1.5 flex flex-wrap items-baseline justify-between gap-x-3">
+          <span className="whitespace-nowrap">
+            <span className="text-soft">Error </span>
+            <span data-testid="error" className="figures text-[17px] font-bold text-ochre">
+              {formatPercent(reading.relativeError, { signed: true })} ·{' '}
+              {formatQuantity(reading.error, unit, { digits: 3, signed: true })}
+            </span>
+          </span>
           {reading.display !== null && (
             <span className="whitespace-nowrap text-soft">
-              on the display{' '}
+              shows{' '}
               <span className="figures text-ink">
                 {reading.display} {reading.unit}
               </span>

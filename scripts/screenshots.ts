@@ -1,0 +1,72 @@
+// npm run screenshots: takes docs/screenshots anew from the demo data, in a folder of its own.
+import { spawn } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+
+const root = join(import.meta.dirname, '..');
+const address = 'http://127.0.0.1:8471';
+
+const views: readonly {
+  readonly name: string;
+  readonly job?: RegExp;
+  readonly take: (page: Page) => Promise<unknown>;
+}[] = [
+  { name: 'jobs', take: () => Promise.resolve() },
+  { name: 'setups', job: /^Float-level/, take: () => Promise.resolve() },
+  {
+    name: 'network',
+    job: /^Float-level/,
+    take: async (page) => {
+      await page.getByRole('link', { name: 'Network' }).click();
+      await page
+        .getByRole('button', { name: /^R3 15/ })
+        .locator('text')
+        .first()
+        .click();
+    },
+  },
+  {
+    name: 'together',
+    job: /^Float-level/,
+    take: (page) => page.getByRole('button', { name: 'S-3', exact: true }).click(),
+  },
+  { name: 'ammeter', job: /^Beacon/, take: () => Promise.resolve() },
+  {
+    name: 'dark',
+    job: /^Sluice/,
+    take: async (page) => {
+      await page.getByRole('button', { name: 'Dark theme' }).click();
+      await page.getByRole('button', { name: 'old', exact: true }).click();
+      await page.getByRole('radio', { name: 'Even' }).click();
+    },
+  },
+];
+
+const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
+  env: {
+    ...process.env,
+    PORT: '8471',
+    USUAL_DRAG_DATA: mkdtempSync(join(tmpdir(), 'usual-drag-shots-')),
+    USUAL_DRAG_DEMO: '1',
+  },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+await new Promise((resolve) => server.stdout.once('data', resolve));
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--headless', '--no-sandbox', '--disable-gpu'],
+});
+for (const { name, job, take } of views) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(address);
+  if (job) await page.getByRole('link', { name: job }).click();
+  await page.getByRole('link').first().waitFor();
+  await take(page);
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
+  await page.close();
+}
+await browser.close();
+server.kill();
