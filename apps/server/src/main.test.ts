@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { newJob, solveJob, type Job } from '@usual-drag/core';
 import { sampleJobs } from './demo/sample-jobs.ts';
 import { readSettings } from './settings.ts';
-import { newFolder, startServer } from './testing/running-server.ts';
+import { newFolder, startServer } from './test/running-server.ts';
 
 interface OpenJob {
   id: string;

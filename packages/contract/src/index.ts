@@ -1,1 +1,2 @@
 export { checkDraft, checkJob, readJob, type FileFault } from './read-job.ts';
+export type { JobSummary, OpenJob } from './answers.ts';

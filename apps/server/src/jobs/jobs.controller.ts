@@ -12,9 +12,9 @@ import {
   StreamableFile,
 } from '@nestjs/common';
 import { ApiBody, ApiTags } from '@nestjs/swagger';
+import type { JobSummary, OpenJob } from '@usual-drag/contract';
 import { CreateJobDto, SaveJobDto } from '@usual-drag/contract/dto';
-import type { JobSummary } from './jobs.repository.ts';
-import { JobsService, type OpenJob } from './jobs.service.ts';
+import { JobsService } from './jobs.service.ts';
 
 @ApiTags('jobs')
 @Controller('jobs')

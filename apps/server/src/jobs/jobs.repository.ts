@@ -1,21 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
+import type { JobSummary } from '@usual-drag/contract';
 import type { Job } from '@usual-drag/core';
 import { and, desc, eq, isNull, sql } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { jobs } from '../database/schema.ts';
 
 export type StoredJob = typeof jobs.$inferSelect;
-
-/** A line of the list of jobs. */
-export interface JobSummary {
-  readonly id: string;
-  readonly title: string | null;
-  readonly revision: number;
-  readonly updatedAt: string;
-  readonly parts: number;
-  readonly setups: number;
-}
 
 @Injectable()
 export class JobsRepository {

@@ -1,16 +1,8 @@
 import { ConflictException, Inject, Injectable, NotFoundException } from '@nestjs/common';
-import { checkDraft, checkJob, type FileFault } from '@usual-drag/contract';
+import { checkDraft, checkJob, type FileFault, type JobSummary, type OpenJob } from '@usual-drag/contract';
 import type { Job, Result } from '@usual-drag/core';
 import { refuse } from '../http/envelope.pipe.ts';
-import { JobsRepository, type JobSummary, type StoredJob } from './jobs.repository.ts';
-
-/** A job as the interface works on it. */
-export interface OpenJob {
-  readonly id: string;
-  readonly revision: number;
-  readonly updatedAt: string;
-  readonly document: Job;
-}
+import { JobsRepository, type StoredJob } from './jobs.repository.ts';
 
 @Injectable()
 export class JobsService {

@@ -1,5 +1,5 @@
 import { newJob, type Job } from '@usual-drag/core';
-import { newFolder, startServer, type RunningServer } from '../testing/running-server.ts';
+import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 
 interface OpenJob {
   id: string;

@@ -1,29 +1,12 @@
+import type { JobSummary, OpenJob } from '@usual-drag/contract';
 import type { Instrument, Job } from '@usual-drag/core';
 import { queryOptions } from '@tanstack/react-query';
 import { ask } from './http.ts';
 
-/** A line of the list of jobs. */
-export interface JobSummary {
-  readonly id: string;
-  readonly title: string | null;
-  readonly revision: number;
-  readonly updatedAt: string;
-  readonly parts: number;
-  readonly setups: number;
-}
-
-/** A job as the server keeps it. */
-export interface StoredJob {
-  readonly id: string;
-  readonly revision: number;
-  readonly updatedAt: string;
-  readonly document: Job;
-}
-
 export const jobsQuery = queryOptions({ queryKey: ['jobs'], queryFn: () => ask<JobSummary[]>('GET', '/jobs') });
 
 export const jobQuery = (id: string) =>
-  queryOptions({ queryKey: ['jobs', id], queryFn: () => ask<StoredJob>('GET', `/jobs/${id}`) });
+  queryOptions({ queryKey: ['jobs', id], queryFn: () => ask<OpenJob>('GET', `/jobs/${id}`) });
 
 export const kitQuery = queryOptions({
   queryKey: ['instruments'],
@@ -31,11 +14,11 @@ export const kitQuery = queryOptions({
   staleTime: Infinity,
 });
 
-export const createJob = (document: Job) => ask<StoredJob>('POST', '/jobs', { document });
-export const importJob = (file: unknown) => ask<StoredJob>('POST', '/jobs/import', file);
-export const duplicateJob = (id: string) => ask<StoredJob>('POST', `/jobs/${id}/duplicate`);
+export const createJob = (document: Job) => ask<OpenJob>('POST', '/jobs', { document });
+export const importJob = (file: unknown) => ask<OpenJob>('POST', '/jobs/import', file);
+export const duplicateJob = (id: string) => ask<OpenJob>('POST', `/jobs/${id}/duplicate`);
 export const deleteJob = (id: string) => ask<undefined>('DELETE', `/jobs/${id}`);
-export const restoreJob = (id: string) => ask<StoredJob>('POST', `/jobs/${id}/restore`);
+export const restoreJob = (id: string) => ask<OpenJob>('POST', `/jobs/${id}/restore`);
 export const saveJob = (id: string, revision: number, document: Job) =>
-  ask<StoredJob>('PUT', `/jobs/${id}`, { revision, document });
+  ask<OpenJob>('PUT', `/jobs/${id}`, { revision, document });
 export const exportAddress = (id: string) => `/api/jobs/${id}/export`;

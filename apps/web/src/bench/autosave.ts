@@ -1,6 +1,7 @@
 import type { Job } from '@usual-drag/core';
 import { Refused } from '../api/http.ts';
-import { saveJob, type StoredJob } from '../api/jobs.ts';
+import type { OpenJob } from '@usual-drag/contract';
+import { saveJob } from '../api/jobs.ts';
 import { useBench } from './bench-store.ts';
 import { dropDraft, keepDraft } from './drafts.ts';
 
@@ -57,7 +58,7 @@ export function startAutosave(): () => void {
     } catch (error) {
       if (useBench.getState().jobId !== jobId) return;
       if (error instanceof Refused && error.status === 409)
-        useBench.setState({ save: { kind: 'conflict', theirs: error.details.current as StoredJob } });
+        useBench.setState({ save: { kind: 'conflict', theirs: error.details.current as OpenJob } });
       else if (error instanceof Refused) useBench.setState({ save: { kind: 'refused', message: error.message } });
       else {
         useBench.setState({ save: { kind: 'offline' } });

@@ -1,7 +1,7 @@
 import type { Job } from '@usual-drag/core';
 import { temporal } from 'zundo';
 import { create } from 'zustand';
-import type { StoredJob } from '../api/jobs.ts';
+import type { OpenJob } from '@usual-drag/contract';
 
 /** How the last edit stands with the server. */
 export type SaveState =
@@ -10,7 +10,7 @@ export type SaveState =
   | { readonly kind: 'saving' }
   | { readonly kind: 'offline' }
   | { readonly kind: 'refused'; readonly message: string }
-  | { readonly kind: 'conflict'; readonly theirs: StoredJob };
+  | { readonly kind: 'conflict'; readonly theirs: OpenJob };
 
 interface BenchStore {
   readonly jobId: string | null;
@@ -47,7 +47,7 @@ export const useBench = create<BenchStore>()(
 );
 
 /** Puts a job on the bench and forgets the undo steps of the one before. */
-export function openOnBench(job: StoredJob, document: Job = job.document): void {
+export function openOnBench(job: OpenJob, document: Job = job.document): void {
   useBench.setState({
     jobId: job.id,
     revision: job.revision,

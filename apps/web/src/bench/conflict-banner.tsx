@@ -1,13 +1,14 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { createJob, type StoredJob } from '../api/jobs.ts';
+import type { OpenJob } from '@usual-drag/contract';
+import { createJob } from '../api/jobs.ts';
 import { Button } from '../ui/button.tsx';
 import { openOnBench, useBench } from './bench-store.ts';
 import { dropDraft } from './drafts.ts';
 
 /** Two windows have changed one job: both versions are here, and the person says what becomes of them. */
-export function ConflictBanner({ theirs }: { readonly theirs: StoredJob }) {
+export function ConflictBanner({ theirs }: { readonly theirs: OpenJob }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const mine = useBench((state) => state.document);

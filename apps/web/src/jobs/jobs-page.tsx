@@ -1,19 +1,11 @@
+import type { JobSummary } from '@usual-drag/contract';
 import { newJob } from '@usual-drag/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Copy, Download, FileUp, Plus, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import {
-  createJob,
-  deleteJob,
-  duplicateJob,
-  exportAddress,
-  importJob,
-  jobsQuery,
-  restoreJob,
-  type JobSummary,
-} from '../api/jobs.ts';
+import { createJob, deleteJob, duplicateJob, exportAddress, importJob, jobsQuery, restoreJob } from '../api/jobs.ts';
 import { Button } from '../ui/button.tsx';
 
 /** The start page: the jobs, the last changed first. */

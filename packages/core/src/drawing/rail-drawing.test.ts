@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { solveSetup, solveUnloaded } from '../loading/index.ts';
 import type { Instrument } from '../instrument/index.ts';
 import { nodesOf, type Element, type Network } from '../network/index.ts';
-import { anyNetwork } from '../testing/random-network.ts';
+import { anyNetwork } from '../test/random-network.ts';
 import { potentialAxis } from './axis.ts';
 import { drawRails, type DrawingInput, type RailDrawing } from './rail-drawing.ts';
 import { evenHeights, scaledHeights } from './rail-heights.ts';

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { nodesOf, parseEnd, referenceOf, type Element, type Network } from '../network/index.ts';
 import type { Instrument } from '../instrument/index.ts';
-import { agrees, solveExactly } from '../testing/exact-solution.ts';
-import { anyNetwork, resistance } from '../testing/random-network.ts';
-import { minus } from '../testing/rational.ts';
+import { agrees, solveExactly } from '../test/exact-solution.ts';
+import { anyNetwork, resistance } from '../test/random-network.ts';
+import { minus } from '../test/rational.ts';
 import { solveSetup, solveUnloaded } from './solve-setup.ts';
 import type { Meter, Setup } from './setup.ts';
 
@@ -117,3 +117,34 @@ function idealCurrent(network: Network, meter: Meter) {
   };
   return solveExactly(asParts(network, [meter], [ideal]))!.current(meter.id);
 }
+
+test('an ideal meter changes nothing, wherever it is put', () => {
+  const ideal = (quantity: 'dc-voltage' | 'dc-current', ohms: number): Instrument => ({
+    id: 'I',
+    functions: [{ quantity, ranges: [{ id: 'only', fullScale: 1e12, resistance: ohms }] }],
+  });
+  fc.assert(
+    fc.property(metered, ({ network, spots: [spot] }) => {
+      const unloaded = solveUnloaded(network);
+      if (!unloaded.ok || !spot) return;
+      const base = { id: 'M', instrument: 'I', range: 'only' };
+      const across = spot.quantity === 'dc-voltage';
+      const meter: Meter = across
+        ? { ...base, quantity: spot.quantity, red: spot.red, black: spot.black }
+        : { ...base, quantity: spot.quantity, node: nodeOf(network, spot.end), ends: [spot.end] };
+      const solved = solveSetup(unloaded.value, [ideal(meter.quantity, across ? 1e290 : 0)], {
+        id: 'S',
+        meters: [meter],
+      });
+      if (!solved.ok) throw new Error(solved.fault.code);
+      const reading = solved.value.meters.M!;
+      expect(reading.indicated).toBe(reading.true);
+      if (reading.true !== null) expect(Math.abs(reading.error!)).toBeLessThanOrEqual(1e-200);
+      for (const { id } of network.elements) {
+        const [before, after] = [unloaded.value.values.elements[id]!, solved.value.elements[id]!];
+        if (before.voltage !== null) expect(after.voltage).toBeCloseTo(before.voltage, 9);
+      }
+    }),
+    { numRuns: 300 },
+  );
+});

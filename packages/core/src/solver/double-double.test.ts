@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { minus, plus, rational, times, over, toDouble, type Rational } from '../testing/rational.ts';
+import { minus, plus, rational, times, over, toDouble, type Rational } from '../test/rational.ts';
 import {
   add,
   divide,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Network } from '../network/index.ts';
-import { agrees, solveExactly } from '../testing/exact-solution.ts';
-import { anyNetwork, soundNetwork } from '../testing/random-network.ts';
+import { agrees, solveExactly } from '../test/exact-solution.ts';
+import { anyNetwork, soundNetwork } from '../test/random-network.ts';
 import { circuitOf } from './network-circuit.ts';
 import { networkValues, type NetworkValues } from './network-values.ts';
 import { solveCircuit } from './solve-circuit.ts';

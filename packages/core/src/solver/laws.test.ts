@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Element, Network } from '../network/index.ts';
 import { nodesOf } from '../network/index.ts';
-import { soundNetwork } from '../testing/random-network.ts';
+import { soundNetwork } from '../test/random-network.ts';
 import { circuitOf } from './network-circuit.ts';
 import { networkValues, type NetworkValues } from './network-values.ts';
 import { portResistance, solveCircuit } from './solve-circuit.ts';

@@ -1,0 +1,20 @@
+import type { Job } from '@usual-drag/core';
+
+/** A line of the list of jobs. */
+export interface JobSummary {
+  readonly id: string;
+  readonly title: string | null;
+  readonly revision: number;
+  /** ISO 8601. */
+  readonly updatedAt: string;
+  readonly parts: number;
+  readonly setups: number;
+}
+
+/** A job as the server keeps it. Saving it needs the revision that the edit began with. */
+export interface OpenJob {
+  readonly id: string;
+  readonly revision: number;
+  readonly updatedAt: string;
+  readonly document: Job;
+}
