@@ -1,43 +1,31 @@
-// npm run lock: after a change of dependencies, makes package-lock.json one that `npm ci` takes anywhere.
+// npm run lock: after a change of dependencies, makes package-lock.json anew from the package.json files alone.
 //
-// Packages with a part for each platform list them all; a registry that serves one platform lacks the others, npm leaves them
-// out of the lock file, and `npm ci` then refuses it. They are written in with the platform that their name tells, so that
-// they are skipped where they do not fit. No registry's address is kept.
-import { readFileSync, writeFileSync } from 'node:fs';
+// It works in an empty folder: beside installed packages npm leaves out what is not installed on this platform, and now and
+// then a dependency of a nested package, and `npm ci` then builds an incomplete tree. No registry's address is kept.
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { root } from './steps.mjs';
+import { root, run } from './steps.mjs';
 
-const systems = [
-  'darwin',
-  'linux',
-  'win32',
-  'freebsd',
-  'android',
-  'netbsd',
-  'openbsd',
-  'sunos',
-  'aix',
-  'openharmony',
-  'wasi',
-  'wasm32',
-];
-const processors = ['arm64', 'x64', 'ia32', 'arm', 'ppc64', 's390x', 'riscv64', 'loong64', 'mips64el', 'wasm32'];
+const folder = mkdtempSync(join(tmpdir(), 'usual-drag-lock-'));
+for (const file of ['package.json', '.npmrc', ...workspaceFiles()]) cpSync(join(root, file), join(folder, file));
+run('Resolving the packages', 'npm', ['install', '--package-lock-only'], { cwd: folder });
+const lock = JSON.parse(readFileSync(join(folder, 'package-lock.json'), 'utf8'));
+rmSync(folder, { recursive: true });
 
-const file = join(root, 'package-lock.json');
-const lock = JSON.parse(readFileSync(file, 'utf8'));
 for (const [path, entry] of Object.entries(lock.packages)) {
   if (typeof entry.resolved === 'string' && entry.resolved.startsWith('http')) delete entry.resolved;
-  for (const [name, range] of Object.entries(entry.optionalDependencies ?? {})) {
-    if (found(path, name)) continue;
-    lock.packages[`node_modules/${name}`] = {
-      version: range.replace(/^[\^~]/, ''),
-      ...platformOf(name),
-      optional: true,
-    };
-  }
+  for (const name of Object.keys({ ...entry.dependencies, ...entry.optionalDependencies }))
+    if (!found(path, name)) throw new Error(`${path || 'the project'} needs ${name}, which is not in the lock file.`);
 }
-const sorted = Object.entries(lock.packages).sort(([a], [b]) => (a < b ? -1 : 1));
-writeFileSync(file, `${JSON.stringify({ ...lock, packages: Object.fromEntries(sorted) }, null, 2)}\n`);
+writeFileSync(join(root, 'package-lock.json'), `${JSON.stringify(lock, null, 2)}\n`);
+
+/** The package.json of every workspace. */
+function workspaceFiles() {
+  return ['packages', 'apps'].flatMap((folder) =>
+    readdirSync(join(root, folder)).map((name) => `${folder}/${name}/package.json`),
+  );
+}
 
 /** Whether a dependency of the package at `path` is in the lock file, beside it or further out. */
 function found(path, name) {
@@ -45,11 +33,4 @@ function found(path, name) {
     if (lock.packages[`${at ? `${at}/` : ''}node_modules/${name}`]) return true;
     if (at === '') return false;
   }
-}
-
-function platformOf(name) {
-  const words = name.split(/[/-]/).map((word) => word.replace(/^gnueabihf$|^eabi$/, ''));
-  const os = systems.filter((system) => words.includes(system)).map((system) => (system === 'wasi' ? 'none' : system));
-  const cpu = processors.filter((processor) => words.includes(processor));
-  return { ...(cpu.length > 0 && { cpu }), ...(os.length > 0 && { os }) };
 }
