@@ -9,22 +9,23 @@ export const addElement = (network: Network, element: Element): Network => ({
 
 /** Puts `next` in the place of the element called `id`; the same network where there is none. */
 export const replaceElement = (network: Network, id: string, next: Element): Network =>
-  keepReference(network, { ...network, elements: network.elements.map((e) => (e.id === id ? next : e)) });
+  keepReference({ ...network, elements: network.elements.map((e) => (e.id === id ? next : e)) });
 
 /** Takes an element out; the last one stays, for a network has at least one part. */
 export const removeElement = (network: Network, id: string): Network =>
   network.elements.length === 1
     ? network
-    : keepReference(network, { ...network, elements: network.elements.filter((e) => e.id !== id) });
+    : keepReference({ ...network, elements: network.elements.filter((e) => e.id !== id) });
 
 /** A chosen reference that an edit took away falls back to the customary one. */
-function keepReference(before: Network, after: Network): Network {
-  if (before.reference === undefined || nodesOf(after).includes(before.reference)) return after;
-  const { reference: _gone, ...rest } = after;
+export function keepReference(network: Network): Network {
+  if (network.reference === undefined || nodesOf(network).includes(network.reference)) return network;
+  const { reference: _gone, ...rest } = network;
   return rest;
 }
 
-const letters: Readonly<Record<ElementKind, string>> = {
+/** The letter that a part's name begins with by custom. */
+export const elementLetters: Readonly<Record<ElementKind, string>> = {
   source: 'E',
   resistor: 'R',
   'current-source': 'J',
@@ -37,8 +38,8 @@ const letters: Readonly<Record<ElementKind, string>> = {
 export function nextElementId(network: Network, kind: ElementKind): string {
   const taken = new Set(network.elements.map((e) => e.id));
   let number = 1;
-  while (taken.has(`${letters[kind]}${number}`)) number += 1;
-  return `${letters[kind]}${number}`;
+  while (taken.has(`${elementLetters[kind]}${number}`)) number += 1;
+  return `${elementLetters[kind]}${number}`;
 }
 
 /** The next free node letter: A to Z, then N1, N2 … */

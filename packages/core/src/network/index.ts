@@ -13,4 +13,7 @@ export {
 } from './element.ts';
 export { breachOf, elementLimits, namePattern, rangeLimits, type Limit } from './limits.ts';
 export { endsAt, nodesOf, referenceOf, type Network, type ResistorValues } from './network.ts';
+export type { LineFault } from './line-token.ts';
+export { parseLine } from './parse-line.ts';
+export { writeLine, type WriteOptions } from './write-line.ts';
 export { networkFaults, repeated, type NetworkFault } from './validation.ts';

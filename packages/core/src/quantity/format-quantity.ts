@@ -1,4 +1,4 @@
-import { largestExponent, prefixByExponent, smallestExponent } from './prefix.ts';
+import { engineering, mantissaOf, shiftPoint } from './engineering.ts';
 import type { Unit } from './unit.ts';
 
 export interface FormatOptions {
@@ -19,7 +19,7 @@ const noBreakSpace = '\u00a0';
  */
 export function formatQuantity(value: number | null, unit: Unit, options: FormatOptions = {}): string {
   if (value === null || !Number.isFinite(value)) return '–';
-  const { text, prefix } = engineering(value, options.digits ?? 4);
+  const { text, prefix } = engineering(Math.abs(value), options.digits ?? 4);
   const digits = options.trim ? trimZeros(text) : text;
   return `${sign(value, digits, options.signed)}${digits}${noBreakSpace}${prefix}${unit}`;
 }
@@ -32,31 +32,14 @@ export function formatPercent(ratio: number | null, options: FormatOptions = {})
   return `${sign(ratio, text, options.signed)}${options.trim ? trimZeros(text) : text}${noBreakSpace}%`;
 }
 
-function engineering(value: number, digits: number): { text: string; prefix: string } {
-  const magnitude = Math.abs(value);
-  if (magnitude === 0) return { text: '0', prefix: '' };
-  const [mantissa, exponentText] = magnitude.toExponential(digits - 1).split('e') as [string, string];
-  const exponent = Number(exponentText);
-  const third = Math.min(largestExponent, Math.max(smallestExponent, Math.floor(exponent / 3) * 3));
-  return { text: shiftPoint(mantissa, exponent - third), prefix: prefixByExponent[third]! };
-}
-
-/** Moves the decimal point of rounded digits; what was rounded once is never rounded again. */
-function shiftPoint(mantissa: string, places: number): string {
-  const digits = mantissa.replace('.', '');
-  if (places < 0) return `0.${'0'.repeat(-places - 1)}${digits}`;
-  if (digits.length <= places + 1) return digits.padEnd(places + 1, '0');
-  return `${digits.slice(0, places + 1)}.${digits.slice(places + 1)}`;
-}
-
 function plain(value: number, digits: number): string {
-  const [mantissa, exponent] = value.toExponential(digits - 1).split('e') as [string, string];
-  return shiftPoint(mantissa, Number(exponent));
+  const { mantissa, exponent } = mantissaOf(value, digits);
+  return shiftPoint(mantissa, exponent);
 }
 
 function tiny(value: number): string {
-  const [mantissa, exponent] = value.toExponential(1).split('e') as [string, string];
-  return `${mantissa}×10${[...exponent].map((c) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(c)] ?? '⁻').join('')}`;
+  const { mantissa, exponent } = mantissaOf(value, 2);
+  return `${mantissa}×10${[...String(exponent)].map((c) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(c)] ?? '⁻').join('')}`;
 }
 
 const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);

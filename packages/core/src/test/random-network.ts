@@ -7,7 +7,7 @@ export const resistance = fc.oneof(
   fc.constantFrom(1, 10, 47, 100, 350, 1000, 4700, 10_000, 1e6),
 );
 
-const volts = fc.double({ min: -60, max: 60, noNaN: true }).map((v) => Math.round(v * 1000) / 1000);
+const volts = fc.double({ min: -60, max: 60, noNaN: true }).map((v) => Math.round(v * 1000) / 1000 + 0);
 
 /** Elements of every kind between a handful of nodes, islands, shorted parts and contradictions included. */
 export const anyNetwork: fc.Arbitrary<Network> = networkOf(

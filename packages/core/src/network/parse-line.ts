@@ -1,0 +1,234 @@
+import { fail, ok, type Result } from '../result.ts';
+import { elementLetters, keepReference } from './edits.ts';
+import type { Element } from './element.ts';
+import type { LinePart } from './line-part.ts';
+import type { LineFault } from './line-token.ts';
+import { readTree, type LinePoint, type LineTree } from './line-tree.ts';
+import type { Network } from './network.ts';
+
+/**
+ * Reads a network from one line: `E1 24V/1R8: R1 56k + (R2 39k || R3 15k + R4 27k)`.
+ *
+ * The notation is described in docs/line-notation.md. Points without a name keep the one that the same ends have in
+ * `known`, else they get the next free letter, the lower end of the first statement `0`. What the line does not say of a
+ * part that `known` has (its rating, limit, measured value, what it is for) stays as it is there.
+ *
+ * @param known  the network that the line is an edit of; left out for a line on its own
+ * @returns the network, or the first fault with its place in the line
+ */
+export function parseLine(line: string, known?: Network): Result<Network, LineFault> {
+  const read = readTree(line, known?.elements ?? []);
+  if ('message' in read) return fail(read);
+  const points = new Points();
+  const placed: Placed[] = [];
+  let terminals: readonly [number, number] | null = null;
+  for (const statement of read.statements) {
+    const ends = [points.add(), points.add()] as const;
+    const fault = place(statement, ends[0], ends[1], points, placed);
+    if (fault) return fail(fault);
+    if (terminals === null) terminals = ends;
+    else
+      for (const side of [0, 1] as const)
+        if (!points.isNamed(ends[side])) points.join(ends[side], terminals[side]);
+  }
+  const ids = namesOf(placed);
+  if (!Array.isArray(ids)) return fail(ids);
+  const names = points.named(
+    placed.map(({ top, bottom, turned }, index) => ({ id: ids[index]!, from: turned ? bottom : top, to: turned ? top : bottom })),
+    terminals![1],
+    known?.elements ?? [],
+  );
+  const elements: Element[] = [];
+  for (const [index, { part, top, bottom, turned }] of placed.entries()) {
+    const [from, to] = turned ? [bottom, top] : [top, bottom];
+    const own = known?.elements.find((element) => element.id === ids[index] && element.kind === part.kind);
+    const element = elementOf(part, ids[index]!, names(from), names(to), own);
+    if (typeof element === 'string') return fail({ message: element, at: part.at, length: part.length });
+    elements.push(element);
+  }
+  const { reference } = read;
+  if (reference && !elements.some(({ from, to }) => from === reference.name || to === reference.name))
+    return fail({ message: `No part ends on ${reference.name}.`, at: reference.at, length: reference.length });
+  const network: Network = {
+    ...(known?.reference !== undefined && { reference: known.reference }),
+    ...(reference && { reference: reference.name }),
+    ...(read.measured ? { values: 'measured' as const } : known?.values && { values: known.values }),
+    elements: known ? inKnownOrder(elements, known.elements) : elements,
+  };
+  return ok(keepReference(network));
+}
+
+interface Placed {
+  readonly part: LinePart;
+  readonly turned: boolean;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** Puts a tree between two points. */
+function place(tree: LineTree, top: number, bottom: number, points: Points, placed: Placed[]): LineFault | null {
+  switch (tree.kind) {
+    case 'part':
+      placed.push({ part: tree.part, turned: tree.turned, top, bottom });
+      return null;
+    case 'side-by-side':
+      for (const branch of tree.branches) {
+        const fault = place(branch, top, bottom, points, placed);
+        if (fault) return fault;
+      }
+      return null;
+    case 'chain': {
+      let at = top;
+      let waiting: LineTree | null = null;
+      for (const item of tree.items) {
+        if (item.kind === 'point') {
+          const next = waiting ? points.add() : at;
+          const fault = points.name(next, item) ?? (waiting && place(waiting, at, next, points, placed));
+          if (fault) return fault;
+          waiting = null;
+          at = next;
+          continue;
+        }
+        if (waiting) {
+          const next = points.add();
+          const fault = place(waiting, at, next, points, placed);
+          if (fault) return fault;
+          at = next;
+        }
+        waiting = item;
+      }
+      if (waiting) return place(waiting, at, bottom, points, placed);
+      return points.join(at, bottom) ? null : differentNames(tree.items.at(-1) as LinePoint);
+    }
+  }
+}
+
+const differentNames = ({ name, at, length }: LinePoint): LineFault => ({
+  message: `${name} is one point with another that has a name already. Use one name for both.`,
+  at,
+  length,
+});
+
+/** Points that are joined as the line is read, and their names. */
+class Points {
+  private readonly head: number[] = [];
+  private readonly names = new Map<number, string>();
+  private readonly byName = new Map<string, number>();
+
+  add(): number {
+    return this.head.push(this.head.length) - 1;
+  }
+
+  isNamed(point: number): boolean {
+    return this.names.has(this.of(point));
+  }
+
+  /** Makes two points one; false where they have different names. */
+  join(a: number, b: number): boolean {
+    const [first, second] = [this.of(a), this.of(b)];
+    if (first === second) return true;
+    const [one, other] = [this.names.get(first), this.names.get(second)];
+    if (one !== undefined && other !== undefined && one !== other) return false;
+    this.head[second] = first;
+    const name = one ?? other;
+    if (name !== undefined) this.names.set(first, name);
+    return true;
+  }
+
+  name(point: number, written: LinePoint): LineFault | null {
+    const there = this.byName.get(written.name);
+    const own = this.names.get(this.of(point));
+    if (own !== undefined && own !== written.name) return differentNames(written);
+    if (there !== undefined) return this.join(there, point) ? null : differentNames(written);
+    this.byName.set(written.name, point);
+    this.names.set(this.of(point), written.name);
+    return null;
+  }
+
+  /** A name for every point: the written one, the one that its ends have in the known network, `0` for the common, a letter. */
+  named(
+    parts: readonly { readonly id: string; readonly from: number; readonly to: number }[],
+    common: number,
+    known: readonly Element[],
+  ): (point: number) => string {
+    const taken = new Set(this.names.values());
+    const give = (point: number, name: string): void => {
+      this.names.set(this.of(point), name);
+      taken.add(name);
+    };
+    const knownById = new Map(known.map((element) => [element.id, element]));
+    for (const part of parts)
+      for (const end of ['from', 'to'] as const) {
+        const name = knownById.get(part.id)?.[end];
+        if (name !== undefined && !taken.has(name) && !this.isNamed(part[end])) give(part[end], name);
+      }
+    if (!this.isNamed(common) && !taken.has('0')) give(common, '0');
+    let letter = 0;
+    const next = (): string => {
+      for (; ; letter += 1) {
+        const name = letter < 26 ? String.fromCharCode(65 + letter) : `N${letter - 25}`;
+        if (!taken.has(name)) return name;
+      }
+    };
+    for (const part of parts)
+      for (const end of ['from', 'to'] as const) if (!this.isNamed(part[end])) give(part[end], next());
+    return (point) => this.names.get(this.of(point))!;
+  }
+
+  private of(point: number): number {
+    let at = point;
+    while (this.head[at] !== at) at = this.head[at]!;
+    return at;
+  }
+}
+
+/** The name of every part, or the fault at the second of two with one name. */
+function namesOf(placed: readonly Placed[]): string[] | LineFault {
+  const taken = new Set<string>();
+  for (const { part } of placed) {
+    if (part.id === null) continue;
+    if (taken.has(part.id))
+      return { message: `There is a ${part.id} already. Give this one another name.`, at: part.at, length: part.length };
+    taken.add(part.id);
+  }
+  return placed.map(({ part }) => {
+    if (part.id !== null) return part.id;
+    let number = 1;
+    while (taken.has(`${elementLetters[part.kind]}${number}`)) number += 1;
+    const id = `${elementLetters[part.kind]}${number}`;
+    taken.add(id);
+    return id;
+  });
+}
+
+/** What a line says of a part, over what was known of it; the reason in words where something is missing. */
+function elementOf(part: LinePart, id: string, from: string, to: string, own: Element | undefined): Element | string {
+  const { ratedPower, ...given } = part.given as Record<string, unknown> & { ratedPower?: number };
+  if (ratedPower !== undefined) {
+    if ('ratedCurrent' in given) return 'A lamp or other load has amperes or watts, not both.';
+    given.ratedCurrent = ratedPower / (given.ratedVoltage as number);
+  }
+  const kept = Object.keys(given).every((key) => key === 'label') ? own : keptOf(own);
+  const element = { ...kept, id, kind: part.kind, from, to, ...given } as unknown as Element;
+  if (element.kind === 'resistor' && !('resistance' in element)) return `${id} needs its resistance, for example 4k7.`;
+  if (element.kind === 'source' && !('emf' in element)) return `${id} needs its voltage, for example 24V/1R8.`;
+  return element;
+}
+
+/** What a line that names the values of a part leaves as it was. */
+function keptOf(own: Element | undefined): Partial<Element> {
+  const kept = ['label', 'powerRating', 'measuredResistance', 'currentLimit', 'compliance', 'polarised'];
+  return Object.fromEntries(Object.entries(own ?? {}).filter(([key]) => kept.includes(key)));
+}
+
+/** Parts that were there before keep their places; a new one comes behind the one that it follows in the line. */
+function inKnownOrder(elements: readonly Element[], known: readonly Element[]): Element[] {
+  const rank = new Map(known.map(({ id }, index) => [id, index]));
+  const ordered = elements.filter(({ id }) => rank.has(id)).sort((a, b) => rank.get(a.id)! - rank.get(b.id)!);
+  elements.forEach((element, index) => {
+    if (rank.has(element.id)) return;
+    const before = elements[index - 1];
+    ordered.splice(before ? ordered.findIndex(({ id }) => id === before.id) + 1 : 0, 0, element);
+  });
+  return ordered;
+}

@@ -1,0 +1,173 @@
+import { writePercent, writeQuantity } from '../quantity/index.ts';
+import type { Element } from './element.ts';
+import { isValueWord } from './line-part.ts';
+import { nodesOf, referenceOf, type Network } from './network.ts';
+import { parseLine } from './parse-line.ts';
+import { startingAt, strandsOf, type PlacedStrand, type Strand } from './strands.ts';
+
+export interface WriteOptions {
+  /** Leave out what is not needed to see the circuit: ratings, limits, measured values, what a part is for. */
+  readonly brief?: boolean;
+}
+
+/**
+ * Writes a network as one line that `parseLine` reads back as the same network: the first source, a colon, and what it
+ * feeds by series and parallel; branches that are neither follow behind semicolons, between named points. Points are named
+ * where they would not get their name by themselves.
+ */
+export function writeLine(network: Network, options: WriteOptions = {}): string {
+  const brief = options.brief ?? false;
+  const plain = withReference(compose(network, brief, false), network);
+  return sameNodes(plain, network) ? plain : withReference(compose(network, brief, true), network);
+}
+
+function compose(network: Network, brief: boolean, named: boolean): string {
+  const { elements } = network;
+  const feed = elements.find((e) => (e.kind === 'source' || e.kind === 'current-source') && e.from !== e.to);
+  const rest = elements.filter((element) => element !== feed);
+  const write = (strand: Strand, inside: boolean): string => {
+    switch (strand.kind) {
+      case 'part':
+        return `${strand.turned ? '~' : ''}${writePart(strand.element, brief)}`;
+      case 'series': {
+        const text = strand.items
+          .map((item, index) => (index === 0 ? '' : joint(strand.between[index - 1]!)) + write(item, true))
+          .join('');
+        return text;
+      }
+      case 'parallel': {
+        const text = strand.items.map((item) => write(item, false)).join(' || ');
+        return inside ? `(${text})` : text;
+      }
+    }
+  };
+  const joint = (node: string): string => (named ? ` @${node} ` : ' + ');
+
+  if (!feed)
+    return strandsOf(rest, new Set())
+      .map((placed) => branch(placed, write))
+      .join('; ');
+  const [top, bottom] = [feed.from, feed.to];
+  const { chains, left } = pathsBetween(top, bottom, strandsOf(rest, new Set([top, bottom])));
+  const begin = named ? `@${top} ` : '';
+  const end = named ? ` @${bottom}` : '';
+  const fed = chains.map((chain) => {
+    const alone = chain.length === 1 && chain[0]!.strand.kind === 'parallel';
+    return chain
+      .map(({ strand, to }, index) => write(strand, !(alone && !named)) + (index < chain.length - 1 ? ` @${to} ` : ''))
+      .join('');
+  });
+  const head =
+    fed.length === 0
+      ? `@${top} ${writePart(feed, brief)} @${bottom}`
+      : `${writePart(feed, brief)}: ${begin}${fed[0]}${end}${fed
+          .slice(1)
+          .map((text) => ` || ${text}`)
+          .join('')}`;
+  return [head, ...left.map((placed) => branch(placed, write))].join('; ');
+}
+
+const branch = ({ from, to, strand }: PlacedStrand, write: (strand: Strand, inside: boolean) => string): string =>
+  `@${from} ${write(strand, true)} @${to}`;
+
+/** Chains of strands from top to bottom, the shortest first, and the strands that are left over. */
+function pathsBetween(
+  top: string,
+  bottom: string,
+  strands: readonly PlacedStrand[],
+): { readonly chains: PlacedStrand[][]; readonly left: PlacedStrand[] } {
+  const left = new Set(strands);
+  const chains: PlacedStrand[][] = [];
+  for (;;) {
+    const chain = shortestPath(top, bottom, left);
+    if (!chain) return { chains, left: [...left] };
+    chains.push(chain.map(({ placed }) => placed));
+    for (const { origin } of chain) left.delete(origin);
+  }
+}
+
+interface Step {
+  readonly placed: PlacedStrand;
+  readonly origin: PlacedStrand;
+}
+
+function shortestPath(top: string, bottom: string, strands: ReadonlySet<PlacedStrand>): Step[] | null {
+  const reached = new Map<string, readonly Step[]>([[top, []]]);
+  for (const [node, path] of reached) {
+    if (node === bottom) return [...path];
+    for (const origin of strands) {
+      if (origin.from !== node && origin.to !== node) continue;
+      const placed = startingAt(node, origin);
+      if (!reached.has(placed.to)) reached.set(placed.to, [...path, { placed, origin }]);
+    }
+  }
+  return null;
+}
+
+function writePart(element: Element, brief: boolean): string {
+  const name = isValueWord(element.id) || reserved.has(element.id) ? `#${element.id}` : element.id;
+  const label = brief || element.label === undefined ? [] : [`"${element.label.replace(/["\\]/g, '\\$&')}"`];
+  return [name, ...valuesOf(element, brief), ...label].join(' ');
+}
+
+/** Words that begin a statement of their own. */
+const reserved = new Set(['against', 'measured']);
+
+function valuesOf(element: Element, brief: boolean): string[] {
+  const optional = (value: number | undefined, write: (value: number) => string): string[] =>
+    value === undefined ? [] : [write(value)];
+  const unless = (words: string[]): string[] => (brief ? [] : words);
+  switch (element.kind) {
+    case 'resistor':
+      return [
+        writeQuantity(element.resistance, 'Ω'),
+        ...optional(element.tolerance, writePercent),
+        ...unless(optional(element.powerRating, (value) => writeQuantity(value, 'W'))),
+        ...unless(optional(element.measuredResistance, (value) => `=${writeQuantity(value, 'Ω')}`)),
+      ];
+    case 'source': {
+      const { internalResistance, cellsInSeries, cellsInParallel } = element;
+      const inside = internalResistance === undefined ? '' : `/${writeQuantity(internalResistance, 'Ω')}`;
+      const stack = `${cellsInSeries === undefined ? '' : `${cellsInSeries}s`}${cellsInParallel === undefined ? '' : `${cellsInParallel}p`}`;
+      return [
+        writeQuantity(element.emf, 'V') + inside,
+        ...(stack ? [stack] : []),
+        ...unless(optional(element.currentLimit, (value) => `<${writeQuantity(value, 'A')}`)),
+      ];
+    }
+    case 'current-source':
+      return [
+        writeQuantity(element.current, 'A'),
+        ...unless(optional(element.compliance, (value) => `<${writeQuantity(value, 'V')}`)),
+      ];
+    case 'load':
+      return [
+        writeQuantity(element.ratedVoltage, 'V'),
+        writeQuantity(element.ratedCurrent, 'A'),
+        ...(element.polarised ? ['polarised'] : []),
+      ];
+    case 'switch':
+      return [element.closed ? 'closed' : 'open'];
+    case 'link':
+      return ['link'];
+  }
+}
+
+/** Adds what the reader could not know: the node that potentials are against, and which values count. */
+function withReference(line: string, network: Network): string {
+  const read = parseLine(line);
+  const reference = referenceOf(network);
+  const against =
+    read.ok && network.reference === undefined && referenceOf(read.value) === reference ? '' : `; against @${reference}`;
+  return line + against + (network.values === 'measured' ? '; measured' : '');
+}
+
+function sameNodes(line: string, network: Network): boolean {
+  const read = parseLine(line);
+  if (!read.ok || nodesOf(read.value).length !== nodesOf(network).length) return false;
+  const byId = new Map(read.value.elements.map((element) => [element.id, element]));
+  return network.elements.every(({ id, from, to }) => {
+    const again = byId.get(id);
+    return again?.from === from && again.to === to;
+  });
+}
