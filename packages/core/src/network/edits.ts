@@ -42,14 +42,15 @@ export function nextElementId(network: Network, kind: ElementKind): string {
   return `${elementLetters[kind]}${number}`;
 }
 
-/** The next free node letter: A to Z, then N1, N2 … */
-export function nextNode(network: Network): string {
-  const taken = new Set(nodesOf(network));
-  for (let code = 65; code <= 90; code += 1)
-    if (!taken.has(String.fromCharCode(code))) return String.fromCharCode(code);
-  let number = 1;
-  while (taken.has(`N${number}`)) number += 1;
-  return `N${number}`;
+/** The next free node letter. */
+export const nextNode = (network: Network): string => freeNodeName(new Set(nodesOf(network)));
+
+/** The first node name that is not taken: A to Z, then N1, N2 … */
+export function freeNodeName(taken: { has(name: string): boolean }): string {
+  for (let number = 0; ; number += 1) {
+    const name = number < 26 ? String.fromCharCode(65 + number) : `N${number - 25}`;
+    if (!taken.has(name)) return name;
+  }
 }
 
 /** A new element of a kind with customary values, across `from` and `to` or, left out, the last element's ends. */

@@ -1,4 +1,17 @@
 export { addElement, newElement, nextElementId, nextNode, removeElement, replaceElement } from './edits.ts';
+export { commonPoints, samePoint, wiresBetween } from './common-points.ts';
+export { pasteElements } from './paste.ts';
+export {
+  addInParallel,
+  closeOver,
+  insertInSeries,
+  joinNodes,
+  moveEnd,
+  removeElements,
+  renameNode,
+  splitNode,
+  swapEnds,
+} from './rewire.ts';
 export {
   parseEnd,
   type CurrentSource,

@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../result.ts';
-import { elementLetters, keepReference } from './edits.ts';
+import { elementLetters, freeNodeName, keepReference } from './edits.ts';
 import type { Element } from './element.ts';
 import type { LinePart } from './line-part.ts';
 import type { LineFault } from './line-token.ts';
@@ -163,15 +163,8 @@ class Points {
         if (name !== undefined && !taken.has(name) && !this.isNamed(part[end])) give(part[end], name);
       }
     if (!this.isNamed(common) && !taken.has('0')) give(common, '0');
-    let letter = 0;
-    const next = (): string => {
-      for (; ; letter += 1) {
-        const name = letter < 26 ? String.fromCharCode(65 + letter) : `N${letter - 25}`;
-        if (!taken.has(name)) return name;
-      }
-    };
     for (const part of parts)
-      for (const end of ['from', 'to'] as const) if (!this.isNamed(part[end])) give(part[end], next());
+      for (const end of ['from', 'to'] as const) if (!this.isNamed(part[end])) give(part[end], freeNodeName(taken));
     return (point) => this.names.get(this.of(point))!;
   }
 

@@ -1,6 +1,17 @@
+export {
+  bandColours,
+  bandPlaces,
+  bandsOf,
+  coloursFor,
+  readBands,
+  type Band,
+  type Banded,
+} from './colour-bands.ts';
 export { formatPercent, formatQuantity, type FormatOptions } from './format-quantity.ts';
 export { parseQuantity, type QuantityFault } from './parse-quantity.ts';
 export { parsePercent } from './parse-ratio.ts';
+export { nearestPreferred, seriesForTolerance, seriesOf, type Series } from './preferred-values.ts';
+export { printedCodeOf, readPrintedCode, type PrintedCode } from './printed-code.ts';
 export { prefixByExponent, smallestExponent } from './prefix.ts';
 export { writePercent, writeQuantity } from './write-quantity.ts';
 export type { Unit } from './unit.ts';
