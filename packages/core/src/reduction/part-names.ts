@@ -1,0 +1,44 @@
+import type { Part } from './resistance-net.ts';
+
+/** Names for what parts are joined into: R3 and R4 make R34, R2 and R34 make R234. */
+export interface PartNames {
+  /** @param suffix  the corner or centre that tells the parts of a star or delta apart */
+  readonly of: (parts: readonly Part[], suffix?: string) => string;
+  /** A name for the point that a new star meets in. */
+  readonly centre: (parts: readonly Part[]) => string;
+}
+
+const longest = 16;
+
+export function namesFor(parts: readonly Part[]): PartNames {
+  const taken = new Set(parts.map((part) => part.id));
+  const points = new Set(parts.flatMap(({ from, to }) => [from, to]));
+  const claim = (candidates: readonly string[], stem: string): string => {
+    let name = candidates.find((candidate) => candidate.length <= longest && !taken.has(candidate));
+    for (let number = 1; name === undefined; number += 1) if (!taken.has(`${stem}${number}`)) name = `${stem}${number}`;
+    taken.add(name);
+    return name;
+  };
+  return {
+    of: (joined, suffix) => {
+      const ids = joined.map((part) => part.id);
+      const tail = suffix === undefined ? '' : `-${suffix}`;
+      return claim([short(ids) + tail, ids.join('_') + tail], 'Z');
+    },
+    centre: (present) => {
+      for (const { from, to } of present) points.add(from).add(to);
+      let number = 1;
+      while (points.has(`Y${number}`)) number += 1;
+      points.add(`Y${number}`);
+      return `Y${number}`;
+    },
+  };
+}
+
+/** R3, R4 as R34; names that share no letters one after the other. */
+function short(ids: readonly string[]): string {
+  const split = ids.map((id) => /^([A-Za-z]+)(\d+)$/.exec(id));
+  const letters = split[0]?.[1];
+  if (letters === undefined || split.some((match) => match?.[1] !== letters)) return ids.join('');
+  return letters + split.map((match) => match![2]).join('');
+}
