@@ -5,5 +5,6 @@ export * from './solver/index.ts';
 export * from './reduction/index.ts';
 export * from './instrument/index.ts';
 export * from './loading/index.ts';
+export * from './uncertainty/index.ts';
 export * from './drawing/index.ts';
 export * from './file/index.ts';

@@ -9,6 +9,7 @@ export {
 } from './colour-bands.ts';
 export { formatPercent, formatQuantity, type FormatOptions } from './format-quantity.ts';
 export { parseQuantity, type QuantityFault } from './parse-quantity.ts';
+export { formatDuration, parseDuration } from './parse-duration.ts';
 export { parsePercent } from './parse-ratio.ts';
 export { nearestPreferred, seriesForTolerance, seriesOf, type Series } from './preferred-values.ts';
 export { printedCodeOf, readPrintedCode, type PrintedCode } from './printed-code.ts';

@@ -13,6 +13,7 @@ const examples: Readonly<Record<Unit, string>> = {
   A: '250 µA, 250uA or 0.35',
   Ω: '4k7, 330 mΩ or 4700',
   W: '250 mW or 0.25',
+  C: '40 C or 250 mC',
 };
 
 /**

@@ -14,3 +14,7 @@ export type { SolverFault } from './fault.ts';
 export { portResistance, solveCircuit, type CircuitSolution, type Port } from './solve-circuit.ts';
 export { attach, circuitOf, type Attachment, type NetworkCircuit } from './network-circuit.ts';
 export { networkValues, type ElementValues, type NetworkValues } from './network-values.ts';
+export { solveLimited, type LimitedSource, type LimitedValues } from './limited-supply.ts';
+export { sourceViews, type SourceView } from './source-view.ts';
+export { loopSums, nodeSums, type LoopSum, type NodeSum } from './sums.ts';
+export { sweep, sweepValues, turned, watchedValue, type Knob, type Watched } from './sweep.ts';

@@ -1,0 +1,43 @@
+import type { Network } from '../network/index.ts';
+import { ok, type Result } from '../result.ts';
+import { toNumber } from './double-double.ts';
+import type { SolverFault } from './fault.ts';
+import { circuitOf } from './network-circuit.ts';
+import { portResistance, solveCircuit } from './solve-circuit.ts';
+
+/** How a source stands in its network. */
+export interface SourceView {
+  readonly id: string;
+  /** Ω between its terminals without it, the other sources at rest; null where nothing joins them. */
+  readonly equivalent: number | null;
+  /** V at its terminals with nothing connected: the EMF of all its cells; null for a current source. */
+  readonly openCircuit: number | null;
+  /** V at its terminals in the network; null where nothing determines it. */
+  readonly loaded: number | null;
+  /** A out of its + terminal. */
+  readonly current: number | null;
+}
+
+/** What every source of a network sees and gives, voltage and current sources alike, in order of entry. */
+export function sourceViews(network: Network): Result<readonly SourceView[], SolverFault> {
+  const { circuit } = circuitOf(network);
+  const whole = solveCircuit(circuit);
+  if (!whole.ok) return whole;
+  const views: SourceView[] = [];
+  for (const [index, element] of network.elements.entries()) {
+    if (element.kind !== 'source' && element.kind !== 'current-source') continue;
+    const looked = solveCircuit(circuit, index);
+    if (!looked.ok) return looked;
+    const branch = circuit.branches[index]!;
+    const across = whole.value.voltage(branch.from, branch.to);
+    const through = whole.value.currents[index];
+    views.push({
+      id: element.id,
+      equivalent: portResistance(looked.value.port!),
+      openCircuit: element.kind === 'source' ? toNumber(branch.emf) : null,
+      loaded: across && toNumber(across) + 0,
+      current: through ? 0 - toNumber(through) : null,
+    });
+  }
+  return ok(views);
+}

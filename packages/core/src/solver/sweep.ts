@@ -1,0 +1,49 @@
+import { elementLimits, replaceElement, type Element, type Network } from '../network/index.ts';
+import { circuitOf } from './network-circuit.ts';
+import { networkValues, type NetworkValues } from './network-values.ts';
+import { solveCircuit } from './solve-circuit.ts';
+
+/** A quantity of an element, such as the EMF of E1. */
+export interface Knob {
+  readonly element: string;
+  readonly key: keyof typeof elementLimits;
+}
+
+/** A result that is followed: of an element, or a node's potential. */
+export type Watched =
+  | { readonly element: string; readonly what: 'voltage' | 'current' | 'power' }
+  | { readonly node: string };
+
+/** A network with one quantity set to another value; the same network where there is no such quantity. */
+export function turned(network: Network, { element, key }: Knob, value: number): Network {
+  const before = network.elements.find(({ id }) => id === element);
+  return before ? replaceElement(network, element, { ...before, [key]: value } as Element) : network;
+}
+
+/** Values evenly spread from one to the other, or by equal ratios where both are above zero and that is asked for. */
+export function sweepValues(from: number, to: number, points: number, spread: 'even' | 'ratio' = 'even'): number[] {
+  const ratio = spread === 'ratio' && from > 0 && to > 0;
+  return Array.from({ length: points }, (_, k) => {
+    const share = points === 1 ? 0 : k / (points - 1);
+    if (share === 1) return to;
+    return ratio ? from * (to / from) ** share : from + (to - from) * share;
+  });
+}
+
+/** The network solved at every value of a knob; null where it has no solution there. */
+export function sweep(network: Network, knob: Knob, values: readonly number[]): (NetworkValues | null)[] {
+  return values.map((value) => {
+    const at = turned(network, knob, value);
+    const named = circuitOf(at);
+    const solved = solveCircuit(named.circuit);
+    return solved.ok ? networkValues(at, named, solved.value) : null;
+  });
+}
+
+/** A followed result out of solved values, V, A or W; null where nothing determines it. */
+export const watchedValue = (values: NetworkValues | null, watched: Watched): number | null =>
+  values === null
+    ? null
+    : 'node' in watched
+      ? (values.nodes[watched.node] ?? null)
+      : (values.elements[watched.element]?.[watched.what] ?? null);

@@ -1,0 +1,1 @@
+export { straightLine, type StraightLine } from './straight-line.ts';
