@@ -1,37 +1,66 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { drawFile } from './draw.ts';
+import { refused, type Output } from './output.ts';
+import { reduceFile } from './reduce.ts';
 import { solveFile } from './solve.ts';
 
-const usage = `Usage: npm run -s cli -- solve FILE…
-Prints one compact JSON result a line, in the order given; - reads one file from standard input.`;
+const usage = `Usage: npm run -s cli -- solve FILE…     true values and every set-up's readings
+       npm run -s cli -- reduce FILE…    the steps down to one resistance
+       npm run -s cli -- draw FILE [--out FILE.svg] [--scale] [--zigzag]
+solve and reduce print one compact JSON result a line, in the order given; draw writes an SVG file, to standard output
+where none is named. - reads one file from standard input. Status 2 where any file gave an error.`;
 
-const commands: Readonly<Record<string, (text: string) => { readonly output: unknown; readonly solved: boolean }>> = {
-  solve: solveFile,
-};
+const perFile: Readonly<Record<string, (text: string) => Output>> = { solve: solveFile, reduce: reduceFile };
 
-function main([name = '', ...files]: readonly string[]): number {
-  const run = commands[name];
-  if (!run || files.length === 0) {
-    process.stderr.write(`${usage}\n`);
-    return 1;
-  }
+function main(): number {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: { out: { type: 'string' }, scale: { type: 'boolean' }, zigzag: { type: 'boolean' } },
+  });
+  const [name = '', ...files] = positionals;
+  if (name === 'draw' && files.length === 1)
+    return draw(files[0]!, values.out, values.scale ?? false, values.zigzag ?? false);
+  const run = perFile[name];
+  if (!run || files.length === 0) return misused(usage);
   let status = 0;
   for (const file of files) {
-    const { output, solved } = runOn(file, run);
+    const { output, solved } = onText(file, run);
     process.stdout.write(`${JSON.stringify(output)}\n`);
     if (!solved) status = 2;
   }
   return status;
 }
 
-function runOn(file: string, run: (text: string) => { output: unknown; solved: boolean }) {
+function draw(file: string, out: string | undefined, toScale: boolean, zigzag: boolean): number {
+  const { output, svg } = onText(file, (text) => drawFile(text, { toScale, resistor: zigzag ? 'zigzag' : 'box' }));
+  if (svg === undefined) {
+    process.stdout.write(`${JSON.stringify(output)}\n`);
+    return 2;
+  }
+  if (out === undefined) process.stdout.write(svg);
+  else writeFileSync(out, svg);
+  return 0;
+}
+
+function onText<T extends Output>(file: string, run: (text: string) => T): T | (Output & { svg?: undefined }) {
   let text: string;
   try {
     text = readFileSync(file === '-' ? 0 : file, 'utf8');
   } catch (error) {
     const message = `${file} cannot be read: ${(error as Error).message}`;
-    return { output: { error: { code: 'invalid-file', message, where: [file] } }, solved: false };
+    return refused({ code: 'invalid-file', message, where: [file] });
   }
   return run(text);
 }
 
-process.exitCode = main(process.argv.slice(2));
+function misused(message: string): number {
+  process.stderr.write(`${message}\n`);
+  return 1;
+}
+
+try {
+  process.exitCode = main();
+} catch (error) {
+  process.exitCode = misused(`${(error as Error).message}\n${usage}`);
+}

@@ -1,40 +1,97 @@
 import type { Network } from '../network/index.ts';
-
-/** Elements that hang under each other, from the top down, by id. */
-export type Column = readonly string[];
-
-/** An element as a vertical link between two ranks of the rails; rank 0 is the highest rail. */
-interface VerticalLink {
-  readonly id: string;
-  readonly top: number;
-  readonly bottom: number;
-}
+import { columnCost, costOfCrossing, type Cost } from './column-cost.ts';
+import { spansOf, type Column, type Link, type Span } from './link.ts';
 
 /**
  * The columns of a network and their order from the left.
  *
  * Elements in a chain share a column, the first source stands at the left, and the rest is ordered for the fewest
- * crossings, then the shortest rails, then the order of entry.
+ * crossings, then the shortest rails, then the order of entry. Short columns that fit above each other share one.
  *
- * @param rails  nodes from the highest to the lowest
+ * @param rails     nodes from the highest to the lowest
+ * @param previous  the columns before an edit: what was not touched keeps its place unless that costs crossings
  */
-export function arrangeColumns(network: Network, rails: readonly string[]): Column[] {
-  const links = verticalLinks(network.elements, rails);
-  const columns = stack(network, links, rails.length);
-  const feed = network.elements.find((e) => e.kind === 'source' || e.kind === 'current-source');
-  const first = columns.findIndex((column) => column.includes(feed?.id ?? ''));
-  const fixed = first > 0 ? [columns[first]!, ...columns.filter((_, index) => index !== first)] : columns;
-  return orderColumns(fixed, links, first >= 0 ? 1 : 0);
+export function arrangeColumns(network: Network, rails: readonly string[], previous: readonly Column[] = []): Column[] {
+  const spans = spansOf(network.elements, rails);
+  const cost = (columns: readonly Column[]): number => columnCost(columns, spans)(columns.map((_, index) => index));
+  if (previous.length === 0) return freshColumns(network, spans, rails.length);
+  const steady = steadyColumns(network, spans, rails.length, previous);
+  const steadyCost = cost(steady);
+  if (steadyCost < (patience + 1) * costOfCrossing) return steady;
+  const fresh = freshColumns(network, spans, rails.length);
+  return steadyCost <= cost(fresh) + patience * costOfCrossing ? steady : fresh;
+}
+
+/** Crossings that a steady drawing may have more than the best one. */
+const patience = 2;
+
+function freshColumns(network: Network, spans: ReadonlyMap<string, Span>, rails: number): Column[] {
+  const { columns, fixed } = sourceFirst(network, stack(network, spans, rails, []));
+  const cost = columnCost(columns, spans);
+  const natural = columns.map((_, index) => index);
+  const best = columns.length - fixed <= mostToTryAll ? tryAll(natural, fixed, cost) : improve(natural, fixed, cost);
+  return share(
+    best.map((index) => columns[index]!),
+    spans,
+    fixed,
+  );
+}
+
+/** The columns as they were before an edit, what they shared included; new ones put in where they cost least. */
+function steadyColumns(
+  network: Network,
+  spans: ReadonlyMap<string, Span>,
+  rails: number,
+  previous: readonly Column[],
+): Column[] {
+  const stacks = stack(network, spans, rails, previous);
+  const placeOf = new Map(previous.flatMap((column, place) => column.map((id) => [id, place] as const)));
+  const place = (column: Column): number | undefined => column.map((id) => placeOf.get(id)).find((p) => p !== undefined);
+  const grouped: Column[] = [];
+  for (const column of stacks) {
+    const there = grouped.findIndex((other) => place(other) !== undefined && place(other) === place(column));
+    const above = there < 0 ? null : onTop(grouped[there]!, column, spans);
+    if (above) grouped[there] = above;
+    else grouped.push(column);
+  }
+  const { columns, fixed } = sourceFirst(network, grouped);
+  const cost = columnCost(columns, spans);
+  const known = columns.map((column, index) => ({ index, place: index < fixed ? -1 : place(column) }));
+  const order = known
+    .filter((column) => column.place !== undefined)
+    .sort((a, b) => a.place! - b.place!)
+    .map(({ index }) => index);
+  for (const column of known) {
+    if (column.place !== undefined) continue;
+    let best = order.length;
+    let least = Infinity;
+    for (let at = order.length; at >= fixed; at -= 1) {
+      const value = cost([...order.slice(0, at), column.index, ...order.slice(at)]);
+      if (value >= least) continue;
+      least = value;
+      best = at;
+    }
+    order.splice(best, 0, column.index);
+  }
+  return order.map((index) => columns[index]!);
+}
+
+/** The first source's column in front, and how many columns that fixes. */
+function sourceFirst(network: Network, columns: readonly Column[]): { readonly columns: readonly Column[]; readonly fixed: number } {
+  const feed = feedOf(network);
+  const first = columns.findIndex((column) => column.includes(feed ?? ''));
+  if (first < 0) return { columns, fixed: 0 };
+  return { columns: [columns[first]!, ...columns.filter((_, index) => index !== first)], fixed: 1 };
 }
 
 /** The columns with one more for a meter across two rails, where it crosses least; at the right where it does not matter. */
 export function addMeterColumn(
   columns: readonly Column[],
-  links: readonly { readonly id: string; readonly from: string; readonly to: string }[],
+  links: readonly Link[],
   meter: string,
   rails: readonly string[],
 ): Column[] {
-  const cost = costOf([...columns, [meter]], verticalLinks(links, rails));
+  const cost = columnCost([...columns, [meter]], spansOf(links, rails));
   let best: Column[] = [];
   let least = Infinity;
   for (let place = columns.length; place >= 1; place -= 1) {
@@ -48,30 +105,31 @@ export function addMeterColumn(
   return best;
 }
 
-function verticalLinks(
-  links: readonly { readonly id: string; readonly from: string; readonly to: string }[],
-  rails: readonly string[],
-): Map<string, VerticalLink> {
-  const rank = new Map(rails.map((node, index) => [node, index]));
-  return new Map(
-    links.map(({ id, from, to }) => {
-      const [a, b] = [rank.get(from)!, rank.get(to)!];
-      return [id, { id, top: Math.min(a, b), bottom: Math.max(a, b) }];
-    }),
-  );
-}
+const feedOf = (network: Network): string | undefined =>
+  network.elements.find((e) => e.kind === 'source' || e.kind === 'current-source')?.id;
 
 /** Puts links into columns: at each rail a link that ends from above goes on in one that starts below. */
-function stack(network: Network, links: ReadonlyMap<string, VerticalLink>, rails: number): Column[] {
+function stack(
+  network: Network,
+  spans: ReadonlyMap<string, Span>,
+  rails: number,
+  previous: readonly Column[],
+): Column[] {
+  const before = new Map(previous.flatMap((column) => column.slice(1).map((id, index) => [column[index]!, id] as const)));
   const below = new Map<string, string>();
-  const feed = network.elements.find((e) => e.kind === 'source' || e.kind === 'current-source')?.id;
+  const feed = feedOf(network);
   for (let rail = 0; rail < rails; rail += 1) {
-    const ending = [...links.values()].filter((link) => link.bottom === rail && link.top !== rail);
-    const starting = [...links.values()].filter((link) => link.top === rail && link.bottom !== rail);
+    const ending = [...spans.values()].filter((span) => span.bottom === rail && span.top !== rail);
+    const starting = [...spans.values()].filter((span) => span.top === rail && span.bottom !== rail);
     const chained = ending.length === 1 && starting.length === 1;
-    const free = (link: VerticalLink): boolean => chained || link.id !== feed;
-    const uppers = ending.filter(free);
-    const lowers = starting.filter(free);
+    const free = (span: Span): boolean => chained || span.id !== feed;
+    for (const upper of ending) {
+      const lower = starting.find(({ id }) => id === before.get(upper.id));
+      if (lower) below.set(upper.id, lower.id);
+    }
+    const taken = new Set(below.values());
+    const uppers = ending.filter((span) => free(span) && !below.has(span.id));
+    const lowers = starting.filter((span) => free(span) && !taken.has(span.id));
     for (let i = 0; i < Math.min(uppers.length, lowers.length); i += 1) below.set(uppers[i]!.id, lowers[i]!.id);
   }
   const hanging = new Set(below.values());
@@ -85,15 +143,6 @@ function stack(network: Network, links: ReadonlyMap<string, VerticalLink>, rails
 }
 
 const mostToTryAll = 6;
-
-function orderColumns(columns: readonly Column[], links: ReadonlyMap<string, VerticalLink>, fixed: number): Column[] {
-  const cost = costOf(columns, links);
-  const natural = columns.map((_, index) => index);
-  const best = columns.length - fixed <= mostToTryAll ? tryAll(natural, fixed, cost) : improve(natural, fixed, cost);
-  return best.map((index) => columns[index]!);
-}
-
-type Cost = (order: readonly number[]) => number;
 
 function tryAll(natural: readonly number[], fixed: number, cost: Cost): number[] {
   let best = [...natural];
@@ -117,55 +166,72 @@ function tryAll(natural: readonly number[], fixed: number, cost: Cost): number[]
   return best;
 }
 
-/** How far a column is moved at a time where there are many. */
-const reach = 6;
+/** How far a column is moved at a time where there are many, and how often all are tried. */
+const reach = 8;
+const mostRounds = 3;
 
 /** Moves one column at a time to a better place near by until no move helps. */
 function improve(natural: readonly number[], fixed: number, cost: Cost): number[] {
-  let best = [...natural];
+  const best = [...natural];
   let least = cost(best);
-  for (let moved = true; moved;) {
+  for (let round = 0, moved = true; moved && round < mostRounds; round += 1) {
     moved = false;
-    for (let from = fixed; from < best.length; from += 1)
-      for (let to = Math.max(fixed, from - reach); to <= Math.min(best.length - 1, from + reach); to += 1) {
+    for (let from = fixed; from < best.length; from += 1) {
+      let place = from;
+      const low = Math.max(fixed, from - reach);
+      const high = Math.min(best.length - 1, from + reach);
+      let at = from;
+      // The column is carried from one end of its reach to the other by swaps, and put down where it cost least.
+      const carryTo = (to: number): void => {
+        const step = to > at ? 1 : -1;
+        for (; at !== to; at += step) [best[at], best[at + step]] = [best[at + step]!, best[at]!];
+      };
+      carryTo(low);
+      for (let to = low; to <= high; to += 1) {
+        carryTo(to);
         if (to === from) continue;
-        const tried = [...best];
-        tried.splice(to, 0, tried.splice(from, 1)[0]!);
-        const value = cost(tried);
-        if (value < least) {
-          least = value;
-          best = tried;
-          moved = true;
-        }
+        const value = cost(best);
+        if (value >= least) continue;
+        least = value;
+        place = to;
+        moved = true;
       }
+      carryTo(place);
+    }
   }
   return best;
 }
 
-/** Crossings weigh most, then the length of the rails. */
-function costOf(columns: readonly Column[], links: ReadonlyMap<string, VerticalLink>): Cost {
-  const stacks = columns.map((column) => column.map((id) => links.get(id)!));
-  const rails = Math.max(0, ...[...links.values()].map((link) => link.bottom)) + 1;
-  const left = new Int32Array(rails);
-  const right = new Int32Array(rails);
-  return (order) => {
-    left.fill(order.length);
-    right.fill(-1);
-    order.forEach((column, place) => {
-      for (const { top, bottom } of stacks[column]!)
-        for (const rail of [top, bottom]) {
-          if (place < left[rail]!) left[rail] = place;
-          if (place > right[rail]!) right[rail] = place;
-        }
-    });
-    let crossings = 0;
-    order.forEach((column, place) => {
-      for (const { top, bottom } of stacks[column]!)
-        for (let rail = top + 1; rail < bottom; rail += 1)
-          if (left[rail]! < place && place < right[rail]!) crossings += 1;
-    });
-    let length = 0;
-    for (let rail = 0; rail < rails; rail += 1) if (right[rail]! >= 0) length += right[rail]! - left[rail]!;
-    return crossings * 1000 + length;
+/** Columns whose links stand wholly above each other share one place, where that lengthens and crosses nothing. */
+function share(columns: readonly Column[], spans: ReadonlyMap<string, Span>, fixed: number): Column[] {
+  let shared = [...columns];
+  const whole = (list: readonly Column[]): number => columnCost(list, spans)(list.map((_, index) => index));
+  let least = whole(shared);
+  for (let later = fixed + 1; later < shared.length; later += 1) {
+    for (let earlier = later - 1; earlier >= Math.max(fixed, later - reach); earlier -= 1) {
+      const merged = onTop(shared[earlier]!, shared[later]!, spans);
+      if (!merged) continue;
+      const tried = shared.map((column, index) => (index === earlier ? merged : column)).filter((_, i) => i !== later);
+      const value = whole(tried);
+      if (value > least) continue;
+      shared = tried;
+      least = value;
+      later -= 1;
+      break;
+    }
+  }
+  return shared;
+}
+
+/** Two columns as one, the upper first; null where they do not stand wholly above each other. */
+function onTop(a: Column, b: Column, spans: ReadonlyMap<string, Span>): Column | null {
+  const extent = (column: Column): readonly [number, number] => {
+    const of = column.map((id) => spans.get(id)!);
+    return [Math.min(...of.map((span) => span.top)), Math.max(...of.map((span) => span.bottom))];
   };
+  const [topA, bottomA] = extent(a);
+  const [topB, bottomB] = extent(b);
+  if (topA === bottomA || topB === bottomB) return null;
+  if (bottomA <= topB) return [...a, ...b];
+  return bottomB <= topA ? [...b, ...a] : null;
 }

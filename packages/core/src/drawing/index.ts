@@ -1,5 +1,10 @@
 export type { Axis, Stretch, Tick } from './axis.ts';
+export { nodeLevels, railOrder } from './levels.ts';
+export type { Column } from './link.ts';
+export { circle, nodeTone, roundedBox, type Mark, type Placed, type Tone } from './mark.ts';
+export { ammeterMarks, leadSign, voltmeterMarks } from './meter-marks.ts';
 export { partLabel, type PartLabel } from './part-label.ts';
+export { partMarks, type Flow, type PartStyle } from './part-marks.ts';
 export {
   drawingEdge,
   drawRails,
@@ -10,4 +15,6 @@ export {
   type RailDrawing,
   type VoltmeterMark,
 } from './rail-drawing.ts';
-export { nodeLevels, railOrder } from './levels.ts';
+export { axisMarks, railMarks } from './rail-marks.ts';
+export { drawingMarks, svgText } from './svg.ts';
+export type { ResistorSymbol } from './symbol-marks.ts';

@@ -21,17 +21,41 @@ export function nodeLevels(network: Network, values: NetworkValues | null): Leve
   return levels;
 }
 
-/** Nodes from the highest to the lowest; equal levels in the order in which they are met from the top. */
+/** Nodes from the highest to the lowest; equal levels in the order in which they are met from the top, the reference last. */
 export function railOrder(network: Network, levels: Levels): string[] {
   const nodes = nodesOf(network);
   const highest = nodes.reduce((best, node) => (levels.get(node)! > levels.get(best)! ? node : best), nodes[0]!);
   const met = distances(network, highest);
   const range = Math.max(...levels.values()) - Math.min(...levels.values());
   const rounded = (node: string): number => Math.round(levels.get(node)! / (range * 1e-9 || 1));
+  const foot = referenceOf(network);
   return [...nodes].sort(
     (a, b) =>
-      rounded(b) - rounded(a) || (met.get(a) ?? 1e9) - (met.get(b) ?? 1e9) || nodes.indexOf(a) - nodes.indexOf(b),
+      rounded(b) - rounded(a) ||
+      Number(a === foot) - Number(b === foot) ||
+      (met.get(a) ?? 1e9) - (met.get(b) ?? 1e9) || nodes.indexOf(a) - nodes.indexOf(b),
   );
+}
+
+/**
+ * The order that rails had before an edit, new ones put in behind the one that they follow by level; the order by level
+ * where the edit has turned too many of them round.
+ */
+export function steadyRails(byLevel: readonly string[], previous: readonly string[]): readonly string[] {
+  const kept = previous.filter((node) => byLevel.includes(node));
+  let inverted = 0;
+  kept.forEach((a, i) =>
+    kept.slice(i + 1).forEach((b) => {
+      if (byLevel.indexOf(a) > byLevel.indexOf(b)) inverted += 1;
+    }),
+  );
+  if (inverted > byLevel.length / 2) return byLevel;
+  const order = [...kept];
+  byLevel.forEach((node, index) => {
+    if (order.includes(node)) return;
+    order.splice(index === 0 ? 0 : order.indexOf(byLevel[index - 1]!) + 1, 0, node);
+  });
+  return order;
 }
 
 function placeIsland(network: Network, values: NetworkValues, first: string, levels: Map<string, number>): void {

@@ -1,5 +1,6 @@
 import type { Element, ResistorValues } from '../network/index.ts';
 import { formatPercent, formatQuantity } from '../quantity/index.ts';
+import { textWidth } from './text-width.ts';
 
 /** What stands beside a part's symbol. */
 export interface PartLabel {
@@ -39,3 +40,47 @@ export function partLabel(element: Element, values: ResistorValues = 'nominal'):
       return { value: '', note };
   }
 }
+
+/** A line beside a part: its name, its value, what it is for, or what it carries. */
+export interface LabelLine {
+  readonly kind: 'head' | 'value' | 'note' | 'live';
+  /** The name in front, on the head line. */
+  readonly name: string;
+  readonly text: string;
+}
+
+/**
+ * The lines beside a part, from the top.
+ *
+ * @param compact  the value below the name, nothing that the table says as well
+ */
+export function labelLines(
+  element: Element,
+  values: ResistorValues | undefined,
+  compact: boolean,
+  live: string | null,
+): LabelLine[] {
+  const { value, note } = partLabel(element, values);
+  if (compact) {
+    const short = value.replace(/ [\d.]+\u00a0%$/, '');
+    return [
+      { kind: 'head', name: element.id, text: '' },
+      ...(short === '' ? [] : [{ kind: 'value', name: '', text: short } as const]),
+    ];
+  }
+  return [
+    { kind: 'head', name: element.id, text: value },
+    ...(note === null ? [] : [{ kind: 'note', name: '', text: note } as const]),
+    ...(live === null ? [] : [{ kind: 'live', name: '', text: live } as const]),
+  ];
+}
+
+/** px that lines take, the first at `size` and the others a little smaller. */
+export const labelWidth = (lines: readonly LabelLine[], size: number): number =>
+  Math.max(
+    ...lines.map(({ kind, name, text }) =>
+      kind === 'head'
+        ? textWidth(name, size) + (text ? 6 + textWidth(text, size, 'mono') : 0)
+        : textWidth(text, size - 1, kind === 'note' ? 'text' : 'mono'),
+    ),
+  );

@@ -2,11 +2,14 @@ import type { Meter, VoltmeterPlacement, AmmeterPlacement } from '../loading/ind
 import { parseEnd, type Element, type Network } from '../network/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 import { potentialAxis, type Axis } from './axis.ts';
-import { addMeterColumn, arrangeColumns, type Column } from './columns.ts';
-import { nodeLevels, railOrder } from './levels.ts';
-import { partLabel, type PartLabel } from './part-label.ts';
-import { evenHeights, scaledHeights, type Room } from './rail-heights.ts';
-import { textWidth } from './text-width.ts';
+import { columnPlaces, letterWidth, meterWidth, overhang } from './column-places.ts';
+import { addMeterColumn, arrangeColumns } from './columns.ts';
+import { densityFor, roomOf, type Density } from './density.ts';
+import { reachOf, spansOf, type Column, type Link } from './link.ts';
+import { nodeLevels, railOrder, steadyRails } from './levels.ts';
+import { labelLines, labelWidth, type LabelLine } from './part-label.ts';
+import { evenHeights, scaledHeights } from './rail-heights.ts';
+import { letterRooms, loopDepth, roomBelow, takeSeats, type Seat } from './stretches.ts';
 
 export interface DrawingInput {
   readonly network: Network;
@@ -24,6 +27,14 @@ export interface DrawingInput {
   readonly live?: Readonly<Record<string, string>>;
   /** What stands beside each meter, a line each. */
   readonly meterLines?: Readonly<Record<string, readonly string[]>>;
+  /** How the drawing before an edit was arranged: what was not touched stays where it was. */
+  readonly previous?: Arrangement;
+}
+
+/** What stands where: rails from the top down, columns from the left. */
+export interface Arrangement {
+  readonly rails: readonly string[];
+  readonly columns: readonly Column[];
 }
 
 /** A node as a horizontal bar. */
@@ -48,7 +59,16 @@ export interface Part {
   readonly inverted: boolean;
   /** Both ends on one rail: drawn as a loop below it. */
   readonly looped: boolean;
-  readonly label: PartLabel & { readonly x: number; readonly width: number; readonly live: string | null };
+  /** Heights of the rails that its line hops over. */
+  readonly hops: readonly number[];
+  readonly symbolScale: number;
+  readonly label: {
+    readonly x: number;
+    readonly width: number;
+    /** Size of its first line, px. */
+    readonly size: number;
+    readonly lines: readonly LabelLine[];
+  };
 }
 
 /** A voltmeter as a column of its own. */
@@ -74,6 +94,8 @@ export interface AmmeterMark {
 
 /** Everything about a drawing of rails as plain numbers, px. */
 export interface RailDrawing {
+  /** For the next drawing's `previous`. */
+  readonly arrangement: Arrangement;
   readonly width: number;
   readonly height: number;
   readonly rails: readonly Rail[];
@@ -88,12 +110,7 @@ const margin = { left: 20, axis: 44, top: 34, bottom: 26, right: 20 };
 /** px of a drawing's height that are not between its rails. */
 export const drawingEdge = margin.top + margin.bottom;
 
-const badge = 34;
-const overhang = 18;
-const labelSize = 14;
 const tieDistance = 66;
-const leastStretch = 60;
-const roomOf = (element: Element): number => (element.kind === 'link' ? 60 : element.kind === 'switch' ? 78 : 88);
 const meterRoom = 100;
 
 /**
@@ -104,43 +121,39 @@ const meterRoom = 100;
  */
 export function drawRails(input: DrawingInput): RailDrawing {
   const { network, meters = [] } = input;
+  const density = densityFor(network.elements.length);
   const trueLevels = nodeLevels(network, input.truth);
   const levels = input.loaded ? nodeLevels(network, input.loaded) : trueLevels;
-  const order = railOrder(network, levels);
+  const toScale = input.spacing === 'scale' && input.truth !== null;
+  const byLevel = railOrder(network, levels);
+  const order = toScale || !input.previous ? byLevel : steadyRails(byLevel, input.previous.rails);
   const rank = new Map(order.map((node, index) => [node, index]));
-  const present = new Set(order);
   const voltmeters = meters.filter(
-    (m): m is VoltmeterPlacement => m.quantity === 'dc-voltage' && present.has(m.red) && present.has(m.black),
+    (m): m is VoltmeterPlacement => m.quantity === 'dc-voltage' && rank.has(m.red) && rank.has(m.black),
   );
   const breaks = meters
-    .filter((m): m is AmmeterPlacement => m.quantity === 'dc-current' && present.has(m.node))
+    .filter((m): m is AmmeterPlacement => m.quantity === 'dc-current' && rank.has(m.node))
     .map((m) => placeBreak(m, network, rank));
   const lifted = new Map(breaks.flatMap((b) => b.ends.map((end) => [end, b] as const)));
 
   const links: Link[] = [...network.elements];
-  let columns: Column[] = arrangeColumns(network, order);
+  const bare = arrangeColumns(network, order, input.previous?.columns);
+  let columns: readonly Column[] = bare;
   for (const meter of voltmeters) {
     links.push({ id: meterKey(meter.id), from: meter.red, to: meter.black });
     columns = addMeterColumn(columns, links, meterKey(meter.id), order);
   }
+  const seats = seatsOf(links, columns, order, network, density, lifted);
 
-  const rooms: Room[] = network.elements.map((element) => {
-    const [a, b] = [rank.get(element.from)!, rank.get(element.to)!];
-    const ties = [`${element.id}.from`, `${element.id}.to`].filter((end) => lifted.has(end)).length;
-    return { top: Math.min(a, b), bottom: Math.max(a, b), height: roomOf(element) + ties * tieDistance };
-  });
-  for (const { red, black } of voltmeters) {
-    const [a, b] = [rank.get(red)!, rank.get(black)!];
-    rooms.push({ top: Math.min(a, b), bottom: Math.max(a, b), height: meterRoom });
-  }
   const drawnLevels = order.map((node) => levels.get(node)!);
-  const toScale = input.spacing === 'scale' && input.truth !== null;
-  const heights = toScale
-    ? scaledHeights(drawnLevels, rooms, input.height)
-    : evenHeights(order.length, rooms, input.height);
+  const reach = reachOf(columns, spansOf(links, order), order.length);
+  const rooms = [...[...seats.values()].map((seat) => roomBelow(seat, order.length)), ...letterRooms(reach)];
+  const heights = toScale ? scaledHeights(drawnLevels, rooms, input.height) : evenHeights(order.length, rooms, input.height);
   const y = heights.y.map((value) => value + margin.top);
-  const left = margin.left + (toScale ? margin.axis : 0);
-  const x = columnPlaces(columns, links, input, left + badge + overhang);
+  const letters = new Map(order.map((node) => [node, letterWidth(node)]));
+  const left = margin.left + (toScale ? margin.axis : 0) + overhang;
+  const widths = new Map(links.map(({ id }) => [id, widthOf(id, input, density)]));
+  const x = columnPlaces(columns, links, widths, { left, width: input.width - margin.right, letters, density });
   const place = new Map(columns.flatMap((column, index) => column.map((id) => [id, x[index]!] as const)));
 
   const range = drawnLevels[0]! - drawnLevels[drawnLevels.length - 1]!;
@@ -157,55 +170,49 @@ export function drawRails(input: DrawingInput): RailDrawing {
       ghostY: Math.abs(ghost - y[index]!) >= 0.5 ? ghost : null,
     };
   });
-
   const parts = network.elements.map((element) =>
-    drawPart(element, input, rails, rank, lifted, place.get(element.id)!),
+    drawPart(element, { input, rails, rank, lifted, density, seat: seats.get(element.id)!, x: place.get(element.id)! }),
   );
-  const lowest = Math.max(...y, ...parts.map((part) => part.yBottom));
-  const widest = Math.max(
-    ...rails.map((rail) => rail.x2),
-    ...parts.map((part) => part.label.x + labelWidth(part.element, input)),
-  );
-  const meterEdge = voltmeters.map((m) => place.get(meterKey(m.id))! + meterWidth(m.id, input));
+  const marks = voltmeters.map((meter): VoltmeterMark => {
+    const red = rails[rank.get(meter.red)!]!;
+    const black = rails[rank.get(meter.black)!]!;
+    const { top, bottom } = seats.get(meterKey(meter.id))!;
+    return {
+      id: meter.id,
+      x: place.get(meterKey(meter.id))!,
+      yRed: red.y,
+      yBlack: black.y,
+      y: red === black ? red.y + 52 : (rails[top]!.y + rails[bottom]!.y) / 2,
+      ghostRed: red.ghostY,
+    };
+  });
+  const ammeters = breaks.map((b): AmmeterMark => {
+    const xs = b.ends.map((end) => place.get(parseEnd(end)!.element)!);
+    const yRail = rails[rank.get(b.meter.node)!]!.y;
+    return {
+      id: b.meter.id,
+      x: Math.min(...xs),
+      yRail,
+      yTie: yRail + b.direction * tieDistance,
+      tie: { x1: Math.min(...xs) - 10, x2: Math.max(...xs) + 10 },
+      reversed: b.meter.reversed ?? false,
+    };
+  });
   return {
-    width: Math.max(widest, ...meterEdge) + margin.right,
-    height: lowest + margin.bottom,
+    arrangement: { rails: order, columns: bare },
+    width:
+      Math.max(
+        ...rails.map((rail) => rail.x2),
+        ...parts.map(({ label }) => label.x + label.width),
+        ...marks.map((mark) => mark.x + meterWidth(input.meterLines?.[mark.id])),
+      ) + margin.right,
+    height: Math.max(...y, ...parts.map((part) => part.yBottom), ...marks.map((mark) => mark.y + 20)) + margin.bottom,
     rails,
     parts,
-    voltmeters: voltmeters.map((meter): VoltmeterMark => {
-      const red = rails[rank.get(meter.red)!]!;
-      const black = rails[rank.get(meter.black)!]!;
-      const middle = red === black ? red.y + 52 : (red.y + black.y) / 2;
-      return {
-        id: meter.id,
-        x: place.get(meterKey(meter.id))!,
-        yRed: red.y,
-        yBlack: black.y,
-        y: middle,
-        ghostRed: red.ghostY,
-      };
-    }),
-    ammeters: breaks.map((b): AmmeterMark => {
-      const xs = b.ends.map((end) => place.get(parseEnd(end)!.element)!);
-      const yRail = rails[rank.get(b.meter.node)!]!.y;
-      return {
-        id: b.meter.id,
-        x: Math.min(...xs),
-        yRail,
-        yTie: yRail + b.direction * tieDistance,
-        tie: { x1: Math.min(...xs) - 10, x2: Math.max(...xs) + 10 },
-        reversed: b.meter.reversed ?? false,
-      };
-    }),
+    voltmeters: marks,
+    ammeters,
     axis: toScale ? potentialAxis(drawnLevels, y, heights.scale) : null,
   };
-}
-
-/** An element or a voltmeter as what joins two rails. */
-interface Link {
-  readonly id: string;
-  readonly from: string;
-  readonly to: string;
 }
 
 interface Break {
@@ -230,17 +237,48 @@ function placeBreak(meter: AmmeterPlacement, network: Network, rank: ReadonlyMap
   return { meter, ends, direction: down >= 0 ? 1 : -1 };
 }
 
-function drawPart(
-  element: Element,
-  input: DrawingInput,
-  rails: readonly Rail[],
-  rank: ReadonlyMap<string, number>,
+/** Where every link's symbol stands on its line. */
+function seatsOf(
+  links: readonly Link[],
+  columns: readonly Column[],
+  order: readonly string[],
+  network: Network,
+  density: Density,
   lifted: ReadonlyMap<string, Break>,
-  x: number,
-): Part {
+): Map<string, Seat> {
+  const spans = spansOf(links, order);
+  const columnOf = new Map(columns.flatMap((column, index) => column.map((id) => [id, index] as const)));
+  const elements = new Map(network.elements.map((element) => [element.id, element]));
+  const seated = links.map(({ id, from }) => {
+    const element = elements.get(id);
+    const span = spans.get(id)!;
+    const fromTop = order[span.top] === from;
+    const tie = (end: 'from' | 'to'): number => (lifted.has(`${id}.${end}`) ? tieDistance : 0);
+    return {
+      id,
+      column: columnOf.get(id)!,
+      span,
+      height: element ? roomOf(element, density) : meterRoom,
+      atTop: tie(fromTop ? 'from' : 'to'),
+      atBottom: tie(fromTop ? 'to' : 'from'),
+    };
+  });
+  return new Map(takeSeats(seated, reachOf(columns, spans, order.length)).map((seat) => [seat.id, seat]));
+}
+
+interface PartPlace {
+  readonly input: DrawingInput;
+  readonly rails: readonly Rail[];
+  readonly rank: ReadonlyMap<string, number>;
+  readonly lifted: ReadonlyMap<string, Break>;
+  readonly density: Density;
+  readonly seat: Seat;
+  readonly x: number;
+}
+
+function drawPart(element: Element, { input, rails, rank, lifted, density, seat, x }: PartPlace): Part {
   const rankFrom = rank.get(element.from)!;
   const rankTo = rank.get(element.to)!;
-  const inverted = rankFrom > rankTo;
   const endHeight = (end: 'from' | 'to'): number => {
     const at = rails[end === 'from' ? rankFrom : rankTo]!.y;
     const tie = lifted.get(`${element.id}.${end}`);
@@ -249,88 +287,37 @@ function drawPart(
   const heights = [endHeight('from'), endHeight('to')];
   const looped = rankFrom === rankTo;
   const yTop = Math.min(...heights);
-  const yBottom = looped ? yTop + 84 : Math.max(...heights);
-  const label = partLabel(element, input.network.values);
-  const labelX = x + (looped ? 44 : 22);
-  const width = labelWidth(element, input);
-  const busy = rails.filter((rail) => rail.x1 - badge < labelX + width && rail.x2 > x).map((rail) => rail.y);
-  const ySymbol = quietest(yTop, yBottom, busy);
+  const yBottom = looped ? yTop + loopDepth : Math.max(...heights);
+  const seatTop = Math.max(rails[seat.top]!.y, yTop);
+  const seatBottom = looped ? yBottom : Math.min(rails[seat.bottom]!.y, yBottom);
   return {
     element,
     x,
     yTop,
     yBottom,
-    ySymbol,
-    inverted,
+    ySymbol: (seatTop + seatBottom) / 2,
+    inverted: rankFrom > rankTo,
     looped,
-    label: { ...label, x: labelX, width, live: input.live?.[element.id] ?? null },
+    hops: seat.passed.map((passed) => rails[passed]!.y).filter((at) => at > yTop && at < yBottom),
+    symbolScale: density.symbolScale,
+    label: {
+      x: x + (looped ? 22 : 0) + density.labelGap,
+      width: labelWidth(linesOf(element, input, density), density.labelSize),
+      size: density.labelSize,
+      lines: linesOf(element, input, density),
+    },
   };
 }
 
-/** The middle of the largest stretch between two heights that nothing else lies in, if a symbol fits there. */
-function quietest(yTop: number, yBottom: number, busy: readonly number[]): number {
-  const inside = [yTop, ...busy.filter((y) => y > yTop + 1 && y < yBottom - 1).sort((a, b) => a - b), yBottom];
-  let best = (yTop + yBottom) / 2;
-  let most = leastStretch;
-  for (let i = 1; i < inside.length; i += 1) {
-    const gap = inside[i]! - inside[i - 1]!;
-    if (gap > most + 0.5) {
-      most = gap;
-      best = (inside[i]! + inside[i - 1]!) / 2;
-    }
-  }
-  return best;
-}
+const linesOf = (element: Element, input: DrawingInput, density: Density): LabelLine[] =>
+  labelLines(element, input.network.values, density.compact, input.live?.[element.id] ?? null);
 
-/** x of every column: as close as the labels allow, spread where there is room. */
-function columnPlaces(
-  columns: readonly Column[],
-  links: readonly Link[],
-  input: DrawingInput,
-  first: number,
-): number[] {
-  const starts = railStarts(columns, links);
-  const byId = new Map(input.network.elements.map((element) => [element.id, element]));
-  const widths = columns.map((column) =>
-    Math.max(
-      ...column.map((id) => {
-        const element = byId.get(id);
-        return element ? 22 + labelWidth(element, input) : meterWidth(id.slice(meterKey('').length), input);
-      }),
-    ),
-  );
-  const pitches = widths.map((width, index) => Math.max(96, width + 22 + (starts[index + 1] ? badge + overhang : 14)));
-  const total =
-    first + pitches.slice(0, -1).reduce((sum, pitch) => sum + pitch, 0) + (widths.at(-1) ?? 0) + margin.right;
-  const spare = columns.length > 1 ? Math.min(70, Math.max(0, (input.width - total) / (columns.length - 1))) : 0;
-  const places: number[] = [];
-  columns.forEach((_, index) => places.push(index === 0 ? first : places[index - 1]! + pitches[index - 1]! + spare));
-  return places;
+/** px from a link's line to the end of what stands beside it. */
+function widthOf(id: string, input: DrawingInput, density: Density): number {
+  const element = input.network.elements.find((candidate) => candidate.id === id);
+  if (!element) return meterWidth(input.meterLines?.[id.slice(meterKey('').length)]);
+  const loop = element.from === element.to ? 22 : 0;
+  return loop + density.labelGap + labelWidth(linesOf(element, input, density), density.labelSize);
 }
-
-/** For each column whether a rail begins there, with its letter to the left. */
-function railStarts(columns: readonly Column[], links: readonly Link[]): boolean[] {
-  const byId = new Map(links.map((link) => [link.id, link]));
-  const begun = new Set<string>();
-  return columns.map((column) => {
-    const before = begun.size;
-    for (const id of column) {
-      const { from, to } = byId.get(id)!;
-      begun.add(from).add(to);
-    }
-    return begun.size > before;
-  });
-}
-
-function labelWidth(element: Element, input: DrawingInput): number {
-  const { value, note } = partLabel(element, input.network.values);
-  const head = textWidth(element.id, labelSize) + 6 + textWidth(value, labelSize, 'mono');
-  const live = input.live?.[element.id];
-  return Math.max(head, note ? textWidth(note, labelSize - 2) : 0, live ? textWidth(live, labelSize - 1, 'mono') : 0);
-}
-
-const meterWidth = (id: string, input: DrawingInput): number =>
-  28 +
-  Math.max(0, ...(input.meterLines?.[id] ?? []).map((line, index) => textWidth(line, index === 0 ? 18 : 13, 'mono')));
 
 const meterKey = (id: string): string => `meter ${id}`;

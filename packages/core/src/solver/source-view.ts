@@ -27,13 +27,12 @@ export function sourceViews(network: Network): Result<readonly SourceView[], Sol
   for (const [index, element] of network.elements.entries()) {
     if (element.kind !== 'source' && element.kind !== 'current-source') continue;
     const looked = solveCircuit(circuit, index);
-    if (!looked.ok) return looked;
     const branch = circuit.branches[index]!;
     const across = whole.value.voltage(branch.from, branch.to);
     const through = whole.value.currents[index];
     views.push({
       id: element.id,
-      equivalent: portResistance(looked.value.port!),
+      equivalent: looked.ok ? portResistance(looked.value.port!) : null,
       openCircuit: element.kind === 'source' ? toNumber(branch.emf) : null,
       loaded: across && toNumber(across) + 0,
       current: through ? 0 - toNumber(through) : null,

@@ -1,0 +1,20 @@
+import { readJob } from '@usual-drag/contract';
+import type { Job } from '@usual-drag/core';
+
+/** What a command prints for one file, and whether it could do what was asked. */
+export interface Output {
+  readonly output: unknown;
+  readonly solved: boolean;
+}
+
+/** Runs a command on the text of a job file; what cannot be read gives its first fault. */
+export function onJob<T extends Output>(text: string, run: (job: Job) => T): T | Output {
+  const job = readJob(text);
+  return job.ok ? run(job.value) : refused(job.fault[0]!);
+}
+
+/** An error as the published format writes it. */
+export const refused = ({ code, message, where }: { code: string; message: string; where: readonly string[] }): Output => ({
+  output: { error: { code, message, where } },
+  solved: false,
+});

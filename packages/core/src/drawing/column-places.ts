@@ -1,0 +1,59 @@
+import type { Density } from './density.ts';
+import type { Column, Link } from './link.ts';
+import { textWidth } from './text-width.ts';
+
+/** px that a rail reaches beyond its outermost parts. */
+export const overhang = 18;
+
+/** px of the box that a rail's name stands in. */
+export const letterWidth = (node: string): number => Math.max(24, 12 + node.length * 8.5);
+
+interface Frame {
+  /** px that the first rail begins at, its letter left out. */
+  readonly left: number;
+  /** px that the columns may be spread over. */
+  readonly width: number;
+  /** px of every rail's letter. */
+  readonly letters: ReadonlyMap<string, number>;
+  readonly density: Density;
+}
+
+/** x of every column: as close as the labels and the rails' letters allow, spread where there is room. */
+export function columnPlaces(
+  columns: readonly Column[],
+  links: readonly Link[],
+  widths: ReadonlyMap<string, number>,
+  { left, width, letters, density }: Frame,
+): number[] {
+  const starts = lettersAt(columns, links, letters);
+  const first = left + starts[0]! + 10;
+  const needed = columns.map((column) => Math.max(...column.map((id) => widths.get(id)!)));
+  const gap = density.compact ? 8 : 14;
+  const pitches = needed.map((own, index) =>
+    Math.max(density.leastPitch, own + gap + (starts[index + 1] ? starts[index + 1]! + overhang : 8)),
+  );
+  const total = first + pitches.slice(0, -1).reduce((sum, pitch) => sum + pitch, 0) + (needed.at(-1) ?? 0);
+  const spare = columns.length > 1 ? Math.min(70, Math.max(0, (width - total) / (columns.length - 1))) : 0;
+  const places: number[] = [];
+  columns.forEach((_, index) => places.push(index === 0 ? first : places[index - 1]! + pitches[index - 1]! + spare));
+  return places;
+}
+
+/** For each column the px of the widest letter of a rail that begins there, 0 where none does. */
+function lettersAt(columns: readonly Column[], links: readonly Link[], letters: ReadonlyMap<string, number>): number[] {
+  const byId = new Map(links.map((link) => [link.id, link]));
+  const begun = new Set<string>();
+  return columns.map((column) => {
+    let widest = 0;
+    for (const id of column)
+      for (const node of [byId.get(id)!.from, byId.get(id)!.to]) {
+        if (!begun.has(node)) widest = Math.max(widest, letters.get(node)!);
+        begun.add(node);
+      }
+    return widest;
+  });
+}
+
+/** px that a voltmeter and the lines beside it take. */
+export const meterWidth = (lines: readonly string[] = []): number =>
+  28 + Math.max(0, ...lines.map((line, index) => textWidth(line, index === 0 ? 18 : 13, 'mono')));

@@ -1,0 +1,111 @@
+import { addInParallel, newElement, replaceElement, type Element, type Network } from '../network/index.ts';
+import { circuitOf, networkValues, solveCircuit } from '../solver/index.ts';
+import { sketchedNetwork } from '../test/sketched-network.ts';
+import { drawRails, type DrawingInput, type RailDrawing } from './rail-drawing.ts';
+import { symbolHalf } from './symbol-marks.ts';
+
+function draw(network: Network, more: Partial<DrawingInput> = {}): RailDrawing {
+  const named = circuitOf(network);
+  const solved = solveCircuit(named.circuit);
+  const truth = solved.ok ? networkValues(network, named, solved.value) : null;
+  return drawRails({ network, truth, spacing: 'even', height: 480, width: 760, ...more });
+}
+
+interface Box {
+  readonly what: string;
+  readonly x1: number;
+  readonly x2: number;
+  readonly y1: number;
+  readonly y2: number;
+}
+
+const overlap = (a: Box, b: Box): boolean =>
+  a.x1 < b.x2 - 0.01 && b.x1 < a.x2 - 0.01 && a.y1 < b.y2 - 0.01 && b.y1 < a.y2 - 0.01;
+
+/** Everything that must not lie on anything else. */
+function boxesOf(drawing: RailDrawing): { labels: Box[]; symbols: Box[]; wires: Box[]; rails: Box[]; letters: Box[] } {
+  const labels = drawing.parts.map(({ element, label, ySymbol }): Box => {
+    const height = label.lines.length * label.size * 1.2;
+    return { what: `label ${element.id}`, x1: label.x, x2: label.x + label.width, y1: ySymbol - height / 2, y2: ySymbol + height / 2 };
+  });
+  const symbols = drawing.parts.map(({ element, x, ySymbol, symbolScale }): Box => {
+    const half = Math.max(6, symbolHalf(element)) * symbolScale;
+    const side = (element.kind === 'resistor' || element.kind === 'link' ? 9 : 17) * symbolScale;
+    return { what: `symbol ${element.id}`, x1: x - side, x2: x + side, y1: ySymbol - half, y2: ySymbol + half };
+  });
+  const wires = drawing.parts.map(({ element, x, yTop, yBottom }): Box => ({ what: `wire ${element.id}`, x1: x - 1, x2: x + 1, y1: yTop + 3, y2: yBottom - 3 }));
+  const rails = drawing.rails.map(({ node, x1, x2, y }): Box => ({ what: `rail ${node}`, x1, x2, y1: y - 2.5, y2: y + 2.5 }));
+  const letters = drawing.rails.map(({ node, x1, y }): Box => {
+    const width = Math.max(24, 12 + node.length * 8.5);
+    return { what: `letter ${node}`, x1: x1 - width - 1, x2: x1, y1: y - 12, y2: y + 12 };
+  });
+  return { labels, symbols, wires, rails, letters };
+}
+
+/** Pairs that lie on each other and must not. */
+function clashes(drawing: RailDrawing): string[] {
+  const { labels, symbols, wires, rails, letters } = boxesOf(drawing);
+  const found: string[] = [];
+  const check = (some: readonly Box[], others: readonly Box[]): void => {
+    some.forEach((a, i) =>
+      others.forEach((b, j) => {
+        if ((some !== others || i < j) && overlap(a, b)) found.push(`${a.what} on ${b.what}`);
+      }),
+    );
+  };
+  check(labels, labels);
+  check(labels, symbols);
+  check(labels, wires);
+  check(labels, rails);
+  check(labels, letters);
+  check(symbols, symbols);
+  check(symbols, rails);
+  check(symbols, letters);
+  check(letters, letters);
+  wires.forEach((a, i) => wires.forEach((b, j) => i < j && overlap(a, b) && found.push(`${a.what} on ${b.what}`)));
+  wires.forEach((wire, i) =>
+    symbols.forEach((symbol, j) => i !== j && overlap(wire, symbol) && found.push(`${wire.what} on ${symbol.what}`)),
+  );
+  return found;
+}
+
+test('500 networks of 3 to 60 parts: no part on another, no label on anything', () => {
+  const wrong: string[] = [];
+  for (let seed = 1; seed <= 500; seed += 1) {
+    const network = sketchedNetwork(seed, 3 + ((seed * 7) % 58));
+    const spacing = seed % 3 === 0 ? 'scale' : 'even';
+    const found = clashes(draw(network, { spacing }));
+    if (found.length > 0) wrong.push(`${seed}: ${found.slice(0, 4).join(', ')}`);
+  }
+  expect(wrong).toEqual([]);
+}, 120_000);
+
+test('what an edit does not touch keeps its order', () => {
+  for (let seed = 1; seed <= 40; seed += 1) {
+    const network = sketchedNetwork(seed, 5 + seed);
+    const before = draw(network);
+    const x = (drawing: RailDrawing, id: string): number => drawing.parts.find((part) => part.element.id === id)!.x;
+    const twin = network.elements[1 + (seed % (network.elements.length - 1))]!;
+    const added = addInParallel(network, twin.id, { ...newElement(network, 'resistor'), resistance: 1e15 } as Element);
+    const after = draw(added, { previous: before.arrangement });
+    for (const { id: a } of network.elements)
+      for (const { id: b } of network.elements)
+        if (x(before, a) < x(before, b)) expect(x(after, a)).toBeLessThanOrEqual(x(after, b));
+    const first = network.elements[1]!;
+    const relabelled = replaceElement(network, first.id, { ...first, label: 'x' });
+    expect(draw(relabelled, { previous: before.arrangement }).arrangement).toEqual(before.arrangement);
+  }
+});
+
+test('a line that passes a rail hops over it', () => {
+  let hopped = 0;
+  for (let seed = 1; seed <= 30; seed += 1)
+    for (const { x, hops, yTop, yBottom } of draw(sketchedNetwork(seed, 30)).parts)
+      for (const y of hops) {
+        hopped += 1;
+        expect(y).toBeGreaterThan(yTop);
+        expect(y).toBeLessThan(yBottom);
+        expect(x).toBeGreaterThan(0);
+      }
+  expect(hopped).toBeGreaterThan(0);
+});

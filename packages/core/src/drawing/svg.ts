@@ -1,0 +1,103 @@
+import type { Network } from '../network/index.ts';
+import { nodesOf } from '../network/index.ts';
+import type { Mark, Placed, Tone } from './mark.ts';
+import { partMarks, type PartStyle } from './part-marks.ts';
+import type { RailDrawing } from './rail-drawing.ts';
+import { axisMarks, railMarks } from './rail-marks.ts';
+
+/** The light theme, for files and paper. */
+const paper: Readonly<Record<string, string>> = {
+  ink: '#22303c',
+  soft: '#59626a',
+  line: '#d9cfbb',
+  sheet: '#fffdf8',
+  ochre: '#9a5500',
+  'ochre-line': '#b8690b',
+  'on-node': '#ffffff',
+  'lead-red': '#b3261e',
+  'lead-black': '#1a1a1a',
+  'node-0': '#555f6b',
+  'node-1': '#1d5fa6',
+  'node-2': '#0c7357',
+  'node-3': '#854199',
+  'node-4': '#0f6e7e',
+  'node-5': '#a02a68',
+  'node-6': '#5d6300',
+  'node-7': '#4a4fbf',
+  'node-8': '#75563a',
+};
+
+const faces = {
+  text: "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', sans-serif",
+  mono: "'Atkinson Hyperlegible Mono Variable', 'Atkinson Hyperlegible Mono', monospace",
+};
+
+/** Every mark of a network's drawing, from the back to the front. */
+export function drawingMarks(drawing: RailDrawing, network: Network, style: PartStyle): (Mark | Placed)[] {
+  const nodes = nodesOf(network);
+  return [
+    ...(drawing.axis ? axisMarks(drawing.axis, drawing.width) : []),
+    ...drawing.rails.flatMap((rail) => railMarks(rail, nodes)),
+    ...drawing.parts.flatMap((part) => partMarks(part, style)),
+  ];
+}
+
+/**
+ * A drawing as the text of an SVG file, in the colours of the light theme.
+ *
+ * @param title  read out by what cannot show it
+ * @param faceStyle  CSS that brings the faces along; left out, they are those of the machine that shows it
+ */
+export function svgText(
+  { width, height }: { readonly width: number; readonly height: number },
+  marks: readonly (Mark | Placed)[],
+  title: string,
+  faceStyle = '',
+): string {
+  const [w, h] = [Math.ceil(width), Math.ceil(height)];
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}" role="img">`,
+    `<title>${escaped(title)}</title>`,
+    ...(faceStyle ? [`<style>${faceStyle}</style>`] : []),
+    `<rect width="${w}" height="${h}" fill="${paper.sheet}"/>`,
+    ...marks.map(elementText),
+    '</svg>\n',
+  ].join('\n');
+}
+
+function elementText(mark: Mark | Placed): string {
+  if ('marks' in mark) {
+    const { x, y, scaleX = 1, scaleY = 1 } = mark;
+    const scale = scaleX === 1 && scaleY === 1 ? '' : ` scale(${scaleX} ${scaleY})`;
+    return `<g transform="translate(${num(x)} ${num(y)})${scale}">${mark.marks.map(elementText).join('')}</g>`;
+  }
+  if (mark.shape === 'path')
+    return `<path${attributes({
+      d: mark.d.replace(/-?\d+\.\d+/g, (text) => num(Number(text))),
+      fill: mark.fill ? colour(mark.fill) : 'none',
+      stroke: mark.stroke && colour(mark.stroke),
+      'stroke-width': mark.stroke && String(mark.width ?? 1),
+      'stroke-dasharray': mark.dash,
+      'stroke-linecap': mark.round ? 'round' : undefined,
+      'stroke-opacity': mark.faint ? '0.7' : undefined,
+    })}/>`;
+  return `<text${attributes({
+    x: num(mark.x),
+    y: num(mark.y),
+    'font-family': mark.mono ? faces.mono : faces.text,
+    'font-size': String(mark.size),
+    'font-weight': mark.bold ? '700' : undefined,
+    'text-anchor': mark.anchor,
+    fill: colour(mark.tone),
+    ...(mark.halo && { stroke: paper.sheet!, 'stroke-width': '4', 'paint-order': 'stroke' }),
+  })}>${escaped(mark.text)}</text>`;
+}
+
+const colour = (tone: Tone): string => paper[tone]!;
+const num = (value: number): string => String(Math.round(value * 100) / 100);
+const attributes = (of: Readonly<Record<string, string | undefined>>): string =>
+  Object.entries(of)
+    .map(([key, value]) => (value === undefined ? '' : ` ${key}="${escaped(value)}"`))
+    .join('');
+const escaped = (text: string): string =>
+  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
