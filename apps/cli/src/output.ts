@@ -14,7 +14,15 @@ export function onJob<T extends Output>(text: string, run: (job: Job) => T): T |
 }
 
 /** An error as the published format writes it. */
-export const refused = ({ code, message, where }: { code: string; message: string; where: readonly string[] }): Output => ({
+export const refused = ({
+  code,
+  message,
+  where,
+}: {
+  code: string;
+  message: string;
+  where: readonly string[];
+}): Output => ({
   output: { error: { code, message, where } },
   solved: false,
 });

@@ -1,7 +1,10 @@
 import {
+  deviationOf,
   explainSolverFault,
   formatPercent,
+  networkCautions,
   networkFaults,
+  nodeSums,
   setupFaults,
   solveSetup,
   solveUnloaded,
@@ -37,11 +40,13 @@ export function useSetupValues(
 export function useStandings(
   job: Job,
   unloaded: Solved<Unloaded>,
-): { readonly network: string; readonly setups: string; readonly drags: boolean } {
+): { readonly network: string; readonly trueValues: string; readonly setups: string; readonly drags: boolean } {
   return useMemo(() => {
     const { elements } = job.network;
     const nodes = new Set(elements.flatMap((e) => [e.from, e.to])).size;
-    const network = unloaded.ok ? `${count(elements.length, 'part')}, ${count(nodes, 'node')}` : 'cannot be solved yet';
+    const outside = elements.filter((e) => e.kind === 'resistor' && deviationOf(e)?.within === false).length;
+    const size = `${count(elements.length, 'part')}, ${count(nodes, 'node')}`;
+    const network = unloaded.ok ? size + (outside > 0 ? ` · ${outside} out of tolerance` : '') : 'cannot be solved yet';
     const setups = job.setups ?? [];
     const errors = setups
       .map((setup) => readings(unloaded, job.instruments ?? [], setup))
@@ -53,6 +58,7 @@ export function useStandings(
     const share = formatPercent(worst, { signed: true });
     return {
       network,
+      trueValues: unloaded.ok ? trueWords(unloaded.value) : 'cannot be solved yet',
       setups:
         setups.length === 0
           ? 'none yet'
@@ -60,6 +66,14 @@ export function useStandings(
       drags,
     };
   }, [job, unloaded]);
+}
+
+function trueWords({ network, values }: Unloaded): string {
+  const cautions = networkCautions(network, values).length;
+  if (cautions > 0) return count(cautions, 'caution');
+  return nodeSums(network, values).every(({ left, closes }) => left === null || closes)
+    ? 'sums close'
+    : 'sums do not close';
 }
 
 function trueValues(network: Network): Solved<Unloaded> {

@@ -1,147 +1,127 @@
-import {
-  drawingEdge,
-  drawRails,
-  nodesOf,
-  type Meter,
-  type Network,
-  type NetworkValues,
-  type RailDrawing,
-  type Setup,
-  type SetupValues,
-} from '@usual-drag/core';
-import { useMemo, type ReactNode } from 'react';
+import { ammeterMarks, axisMarks, nodesOf, type Network, type NetworkValues, type PartStyle } from '@usual-drag/core';
+import { useCallback, useMemo, useState } from 'react';
 import { EndHandles } from '../drawing/end-handles.tsx';
-import { LeadHandle } from '../drawing/lead-handle.tsx';
-import { AmmeterView, VoltmeterView } from '../drawing/meter-view.tsx';
-import { AxisView, PartView, RailView } from '../drawing/rails-view.tsx';
+import { MarksView } from '../drawing/marks-view.tsx';
+import { usePan } from '../drawing/pan.ts';
 import { SagPattern, SagView } from '../drawing/sag-view.tsx';
-import { Sheet, shrinkage, useSize, type Size } from '../drawing/sheet.tsx';
+import { fittingScale, Sheet, useSize } from '../drawing/sheet.tsx';
+import { steadyDrawing } from '../drawing/steady-drawing.ts';
+import type { Zoom } from '../drawing/zoom.ts';
+import { Circuit } from './circuit.tsx';
+import { useDisplay } from './display.ts';
+import { JoinedHere } from './joined-here.tsx';
 import { meterLines } from './meter-words.ts';
-
-/** What a set-up adds to the drawing, and what can be done with it there. */
-interface DrawnSetup {
-  readonly setup: Setup;
-  readonly values: SetupValues | null;
-  /** The meter whose leads can be moved. */
-  readonly chosen: string | null;
-  readonly onPreview: (meter: Meter) => void;
-  readonly onPlace: (meter: Meter) => void;
-  readonly onCancel: () => void;
-  readonly onChoose: (meter: string) => void;
-}
+import { Typing } from './network/typing.tsx';
+import { Voltmeters, type DrawnSetup } from './setups/voltmeters.tsx';
 
 interface Props {
   readonly network: Network;
   readonly truth: NetworkValues | null;
-  readonly spacing: 'even' | 'scale';
   readonly live?: Readonly<Record<string, string>>;
-  readonly selected?: string | null;
-  readonly onSelect?: (element: string) => void;
+  /** Parts and rails can be selected. */
+  readonly selectable?: boolean;
+  /** And be edited. */
+  readonly editable?: boolean;
+  readonly arrows?: Readonly<Record<string, number | null>>;
+  readonly zoom: Zoom;
+  /** How the drawing is to be read. */
+  readonly legend?: string;
   readonly drawn?: DrawnSetup | null;
-  readonly children?: ReactNode;
-}
-
-/** A drawing that is wider than its room is shrunk; the height that this leaves over is drawn into. */
-function fitted(room: Size, draw: (height: number) => RailDrawing): RailDrawing {
-  const first = draw(Math.max(240, room.height - drawingEdge));
-  const scale = shrinkage(first, room);
-  return scale < 1 && first.height < room.height / scale ? draw(room.height / scale - drawingEdge) : first;
 }
 
 /** The network as rails, with the meters of a set-up where they stand. The same drawing through all stations. */
-export function BenchDrawing({ network, truth, spacing, live, selected, onSelect, drawn }: Props) {
-  const [ref, room] = useSize();
+export function BenchDrawing(props: Props) {
+  const { network, truth, live, selectable = false, editable = false, arrows, zoom, legend, drawn } = props;
+  const { spacing, resistor, flow } = useDisplay();
+  const [sizeRef, room] = useSize();
+  const { wheelRef } = zoom;
+  const ref = useCallback(
+    (element: HTMLElement | null) => {
+      const undo = [sizeRef(element), wheelRef(element)];
+      return () => undo.forEach((stop) => stop?.());
+    },
+    [sizeRef, wheelRef],
+  );
+  const [draw] = useState(steadyDrawing);
   const nodes = useMemo(() => nodesOf(network), [network]);
   const setup = drawn?.setup;
   const values = drawn?.values ?? null;
   const lines = useMemo(() => (setup ? meterLines(setup, values) : {}), [setup, values]);
   const drawing = useMemo(
     () =>
-      fitted(room, (height) =>
-        drawRails({
+      draw(
+        {
           network,
           truth,
           loaded: values,
           meters: setup?.meters ?? [],
           spacing,
-          height,
-          width: room.width,
           ...(live && { live }),
           meterLines: lines,
-        }),
+        },
+        room,
       ),
-    [network, truth, values, setup?.meters, spacing, room, live, lines],
+    [draw, network, truth, values, setup?.meters, spacing, room, live, lines],
+  );
+  const scale = zoom.chosen ?? fittingScale(drawing, room);
+  const style = useMemo(
+    (): PartStyle => ({ resistor, metered: values !== null, ...(arrows && { arrows: { currents: arrows, flow } }) }),
+    [resistor, values, arrows, flow],
   );
   const chosen = drawn?.setup.meters.find((meter) => meter.id === drawn.chosen);
+  const pan = usePan();
 
   return (
-    <div ref={ref} className="drawing min-h-0 min-w-0 grow overflow-auto">
-      <Sheet label="Drawing of the network" width={drawing.width} height={drawing.height} room={room}>
-        <defs>
-          <SagPattern />
-        </defs>
-        {drawing.axis && <AxisView axis={drawing.axis} width={drawing.width} />}
-        {drawn?.values &&
-          drawing.voltmeters.map((mark) => {
-            const meter = drawn.setup.meters.find((m) => m.id === mark.id);
-            const error = drawn.values?.meters[mark.id]?.error;
-            if (meter?.quantity !== 'dc-voltage' || !error || mark.id !== (drawn.chosen ?? mark.id)) return null;
-            return <SagView key={mark.id} drawing={drawing} mark={mark} red={meter.red} error={error} />;
-          })}
-        {drawing.parts.map((part) => (
-          <PartView
-            key={part.element.id}
-            part={part}
-            selected={selected === part.element.id}
-            metered={drawn?.values != null}
-            onSelect={onSelect && (() => onSelect(part.element.id))}
+    <div className="relative flex min-h-0 min-w-0 grow">
+      {legend && (
+        <p className="pointer-events-none absolute top-0 right-5 z-10 rounded-b-md bg-sheet/85 px-1.5 text-[13px] text-soft">
+          {legend}
+        </p>
+      )}
+      <JoinedHere network={network} />
+      <div ref={ref} data-scale={scale} className="drawing relative min-h-0 min-w-0 grow overflow-auto" {...pan}>
+        <Sheet label="Drawing of the network" width={drawing.width} height={drawing.height} scale={scale}>
+          <defs>
+            <SagPattern />
+          </defs>
+          {drawing.axis && (
+            <g aria-hidden>
+              <MarksView marks={axisMarks(drawing.axis, drawing.width)} />
+            </g>
+          )}
+          {drawn?.values &&
+            drawing.voltmeters.map((mark) => {
+              const meter = drawn.setup.meters.find((m) => m.id === mark.id);
+              const error = drawn.values?.meters[mark.id]?.error;
+              if (meter?.quantity !== 'dc-voltage' || !error || mark.id !== (drawn.chosen ?? mark.id)) return null;
+              return <SagView key={mark.id} drawing={drawing} mark={mark} red={meter.red} error={error} />;
+            })}
+          <Circuit
+            drawing={drawing}
+            network={network}
+            nodes={nodes}
+            style={style}
+            selectable={selectable}
+            editable={editable}
           />
-        ))}
-        {drawing.rails.map((rail) => (
-          <RailView key={rail.node} rail={rail} nodes={nodes} />
-        ))}
-        {drawn &&
-          drawing.ammeters.map((mark) => (
-            <AmmeterView
-              key={mark.id}
-              mark={mark}
-              lines={lines[mark.id] ?? []}
-              chosen={mark.id === drawn.chosen}
-              blown={drawn.values?.meters[mark.id]?.state === 'fuse-blown'}
-            />
-          ))}
-        {drawn && chosen?.quantity === 'dc-current' && (
-          <EndHandles drawing={drawing} setup={drawn.setup} meter={chosen} onPlace={drawn.onPlace} />
-        )}
-        {drawn &&
-          drawing.voltmeters.map((mark) => {
-            const meter = drawn.setup.meters.find((m) => m.id === mark.id);
-            if (meter?.quantity !== 'dc-voltage') return null;
-            return (
-              <g key={mark.id} onPointerDown={() => drawn.onChoose(mark.id)}>
-                <VoltmeterView mark={mark} lines={lines[mark.id] ?? []} chosen={mark.id === drawn.chosen} />
-                {(['red', 'black'] as const).map((lead) => {
-                  const y = lead === 'red' ? mark.yRed : mark.yBlack;
-                  return (
-                    <LeadHandle
-                      key={lead}
-                      lead={lead}
-                      meter={meter.id}
-                      node={meter[lead]}
-                      x={lead === 'black' && mark.yRed === mark.yBlack ? mark.x - 32 : mark.x}
-                      y={y}
-                      side={y < mark.y ? 1 : -1}
-                      rails={drawing.rails}
-                      onPreview={(node) => drawn.onPreview({ ...meter, [lead]: node })}
-                      onPlace={(node) => drawn.onPlace({ ...meter, [lead]: node })}
-                      onCancel={drawn.onCancel}
-                    />
-                  );
+          {drawn &&
+            drawing.ammeters.map((mark) => (
+              <MarksView
+                key={mark.id}
+                marks={ammeterMarks(mark, {
+                  lines: lines[mark.id] ?? [],
+                  chosen: mark.id === drawn.chosen,
+                  blown: drawn.values?.meters[mark.id]?.state === 'fuse-blown',
                 })}
-              </g>
-            );
-          })}
-      </Sheet>
+              />
+            ))}
+          {drawn && chosen?.quantity === 'dc-current' && (
+            <EndHandles drawing={drawing} setup={drawn.setup} meter={chosen} onPlace={drawn.onPlace} />
+          )}
+          {drawn && <Voltmeters drawn={drawn} drawing={drawing} lines={lines} />}
+        </Sheet>
+        {editable && <Typing drawing={drawing} network={network} scale={scale} room={room.width} />}
+      </div>
     </div>
   );
 }

@@ -58,5 +58,13 @@ export function openOnBench(job: OpenJob, document: Job = job.document): void {
   useBench.temporal.getState().clear();
 }
 
+/** Changes the job as part of the edit before: undone together with it, as the letters of one word are. */
+export function amend(change: (job: Job) => Job): void {
+  const { pause, resume } = useBench.temporal.getState();
+  pause();
+  useBench.getState().edit(change);
+  resume();
+}
+
 export const undo = (): void => useBench.temporal.getState().undo();
 export const redo = (): void => useBench.temporal.getState().redo();

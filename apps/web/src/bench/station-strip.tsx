@@ -3,24 +3,30 @@ import { NavLink } from 'react-router';
 
 interface Props {
   readonly jobId: string;
-  readonly standings: { readonly network: string; readonly setups: string; readonly drags: boolean };
+  readonly standings: {
+    readonly network: string;
+    readonly trueValues: string;
+    readonly setups: string;
+    readonly drags: boolean;
+  };
 }
 
 /** The stations along the job, and how it stands at each. */
 export function StationStrip({ jobId, standings }: Props) {
   const stations = [
     { to: `/bench/${jobId}/network`, name: 'Network', standing: standings.network, ochre: false },
+    { to: `/bench/${jobId}/true-values`, name: 'True values', standing: standings.trueValues, ochre: false },
     { to: `/bench/${jobId}/setups`, name: 'Set-ups', standing: standings.setups, ochre: standings.drags },
   ];
   return (
-    <nav aria-label="Stations" className="flex shrink-0 border-b border-line">
+    <nav aria-label="Stations" className="flex shrink-0 border-b border-line print:hidden">
       {stations.map(({ to, name, standing, ochre }) => (
         <NavLink
           key={to}
           to={to}
           className={({ isActive }) =>
             clsx(
-              'flex w-64 flex-col border-r border-line border-b-[3px] px-4 py-1.5 focus-visible:-outline-offset-4',
+              'flex max-w-64 min-w-36 grow flex-col border-r border-line border-b-[3px] px-4 py-1.5 focus-visible:-outline-offset-4',
               isActive ? 'border-b-(--ochre-line) bg-sheet' : 'border-b-transparent bg-ground hover:bg-sunk',
             )
           }

@@ -1,6 +1,7 @@
-import type { Rail } from '@usual-drag/core';
+import { leadSign, type Rail } from '@usual-drag/core';
 import { useRef } from 'react';
-import { LeadSign } from './meter-view.tsx';
+import { MarksView } from './marks-view.tsx';
+import { nearestRail } from './nearest-rail.ts';
 
 interface Props {
   readonly lead: 'red' | 'black';
@@ -22,10 +23,6 @@ export function LeadHandle({ lead, meter, node, x, y, side, rails, onPreview, on
   const held = useRef<string | null>(null);
   const downwards = [...rails].sort((a, b) => a.y - b.y);
 
-  const nearest = (event: React.PointerEvent<SVGGElement>): string => {
-    const point = toDrawing(event);
-    return rails.reduce((best, rail) => (distance(rail, point) < distance(best, point) ? rail : best), rails[0]!).node;
-  };
   const step = (by: number): void => {
     const at = downwards.findIndex((rail) => rail.node === node);
     const next = downwards[at + by];
@@ -49,7 +46,7 @@ export function LeadHandle({ lead, meter, node, x, y, side, rails, onPreview, on
       }}
       onPointerMove={(event) => {
         if (held.current === null) return;
-        const next = nearest(event);
+        const next = nearestRail(rails, event).node;
         if (next === held.current) return;
         held.current = next;
         onPreview(next);
@@ -76,23 +73,7 @@ export function LeadHandle({ lead, meter, node, x, y, side, rails, onPreview, on
         fill="transparent"
         className="group-hover:fill-(--sunk) group-focus-visible:stroke-(--ochre-line) group-focus-visible:[stroke-width:3]"
       />
-      <LeadSign x={x} y={y} lead={lead} side={side} />
+      <MarksView marks={[leadSign(lead, x, y, side)]} />
     </g>
   );
 }
-
-interface Point {
-  readonly x: number;
-  readonly y: number;
-}
-
-/** Where the pointer is in the drawing's own px. */
-function toDrawing(event: React.PointerEvent<SVGGElement>): Point {
-  const svg = event.currentTarget.ownerSVGElement!;
-  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse());
-  return { x, y };
-}
-
-/** Height counts; being beside a rail counts a little, so that rails at one height can be told apart. */
-const distance = (rail: Rail, { x, y }: Point): number =>
-  Math.abs(rail.y - y) + 0.15 * Math.max(0, rail.x1 - x, x - rail.x2);

@@ -17,22 +17,26 @@ export function useSize(): [RefCallback<HTMLElement>, Size] {
   return [ref, size];
 }
 
-/** Below this a drawing is not shrunk any further but scrolled. */
-const smallest = 0.62;
+/** Below this a drawing is not shrunk by itself but scrolled. */
+const smallest = 0.5;
 
 /** By how much a drawing is shrunk to the width of its room. */
 export const shrinkage = (drawing: Size, room: Size): number =>
   Math.min(1, Math.max(smallest, room.width / drawing.width));
 
+/** The scale at which a whole drawing fits its room as long as it can be read. */
+export const fittingScale = (drawing: Size, room: Size): number =>
+  Math.min(shrinkage(drawing, room), Math.max(smallest, room.height / drawing.height));
+
 interface Props extends Size {
   readonly label: string;
-  readonly room: Size;
+  /** Screen px for a px of the drawing. */
+  readonly scale: number;
   readonly children: ReactNode;
 }
 
-/** A drawing as large as its numbers, shrunk to its room as long as it can be read. */
-export function Sheet({ label, width, height, room, children }: Props) {
-  const scale = Math.min(shrinkage({ width, height }, room), Math.max(smallest, room.height / height));
+/** A drawing at a scale. */
+export function Sheet({ label, width, height, scale, children }: Props) {
   return (
     <svg
       role="group"

@@ -17,7 +17,7 @@ export function Shell() {
   const jobId = useBench((state) => state.jobId);
   return (
     <div className="flex h-full flex-col">
-      <header className="flex h-12 shrink-0 items-center gap-4 bg-bar px-4 text-onbar">
+      <header className="print:hidden flex h-12 shrink-0 items-center gap-4 bg-bar px-4 text-onbar">
         <img src="/mark.svg" alt="" className="size-8" />
         <span className="text-[18px] font-bold">Usual Drag</span>
         {onBench && jobId && <OpenJob />}
@@ -32,7 +32,10 @@ export function Shell() {
         </div>
       </header>
       <div className="flex min-h-0 grow">
-        <nav aria-label="Places" className="flex w-18 shrink-0 flex-col gap-1 border-r border-line bg-sunk p-1.5">
+        <nav
+          aria-label="Places"
+          className="print:hidden flex w-18 shrink-0 flex-col gap-1 border-r border-line bg-sunk p-1.5"
+        >
           <Place to="/" name="Jobs" end>
             <JobsSign />
           </Place>

@@ -37,7 +37,7 @@ export function Choice<T extends string>({
         <ListboxButton
           className={clsx(
             'flex min-h-9 w-full items-center justify-between gap-1 rounded-lg border bg-sheet px-2.5 text-left hover:border-soft',
-            chosen ? 'border-line' : 'border-hazard text-hazard',
+            chosen ? 'border-line' : 'border-fault text-fault',
           )}
         >
           <span className="truncate">{chosen?.text ?? missing ?? value}</span>

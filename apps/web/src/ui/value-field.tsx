@@ -13,6 +13,8 @@ interface Props<T> {
   readonly className?: string;
   readonly align?: 'left' | 'right';
   readonly id?: string;
+  /** Row and column in a table that is walked by key. */
+  readonly cell?: string;
 }
 
 /**
@@ -47,13 +49,14 @@ export function ValueField<T>(props: Props<T>) {
         autoComplete="off"
         spellCheck={false}
         aria-invalid={fault !== null}
+        data-cell={props.cell}
         data-typing={typed !== null}
         aria-describedby={fault ? `${id}-fault` : undefined}
         className={clsx(
           'figures min-h-8 w-full rounded-md border bg-transparent px-1.5 py-0.5',
           align === 'right' && 'text-right',
           fault
-            ? 'border-hazard'
+            ? 'border-fault'
             : showLabel
               ? 'border-line'
               : 'border-transparent hover:border-line focus:border-line focus:bg-sheet',
@@ -70,7 +73,7 @@ export function ValueField<T>(props: Props<T>) {
         }}
       />
       {fault && (
-        <p id={`${id}-fault`} role="alert" className="mt-0.5 max-w-64 text-[13px] leading-tight text-hazard">
+        <p id={`${id}-fault`} role="alert" className="mt-0.5 max-w-64 text-[13px] leading-tight text-fault">
           {fault}
         </p>
       )}

@@ -11,7 +11,9 @@ export const costOfCrossing = 1000;
  * @param columns  the columns that an order's numbers stand for
  */
 export function columnCost(columns: readonly Column[], spans: ReadonlyMap<string, Span>): Cost {
-  const stacks = columns.map((column) => Int32Array.from(column.flatMap((id) => [spans.get(id)!.top, spans.get(id)!.bottom])));
+  const stacks = columns.map((column) =>
+    Int32Array.from(column.flatMap((id) => [spans.get(id)!.top, spans.get(id)!.bottom])),
+  );
   const rails = Math.max(0, ...stacks.flatMap((stack) => [...stack])) + 1;
   const left = new Int32Array(rails);
   const right = new Int32Array(rails);
@@ -20,8 +22,7 @@ export function columnCost(columns: readonly Column[], spans: ReadonlyMap<string
     right.fill(-1);
     for (let place = 0; place < order.length; place += 1) {
       const stack = stacks[order[place]!]!;
-      for (let i = 0; i < stack.length; i += 1) {
-        const rail = stack[i]!;
+      for (const rail of stack) {
         if (place < left[rail]!) left[rail] = place;
         if (place > right[rail]!) right[rail] = place;
       }

@@ -46,7 +46,8 @@ function steadyColumns(
 ): Column[] {
   const stacks = stack(network, spans, rails, previous);
   const placeOf = new Map(previous.flatMap((column, place) => column.map((id) => [id, place] as const)));
-  const place = (column: Column): number | undefined => column.map((id) => placeOf.get(id)).find((p) => p !== undefined);
+  const place = (column: Column): number | undefined =>
+    column.map((id) => placeOf.get(id)).find((p) => p !== undefined);
   const grouped: Column[] = [];
   for (const column of stacks) {
     const there = grouped.findIndex((other) => place(other) !== undefined && place(other) === place(column));
@@ -77,7 +78,10 @@ function steadyColumns(
 }
 
 /** The first source's column in front, and how many columns that fixes. */
-function sourceFirst(network: Network, columns: readonly Column[]): { readonly columns: readonly Column[]; readonly fixed: number } {
+function sourceFirst(
+  network: Network,
+  columns: readonly Column[],
+): { readonly columns: readonly Column[]; readonly fixed: number } {
   const feed = feedOf(network);
   const first = columns.findIndex((column) => column.includes(feed ?? ''));
   if (first < 0) return { columns, fixed: 0 };
@@ -115,7 +119,9 @@ function stack(
   rails: number,
   previous: readonly Column[],
 ): Column[] {
-  const before = new Map(previous.flatMap((column) => column.slice(1).map((id, index) => [column[index]!, id] as const)));
+  const before = new Map(
+    previous.flatMap((column) => column.slice(1).map((id, index) => [column[index]!, id] as const)),
+  );
   const below = new Map<string, string>();
   const feed = feedOf(network);
   for (let rail = 0; rail < rails; rail += 1) {

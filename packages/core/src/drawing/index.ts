@@ -9,6 +9,7 @@ export {
   drawingEdge,
   drawRails,
   type AmmeterMark,
+  type Arrangement,
   type DrawingInput,
   type Part,
   type Rail,

@@ -26,15 +26,33 @@ const overlap = (a: Box, b: Box): boolean =>
 function boxesOf(drawing: RailDrawing): { labels: Box[]; symbols: Box[]; wires: Box[]; rails: Box[]; letters: Box[] } {
   const labels = drawing.parts.map(({ element, label, ySymbol }): Box => {
     const height = label.lines.length * label.size * 1.2;
-    return { what: `label ${element.id}`, x1: label.x, x2: label.x + label.width, y1: ySymbol - height / 2, y2: ySymbol + height / 2 };
+    return {
+      what: `label ${element.id}`,
+      x1: label.x,
+      x2: label.x + label.width,
+      y1: ySymbol - height / 2,
+      y2: ySymbol + height / 2,
+    };
   });
   const symbols = drawing.parts.map(({ element, x, ySymbol, symbolScale }): Box => {
     const half = Math.max(6, symbolHalf(element)) * symbolScale;
     const side = (element.kind === 'resistor' || element.kind === 'link' ? 9 : 17) * symbolScale;
     return { what: `symbol ${element.id}`, x1: x - side, x2: x + side, y1: ySymbol - half, y2: ySymbol + half };
   });
-  const wires = drawing.parts.map(({ element, x, yTop, yBottom }): Box => ({ what: `wire ${element.id}`, x1: x - 1, x2: x + 1, y1: yTop + 3, y2: yBottom - 3 }));
-  const rails = drawing.rails.map(({ node, x1, x2, y }): Box => ({ what: `rail ${node}`, x1, x2, y1: y - 2.5, y2: y + 2.5 }));
+  const wires = drawing.parts.map(({ element, x, yTop, yBottom }): Box => ({
+    what: `wire ${element.id}`,
+    x1: x - 1,
+    x2: x + 1,
+    y1: yTop + 3,
+    y2: yBottom - 3,
+  }));
+  const rails = drawing.rails.map(({ node, x1, x2, y }): Box => ({
+    what: `rail ${node}`,
+    x1,
+    x2,
+    y1: y - 2.5,
+    y2: y + 2.5,
+  }));
   const letters = drawing.rails.map(({ node, x1, y }): Box => {
     const width = Math.max(24, 12 + node.length * 8.5);
     return { what: `letter ${node}`, x1: x1 - width - 1, x2: x1, y1: y - 12, y2: y + 12 };

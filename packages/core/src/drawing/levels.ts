@@ -33,7 +33,8 @@ export function railOrder(network: Network, levels: Levels): string[] {
     (a, b) =>
       rounded(b) - rounded(a) ||
       Number(a === foot) - Number(b === foot) ||
-      (met.get(a) ?? 1e9) - (met.get(b) ?? 1e9) || nodes.indexOf(a) - nodes.indexOf(b),
+      (met.get(a) ?? 1e9) - (met.get(b) ?? 1e9) ||
+      nodes.indexOf(a) - nodes.indexOf(b),
   );
 }
 

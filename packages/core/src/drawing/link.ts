@@ -50,6 +50,7 @@ export function reachOf(columns: readonly Column[], spans: ReadonlyMap<string, S
 /** Ranks of the rails that a link at a column passes through without ending on them. */
 export function passedRails({ top, bottom }: Span, column: number, { left, right }: Reach): number[] {
   const passed: number[] = [];
-  for (let rail = top + 1; rail < bottom; rail += 1) if (left[rail]! < column && column < right[rail]!) passed.push(rail);
+  for (let rail = top + 1; rail < bottom; rail += 1)
+    if (left[rail]! < column && column < right[rail]!) passed.push(rail);
   return passed;
 }

@@ -1,15 +1,6 @@
 /** A colour by what it stands for; the theme says which it is. */
 export type Tone =
-  | 'ink'
-  | 'soft'
-  | 'line'
-  | 'sheet'
-  | 'ochre'
-  | 'ochre-line'
-  | 'on-node'
-  | 'lead-red'
-  | 'lead-black'
-  | `node-${number}`;
+  'ink' | 'soft' | 'line' | 'sheet' | 'ochre' | 'ochre-line' | 'on-node' | 'lead-red' | 'lead-black' | `node-${number}`;
 
 /** The smallest things that a drawing is made of, px. The screen and the file draw the same. */
 export type Mark =

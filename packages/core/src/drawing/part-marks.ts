@@ -28,7 +28,12 @@ export function partMarks(part: Part, style: PartStyle): readonly (Mark | Placed
     scaleY: (inverted ? -1 : 1) * symbolScale,
     marks: symbolMarks(element, style.resistor),
   };
-  return [{ shape: 'path', d: wire, stroke: 'ink', width: 2 }, symbol, ...arrowMarks(part, half, style), ...labelMarks(part, style)];
+  return [
+    { shape: 'path', d: wire, stroke: 'ink', width: 2 },
+    symbol,
+    ...arrowMarks(part, half, style),
+    ...labelMarks(part, style),
+  ];
 }
 
 /** A vertical line that hops over what it passes. */
@@ -39,10 +44,14 @@ function wireOver(x: number, from: number, to: number, hops: readonly number[]):
 
 const hop = 7;
 
-function arrowMarks({ element, x, yTop, ySymbol, inverted, looped }: Part, half: number, { arrows }: PartStyle): Mark[] {
+function arrowMarks(
+  { element, x, yTop, ySymbol, inverted, looped }: Part,
+  half: number,
+  { arrows }: PartStyle,
+): Mark[] {
   const current = arrows?.currents[element.id];
   if (!arrows || !current || looped || ySymbol - half - yTop < 18) return [];
-  const downwards = (current > 0) !== inverted;
+  const downwards = current > 0 !== inverted;
   const tip = downwards === (arrows.flow === 'conventional') ? 1 : -1;
   const y = (yTop + ySymbol - half) / 2;
   return [
@@ -66,7 +75,18 @@ function labelMarks({ ySymbol, label }: Part, style: PartStyle): Mark[] {
           { shape: 'text', x, y, text: name, size, tone: 'ink', bold: true, halo },
           ...(text === ''
             ? []
-            : [{ shape: 'text', x: x + widthOfName(name, size), y, text, size, tone: 'ink', mono: true, halo } as const]),
+            : [
+                {
+                  shape: 'text',
+                  x: x + widthOfName(name, size),
+                  y,
+                  text,
+                  size,
+                  tone: 'ink',
+                  mono: true,
+                  halo,
+                } as const,
+              ]),
         ];
       case 'value':
         return [{ shape: 'text', x, y, text, size: size - 1, tone: 'ink', mono: true, halo }];

@@ -148,7 +148,9 @@ export function drawRails(input: DrawingInput): RailDrawing {
   const drawnLevels = order.map((node) => levels.get(node)!);
   const reach = reachOf(columns, spansOf(links, order), order.length);
   const rooms = [...[...seats.values()].map((seat) => roomBelow(seat, order.length)), ...letterRooms(reach)];
-  const heights = toScale ? scaledHeights(drawnLevels, rooms, input.height) : evenHeights(order.length, rooms, input.height);
+  const heights = toScale
+    ? scaledHeights(drawnLevels, rooms, input.height)
+    : evenHeights(order.length, rooms, input.height);
   const y = heights.y.map((value) => value + margin.top);
   const letters = new Map(order.map((node) => [node, letterWidth(node)]));
   const left = margin.left + (toScale ? margin.axis : 0) + overhang;

@@ -31,7 +31,12 @@ export function railMarks(rail: Rail, nodes: readonly string[]): Mark[] {
 /** The potential axis, its stretched parts marked. */
 export function axisMarks(axis: Axis, width: number): Mark[] {
   return [
-    ...axis.stretched.map(({ y1, y2 }): Mark => ({ shape: 'path', d: zigzag(y1 + 2, y2 - 2), stroke: 'line', width: 2 })),
+    ...axis.stretched.map(({ y1, y2 }): Mark => ({
+      shape: 'path',
+      d: zigzag(y1 + 2, y2 - 2),
+      stroke: 'line',
+      width: 2,
+    })),
     ...axis.ticks.flatMap(({ y, value }): Mark[] => [
       { shape: 'path', d: `M58 ${y}H${width - 8}`, stroke: 'line', width: 1, faint: true },
       {

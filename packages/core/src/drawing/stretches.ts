@@ -29,8 +29,7 @@ export function takeSeats(links: readonly Seated[], reach: Reach): Seat[] {
   const seat = ({ id, column, span, height, atTop, atBottom }: Seated): void => {
     const passed = passedRails(span, column, reach);
     const stops = [span.top, ...passed, span.bottom];
-    const needed = (k: number): number =>
-      height + (k === 0 ? atTop : 0) + (k === stops.length - 2 ? atBottom : 0);
+    const needed = (k: number): number => height + (k === 0 ? atTop : 0) + (k === stops.length - 2 ? atBottom : 0);
     let best = 0;
     let least = Infinity;
     const middle = (stops.length - 2) / 2;

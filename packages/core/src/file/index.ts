@@ -2,3 +2,5 @@ export type { Job, JobFault } from './job.ts';
 export { jobFaults, solveJob, type JobResult } from './solve-job.ts';
 export { explainSolverFault } from './solver-words.ts';
 export { editElement, keepInstrument, newJob, putMeter, putSetup, removeSetup } from './job-edits.ts';
+export { changeNetwork } from './change-network.ts';
+export { partsFromRows, type PartsRows, type RowFault } from './parts-rows.ts';

@@ -1,5 +1,6 @@
 export { addElement, newElement, nextElementId, nextNode, removeElement, replaceElement } from './edits.ts';
 export { commonPoints, samePoint, wiresBetween } from './common-points.ts';
+export { deviationOf, type Deviation } from './deviation.ts';
 export { pasteElements } from './paste.ts';
 export {
   addInParallel,
@@ -24,9 +25,10 @@ export {
   type Source,
   type Switch,
 } from './element.ts';
-export { breachOf, elementLimits, namePattern, rangeLimits, type Limit } from './limits.ts';
+export { breachOf, elementLimits, namePattern, rangeLimits, type Limit, type QuantityKey } from './limits.ts';
 export { endsAt, nodesOf, referenceOf, type Network, type ResistorValues } from './network.ts';
 export type { LineFault } from './line-token.ts';
-export { parseLine } from './parse-line.ts';
-export { writeLine, type WriteOptions } from './write-line.ts';
+export { parseLine, partPlaces, type PartPlace } from './parse-line.ts';
+export { readValues } from './part-text.ts';
+export { writeLine, writeValues, type WriteOptions } from './write-line.ts';
 export { networkFaults, repeated, type NetworkFault } from './validation.ts';

@@ -18,6 +18,9 @@ export const elementLimits = {
   ratedCurrent: 'positive',
 } as const satisfies Record<string, Limit>;
 
+/** A quantity that an element can have. */
+export type QuantityKey = keyof typeof elementLimits;
+
 /** The limit of every quantity of an instrument's range, but for `resistance`: above zero for volts, zero allowed for current. */
 export const rangeLimits = {
   fullScale: 'positive',

@@ -144,7 +144,10 @@ function fieldsOf(kind: ElementKind, word: Said): Record<string, unknown> | stri
 
 const noWatts = 'Watts are a resistor’s rating, or with volts a lamp’s.';
 
-function limitOf(kind: ElementKind, { token, value }: Said & { readonly value: number }): Record<string, number> | string {
+function limitOf(
+  kind: ElementKind,
+  { token, value }: Said & { readonly value: number },
+): Record<string, number> | string {
   const volts = /v(?:olts?)?$/i.test(token.text);
   if (kind === 'source') return volts ? 'A supply’s limit is in amperes: <0.5A.' : { currentLimit: value };
   if (kind !== 'current-source') return 'A limit is a source’s: <0.5A of a supply, <22V of a current source.';
@@ -171,7 +174,10 @@ function readWord(text: string): Word | null {
     return rest.length === 0 && emf.ok && inside.ok ? { says: 'cell', emf: emf.value, inside: inside.value } : null;
   }
   return (
-    valueIn(text, 'Ω', 'ohms') ?? valueIn(text, 'V', 'volts') ?? valueIn(text, 'A', 'amps') ?? valueIn(text, 'W', 'watts')
+    valueIn(text, 'Ω', 'ohms') ??
+    valueIn(text, 'V', 'volts') ??
+    valueIn(text, 'A', 'amps') ??
+    valueIn(text, 'W', 'watts')
   );
 }
 

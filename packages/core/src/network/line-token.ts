@@ -47,8 +47,7 @@ export function readTokens(line: string): LineToken[] | LineFault {
     const { mark, text, word } = match.groups as Record<string, string | undefined>;
     const place = { at, length: match[0].length };
     if (mark) tokens.push({ kind: sideBySide.has(mark) ? '||' : (mark as LineMark), text: mark, ...place });
-    else if (text !== undefined)
-      tokens.push({ kind: 'text', text: text.replace(/\\(.)/gsu, '$1'), ...place });
+    else if (text !== undefined) tokens.push({ kind: 'text', text: text.replace(/\\(.)/gsu, '$1'), ...place });
     else if (word) pushWord(tokens, { kind: 'word', text: word.replace(/\s+/g, ''), ...place });
   }
   return [...tokens, { kind: 'end', text: '', at: line.length, length: 1 }];

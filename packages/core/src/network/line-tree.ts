@@ -130,14 +130,14 @@ class Reader {
     if (here.kind === '(') {
       this.at += 1;
       const inside = this.sides();
-      if (this.here().kind !== ')')
-        this.stop(this.here(), `Expected + (in series), || (side by side) or ) here.`);
+      if (this.here().kind !== ')') this.stop(this.here(), `Expected + (in series), || (side by side) or ) here.`);
       this.at += 1;
       return inside;
     }
     const turned = here.kind === '~';
     if (turned) this.at += 1;
-    if (this.here().kind !== 'word') this.stop(this.here(), 'Expected a part here, such as R1 4k7, or ( to open a group.');
+    if (this.here().kind !== 'word')
+      this.stop(this.here(), 'Expected a part here, such as R1 4k7, or ( to open a group.');
     const read = readPart(this.tokens.slice(this.at), this.known);
     if ('message' in read) throw new Stop(read);
     this.at += read.taken;
@@ -148,8 +148,7 @@ class Reader {
     const mark = this.here();
     this.at += 1;
     const { kind, text, at, length } = this.here();
-    if (kind !== 'word' || !namePattern.test(text))
-      this.stop(mark, 'Expected a point’s name behind @, such as @B.');
+    if (kind !== 'word' || !namePattern.test(text)) this.stop(mark, 'Expected a point’s name behind @, such as @B.');
     this.at += 1;
     return { kind: 'point', name: text, at: mark.at, length: at + length - mark.at };
   }

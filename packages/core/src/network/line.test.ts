@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { anyNetwork } from '../test/random-network.ts';
 import type { Element } from './element.ts';
 import { nodesOf, referenceOf, type Network } from './network.ts';
-import { parseLine } from './parse-line.ts';
-import { writeLine } from './write-line.ts';
+import { parseLine, partPlaces } from './parse-line.ts';
+import { readValues } from './part-text.ts';
+import { writeLine, writeValues } from './write-line.ts';
 
 function read(line: string, known?: Network): Network {
   const result = parseLine(line, known);
@@ -197,14 +198,74 @@ test('names that look like values or words are kept apart', () => {
 });
 
 test('whatever is typed, it is read or refused, and never breaks', () => {
-  const piece = fc.constantFrom('E1', '24V', '/', '1R8', ':', '+', '||', '(', ')', '@', 'B', ';', '~', '"a"', '5%', '#x', '<', '=', ' ', '6s', 'open', 'against');
+  const piece = fc.constantFrom(
+    'E1',
+    '24V',
+    '/',
+    '1R8',
+    ':',
+    '+',
+    '||',
+    '(',
+    ')',
+    '@',
+    'B',
+    ';',
+    '~',
+    '"a"',
+    '5%',
+    '#x',
+    '<',
+    '=',
+    ' ',
+    '6s',
+    'open',
+    'against',
+  );
   fc.assert(
-    fc.property(fc.array(fc.oneof({ weight: 9, arbitrary: piece }, { weight: 1, arbitrary: fc.string() }), { maxLength: 14 }), (pieces) => {
-      const line = pieces.join(' ');
-      const result = parseLine(line);
-      if (!result.ok) expect(result.fault.at).toBeLessThanOrEqual(line.length);
-      else expect(result.value.elements.length).toBeGreaterThan(0);
-    }),
+    fc.property(
+      fc.array(fc.oneof({ weight: 9, arbitrary: piece }, { weight: 1, arbitrary: fc.string() }), { maxLength: 14 }),
+      (pieces) => {
+        const line = pieces.join(' ');
+        const result = parseLine(line);
+        if (!result.ok) expect(result.fault.at).toBeLessThanOrEqual(line.length);
+        else expect(result.value.elements.length).toBeGreaterThan(0);
+      },
+    ),
     { numRuns: 2000 },
   );
+});
+
+test('values typed in place: the name, the ends and what is not spoken of stay, the kind follows', () => {
+  const part: Element = {
+    id: '4k7',
+    kind: 'resistor',
+    from: 'B',
+    to: 'B',
+    resistance: 1000,
+    powerRating: 0.5,
+    label: 'x',
+  };
+  expect(readValues(part, '47k 1%')).toEqual({
+    ok: true,
+    value: { ...part, resistance: 47_000, tolerance: 0.01 },
+  });
+  expect(readValues(part, '12V 0.3A')).toEqual({
+    ok: true,
+    value: { id: '4k7', kind: 'load', from: 'B', to: 'B', ratedVoltage: 12, ratedCurrent: 0.3, label: 'x' },
+  });
+  expect(readValues(part, '47k 1K')).toMatchObject({ ok: false, fault: { at: 4 } });
+  expect(readValues(part, '1k @C R2 5').ok).toBe(false);
+  expect(writeValues(part)).toBe('1k');
+});
+
+test('the places of parts in a line', () => {
+  const line = 'E1 24V/1R8: R1 56k 1% + (R2 39k || ~R3 15k)';
+  expect(partPlaces(line).map(({ id, at, length }) => [id, line.slice(at, at + length)])).toEqual([
+    ['E1', 'E1 24V/1R8'],
+    ['R1', 'R1 56k 1%'],
+    ['R2', 'R2 39k'],
+    ['R3', 'R3 15k'],
+  ]);
+  expect(partPlaces('R1 +')).toEqual([]);
 });

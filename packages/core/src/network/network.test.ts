@@ -1,3 +1,4 @@
+import { deviationOf } from './deviation.ts';
 import { addElement, newElement, nextElementId, nextNode, removeElement, replaceElement } from './edits.ts';
 import type { Element } from './element.ts';
 import { breachOf } from './limits.ts';
@@ -94,4 +95,15 @@ test('new parts and nodes take the next free name', () => {
   expect(newElement(divider, 'load')).toMatchObject({ id: 'L1', from: 'B', to: '0' });
   for (const kind of ['source', 'resistor', 'current-source', 'load', 'switch', 'link'] as const)
     expect(networkFaults(addElement(divider, newElement(divider, kind)))).toEqual([]);
+});
+
+test('a measured value against its tolerance', () => {
+  const part = { id: 'R1', kind: 'resistor', from: 'A', to: 'B', resistance: 15_000 } as const;
+  expect(deviationOf(part)).toBeNull();
+  expect(deviationOf({ ...part, measuredResistance: 15_900, tolerance: 0.05 })).toEqual({
+    ratio: expect.closeTo(0.06, 12) as number,
+    within: false,
+  });
+  expect(deviationOf({ ...part, measuredResistance: 15_750, tolerance: 0.05 })!.within).toBe(true);
+  expect(deviationOf({ ...part, measuredResistance: 15_750 })!.within).toBeNull();
 });

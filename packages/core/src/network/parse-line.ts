@@ -27,14 +27,16 @@ export function parseLine(line: string, known?: Network): Result<Network, LineFa
     const fault = place(statement, ends[0], ends[1], points, placed);
     if (fault) return fail(fault);
     if (terminals === null) terminals = ends;
-    else
-      for (const side of [0, 1] as const)
-        if (!points.isNamed(ends[side])) points.join(ends[side], terminals[side]);
+    else for (const side of [0, 1] as const) if (!points.isNamed(ends[side])) points.join(ends[side], terminals[side]);
   }
   const ids = namesOf(placed);
   if (!Array.isArray(ids)) return fail(ids);
   const names = points.named(
-    placed.map(({ top, bottom, turned }, index) => ({ id: ids[index]!, from: turned ? bottom : top, to: turned ? top : bottom })),
+    placed.map(({ top, bottom, turned }, index) => ({
+      id: ids[index]!,
+      from: turned ? bottom : top,
+      to: turned ? top : bottom,
+    })),
     terminals![1],
     known?.elements ?? [],
   );
@@ -56,6 +58,30 @@ export function parseLine(line: string, known?: Network): Result<Network, LineFa
     elements: known ? inKnownOrder(elements, known.elements) : elements,
   };
   return ok(keepReference(network));
+}
+
+/** Where a part stands in a line. */
+export interface PartPlace {
+  readonly id: string;
+  readonly at: number;
+  /** Characters up to the next part or mark. */
+  readonly length: number;
+}
+
+/** The places of the named parts in a line that can be read; none where it cannot. */
+export function partPlaces(line: string, known: readonly Element[] = []): PartPlace[] {
+  const read = readTree(line, known);
+  if ('message' in read) return [];
+  const found: PartPlace[] = [];
+  const visit = (tree: LineTree | LinePoint): void => {
+    if (tree.kind === 'part' && tree.part.id !== null) {
+      const { id, at } = tree.part;
+      found.push({ id, at, length: /^[^+|();:@~]*/.exec(line.slice(at))![0].trimEnd().length });
+    } else if (tree.kind === 'chain') tree.items.forEach(visit);
+    else if (tree.kind === 'side-by-side') tree.branches.forEach(visit);
+  };
+  read.statements.forEach(visit);
+  return found;
 }
 
 interface Placed {
@@ -181,7 +207,11 @@ function namesOf(placed: readonly Placed[]): string[] | LineFault {
   for (const { part } of placed) {
     if (part.id === null) continue;
     if (taken.has(part.id))
-      return { message: `There is a ${part.id} already. Give this one another name.`, at: part.at, length: part.length };
+      return {
+        message: `There is a ${part.id} already. Give this one another name.`,
+        at: part.at,
+        length: part.length,
+      };
     taken.add(part.id);
   }
   return placed.map(({ part }) => {

@@ -27,14 +27,7 @@ const divider = read('E1 24V/1R8: R1 56k + (R2 39k || R3 15k + R4 27k)');
 const r9 = newElement(divider, 'resistor');
 
 test('in series behind a part, between it and where it ended', () => {
-  expect(ends(insertInSeries(divider, 'R1', r9))).toEqual([
-    'E1 A 0',
-    'R1 A D',
-    'R5 D B',
-    'R2 B 0',
-    'R3 B C',
-    'R4 C 0',
-  ]);
+  expect(ends(insertInSeries(divider, 'R1', r9))).toEqual(['E1 A 0', 'R1 A D', 'R5 D B', 'R2 B 0', 'R3 B C', 'R4 C 0']);
 });
 
 test('in parallel with a part', () => {

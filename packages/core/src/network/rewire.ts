@@ -8,7 +8,12 @@ export function insertInSeries(network: Network, id: string, added: Element): Ne
   return {
     ...network,
     elements: network.elements.flatMap((element) =>
-      element.id === id ? [{ ...element, to: middle }, { ...added, from: middle, to: element.to }] : [element],
+      element.id === id
+        ? [
+            { ...element, to: middle },
+            { ...added, from: middle, to: element.to },
+          ]
+        : [element],
     ),
   };
 }

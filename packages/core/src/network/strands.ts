@@ -63,7 +63,10 @@ function joinSideBySide(strands: readonly PlacedStrand[]): PlacedStrand[] {
 const sideBySide = (a: PlacedStrand, b: PlacedStrand): PlacedStrand => ({
   from: a.from,
   to: a.to,
-  strand: { kind: 'parallel', items: [a, b].flatMap(({ strand }) => (strand.kind === 'parallel' ? strand.items : [strand])) },
+  strand: {
+    kind: 'parallel',
+    items: [a, b].flatMap(({ strand }) => (strand.kind === 'parallel' ? strand.items : [strand])),
+  },
 });
 
 function joinInSeries(strands: readonly PlacedStrand[], kept: ReadonlySet<string>): PlacedStrand[] {

@@ -110,6 +110,9 @@ function writePart(element: Element, brief: boolean): string {
   return [name, ...valuesOf(element, brief), ...label].join(' ');
 }
 
+/** A part's values as `readValues` takes them, brief: `56k 1%`, `24V/1.8`. */
+export const writeValues = (element: Element): string => valuesOf(element, true).join(' ');
+
 /** Words that begin a statement of their own. */
 const reserved = new Set(['against', 'measured']);
 
@@ -158,7 +161,9 @@ function withReference(line: string, network: Network): string {
   const read = parseLine(line);
   const reference = referenceOf(network);
   const against =
-    read.ok && network.reference === undefined && referenceOf(read.value) === reference ? '' : `; against @${reference}`;
+    read.ok && network.reference === undefined && referenceOf(read.value) === reference
+      ? ''
+      : `; against @${reference}`;
   return line + against + (network.values === 'measured' ? '; measured' : '');
 }
 

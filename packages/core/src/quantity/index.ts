@@ -1,12 +1,4 @@
-export {
-  bandColours,
-  bandPlaces,
-  bandsOf,
-  coloursFor,
-  readBands,
-  type Band,
-  type Banded,
-} from './colour-bands.ts';
+export { bandColours, bandPlaces, bandsOf, coloursFor, readBands, type Band, type Banded } from './colour-bands.ts';
 export { formatPercent, formatQuantity, type FormatOptions } from './format-quantity.ts';
 export { parseQuantity, type QuantityFault } from './parse-quantity.ts';
 export { formatDuration, parseDuration } from './parse-duration.ts';

@@ -10,10 +10,15 @@ test.each([
 ])('%s', (text, seconds) => expect(parseDuration(text)).toEqual({ ok: true, value: seconds }));
 
 test('a time without its unit is refused', () => {
-  expect(parseDuration('5')).toMatchObject({ ok: false, fault: { message: '5 of what? Type the unit too: 5 s or 5 min.' } });
+  expect(parseDuration('5')).toMatchObject({
+    ok: false,
+    fault: { message: '5 of what? Type the unit too: 5 s or 5 min.' },
+  });
   for (const text of ['', 'soon', '5 parsecs']) expect(parseDuration(text).ok).toBe(false);
 });
 
 test('times are printed in the unit they are said in', () => {
-  expect([90, 300, 7200, 5400].map(formatDuration)).toEqual(['90 s', '5 min', '2 h', '1.5 h'].map((t) => t.replace(' ', '\u00a0')));
+  expect([90, 300, 7200, 5400].map(formatDuration)).toEqual(
+    ['90 s', '5 min', '2 h', '1.5 h'].map((t) => t.replace(' ', '\u00a0')),
+  );
 });

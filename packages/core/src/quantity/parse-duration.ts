@@ -33,6 +33,7 @@ export function parseDuration(text: string): Result<number, QuantityFault> {
 
 /** Prints a time: 90 s, 5 min, 2 h. */
 export function formatDuration(time: number): string {
-  const [size, unit] = time >= 3600 && time % 60 === 0 ? [3600, 'h'] : time >= 120 && time % 6 === 0 ? [60, 'min'] : [1, 's'];
+  const [size, unit] =
+    time >= 3600 && time % 60 === 0 ? [3600, 'h'] : time >= 120 && time % 6 === 0 ? [60, 'min'] : [1, 's'];
   return `${Number((time / size).toPrecision(6))}\u00a0${unit}`;
 }

@@ -34,7 +34,9 @@ export function nodeEquations(network: Network, values: NetworkValues): NodeEqua
   const nodes = groups
     .filter((group) => group[0] !== reference)
     .map((group): NodeEquation => {
-      const terms = network.elements.flatMap((element) => leaving(element, group[0]!, point, reference!, network, values));
+      const terms = network.elements.flatMap((element) =>
+        leaving(element, group[0]!, point, reference!, network, values),
+      );
       return { about: group.join(' = '), terms, unit: 'A', sum: sumOf(terms) };
     });
   const laws = network.elements

@@ -70,9 +70,7 @@ function supplied({ net, equivalent }: Reduction, keep: (value: number) => numbe
     return {
       current: source.current,
       voltage,
-      lines: [
-        value('Supply', `${amps(source.current)} × ${ohmsOf(whole)}`, voltage, 'V'),
-      ],
+      lines: [value('Supply', `${amps(source.current)} × ${ohmsOf(whole)}`, voltage, 'V')],
     };
   }
   const branch = elementBranch(source, 0, 1);
@@ -80,17 +78,30 @@ function supplied({ net, equivalent }: Reduction, keep: (value: number) => numbe
   const inside = toNumber(branch.resistance);
   const current = keep(emf / keep(whole + inside));
   const voltage = keep(current * whole);
-  const lines = [value('Supply', `${volts(emf)} / (${ohmsOf(whole)}${inside > 0 ? ` + ${ohmsOf(inside)}` : ''})`, current, 'A')];
+  const lines = [
+    value('Supply', `${volts(emf)} / (${ohmsOf(whole)}${inside > 0 ? ` + ${ohmsOf(inside)}` : ''})`, current, 'A'),
+  ];
   lines.push(value('At its terminals', `${amps(current)} × ${ohmsOf(whole)}`, voltage, 'V'));
   if (inside > 0)
     lines.push(
-      secondRoute('leftover', 'by what is left', `${volts(emf)} − ${amps(current)} × ${ohmsOf(inside)}`, keep(emf - keep(current * inside)), voltage, 'V'),
+      secondRoute(
+        'leftover',
+        'by what is left',
+        `${volts(emf)} − ${amps(current)} × ${ohmsOf(inside)}`,
+        keep(emf - keep(current * inside)),
+        voltage,
+        'V',
+      ),
     );
   return { current, voltage, lines };
 }
 
 /** Gives the parts of a step what they carry, from what the parts carry that they were joined into. */
-function undo({ rule, parts, into, points, centre }: Step, carried: Map<string, Carried>, keep: (value: number) => number): UpLine[] {
+function undo(
+  { rule, parts, into, points, centre }: Step,
+  carried: Map<string, Carried>,
+  keep: (value: number) => number,
+): UpLine[] {
   switch (rule) {
     case 'dead-end': {
       for (const part of parts) carried.set(part.id, { voltage: 0, current: 0 });
@@ -125,7 +136,12 @@ function undo({ rule, parts, into, points, centre }: Step, carried: Map<string, 
         const voltage = keep(one - other);
         const current = keep(voltage / part.resistance);
         carried.set(part.id, { voltage, current });
-        return value(`${part.id}, ${part.from} to ${part.to}`, `(${volts(one)} − ${volts(other)}) / ${ohmsOf(part.resistance)}`, current, 'A');
+        return value(
+          `${part.id}, ${part.from} to ${part.to}`,
+          `(${volts(one)} − ${volts(other)}) / ${ohmsOf(part.resistance)}`,
+          current,
+          'A',
+        );
       });
     }
     case 'star-delta':
@@ -145,7 +161,14 @@ function undo({ rule, parts, into, points, centre }: Step, carried: Map<string, 
       const size = Math.max(...inwards.map(Math.abs));
       return [
         ...lines,
-        { kind: 'check', title: 'check', formula: `into ${centre}: ${signedSum(inwards.map(amps))}`, value: total, unit: 'A', apart: size > 0 ? total / size : 0 },
+        {
+          kind: 'check',
+          title: 'check',
+          formula: `into ${centre}: ${signedSum(inwards.map(amps))}`,
+          value: total,
+          unit: 'A',
+          apart: size > 0 ? total / size : 0,
+        },
       ];
     }
   }
@@ -165,12 +188,7 @@ function shareLines(
   const kept = series ? amps(whole.current) : volts(whole.voltage);
   const total = series ? whole.voltage : whole.current;
   const lines = parts.map((part, index) =>
-    value(
-      `${part.id} keeps ${kept}`,
-      `${kept} ${series ? '×' : '/'} ${ohmsOf(part.resistance)}`,
-      shares[index]!,
-      unit,
-    ),
+    value(`${part.id} keeps ${kept}`, `${kept} ${series ? '×' : '/'} ${ohmsOf(part.resistance)}`, shares[index]!, unit),
   );
   const sum = keep(shares.reduce((a, b) => a + b));
   const others = shares.slice(0, -1);
@@ -178,7 +196,15 @@ function shareLines(
   return [
     ...lines,
     secondRoute('check', 'check', `${signedSum(shares.map(print))} = ${print(sum)}`, sum, total, unit),
-    secondRoute('leftover', `${parts.at(-1)!.id} by what is left`, `${print(total)} − ${others.map(print).join(' − ')}`, left, shares.at(-1)!, unit, total),
+    secondRoute(
+      'leftover',
+      `${parts.at(-1)!.id} by what is left`,
+      `${print(total)} − ${others.map(print).join(' − ')}`,
+      left,
+      shares.at(-1)!,
+      unit,
+      total,
+    ),
   ];
 }
 

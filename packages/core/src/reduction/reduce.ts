@@ -60,7 +60,11 @@ export function stageNetwork({ net }: Reduction, stage: readonly Part[]): Networ
   };
 }
 
-function replacement(choice: Choice, name: (parts: readonly Part[], suffix?: string) => string, rounding: Rounding): Part[] {
+function replacement(
+  choice: Choice,
+  name: (parts: readonly Part[], suffix?: string) => string,
+  rounding: Rounding,
+): Part[] {
   const keep = (value: number): number => writtenDown(value, rounding);
   const { parts, points, centre } = choice;
   const ohms = parts.map((part) => part.resistance);
@@ -68,7 +72,9 @@ function replacement(choice: Choice, name: (parts: readonly Part[], suffix?: str
     case 'dead-end':
       return [];
     case 'series':
-      return [{ id: name(parts), from: points[0]!, to: points.at(-1)!, resistance: keep(ohms.reduce((a, b) => a + b)) }];
+      return [
+        { id: name(parts), from: points[0]!, to: points.at(-1)!, resistance: keep(ohms.reduce((a, b) => a + b)) },
+      ];
     case 'parallel':
       return [{ id: name(parts), from: points[0]!, to: points[1]!, resistance: parallelOf(ohms, keep) }];
     case 'delta-star': {

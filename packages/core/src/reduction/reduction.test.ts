@@ -26,7 +26,9 @@ const reduce = (network: Network, digits?: number): Reduction =>
     digits === undefined ? undefined : { how: 'round', digits },
   );
 const told = ({ steps }: Reduction): string[] =>
-  steps.map(({ rule, parts, into }) => `${rule} ${parts.map((p) => p.id).join(',')} → ${into.map((p) => p.id).join(',')}`);
+  steps.map(
+    ({ rule, parts, into }) => `${rule} ${parts.map((p) => p.id).join(',')} → ${into.map((p) => p.id).join(',')}`,
+  );
 
 const divider = read('E1 24V/1R8: R1 56k + (R2 39k || R3 15k + R4 27k)');
 const bridge = read('E1 10V/0R4: R1 350 @B R2 351.4 || R3 351.4 @C R4 350; @B R5 12k @C');
@@ -63,7 +65,9 @@ test('what hangs free, is shorted on itself or stands apart carries nothing', ()
 });
 
 test('links, closed switches and ideal sources at rest are wires; open ones and current sources are not there', () => {
-  const reduction = reduce(read('E1 5V: W1 link + S1 closed @B R1 1k @C E2 3V; @B S2 open @C; @B J1 1mA @C; @B R2 1k @C'));
+  const reduction = reduce(
+    read('E1 5V: W1 link + S1 closed @B R1 1k @C E2 3V; @B S2 open @C; @B J1 1mA @C; @B R2 1k @C'),
+  );
   expect(told(reduction)).toEqual(['parallel R1,R2 → R12']);
   expect(reduction.equivalent).toBe(500);
 });
@@ -81,18 +85,16 @@ function seen(network: Network): number | null {
   return solved.ok ? portResistance(solved.value.port!) : NaN;
 }
 
-const loaded = fc
-  .tuple(anyNetwork, resistance, resistance)
-  .map(([network, emf, inside]): Network => {
-    const passive = network.elements.filter((e) => e.kind === 'resistor' || e.kind === 'load' || e.kind === 'switch');
-    const bottom = passive.at(-1)?.to ?? '0';
-    return {
-      elements: [
-        { id: 'E9', kind: 'source', from: 'A', to: bottom === 'A' ? 'B' : bottom, emf, internalResistance: inside },
-        ...passive,
-      ],
-    };
-  });
+const loaded = fc.tuple(anyNetwork, resistance, resistance).map(([network, emf, inside]): Network => {
+  const passive = network.elements.filter((e) => e.kind === 'resistor' || e.kind === 'load' || e.kind === 'switch');
+  const bottom = passive.at(-1)?.to ?? '0';
+  return {
+    elements: [
+      { id: 'E9', kind: 'source', from: 'A', to: bottom === 'A' ? 'B' : bottom, emf, internalResistance: inside },
+      ...passive,
+    ],
+  };
+});
 
 test('every step keeps the resistance that the source sees, and one part is left', () => {
   fc.assert(

@@ -40,10 +40,18 @@ export function nodeSums(network: Network, values: NetworkValues): NodeSum[] {
       if (current === null) determined = false;
       else leaving.push({ element: element.id, current: element.from === node ? current : 0 - current });
     }
-    const into = leaving.filter(({ current }) => current < 0).map(({ element, current }) => ({ element, current: -current }));
+    const into = leaving
+      .filter(({ current }) => current < 0)
+      .map(({ element, current }) => ({ element, current: -current }));
     const out = leaving.filter(({ current }) => current > 0);
     const left = determined ? total(into) - total(out) : null;
-    return { node, into, out, left, closes: left !== null && Math.abs(left) <= 1e-9 * Math.max(total(into), total(out)) };
+    return {
+      node,
+      into,
+      out,
+      left,
+      closes: left !== null && Math.abs(left) <= 1e-9 * Math.max(total(into), total(out)),
+    };
   });
 }
 

@@ -1,4 +1,4 @@
-import { elementLimits, replaceElement, type Element, type Network } from '../network/index.ts';
+import { replaceElement, type Element, type Network, type QuantityKey } from '../network/index.ts';
 import { circuitOf } from './network-circuit.ts';
 import { networkValues, type NetworkValues } from './network-values.ts';
 import { solveCircuit } from './solve-circuit.ts';
@@ -6,13 +6,12 @@ import { solveCircuit } from './solve-circuit.ts';
 /** A quantity of an element, such as the EMF of E1. */
 export interface Knob {
   readonly element: string;
-  readonly key: keyof typeof elementLimits;
+  readonly key: QuantityKey;
 }
 
 /** A result that is followed: of an element, or a node's potential. */
 export type Watched =
-  | { readonly element: string; readonly what: 'voltage' | 'current' | 'power' }
-  | { readonly node: string };
+  { readonly element: string; readonly what: 'voltage' | 'current' | 'power' } | { readonly node: string };
 
 /** A network with one quantity set to another value; the same network where there is no such quantity. */
 export function turned(network: Network, { element, key }: Knob, value: number): Network {

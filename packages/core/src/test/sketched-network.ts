@@ -11,7 +11,12 @@ export function sketchedNetwork(seed: number, parts: number): Network {
   const add = (from: string, to: string): void => {
     const number = elements.length;
     const roll = random();
-    const base = { id: roll < 0.9 ? `R${number}` : `L${number}`, from, to, ...(random() < 0.3 && { label: 'upper float' }) };
+    const base = {
+      id: roll < 0.9 ? `R${number}` : `L${number}`,
+      from,
+      to,
+      ...(random() < 0.3 && { label: 'upper float' }),
+    };
     elements.push(
       roll < 0.9
         ? { ...base, kind: 'resistor', resistance: pick(values), ...(random() < 0.5 && { tolerance: 0.05 }) }
@@ -40,7 +45,8 @@ export function sketchedNetwork(seed: number, parts: number): Network {
     }
     case 'planar': {
       const width = Math.max(2, Math.round(Math.sqrt(parts / 2)));
-      const at = (row: number, column: number): string => (row === 0 && column === 0 ? 'A' : `N${row * width + column}`);
+      const at = (row: number, column: number): string =>
+        row === 0 && column === 0 ? 'A' : `N${row * width + column}`;
       for (let row = 0; elements.length < parts - 1; row += 1)
         for (let column = 0; column < width && elements.length < parts - 1; column += 1) {
           if (column > 0) add(at(row, column - 1), at(row, column));
@@ -52,7 +58,8 @@ export function sketchedNetwork(seed: number, parts: number): Network {
     case 'tangle': {
       const nodes = Math.max(2, Math.round(parts / 2));
       for (let k = 1; k < nodes && elements.length < parts - 1; k += 1) add(node(Math.floor(random() * k)), node(k));
-      while (elements.length < parts) add(node(Math.floor(random() * nodes)), random() < 0.2 ? '0' : node(Math.floor(random() * nodes)));
+      while (elements.length < parts)
+        add(node(Math.floor(random() * nodes)), random() < 0.2 ? '0' : node(Math.floor(random() * nodes)));
       add(node(nodes - 1), '0');
     }
   }

@@ -22,5 +22,10 @@ test('scattered points: the textbook values', () => {
 
 test('no line through one point, or through points above each other', () => {
   expect(straightLine([{ x: 1, y: 1 }])).toBeNull();
-  expect(straightLine([{ x: 1, y: 1 }, { x: 1, y: 2 }])).toBeNull();
+  expect(
+    straightLine([
+      { x: 1, y: 1 },
+      { x: 1, y: 2 },
+    ]),
+  ).toBeNull();
 });

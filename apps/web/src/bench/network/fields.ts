@@ -10,6 +10,7 @@ import {
   parseQuantity,
   type Element,
   type Network,
+  type QuantityKey,
   type Result,
   type Unit,
 } from '@usual-drag/core';
@@ -26,8 +27,6 @@ export interface ElementField {
   readonly read: (text: string) => Result<unknown, Fault>;
   readonly put: (value: unknown) => Element;
 }
-
-type Key = keyof typeof elementLimits;
 
 /** The quantity that makes the part what it is; null for a switch or a link. */
 export function mainField(element: Element): ElementField | null {
@@ -80,6 +79,12 @@ export function moreFields(element: Element): ElementField[] {
   }
 }
 
+/** The rating and the measured value of a resistor, which have columns of their own; nothing for other parts. */
+export const tableFields = (element: Element): [ElementField | null, ElementField | null] =>
+  element.kind === 'resistor'
+    ? [field(element, 'powerRating', 'Power rating', 'W'), field(element, 'measuredResistance', 'Measured', 'Ω')]
+    : [null, null];
+
 /** A name that no other part has. */
 export const nameField =
   (network: Network, own: string) =>
@@ -95,7 +100,7 @@ export function nodeField(text: string): Result<string, Fault> {
   return namePattern.test(name) ? ok(name) : fail({ message: 'A node has up to 32 letters, digits, - and _.' });
 }
 
-function field(element: Element, key: Key, label: string, unit: Unit, needed?: 'needed'): ElementField {
+function field(element: Element, key: QuantityKey, label: string, unit: Unit, needed?: 'needed'): ElementField {
   return make(
     element,
     key,
@@ -106,10 +111,10 @@ function field(element: Element, key: Key, label: string, unit: Unit, needed?: '
   );
 }
 
-const percentField = (element: Element, key: Key, label: string): ElementField =>
+const percentField = (element: Element, key: QuantityKey, label: string): ElementField =>
   make(element, key, label, undefined, parsePercent, (value) => formatPercent(value, { digits: 4, trim: true }));
 
-const countField = (element: Element, key: Key, label: string): ElementField =>
+const countField = (element: Element, key: QuantityKey, label: string): ElementField =>
   make(
     element,
     key,
@@ -121,7 +126,7 @@ const countField = (element: Element, key: Key, label: string): ElementField =>
 
 function make(
   element: Element,
-  key: Key,
+  key: QuantityKey,
   label: string,
   needed: 'needed' | undefined,
   parse: (text: string) => Result<number, Fault>,

@@ -4,17 +4,14 @@ import { Segments } from '../../ui/segments.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import type { Solved } from '../analysis.ts';
 import { useBench } from '../bench-store.ts';
+import { usePartInHand } from '../selection.ts';
+import { LineEntry } from './line-entry.tsx';
 import { PartCard } from './part-card.tsx';
 import { PartsTable } from './parts-table.tsx';
 
-interface Props {
-  readonly unloaded: Solved<Unloaded>;
-  readonly selected: string | null;
-  readonly onSelect: (id: string) => void;
-}
-
 /** The first station: the parts on the bench. */
-export function NetworkStation({ unloaded, selected, onSelect }: Props) {
+export function NetworkStation({ unloaded }: { readonly unloaded: Solved<Unloaded> }) {
+  const selected = usePartInHand();
   const network = useBench((state) => state.document.network);
   const edit = useBench((state) => state.edit);
   const part = network.elements.find((element) => element.id === selected);
@@ -22,13 +19,14 @@ export function NetworkStation({ unloaded, selected, onSelect }: Props) {
   const measured = network.elements.some((e) => e.kind === 'resistor' && e.measuredResistance !== undefined);
   return (
     <div className="flex flex-col gap-4">
+      <LineEntry />
       {!unloaded.ok && <Note kind="limit">{unloaded.fault.message}</Note>}
       {cautions.map((caution) => (
         <Note key={caution.message} kind={caution.kind}>
           {caution.message}
         </Note>
       ))}
-      <PartsTable selected={selected} onSelect={onSelect} />
+      <PartsTable />
       {part && <PartCard element={part} />}
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         {measured && (

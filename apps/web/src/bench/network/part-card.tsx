@@ -1,21 +1,45 @@
-import { editElement, type Element } from '@usual-drag/core';
+import {
+  changeNetwork,
+  deviationOf,
+  editElement,
+  formatPercent,
+  formatQuantity,
+  nearestPreferred,
+  printedCodeOf,
+  readPrintedCode,
+  replaceElement,
+  samePoint,
+  seriesForTolerance,
+  seriesOf,
+  type Element,
+  type Resistor,
+} from '@usual-drag/core';
+import { Button } from '../../ui/button.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
 import { useBench } from '../bench-store.ts';
+import { BandPicker } from './band-picker.tsx';
 import { mainField, moreFields, secondField } from './fields.ts';
 
 /** Everything that can be said of the selected part. */
 export function PartCard({ element }: { readonly element: Element }) {
+  const network = useBench((state) => state.document.network);
   const edit = useBench((state) => state.edit);
   const replace = (next: Element): void => edit((job) => editElement(job, element.id, next));
   const fields = [mainField(element), secondField(element), ...moreFields(element)].filter((field) => field !== null);
+  const wired = element.kind === 'link' || element.kind === 'switch';
+  const shorted = wired ? null : samePoint(network, element.from, element.to);
   return (
-    <section aria-label={`All about ${element.id}`} className="rounded-lg border border-line bg-sheet p-3">
-      <h2 className="mb-2 font-bold">
+    <section
+      aria-label={`All about ${element.id}`}
+      className="flex flex-col gap-3 rounded-lg border border-line bg-sheet p-3"
+    >
+      <h2 className="font-bold">
         {element.id}{' '}
         <span className="font-normal text-soft">
           from {element.from} to {element.to}
         </span>
       </h2>
+      {shorted && <p className="text-[14px] text-ochre">{shorted}</p>}
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         {fields.map((field) => (
           <ValueField
@@ -28,6 +52,19 @@ export function PartCard({ element }: { readonly element: Element }) {
             onCommit={(value) => replace(field.put(value))}
           />
         ))}
+        {element.kind === 'resistor' && (
+          <ValueField
+            key={`${element.id}-code`}
+            label="Printed on it"
+            shown={printedCodeOf(element.resistance, element.tolerance) ?? ''}
+            read={readPrintedCode}
+            placeholder="4K7J, 473, 68C"
+            showLabel
+            onCommit={({ resistance, tolerance }) =>
+              replace({ ...element, resistance, ...(tolerance !== null && { tolerance }) })
+            }
+          />
+        )}
         <ValueField
           key={`${element.id}-label`}
           label="What it is for"
@@ -42,6 +79,63 @@ export function PartCard({ element }: { readonly element: Element }) {
           }}
         />
       </div>
+      {element.kind === 'resistor' && (
+        <>
+          <BandPicker
+            key={element.id}
+            resistor={element}
+            onChange={(resistance, tolerance) => {
+              const { tolerance: _old, ...rest } = element;
+              edit((job) =>
+                changeNetwork(
+                  job,
+                  replaceElement(job.network, element.id, {
+                    ...rest,
+                    resistance,
+                    ...(tolerance !== undefined && { tolerance }),
+                  }),
+                ),
+              );
+            }}
+          />
+          <Verdicts resistor={element} onTake={(resistance) => replace({ ...element, resistance })} />
+        </>
+      )}
     </section>
+  );
+}
+
+const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 6, trim: true });
+
+/** Whether the value can be bought, and whether what was measured fits it. */
+function Verdicts({ resistor, onTake }: { readonly resistor: Resistor; readonly onTake: (value: number) => void }) {
+  const { resistance, tolerance, measuredResistance } = resistor;
+  const series = seriesOf(resistance);
+  const wanted = seriesForTolerance(tolerance);
+  const nearest = nearestPreferred(resistance, wanted);
+  const deviation = deviationOf(resistor);
+  return (
+    <div className="flex flex-col gap-1.5 text-[14px]">
+      {series ? (
+        <p>
+          {ohms(resistance)} is a preferred value, {series}.
+        </p>
+      ) : (
+        <p className="flex flex-wrap items-center gap-2">
+          {ohms(resistance)} is in no series; nearest {ohms(nearest)}, {wanted}.
+          <Button onClick={() => onTake(nearest)}>Take {ohms(nearest)}</Button>
+        </p>
+      )}
+      {deviation && (
+        <p>
+          Measured {ohms(measuredResistance!)} is {formatPercent(deviation.ratio, { digits: 2, signed: true })} off
+          {tolerance === undefined || deviation.within === null
+            ? '; no tolerance is given to compare with.'
+            : deviation.within
+              ? `, within ±${formatPercent(tolerance, { trim: true })}.`
+              : `, outside ±${formatPercent(tolerance, { trim: true })} (${ohms(resistance * (1 - tolerance))} … ${ohms(resistance * (1 + tolerance))}): set it aside, or carry on with the measured value.`}
+        </p>
+      )}
+    </div>
   );
 }

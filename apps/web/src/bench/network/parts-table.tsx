@@ -1,138 +1,168 @@
-import {
-  addElement,
-  editElement,
-  newElement,
-  nodesOf,
-  removeElement,
-  type Element,
-  type ElementKind,
-} from '@usual-drag/core';
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { changeNetwork, editElement, nodesOf, replaceElement, type Element } from '@usual-drag/core';
 import clsx from 'clsx';
-import { Plus, Trash2 } from 'lucide-react';
-import { useBench } from '../bench-store.ts';
+import { ClipboardPaste, Trash2 } from 'lucide-react';
+import { useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { toast } from 'sonner';
+import { Button } from '../../ui/button.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
-import { mainField, nameField, nodeField, secondField } from './fields.ts';
+import { undo, useBench } from '../bench-store.ts';
+import { useSelection } from '../selection.ts';
+import { AddPart } from './add-part.tsx';
+import { remove } from './editing.ts';
+import { mainField, nameField, nodeField, secondField, tableFields } from './fields.ts';
+import { NewPartRow } from './new-part-row.tsx';
+import { OffBy } from './off-by.tsx';
+import { PasteParts, readRows } from './paste-parts.tsx';
 
-const kinds: readonly { readonly kind: ElementKind; readonly text: string }[] = [
-  { kind: 'resistor', text: 'Resistor' },
-  { kind: 'source', text: 'Voltage source' },
-  { kind: 'current-source', text: 'Current source' },
-  { kind: 'load', text: 'Lamp or other load' },
-  { kind: 'switch', text: 'Switch' },
-  { kind: 'link', text: 'Link' },
-];
+const headings = [
+  ['Part', 'w-[12%] text-left'],
+  ['From', 'w-[10%] text-left'],
+  ['To', 'w-[9%] text-left'],
+  ['Value', 'w-[18%] text-right'],
+  ['Tol., r', 'w-[14%] text-right'],
+  ['Rated', 'w-[16%] text-right'],
+  ['Measured', 'w-[21%] text-right'],
+] as const;
 
-interface Props {
-  readonly selected: string | null;
-  readonly onSelect: (id: string) => void;
-}
-
-/** The parts as a table to type into: Tab goes on, Enter takes the value, every value takes its unit. */
-export function PartsTable({ selected, onSelect }: Props) {
+/**
+ * The parts as a table to type into, with the keys of a spreadsheet: Tab goes on, Enter and the arrows go down, the row
+ * below the last makes a new part, rows can be pasted, and several removed at once.
+ */
+export function PartsTable() {
   const network = useBench((state) => state.document.network);
   const edit = useBench((state) => state.edit);
-  const add = (kind: ElementKind): void => {
-    const element = newElement(network, kind);
-    edit((job) => ({ ...job, network: addElement(job.network, element) }));
-    onSelect(element.id);
-    requestAnimationFrame(() => document.getElementById(`value-${element.id}`)?.focus());
+  const { parts, selectPart, selectParts } = useSelection();
+  const [pasting, setPasting] = useState<string | null>(null);
+  const here = parts.filter((id) => network.elements.some((element) => element.id === id));
+
+  const move = (event: KeyboardEvent<HTMLTableElement>): void => {
+    const cell = (event.target as HTMLElement).dataset.cell;
+    if (cell === undefined) return;
+    const [row, column] = cell.split(':') as [string, string];
+    const rows = [...network.elements.map(({ id }) => id), 'new'];
+    const at = rows.indexOf(row);
+    if (event.key === 'Delete' && event.ctrlKey) {
+      event.preventDefault();
+      return remove(here.includes(row) ? here : [row]);
+    }
+    const step = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' || event.key === 'Enter' ? 1 : 0;
+    const next = rows[at + step];
+    if (step === 0 || next === undefined) return;
+    event.preventDefault();
+    if (event.shiftKey && next !== 'new') selectParts([...new Set([...here, row, next])]);
+    const wanted = (name: string) => document.querySelector<HTMLElement>(`[data-cell="${CSS.escape(next)}:${name}"]`);
+    (wanted(column) ?? wanted('3'))?.focus();
   };
+  const paste = (event: ClipboardEvent): void => {
+    const text = event.clipboardData.getData('text');
+    if (!/\t|\n./.test(text.trim())) return;
+    event.preventDefault();
+    const { elements, faults } = readRows(text);
+    if (faults.length > 0 || elements.length === 0) return setPasting(text);
+    edit((job) => changeNetwork(job, { ...job.network, elements: [...job.network.elements, ...elements] }));
+    selectParts(elements.map(({ id }) => id));
+    toast(`${elements.length} parts added.`, { action: { label: 'Undo', onClick: undo } });
+  };
+
   return (
-    <section aria-label="Parts">
-      <table className="w-full table-fixed border-collapse text-[14px]">
+    <section aria-label="Parts" onPaste={paste}>
+      <table className="w-full table-fixed border-collapse text-[14px]" onKeyDown={move}>
         <thead className="text-[13px] text-soft">
           <tr className="border-b border-line">
-            <th scope="col" className="w-[18%] px-1.5 py-1 text-left font-medium">
-              Part
-            </th>
-            <th scope="col" className="w-[14%] px-1.5 py-1 text-left font-medium">
-              From
-            </th>
-            <th scope="col" className="w-[14%] px-1.5 py-1 text-left font-medium">
-              To
-            </th>
-            <th scope="col" className="w-[23%] px-1.5 py-1 text-right font-medium">
-              Value
-            </th>
-            <th scope="col" className="w-[23%] px-1.5 py-1 text-right font-medium">
-              Inside, tol.
-            </th>
-            <th scope="col" className="w-[8%]">
-              <span className="sr-only">Remove</span>
-            </th>
+            {headings.map(([text, width]) => (
+              <th key={text} scope="col" className={clsx('px-1 py-1 font-medium', width)}>
+                {text}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
           {network.elements.map((element) => (
-            <PartRow key={element.id} element={element} selected={selected === element.id} onSelect={onSelect} />
+            <PartRow
+              key={element.id}
+              element={element}
+              selected={here.includes(element.id)}
+              onSelect={(add) => {
+                if (add || !here.includes(element.id) || here.length === 1) selectPart(element.id, add);
+              }}
+            />
           ))}
+          <NewPartRow columns={headings.length} />
         </tbody>
       </table>
-      <Menu>
-        <MenuButton className="mt-2 inline-flex min-h-9 items-center gap-1.5 rounded-lg border border-line bg-sheet px-3 hover:border-soft">
-          <Plus aria-hidden size={16} /> Add a part
-        </MenuButton>
-        <MenuItems
-          anchor={{ to: 'bottom start', gap: 4 }}
-          className="z-30 rounded-lg border border-line bg-sheet p-1 shadow-lg focus:outline-none"
-        >
-          {kinds.map(({ kind, text }) => (
-            <MenuItem key={kind}>
-              <button
-                type="button"
-                className="block min-h-9 w-full rounded-md px-3 text-left data-focus:bg-sunk"
-                onClick={() => add(kind)}
-              >
-                {text}
-              </button>
-            </MenuItem>
-          ))}
-        </MenuItems>
-      </Menu>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <AddPart />
+        <Button onClick={() => setPasting(pasting ?? '')}>
+          <ClipboardPaste aria-hidden size={16} /> From a spreadsheet
+        </Button>
+        {here.length > 0 && (
+          <Button disabled={network.elements.length <= here.length} onClick={() => remove(here)}>
+            <Trash2 aria-hidden size={16} /> Remove {here.join(', ')}
+          </Button>
+        )}
+      </div>
+      {pasting !== null && (
+        <div className="mt-2">
+          <PasteParts text={pasting} onChange={setPasting} onClose={() => setPasting(null)} />
+        </div>
+      )}
     </section>
   );
 }
 
-function PartRow({
-  element,
-  selected,
-  onSelect,
-}: {
+interface RowProps {
   readonly element: Element;
   readonly selected: boolean;
-  readonly onSelect: (id: string) => void;
-}) {
+  readonly onSelect: (add: boolean) => void;
+}
+
+function PartRow({ element, selected, onSelect }: RowProps) {
   const network = useBench((state) => state.document.network);
   const edit = useBench((state) => state.edit);
+  const selectPart = useSelection((state) => state.selectPart);
+  const hover = useSelection((state) => state.hover);
+  const hovered = useSelection((state) => state.hovered);
   const replace = (next: Element): void => {
-    edit((job) => editElement(job, element.id, next));
-    if (next.id !== element.id) onSelect(next.id);
+    edit((job) =>
+      next.id === element.id
+        ? changeNetwork(job, replaceElement(job.network, element.id, next))
+        : editElement(job, element.id, next),
+    );
+    if (next.id !== element.id) selectPart(next.id);
   };
   const main = mainField(element);
   const second = secondField(element);
+  const [rating, measured] = tableFields(element);
   const nodes = nodesOf(network);
-  const last = network.elements.length === 1;
+  const cell = (column: number): string => `${element.id}:${column}`;
   return (
     <tr
       className={clsx('border-b border-line/60', selected && 'bg-sunk')}
-      onFocus={() => onSelect(element.id)}
-      onClick={() => onSelect(element.id)}
+      aria-selected={selected}
+      onFocus={() => onSelect(false)}
+      onClick={(event) => onSelect(event.shiftKey || event.ctrlKey || event.metaKey)}
     >
       <td className="py-0.5 font-bold">
         <ValueField
           label={`Name of ${element.id}`}
           shown={element.id}
           read={nameField(network, element.id)}
+          cell={cell(0)}
           onCommit={(id) => replace({ ...element, id })}
         />
       </td>
-      {(['from', 'to'] as const).map((end) => (
-        <td key={end} className="py-0.5">
+      {(['from', 'to'] as const).map((end, index) => (
+        <td
+          key={end}
+          className={clsx('py-0.5', hovered === element[end] && 'bg-(--limit-ground)')}
+          onPointerEnter={() => hover(element[end])}
+          onPointerLeave={() => hover(null)}
+        >
           <ValueField
             label={`${element.id} ${end}, one of ${nodes.join(' ')} or a new node`}
             shown={element[end]}
             read={nodeField}
+            cell={cell(1 + index)}
             onCommit={(node) => replace({ ...element, [end]: node })}
           />
         </td>
@@ -142,6 +172,7 @@ function PartRow({
           <button
             type="button"
             id={`value-${element.id}`}
+            data-cell={cell(3)}
             aria-pressed={element.closed}
             className="figures min-h-8 w-full rounded-md border border-line bg-sheet px-1.5 text-right"
             onClick={() => replace({ ...element, closed: !element.closed })}
@@ -156,6 +187,7 @@ function PartRow({
               shown={main.shown}
               read={main.read}
               align="right"
+              cell={cell(3)}
               onCommit={(value) => replace(main.put(value))}
             />
           )
@@ -169,24 +201,37 @@ function PartRow({
             read={second.read}
             align="right"
             placeholder="–"
+            cell={cell(4)}
             onCommit={(value) => replace(second.put(value))}
           />
         )}
       </td>
-      <td className="text-center">
-        <button
-          type="button"
-          aria-label={`Remove ${element.id}`}
-          disabled={last}
-          title={last ? 'A network has at least one part' : undefined}
-          className="inline-flex size-8 items-center justify-center rounded-md text-soft hover:bg-sunk hover:text-ink disabled:opacity-40"
-          onClick={(event) => {
-            event.stopPropagation();
-            edit((job) => ({ ...job, network: removeElement(job.network, element.id) }));
-          }}
-        >
-          <Trash2 aria-hidden size={16} />
-        </button>
+      <td className="py-0.5">
+        {rating && (
+          <ValueField
+            label={`${rating.label} of ${element.id}`}
+            shown={rating.shown}
+            read={rating.read}
+            align="right"
+            placeholder="–"
+            cell={cell(5)}
+            onCommit={(value) => replace(rating.put(value))}
+          />
+        )}
+      </td>
+      <td className="py-0.5 text-right text-[13px]">
+        {measured && (
+          <ValueField
+            label={`${measured.label} of ${element.id}`}
+            shown={measured.shown}
+            read={measured.read}
+            align="right"
+            placeholder="–"
+            cell={cell(6)}
+            onCommit={(value) => replace(measured.put(value))}
+          />
+        )}
+        <OffBy element={element} />
       </td>
     </tr>
   );

@@ -6,6 +6,7 @@ import {
   nodesOf,
   putMeter,
   rangesOf,
+  samePoint,
   swapLeads,
   toggleEnd,
   type AmmeterPlacement,
@@ -95,8 +96,9 @@ function Across({ meter, place }: { readonly meter: VoltmeterPlacement; readonly
   const network = useBench((state) => state.document.network);
   const nodes = nodesOf(network);
   const options = nodes.map((node) => ({ value: node, text: <NodeBadge node={node} nodes={nodes} /> }));
+  const same = samePoint(network, meter.red, meter.black);
   return (
-    <div className="flex items-end gap-2">
+    <div className="flex flex-wrap items-end gap-2">
       <Choice
         label="Red lead (+) on"
         showLabel
@@ -116,6 +118,7 @@ function Across({ meter, place }: { readonly meter: VoltmeterPlacement; readonly
       <Button onClick={() => place(swapLeads(meter))}>
         <ArrowLeftRight aria-hidden size={16} /> Swap
       </Button>
+      {same && <p className="basis-full text-[14px] text-ochre">{same}</p>}
     </div>
   );
 }

@@ -1,0 +1,79 @@
+import { endsAt, type Network, type PartStyle, type RailDrawing } from '@usual-drag/core';
+import { useMemo, useRef, type KeyboardEvent } from 'react';
+import { isDirection, neighbour } from '../drawing/arrow-keys.ts';
+import { PartView } from '../drawing/part-view.tsx';
+import { RailView } from '../drawing/rail-view.tsx';
+import { EndDrag } from './network/end-drag.tsx';
+import { useEditKeys } from './network/edit-keys.ts';
+import { aimAt, land, useEditing } from './network/editing.ts';
+import { useSelection } from './selection.ts';
+
+interface Props {
+  readonly drawing: RailDrawing;
+  readonly network: Network;
+  readonly nodes: readonly string[];
+  readonly style: PartStyle;
+  readonly selectable: boolean;
+  readonly editable: boolean;
+}
+
+/** Parts and rails, what is selected of them, and the arrow keys between them. */
+export function Circuit({ drawing, network, nodes, style, selectable, editable }: Props) {
+  const { parts, rail, hovered, selectPart, selectRail, hover } = useSelection();
+  const aimed = useEditing((state) => state.aim);
+  const at = useEditing((state) => state.at);
+  const group = useRef<SVGGElement>(null);
+  const inHand = parts.at(-1) ?? null;
+  const first =
+    inHand !== null && drawing.parts.some(({ element }) => element.id === inHand)
+      ? inHand
+      : drawing.parts[0]?.element.id;
+  const aiming = editable && aimed !== null;
+  const move = (event: KeyboardEvent): void => {
+    if (!isDirection(event.key) || aiming) return;
+    const next = neighbour(drawing, { part: inHand, rail }, event.key);
+    if (!next) return;
+    event.preventDefault();
+    if (next.part !== undefined) selectPart(next.part);
+    else if (next.rail !== undefined) selectRail(next.rail);
+    const found = next.part !== undefined ? `[data-part="${next.part}"]` : `[data-rail="${next.rail}"]`;
+    group.current?.querySelector<SVGGElement>(found)?.focus();
+  };
+  return (
+    <g ref={group} {...(selectable && { onKeyDown: move })}>
+      {drawing.parts.map((part) => (
+        <PartView
+          key={part.element.id}
+          part={part}
+          style={style}
+          selected={selectable && parts.includes(part.element.id)}
+          lit={hovered !== null && (part.element.from === hovered || part.element.to === hovered)}
+          reachable={part.element.id === first}
+          onSelect={selectable && !aiming ? selectPart : undefined}
+        />
+      ))}
+      {drawing.rails.map((drawnRail) => (
+        <RailView
+          key={drawnRail.node}
+          rail={drawnRail}
+          nodes={nodes}
+          lit={hovered === drawnRail.node || (aiming && at === drawnRail.node)}
+          selected={selectable && rail === drawnRail.node}
+          joined={`joins ${endsAt(network, drawnRail.node).join(', ')}`}
+          onSelect={aiming ? land : selectable ? selectRail : undefined}
+          onHover={(node) => {
+            hover(node);
+            if (aiming && node !== null) aimAt(node);
+          }}
+        />
+      ))}
+      {editable && inHand !== null && parts.length === 1 && <EndDrag drawing={drawing} part={inHand} />}
+      {editable && <EditKeys drawing={drawing} />}
+    </g>
+  );
+}
+
+function EditKeys({ drawing }: { readonly drawing: RailDrawing }) {
+  useEditKeys(useMemo(() => [...drawing.rails].sort((a, b) => a.y - b.y).map(({ node }) => node), [drawing]));
+  return null;
+}

@@ -1,0 +1,17 @@
+import type { Flow, ResistorSymbol } from '@usual-drag/core';
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+interface Display {
+  readonly spacing: 'even' | 'scale';
+  readonly resistor: ResistorSymbol;
+  readonly flow: Flow;
+  set(change: Partial<Pick<Display, 'spacing' | 'resistor' | 'flow'>>): void;
+}
+
+/** How drawings are shown, kept in this browser. It never changes a result. */
+export const useDisplay = create<Display>()(
+  persist((set) => ({ spacing: 'scale', resistor: 'box', flow: 'conventional', set: (change) => set(change) }), {
+    name: 'usual-drag-display',
+  }),
+);

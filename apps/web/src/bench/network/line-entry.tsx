@@ -1,0 +1,169 @@
+import { changeNetwork, parseLine, partPlaces, writeLine, type LineFault, type Network } from '@usual-drag/core';
+import clsx from 'clsx';
+import { Copy } from 'lucide-react';
+import { useMemo, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { Button } from '../../ui/button.tsx';
+import { amend, useBench } from '../bench-store.ts';
+import { usePartInHand, useSelection } from '../selection.ts';
+
+/** What is being typed, and the network that it is an edit of. */
+interface Draft {
+  readonly text: string;
+  readonly base: Network;
+  readonly fault: LineFault | null;
+}
+
+/**
+ * The network as one line, drawn as it is typed. While it cannot be read the last good drawing stays, and the slip is marked
+ * under its character. All that is typed in one go is one step to undo.
+ */
+export function LineEntry() {
+  const network = useBench((state) => state.document.network);
+  const edit = useBench((state) => state.edit);
+  const selectPart = useSelection((state) => state.selectPart);
+  const inHand = usePartInHand();
+  const [draft, setDraft] = useState<Draft | null>(null);
+  const begun = useRef(false);
+  const written = useMemo(() => writeLine(network, { brief: true }), [network]);
+  const text = draft?.text ?? written;
+  const fault = draft?.fault ?? null;
+  const places = useMemo(() => partPlaces(text, network.elements), [text, network.elements]);
+  const mark = fault ?? places.find(({ id }) => id === inHand) ?? null;
+
+  const type = (next: string): void => {
+    const base = draft?.base ?? network;
+    const read = parseLine(next, base);
+    setDraft({ text: next, base, fault: read.ok ? null : read.fault });
+    if (!read.ok) return;
+    const change = begun.current ? amend : edit;
+    begun.current = true;
+    change((job) => changeNetwork(job, read.value));
+  };
+  const leave = (): void => {
+    if (fault) return;
+    begun.current = false;
+    setDraft(null);
+  };
+  const selectAtCaret = (caret: number): void => {
+    const part = places.findLast(({ at, length }) => at <= caret && caret <= at + length);
+    if (part) selectPart(part.id);
+  };
+
+  return (
+    <section aria-label="The network in a line" className="flex flex-col gap-1.5">
+      <div className="flex items-center justify-between">
+        <label htmlFor="network-line" className="font-bold">
+          Type the network
+        </label>
+        <Button
+          tone="quiet"
+          title="With ratings, limits, measured values and what parts are for"
+          onClick={() =>
+            void navigator.clipboard
+              .writeText(writeLine(network))
+              .then(() => toast('The whole line is copied.'))
+              .catch(() => toast.error('The browser does not let it be copied.'))
+          }
+        >
+          <Copy aria-hidden size={16} /> Copy the whole line
+        </Button>
+      </div>
+      <div
+        className={clsx(
+          'figures relative rounded-xl border-2 bg-sheet text-[15px] leading-7 focus-within:border-(--ochre-line)',
+          fault ? 'border-fault' : 'border-ink',
+        )}
+      >
+        <div aria-hidden className="pointer-events-none px-3 py-2 break-words whitespace-pre-wrap text-transparent">
+          {mark ? (
+            <>
+              {text.slice(0, mark.at)}
+              <span
+                className={clsx(
+                  'underline decoration-[3px] underline-offset-4',
+                  fault ? 'decoration-fault decoration-wavy' : 'decoration-(--ochre-line)',
+                )}
+              >
+                {text.slice(mark.at, mark.at + mark.length) || '\u00a0\u00a0'}
+              </span>
+              {text.slice(mark.at + mark.length)}
+            </>
+          ) : (
+            text
+          )}
+          {'\u200b'}
+        </div>
+        <textarea
+          id="network-line"
+          rows={1}
+          spellCheck={false}
+          autoComplete="off"
+          data-typing="true"
+          aria-invalid={fault !== null}
+          aria-describedby={fault ? 'network-line-fault' : 'network-line-hints'}
+          className="absolute inset-0 size-full resize-none overflow-hidden bg-transparent px-3 py-2 break-words focus:outline-none"
+          value={text}
+          onChange={(event) => type(event.target.value.replace(/\n/g, ' '))}
+          onBlur={leave}
+          onSelect={(event) => {
+            if (!fault) selectAtCaret(event.currentTarget.selectionStart);
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') {
+              event.preventDefault();
+              leave();
+            }
+          }}
+        />
+      </div>
+      {fault ? (
+        <div className="flex items-start justify-between gap-2">
+          <p id="network-line-fault" role="alert" className="text-[14px] leading-snug text-fault">
+            {fault.message}
+          </p>
+          <Button
+            tone="quiet"
+            className="shrink-0"
+            onClick={() => {
+              begun.current = false;
+              setDraft(null);
+            }}
+          >
+            Back to the drawing’s line
+          </Button>
+        </div>
+      ) : (
+        <details id="network-line-hints" className="text-[14px] text-soft">
+          <summary>
+            <b className="figures text-ink">+</b> in series <b className="figures text-ink">||</b> side by side{' '}
+            <b className="figures text-ink">@B</b> names a point <b className="figures text-ink">24V/1R8</b> with 1.8 Ω
+            inside
+          </summary>
+          <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-3 gap-y-0.5">
+            {hints.map(([line, words]) => (
+              <div key={line} className="contents">
+                <dt className="figures text-ink">{line}</dt>
+                <dd>{words}</dd>
+              </div>
+            ))}
+          </dl>
+        </details>
+      )}
+    </section>
+  );
+}
+
+const hints = [
+  ['E1 24V/1R8: …', 'a supply, and what it feeds'],
+  ['R1 4k7 1% 0.25W', 'a resistor, its tolerance and rating'],
+  ['R1 4k7 =4k68', 'measured 4.68 kΩ'],
+  ['E1 2.1V/8m 6s2p', 'six cells in series, two strings'],
+  ['E1 24V <0.5A', 'a supply with its current limit'],
+  ['J1 12.8mA <22V', 'a current source, its compliance'],
+  ['L1 12V 0.3A', 'a lamp or other load (or 12V 4W)'],
+  ['S1 open, W1 link', 'a switch, a wire'],
+  ['; @B R5 12k @C', 'a further branch, from B to C'],
+  ['~E2 6V', 'turned round'],
+  ['R1', 'alone: as it was'],
+] as const;

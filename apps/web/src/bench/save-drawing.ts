@@ -1,0 +1,50 @@
+import mono from '@fontsource-variable/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-wght-normal.woff2?url';
+import text from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
+import { drawingMarks, drawRails, solveUnloaded, svgText } from '@usual-drag/core';
+import { saveBlob } from '../ui/save-file.ts';
+import { useBench } from './bench-store.ts';
+import { useDisplay } from './display.ts';
+
+/**
+ * Saves the network's drawing as a file, its faces inside it so that it looks the same everywhere.
+ *
+ * @throws Error where the browser cannot make the picture
+ */
+export async function saveDrawing(type: 'svg' | 'png'): Promise<void> {
+  const { network, title = 'Network' } = useBench.getState().document;
+  const { spacing, resistor } = useDisplay.getState();
+  const unloaded = solveUnloaded(network);
+  const truth = unloaded.ok ? unloaded.value.values : null;
+  const drawing = drawRails({ network, truth, spacing, height: 480, width: 760 });
+  const faces = await Promise.all([
+    face('Atkinson Hyperlegible Next Variable', text),
+    face('Atkinson Hyperlegible Mono Variable', mono),
+  ]);
+  const svg = new Blob([svgText(drawing, drawingMarks(drawing, network, { resistor }), title, faces.join(''))], {
+    type: 'image/svg+xml',
+  });
+  const name = `${title.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.${type}`;
+  saveBlob(type === 'svg' ? svg : await picture(svg, drawing.width, drawing.height), name);
+}
+
+async function face(family: string, address: string): Promise<string> {
+  const bytes = new Uint8Array(await (await fetch(address)).arrayBuffer());
+  const coded = btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''));
+  return `@font-face{font-family:'${family}';font-weight:200 800;src:url(data:font/woff2;base64,${coded}) format('woff2')}`;
+}
+
+/** At twice its size, for print. */
+async function picture(svg: Blob, width: number, height: number): Promise<Blob> {
+  const address = URL.createObjectURL(svg);
+  const image = new Image();
+  image.src = address;
+  await image.decode();
+  URL.revokeObjectURL(address);
+  const canvas = Object.assign(document.createElement('canvas'), { width: width * 2, height: height * 2 });
+  canvas.getContext('2d')!.drawImage(image, 0, 0, width * 2, height * 2);
+  return new Promise((resolve, reject) => {
+    canvas.toBlob((blob) =>
+      blob ? resolve(blob) : reject(new Error('The picture could not be made: save it as SVG.')),
+    );
+  });
+}

@@ -1,0 +1,34 @@
+import { create } from 'zustand';
+
+interface Selection {
+  /** Names of the parts that are selected, the last one first in hand. */
+  readonly parts: readonly string[];
+  /** The node whose rail is selected. */
+  readonly rail: string | null;
+  /** The node that is pointed at, wherever its letter stands. */
+  readonly hovered: string | null;
+  selectPart(id: string, add?: boolean): void;
+  selectParts(ids: readonly string[]): void;
+  selectRail(node: string): void;
+  clear(): void;
+  hover(node: string | null): void;
+}
+
+/** What is selected on the bench, the same in the drawing and in the tables. It is no part of the job and not undone. */
+export const useSelection = create<Selection>()((set) => ({
+  parts: [],
+  rail: null,
+  hovered: null,
+  selectPart: (id, add = false) =>
+    set(({ parts }) => {
+      if (!add) return { parts: [id], rail: null };
+      return { parts: parts.includes(id) ? parts.filter((other) => other !== id) : [...parts, id], rail: null };
+    }),
+  selectParts: (parts) => set({ parts, rail: null }),
+  selectRail: (rail) => set({ rail, parts: [] }),
+  clear: () => set({ parts: [], rail: null }),
+  hover: (hovered) => set({ hovered }),
+}));
+
+/** The part that is in hand: the last one selected. */
+export const usePartInHand = (): string | null => useSelection((state) => state.parts.at(-1) ?? null);

@@ -1,0 +1,74 @@
+import { formatPercent, formatQuantity, type Element, type Network, type NetworkValues } from '@usual-drag/core';
+import { usePartInHand, useSelection } from '../selection.ts';
+import { FiguresTable } from './figures-table.tsx';
+
+interface Props {
+  readonly network: Network;
+  readonly values: NetworkValues;
+}
+
+/** Voltage, current, power and the share of its rating of every part, and what is given and taken in all. */
+export function EveryPart({ network, values }: Props) {
+  const inHand = usePartInHand();
+  const selectPart = useSelection((state) => state.selectPart);
+  const rows = network.elements.map((element) => {
+    const of = values.elements[element.id]!;
+    return {
+      key: element.id,
+      cells: [
+        element.id,
+        formatQuantity(of.voltage, 'V'),
+        formatQuantity(of.current, 'A'),
+        formatQuantity(of.power, 'W'),
+        <Share key="share" share={shareOfRating(element, of.power)} />,
+      ],
+    };
+  });
+  const sum = (given: boolean): number =>
+    network.elements.reduce((total, { id, kind }) => {
+      const power = values.elements[id]!.power ?? 0;
+      const fromSource = kind === 'source' || kind === 'current-source' ? power : -power;
+      return total + Math.max(0, given ? fromSource : -fromSource);
+    }, 0);
+  return (
+    <>
+      <FiguresTable
+        label="Every part"
+        head={['Part', 'Volts', 'Current', 'Power', 'Of rating']}
+        rows={rows}
+        selected={inHand}
+        onSelect={selectPart}
+      />
+      <p className="px-1.5 text-[14px]">
+        In all <span className="figures font-bold">{formatQuantity(sum(true), 'W')}</span> given,{' '}
+        <span className="figures font-bold">{formatQuantity(sum(false), 'W')}</span> taken.
+      </p>
+    </>
+  );
+}
+
+/** Power over what a resistor or load is rated for; null where nothing says. */
+function shareOfRating(element: Element, power: number | null): number | null {
+  const rated =
+    element.kind === 'resistor'
+      ? element.powerRating
+      : element.kind === 'load'
+        ? element.ratedVoltage * element.ratedCurrent
+        : undefined;
+  return rated === undefined || rated === 0 || power === null ? null : power / rated;
+}
+
+function Share({ share }: { readonly share: number | null }) {
+  if (share === null) return <span className="text-soft">–</span>;
+  return (
+    <span className="inline-flex items-center justify-end gap-1">
+      <span aria-hidden className="h-3 w-7 overflow-hidden rounded-sm border border-line">
+        <span
+          className={share > 1 ? 'block h-full bg-hazard' : 'block h-full bg-ink'}
+          style={{ width: `${Math.min(1, share) * 100}%` }}
+        />
+      </span>
+      {formatPercent(share, { digits: 2 })}
+    </span>
+  );
+}

@@ -1,0 +1,54 @@
+import { formatQuantity, superpose, type Network, type NetworkValues } from '@usual-drag/core';
+import { useMemo, useState } from 'react';
+import { Segments } from '../../ui/segments.tsx';
+import { FiguresTable } from './figures-table.tsx';
+
+/** What each source does alone, the others at rest, and that it adds up to the whole. */
+export function Superposition({ network, values }: { readonly network: Network; readonly values: NetworkValues }) {
+  const [what, setWhat] = useState<'current' | 'voltage'>('current');
+  const parts = useMemo(() => superpose(network), [network]);
+  const unit = what === 'current' ? 'A' : 'V';
+  if (!parts.ok || parts.value.length === 0) return <p className="p-4">There is no source to begin with.</p>;
+  const sources = parts.value;
+  return (
+    <div
+      className="flex min-h-0 grow flex-col gap-3 overflow-auto p-4"
+      tabIndex={0}
+      role="region"
+      aria-label="Superposition"
+    >
+      <p className="max-w-2xl text-[15px]">
+        Each source alone, the others at rest: a voltage source at rest is its internal resistance, a current source is
+        open. The shares add up to the whole, with their signs; powers do not.
+      </p>
+      <Segments
+        label="Of every part"
+        showLabel
+        value={what}
+        options={[
+          { value: 'current', text: 'current' },
+          { value: 'voltage', text: 'voltage' },
+        ]}
+        onChange={setWhat}
+      />
+      <FiguresTable
+        label="Superposition"
+        head={['Part', ...sources.map(({ source }) => `by ${source} alone`), 'sum', 'the whole']}
+        rows={network.elements.map(({ id }) => {
+          const shares = sources.map((source) => source.values.elements[id]?.[what] ?? null);
+          const sum = shares.reduce<number | null>((total, s) => (total === null || s === null ? null : total + s), 0);
+          return {
+            key: id,
+            cells: [
+              id,
+              ...shares.map((share) => formatQuantity(share, unit, { signed: true })),
+              formatQuantity(sum, unit, { signed: true }),
+              formatQuantity(values.elements[id]?.[what] ?? null, unit, { signed: true }),
+            ],
+          };
+        })}
+      />
+      {sources.length === 1 && <p className="text-soft">With one source its share is the whole.</p>}
+    </div>
+  );
+}

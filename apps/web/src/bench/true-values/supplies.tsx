@@ -1,0 +1,28 @@
+import { formatPercent, formatQuantity, sourceViews, type Network, type NetworkValues } from '@usual-drag/core';
+import { useMemo } from 'react';
+import { FiguresTable } from './figures-table.tsx';
+
+/** What each source sees of the network, and how far its voltage falls under the load. */
+export function Supplies({ network }: { readonly network: Network; readonly values: NetworkValues }) {
+  const views = useMemo(() => sourceViews(network), [network]);
+  if (!views.ok || views.value.length === 0) return <p className="text-[14px] text-soft">There is no source here.</p>;
+  return (
+    <FiguresTable
+      label="Supplies"
+      head={['Source', 'Sees', 'Open circuit', 'Loaded', 'Falls by', 'Gives']}
+      rows={views.value.map(({ id, equivalent, openCircuit, loaded, current }) => ({
+        key: id,
+        cells: [
+          id,
+          equivalent === null ? 'open' : formatQuantity(equivalent, 'Ω', { trim: true }),
+          formatQuantity(openCircuit, 'V', { trim: true }),
+          formatQuantity(loaded, 'V'),
+          openCircuit === null || loaded === null || openCircuit === 0
+            ? '–'
+            : formatPercent((openCircuit - loaded) / openCircuit, { digits: 2 }),
+          formatQuantity(current, 'A'),
+        ],
+      }))}
+    />
+  );
+}

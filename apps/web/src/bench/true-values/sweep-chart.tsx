@@ -1,0 +1,88 @@
+import { formatQuantity, type Unit } from '@usual-drag/core';
+import {
+  CartesianGrid,
+  Legend,
+  Line,
+  LineChart,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts';
+import type { NamedResult } from './knobs.ts';
+
+interface Props {
+  readonly label: string;
+  readonly xName: string;
+  readonly xUnit: Unit;
+  readonly spread: 'even' | 'ratio';
+  readonly results: readonly NamedResult[];
+  /** One value of each result at every x. */
+  readonly rows: readonly { readonly x: number; readonly y: readonly (number | null)[] }[];
+  /** Where the slider stands; null where the chart is not over what it turns. */
+  readonly at: number | null;
+}
+
+const inks = ['var(--ink)', 'var(--node-1)', 'var(--node-3)', 'var(--node-2)'];
+const dashes = [undefined, '8 4', '2 4', '10 3 2 3'];
+
+/** Followed results over a turned quantity; the first unit has its axis at the left, the second at the right. */
+export function SweepChart({ label, xName, xUnit, spread, results, rows, at }: Props) {
+  const units = [...new Set(results.map(({ unit }) => unit))];
+  return (
+    <div className="h-80 shrink-0" role="img" aria-label={label}>
+      <ResponsiveContainer>
+        <LineChart data={[...rows]} margin={{ left: 16, right: 16, top: 8, bottom: 24 }}>
+          <CartesianGrid stroke="var(--line)" />
+          <XAxis
+            dataKey="x"
+            type="number"
+            scale={spread === 'ratio' ? 'log' : 'linear'}
+            domain={['dataMin', 'dataMax']}
+            tickFormatter={(x: number) => formatQuantity(x, xUnit, { digits: 3, trim: true })}
+            stroke="var(--soft)"
+            fontSize={13}
+            label={{ value: xName, position: 'insideBottom', offset: -14, fill: 'var(--soft)' }}
+          />
+          {units.map((unit, index) => (
+            <YAxis
+              key={unit}
+              yAxisId={unit}
+              orientation={index === 0 ? 'left' : 'right'}
+              type="number"
+              domain={['auto', 'auto']}
+              width={76}
+              tickFormatter={(y: number) => formatQuantity(y, unit, { digits: 3, trim: true })}
+              stroke="var(--soft)"
+              fontSize={13}
+            />
+          ))}
+          <Tooltip
+            formatter={(y, name) => [
+              formatQuantity(Number(y), results.find((result) => result.name === name)?.unit ?? 'V'),
+              name,
+            ]}
+            labelFormatter={(x) => formatQuantity(Number(x), xUnit)}
+            contentStyle={{ background: 'var(--sheet)', border: '1px solid var(--line)', color: 'var(--ink)' }}
+          />
+          {results.length > 1 && <Legend verticalAlign="top" height={28} />}
+          {at !== null && <ReferenceLine x={at} yAxisId={units[0]} stroke="var(--ochre-line)" strokeDasharray="4 4" />}
+          {results.map(({ name, unit }, index) => (
+            <Line
+              key={name}
+              name={name}
+              yAxisId={unit}
+              dataKey={(row: { y: readonly (number | null)[] }) => row.y[index]}
+              stroke={inks[index]}
+              strokeDasharray={dashes[index]}
+              strokeWidth={2.5}
+              dot={false}
+              isAnimationActive={false}
+            />
+          ))}
+        </LineChart>
+      </ResponsiveContainer>
+    </div>
+  );
+}

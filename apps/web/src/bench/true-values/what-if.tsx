@@ -1,0 +1,215 @@
+import {
+  formatQuantity,
+  parseQuantity,
+  straightLine,
+  sweep,
+  sweepValues,
+  turned,
+  watchedValue,
+  type Element,
+  type Network,
+  type StraightLine,
+  type Unit,
+} from '@usual-drag/core';
+import { Download, X } from 'lucide-react';
+import Papa from 'papaparse';
+import { useMemo, useState } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { Choice } from '../../ui/choice.tsx';
+import { saveText } from '../../ui/save-file.ts';
+import { Segments } from '../../ui/segments.tsx';
+import { ValueField } from '../../ui/value-field.tsx';
+import { useBench } from '../bench-store.ts';
+import { firstResult, knobsOf, resultsOf, type NamedKnob, type NamedResult } from './knobs.ts';
+import { SweepChart } from './sweep-chart.tsx';
+
+/** One quantity turned over a range, and what any results do meanwhile. */
+export function WhatIf({ network }: { readonly network: Network }) {
+  const knobs = useMemo(() => knobsOf(network), [network]);
+  const [knobName, setKnob] = useState<string | null>(null);
+  const knob = knobs.find(({ name }) => name === knobName) ?? knobs[0];
+  if (!knob) return <p className="p-4">There is nothing to turn: add a source or a resistor.</p>;
+  return <Sweep key={knob.name} network={network} knobs={knobs} knob={knob} onKnob={setKnob} />;
+}
+
+interface SweepProps {
+  readonly network: Network;
+  readonly knobs: readonly NamedKnob[];
+  readonly knob: NamedKnob;
+  readonly onKnob: (name: string) => void;
+}
+
+const points = 101;
+const mostResults = 4;
+
+function Sweep({ network, knobs, knob, onKnob }: SweepProps) {
+  const edit = useBench((state) => state.edit);
+  const isSource = knob.key === 'emf' || knob.key === 'current';
+  const [from, setFrom] = useState(isSource ? 0 : knob.value / Math.sqrt(10));
+  const [to, setTo] = useState(isSource ? knob.value * 1.5 : knob.value * Math.sqrt(10));
+  const [at, setAt] = useState(knob.value);
+  const [against, setAgainst] = useState<'knob' | 'current'>('knob');
+  const results = useMemo(() => resultsOf(network), [network]);
+  const [names, setNames] = useState<readonly string[]>(() => [firstResult(network, results).name]);
+  const chosen = names.flatMap((name) => results.find((result) => result.name === name) ?? []);
+  const followed = chosen.length > 0 ? chosen : [firstResult(network, results)];
+  const spread = !isSource && from > 0 ? 'ratio' : 'even';
+  const values = useMemo(() => sweepValues(from, to, points, spread), [from, to, spread]);
+  const swept = useMemo(() => sweep(network, knob, values), [network, knob, values]);
+  const here = useMemo(() => sweep(network, knob, [at])[0]!, [network, knob, at]);
+
+  const [first] = followed as [NamedResult];
+  const part = first.unit === 'V' && 'element' in first.of ? first.of.element : null;
+  const overCurrent = against === 'current' && part !== null;
+  const shown = overCurrent ? [first] : followed;
+  const rows = values.flatMap((value, index) => {
+    const x = overCurrent ? watchedValue(swept[index]!, { element: part, what: 'current' }) : value;
+    return x === null ? [] : [{ x, y: shown.map(({ of }) => watchedValue(swept[index]!, of)) }];
+  });
+  const missing = rows.filter(({ y }) => y.includes(null)).length + values.length - rows.length;
+  const line = overCurrent ? straightLine(rows.flatMap(({ x, y: [y] }) => (y == null ? [] : [{ x, y }]))) : null;
+  const units = new Set(followed.map(({ unit }) => unit));
+  const more = results.filter(
+    ({ name, unit }) => !followed.some((f) => f.name === name) && (units.has(unit) || units.size < 2),
+  );
+  const xName = overCurrent ? `current of ${part}` : knob.name;
+  const saveCsv = (): void => {
+    const fields = [`${knob.name} / ${knob.unit}`, ...results.map(({ name, unit }) => `${name} / ${unit}`)];
+    const data = values.map((value, i) => [value, ...results.map(({ of }) => watchedValue(swept[i]!, of) ?? '')]);
+    saveText(Papa.unparse({ fields, data }), 'what-if.csv', 'text/csv');
+  };
+
+  return (
+    <div className="flex min-h-0 grow flex-col gap-3 overflow-auto p-4" tabIndex={0} role="region" aria-label="What if">
+      <div className="flex flex-wrap items-end gap-2">
+        <Choice
+          label="Turn"
+          showLabel
+          className="w-52"
+          value={knob.name}
+          options={knobs.map(({ name }) => ({ value: name, text: name }))}
+          onChange={onKnob}
+        />
+        <Quantity label="from" unit={knob.unit} value={from} onChange={setFrom} />
+        <Quantity label="to" unit={knob.unit} value={to} onChange={setTo} />
+        {followed.length < mostResults && (
+          <Choice
+            label="Follow"
+            showLabel
+            className="w-48"
+            value=""
+            missing="one more result"
+            options={more.map(({ name }) => ({ value: name, text: name }))}
+            onChange={(name) => setNames([...followed.map((f) => f.name), name])}
+          />
+        )}
+        {part !== null && (
+          <Segments
+            label="Drawn over"
+            value={against}
+            options={[
+              { value: 'knob', text: `over ${knob.element}` },
+              { value: 'current', text: 'V over I' },
+            ]}
+            onChange={setAgainst}
+          />
+        )}
+      </div>
+      <ul className="flex flex-wrap gap-2" aria-label="Followed">
+        {followed.map(({ name, unit, of }) => (
+          <li key={name} className="inline-flex items-center gap-2 rounded-lg border border-line bg-ground px-2.5 py-1">
+            {name} <b className="figures">{formatQuantity(watchedValue(here, of), unit)}</b>
+            {followed.length > 1 && (
+              <button
+                type="button"
+                aria-label={`Follow ${name} no longer`}
+                className="rounded hover:bg-sunk"
+                onClick={() => setNames(followed.filter((f) => f.name !== name).map((f) => f.name))}
+              >
+                <X aria-hidden size={16} />
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <div className="flex items-center gap-3">
+        <input
+          type="range"
+          aria-label={`${knob.name}, turned by hand`}
+          aria-valuetext={formatQuantity(at, knob.unit)}
+          className="grow accent-(--ochre-line)"
+          min={0}
+          max={points - 1}
+          value={nearest(values, at)}
+          onChange={(event) => setAt(values[Number(event.target.value)]!)}
+        />
+        <span className="figures w-24 text-right text-[16px] font-bold">{formatQuantity(at, knob.unit)}</span>
+        <Button onClick={() => edit((job) => ({ ...job, network: turned(job.network, knob, at) }))}>Keep it so</Button>
+      </div>
+      <SweepChart
+        label={`${shown.map(({ name }) => name).join(', ')} over ${xName}`}
+        xName={xName}
+        xUnit={overCurrent ? 'A' : knob.unit}
+        spread={overCurrent ? 'even' : spread}
+        results={shown}
+        rows={rows}
+        at={overCurrent ? null : at}
+      />
+      {line && <Slope line={line} element={network.elements.find(({ id }) => id === part)!} />}
+      <div className="flex items-center gap-3">
+        <Button onClick={saveCsv}>
+          <Download aria-hidden size={17} /> CSV of all results
+        </Button>
+        {missing > 0 && (
+          <p className="text-[14px] text-soft">
+            {missing} of {values.length} points have no value there.
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** The straight line through V over I: its slope is the resistance, against what is marked and measured. */
+function Slope({ line, element }: { readonly line: StraightLine; readonly element: Element }) {
+  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 6, trim: true });
+  const { slope, worst } = line;
+  return (
+    <p className="text-[15px]">
+      Straight line: slope <b className="figures">{ohms(slope)}</b>
+      {element.kind === 'resistor' && (
+        <>
+          , marked <span className="figures">{ohms(element.resistance)}</span>
+          {element.measuredResistance !== undefined && (
+            <>
+              , measured <span className="figures">{ohms(element.measuredResistance)}</span>
+            </>
+          )}
+        </>
+      )}
+      {element.kind === 'source' && ', the internal resistance with its sign turned, where only the load is turned'}; no
+      point is further than <span className="figures">{formatQuantity(worst, 'V', { digits: 2 })}</span> from it.
+    </p>
+  );
+}
+
+interface QuantityProps {
+  readonly label: string;
+  readonly unit: Unit;
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+}
+
+const Quantity = ({ label, unit, value, onChange }: QuantityProps) => (
+  <ValueField
+    label={label}
+    showLabel
+    className="w-24"
+    shown={formatQuantity(value, unit, { digits: 5, trim: true })}
+    read={(text) => parseQuantity(text, unit)}
+    onCommit={onChange}
+  />
+);
+
+const nearest = (values: readonly number[], at: number): number =>
+  values.reduce((best, value, index) => (Math.abs(value - at) < Math.abs(values[best]! - at) ? index : best), 0);

@@ -1,0 +1,213 @@
+import {
+  formatQuantity,
+  rebuild,
+  reduceNet,
+  resistanceNet,
+  sourcesOf,
+  stepTitle,
+  type Network,
+  type Rebuilt,
+  type Reduction,
+  type Rounding,
+} from '@usual-drag/core';
+import clsx from 'clsx';
+import { Printer } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Button } from '../../ui/button.tsx';
+import { Choice } from '../../ui/choice.tsx';
+import { Note } from '../../ui/note.tsx';
+import { Segments } from '../../ui/segments.tsx';
+import { Guess } from './guess.tsx';
+import { StepView } from './step-view.tsx';
+import { UpLines } from './up-lines.tsx';
+
+/**
+ * The network broken down to one resistance and built up again, a step at a time. Steps are walked by the arrow keys, kept
+ * hidden until guessed, replayed with rounding, and printed whole.
+ */
+export function Working({ network }: { readonly network: Network }) {
+  const sources = sourcesOf(network);
+  const [sourceId, setSource] = useState<string | null>(null);
+  const source = sources.find(({ id }) => id === sourceId) ?? sources[0];
+  if (!source) return <p className="p-4">There is no source to look from: add the supply that feeds this network.</p>;
+  return (
+    <Walk
+      key={source.id}
+      network={network}
+      sourceId={source.id}
+      choice={
+        sources.length > 1 && (
+          <Choice
+            label="Seen from"
+            className="w-44"
+            value={source.id}
+            options={sources.map(({ id }) => ({ value: id, text: `${id}, the others at rest` }))}
+            onChange={setSource}
+          />
+        )
+      }
+    />
+  );
+}
+
+interface WalkProps {
+  readonly network: Network;
+  readonly sourceId: string;
+  readonly choice: React.ReactNode;
+}
+
+function Walk({ network, sourceId, choice }: WalkProps) {
+  const [rounding, setRounding] = useState<Rounding>({ how: 'exact', digits: 3 });
+  const [hidden, setHidden] = useState(false);
+  const [at, setAt] = useState(0);
+  const [shown, setShown] = useState(0);
+  const net = useMemo(
+    () =>
+      resistanceNet(
+        network,
+        sourcesOf(network).find(({ id }) => id === sourceId)!,
+      ),
+    [network, sourceId],
+  );
+  const exact = useMemo(() => done(reduceNet(net)), [net]);
+  const written = useMemo(
+    () => (rounding.how === 'exact' ? exact : done(reduceNet(net, rounding), rounding)),
+    [net, exact, rounding],
+  );
+  const { reduction } = written;
+  const last = reduction.steps.length;
+  const place = Math.min(at, last);
+  const known = hidden ? Math.max(shown, place) : last;
+  const walk = (by: number): void => {
+    const next = Math.min(last, Math.max(0, place + by));
+    if (hidden && next > shown) return;
+    setAt(next);
+  };
+  useHotkeys('right', () => walk(1));
+  useHotkeys('left', () => walk(-1));
+  useHotkeys('home', () => setAt(0));
+
+  return (
+    <div
+      className="flex min-h-0 grow flex-col gap-3 overflow-auto p-4 print:overflow-visible"
+      tabIndex={0}
+      role="region"
+      aria-label="Working"
+    >
+      <div className="flex flex-wrap items-end gap-2 print:hidden">
+        <h2 className="mr-auto text-[18px] font-bold">Down to one resistance</h2>
+        {choice}
+        <Button
+          aria-pressed={hidden}
+          onClick={() => setHidden(!hidden)}
+          className={clsx(hidden && 'border-2 border-ink font-bold')}
+        >
+          {hidden ? 'show all' : 'hide until I guess'}
+        </Button>
+        <RoundingChoice rounding={rounding} onChange={setRounding} />
+        <Button onClick={() => window.print()}>
+          <Printer aria-hidden size={17} /> Print
+        </Button>
+      </div>
+      <ol className="flex flex-wrap gap-1.5 print:hidden" aria-label="Steps">
+        {[null, ...reduction.steps].map((step, index) => (
+          <li key={index}>
+            <button
+              type="button"
+              aria-current={index === place ? 'step' : undefined}
+              disabled={index > known}
+              onClick={() => setAt(index)}
+              className={clsx(
+                'min-h-9 rounded-lg border px-2.5 text-left text-[14px] disabled:opacity-50',
+                index === place ? 'border-2 border-ink bg-sheet font-bold' : 'border-line bg-ground hover:border-soft',
+              )}
+            >
+              <span className="figures mr-1">{index}</span>
+              {step === null ? 'As drawn' : index > known ? '?' : stepTitle(step)}
+            </button>
+          </li>
+        ))}
+      </ol>
+      <div className="print:hidden">
+        <StepView network={network} reduction={reduction} place={place} />
+      </div>
+      {hidden && place === known && known < last && (
+        <Guess
+          key={place}
+          step={exact.reduction.steps[place]!}
+          onReveal={() => {
+            setShown(place + 1);
+            setAt(place + 1);
+          }}
+        />
+      )}
+      <div className="hidden flex-col gap-4 print:flex">
+        {reduction.steps.map((_, index) => (
+          <div key={index} className="break-inside-avoid">
+            <StepView network={network} reduction={reduction} place={index + 1} />
+          </div>
+        ))}
+      </div>
+      {known >= last && <BackUp written={written} exact={exact} />}
+    </div>
+  );
+}
+
+interface Done {
+  readonly reduction: Reduction;
+  readonly up: Rebuilt | null;
+}
+
+const done = (reduction: Reduction, rounding?: Rounding): Done => ({ reduction, up: rebuild(reduction, rounding) });
+
+function BackUp({ written, exact }: { readonly written: Done; readonly exact: Done }) {
+  const { equivalent } = written.reduction;
+  if (equivalent === null)
+    return (
+      <Note kind="limit">Nothing joins the source’s terminals: no current flows. Close a switch or add a part.</Note>
+    );
+  if (!written.up || !exact.up)
+    return <Note kind="limit">A wire joins the source’s terminals: there is no resistance to build up from.</Note>;
+  return (
+    <>
+      <p className="text-[16px]">
+        The source sees <b className="figures">{formatQuantity(equivalent, 'Ω', { digits: 6, trim: true })}</b>.
+      </p>
+      <UpLines written={written.up} exact={exact.up} />
+    </>
+  );
+}
+
+interface RoundingProps {
+  readonly rounding: Rounding;
+  readonly onChange: (rounding: Rounding) => void;
+}
+
+/** What a hand calculation does to its intermediate numbers. */
+function RoundingChoice({ rounding, onChange }: RoundingProps) {
+  const { how, digits } = rounding;
+  return (
+    <div className="flex items-end gap-1">
+      <Segments
+        label="Every number on the way"
+        value={how}
+        options={[
+          { value: 'exact', text: 'exact' },
+          { value: 'round', text: 'rounded' },
+          { value: 'truncate', text: 'cut off' },
+        ]}
+        onChange={(next) => onChange({ how: next, digits })}
+      />
+      {how !== 'exact' && (
+        <Choice
+          label="Digits kept"
+          className="w-28"
+          value={String(digits)}
+          options={['2', '3', '4', '5', '6'].map((n) => ({ value: n, text: `to ${n} digits` }))}
+          onChange={(n) => onChange({ how, digits: Number(n) })}
+        />
+      )}
+    </div>
+  );
+}

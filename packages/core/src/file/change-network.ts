@@ -1,0 +1,39 @@
+import type { Meter } from '../loading/index.ts';
+import { endsAt, nodesOf, parseEnd, type Network } from '../network/index.ts';
+import type { Job } from './job.ts';
+
+/**
+ * Puts a rewired network into a job; the meters of its set-ups follow: a lead goes where the ends went that it stood with,
+ * a break where its lifted ends went. What cannot follow stays as it is, for the person to mend.
+ */
+export function changeNetwork(job: Job, network: Network): Job {
+  if (network === job.network) return job;
+  const follow = nodeFollower(job.network, network);
+  const setups = job.setups?.map((setup) => ({
+    ...setup,
+    meters: setup.meters.map((m) => followed(m, network, follow)),
+  }));
+  return { ...job, network, ...(setups && { setups }) };
+}
+
+/** Where a node went: itself where it is still there, else where all the ends went that stood on it. */
+function nodeFollower(before: Network, after: Network): (node: string) => string {
+  const present = new Set(nodesOf(after));
+  return (node) => {
+    if (present.has(node)) return node;
+    const now = new Set(endsAt(before, node).flatMap((end) => nodeOfEnd(after, end) ?? []));
+    return now.size === 1 ? [...now][0]! : node;
+  };
+}
+
+function followed(meter: Meter, network: Network, follow: (node: string) => string): Meter {
+  if (meter.quantity === 'dc-voltage') return { ...meter, red: follow(meter.red), black: follow(meter.black) };
+  const now = new Set(meter.ends.map((end) => nodeOfEnd(network, end)));
+  const [node] = now;
+  return { ...meter, node: now.size === 1 && node !== undefined ? node : follow(meter.node) };
+}
+
+function nodeOfEnd(network: Network, end: string): string | undefined {
+  const parsed = parseEnd(end);
+  return parsed ? network.elements.find((element) => element.id === parsed.element)?.[parsed.end] : undefined;
+}

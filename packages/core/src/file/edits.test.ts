@@ -1,0 +1,121 @@
+import {
+  closeOver,
+  insertInSeries,
+  joinNodes,
+  newElement,
+  parseLine,
+  renameNode,
+  splitNode,
+  type Network,
+} from '../network/index.ts';
+import { changeNetwork } from './change-network.ts';
+import { newJob } from './job-edits.ts';
+import type { Job } from './job.ts';
+import { partsFromRows } from './parts-rows.ts';
+import { jobFaults } from './solve-job.ts';
+
+function read(line: string): Network {
+  const result = parseLine(line);
+  if (!result.ok) throw new Error(result.fault.message);
+  return result.value;
+}
+
+const job: Job = {
+  ...newJob('Divider'),
+  network: read('E1 24V/1R8: R1 56k + (R2 39k || R3 15k + R4 27k)'),
+  instruments: [
+    {
+      id: 'm',
+      functions: [
+        { quantity: 'dc-voltage', ranges: [{ id: '10 V', fullScale: 10, resistance: 20_000 }] },
+        { quantity: 'dc-current', ranges: [{ id: '1 mA', fullScale: 1e-3, resistance: 500 }] },
+      ],
+    },
+  ],
+  setups: [
+    {
+      id: 'S-1',
+      meters: [
+        { id: 'V1', instrument: 'm', quantity: 'dc-voltage', range: '10 V', red: 'B', black: '0' },
+        { id: 'A1', instrument: 'm', quantity: 'dc-current', range: '1 mA', node: 'B', ends: ['R1.to'] },
+      ],
+    },
+  ],
+};
+
+test('leads and breaks follow what they stood with', () => {
+  const [volts, amps] = changeNetwork(job, renameNode(job.network, 'B', 'mid')).setups![0]!.meters;
+  expect(volts).toMatchObject({ red: 'mid', black: '0' });
+  expect(amps).toMatchObject({ node: 'mid', ends: ['R1.to'] });
+
+  const joined = changeNetwork(job, joinNodes(job.network, 'C', 'B'));
+  expect(joined.setups![0]!.meters[0]).toMatchObject({ red: 'C' });
+  expect(jobFaults(joined)).toEqual([]);
+
+  const longer = changeNetwork(job, insertInSeries(job.network, 'R1', newElement(job.network, 'resistor')));
+  expect(longer.setups![0]!.meters[1]).toMatchObject({ node: 'D', ends: ['R1.to'] });
+  expect(jobFaults(longer)).toEqual([]);
+
+  const split = changeNetwork(job, splitNode(job.network, 'B', ['R1.to'], 'X'));
+  expect(split.setups![0]!.meters).toMatchObject([{ red: 'B' }, { node: 'X' }]);
+});
+
+test('what cannot follow is kept as it is, and named', () => {
+  const without = changeNetwork(job, closeOver(job.network, 'R1'));
+  expect(without.setups![0]!.meters[1]).toMatchObject({ ends: ['R1.to'] });
+  expect(jobFaults(without).map((fault) => fault.code)).toContain('unknown-node');
+  expect(changeNetwork(job, job.network)).toBe(job);
+});
+
+test('parts from a spreadsheet, in the customary order', () => {
+  const { elements, faults } = partsFromRows(
+    [
+      ['R5', 'A', 'C', '4k7', '1'],
+      ['Beacon', 'C', '0', '12V 0.3A', ''],
+      ['', 'A', 'B', '100 Ω', '0.05', '0.25', '99.2'],
+      ['', '', '', ''],
+    ],
+    job.network,
+  );
+  expect(faults).toEqual([]);
+  expect(elements).toEqual([
+    { id: 'R5', kind: 'resistor', from: 'A', to: 'C', resistance: 4700, tolerance: 0.01 },
+    { id: 'Beacon', kind: 'load', from: 'C', to: '0', ratedVoltage: 12, ratedCurrent: 0.3 },
+    {
+      id: 'R6',
+      kind: 'resistor',
+      from: 'A',
+      to: 'B',
+      resistance: 100,
+      tolerance: 0.05,
+      powerRating: 0.25,
+      measuredResistance: 99.2,
+    },
+  ]);
+});
+
+test('headings say what a column is', () => {
+  const { elements } = partsFromRows(
+    [
+      ['From', 'To', 'Value', 'Part', 'Tol.'],
+      ['A', 'B', '4k7', 'R9', '5 %'],
+    ],
+    job.network,
+  );
+  expect(elements).toEqual([{ id: 'R9', kind: 'resistor', from: 'A', to: 'B', resistance: 4700, tolerance: 0.05 }]);
+});
+
+test('a row that cannot be taken says why, the others stand', () => {
+  const { elements, faults } = partsFromRows(
+    [
+      ['R1', 'A', 'B', '1k'],
+      ['R7', 'A', 'B', 'many'],
+      ['R8', 'A', '', '1k'],
+      ['R9', 'A', 'B', '1k'],
+    ],
+    job.network,
+  );
+  expect(elements.map(({ id }) => id)).toEqual(['R9']);
+  expect(faults.map(({ row }) => row)).toEqual([1, 2, 3]);
+  expect(faults[0]!.message).toBe('There is a R1 already.');
+});

@@ -1,0 +1,16 @@
+import type { Resistor } from './element.ts';
+
+/** A resistor's measured value against what is marked on it. */
+export interface Deviation {
+  /** (measured − nominal)/nominal. */
+  readonly ratio: number;
+  /** Whether it is within the tolerance; null where none is given. */
+  readonly within: boolean | null;
+}
+
+/** Null where the part was not measured. A value on the limit itself, to a rounding error, is within. */
+export function deviationOf({ resistance, measuredResistance, tolerance }: Resistor): Deviation | null {
+  if (measuredResistance === undefined) return null;
+  const ratio = (measuredResistance - resistance) / resistance;
+  return { ratio, within: tolerance === undefined ? null : Math.abs(ratio) <= tolerance * (1 + 1e-9) + 1e-15 };
+}
