@@ -59,11 +59,14 @@ export async function openJob(
   page: Page,
   server: DemoServer,
   title: string,
-  station: 'Network' | 'Set-ups',
+  station: 'Network' | 'True values' | 'Set-ups',
 ): Promise<void> {
   await page.goto(server.address);
   await page.getByRole('link', { name: new RegExp(`^${title}`) }).click();
   await page.getByRole('link', { name: station }).click();
+  await page.waitForURL(
+    new RegExp(`/${{ Network: 'network', 'True values': 'true-values', 'Set-ups': 'setups' }[station]}`),
+  );
   await expect(page.getByRole('group', { name: 'Drawing of the network' })).toBeVisible();
 }
 

@@ -27,11 +27,11 @@ test('parts are added, edited with their units, renamed and removed; every step 
 
   await page.getByRole('button', { name: 'Remove Lamp' }).click();
   await expect(page.getByRole('link', { name: 'Network' })).toContainText('5 parts, 4 nodes');
-  for (let step = 0; step < 6; step += 1) await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  for (let step = 0; step < 6; step += 1) await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('banner').getByRole('button', { name: 'Undo' })).toBeDisabled();
   await expect(page.getByRole('link', { name: 'Network' })).toContainText('5 parts, 4 nodes');
   await expect(table.getByRole('textbox', { name: 'Name of L1' })).toHaveCount(0);
-  for (let step = 0; step < 5; step += 1) await page.getByRole('button', { name: 'Redo' }).click();
+  for (let step = 0; step < 5; step += 1) await page.getByRole('banner').getByRole('button', { name: 'Redo' }).click();
   await expect(page.getByRole('button', { name: /^Lamp 24/ })).toBeVisible();
   await saved(page);
   expect(faults).toEqual([]);

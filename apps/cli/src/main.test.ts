@@ -16,6 +16,25 @@ const write = (name: string, text: string): string => {
 };
 const good = write('good.job.json', JSON.stringify(first!.job));
 const other = write('other.job.json', JSON.stringify(second!.job, null, 2));
+const wheatstone = write(
+  'wheatstone.job.json',
+  JSON.stringify({
+    format: 'usual-drag/job',
+    version: 1,
+    network: {
+      elements: [
+        { id: 'E1', kind: 'source', from: 'A', to: '0', emf: 10, internalResistance: 0.4 },
+        ...['AB', 'B0', 'AC', 'C0', 'BC'].map((ends, index) => ({
+          id: `R${index + 1}`,
+          kind: 'resistor',
+          from: ends[0],
+          to: ends[1],
+          resistance: 100 * (index + 1),
+        })),
+      ],
+    },
+  }),
+);
 const bad = write('bad.job.json', '{"format":"usual-drag/job","version":1,"network":{"elements":[]}}');
 
 interface Printed {
@@ -70,4 +89,45 @@ test('a command that is not there says how it is used', () => {
   const { status, stderr } = cli(['paint']);
   expect(status).toBe(1);
   expect(stderr).toMatch(/solve FILE/);
+});
+
+test('the steps of a reduction, down to one resistance', () => {
+  const { status, results } = cli(['reduce', wheatstone]);
+  expect(status).toBe(0);
+  const [told] = results as unknown as [
+    {
+      steps: { rule: string; parts: string[]; into: { id: string; resistance: number }[]; formula: string }[];
+      equivalent: number;
+    },
+  ];
+  expect(told.steps.length).toBeGreaterThan(2);
+  expect(told.steps.map((step) => step.rule)).toContain('delta-star');
+  for (const step of told.steps) expect(step.formula).not.toBe('');
+  expect(told.steps.at(-1)!.into).toHaveLength(1);
+  expect(told.steps.at(-1)!.into[0]!.resistance).toBe(told.equivalent);
+});
+
+test('a network without a source has nothing to be reduced for', () => {
+  const lone = write(
+    'lone.job.json',
+    JSON.stringify({
+      format: 'usual-drag/job',
+      version: 1,
+      network: { elements: [{ id: 'R1', kind: 'resistor', from: 'A', to: 'B', resistance: 5 }] },
+    }),
+  );
+  const { status, results } = cli(['reduce', lone, bad]);
+  expect(status).toBe(2);
+  expect(results.map((result) => (result as Printed).error?.code)).toEqual(['invalid-value', 'invalid-value']);
+});
+
+test('the drawing as an SVG file', () => {
+  const out = join(folder, 'bridge.svg');
+  expect(cli(['draw', wheatstone, '--out', out]).status).toBe(0);
+  const svg = readFileSync(out, 'utf8');
+  expect(svg).toMatch(/^<svg xmlns="http:\/\/www\.w3\.org\/2000\/svg"/);
+  for (const id of ['E1', 'R1', 'R5']) expect(svg).toContain(`>${id}</text>`);
+  expect(svg).not.toMatch(/NaN|undefined|Infinity/);
+  expect(cli(['draw', bad]).status).toBe(2);
+  expect(cli(['draw', good, '--nonsense']).status).toBe(1);
 });

@@ -73,12 +73,9 @@ export function BenchDrawing(props: Props) {
 
   return (
     <div className="relative flex min-h-0 min-w-0 grow">
-      {legend && (
-        <p className="pointer-events-none absolute top-0 right-5 z-10 rounded-b-md bg-sheet/85 px-1.5 text-[13px] text-soft">
-          {legend}
-        </p>
-      )}
-      <JoinedHere network={network} />
+      <div className="pointer-events-none absolute top-0 right-5 z-10 rounded-md bg-sheet/90 px-1.5">
+        <JoinedHere>{legend && <p className="text-[13px] text-soft">{legend}</p>}</JoinedHere>
+      </div>
       <div ref={ref} data-scale={scale} className="drawing relative min-h-0 min-w-0 grow overflow-auto" {...pan}>
         <Sheet label="Drawing of the network" width={drawing.width} height={drawing.height} scale={scale}>
           <defs>

@@ -15,7 +15,7 @@ interface Props<T extends string> {
   readonly onChange: (value: T) => void;
   readonly showLabel?: boolean;
   readonly className?: string;
-  /** Shown where the value is none of the options. */
+  /** Shown where the value is none of the options; an empty value is one still to be chosen, any other a fault. */
   readonly missing?: string;
 }
 
@@ -37,7 +37,7 @@ export function Choice<T extends string>({
         <ListboxButton
           className={clsx(
             'flex min-h-9 w-full items-center justify-between gap-1 rounded-lg border bg-sheet px-2.5 text-left hover:border-soft',
-            chosen ? 'border-line' : 'border-fault text-fault',
+            chosen || value === '' ? 'border-line' : 'border-fault text-fault',
           )}
         >
           <span className="truncate">{chosen?.text ?? missing ?? value}</span>

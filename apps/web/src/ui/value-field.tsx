@@ -1,6 +1,6 @@
 import type { Result } from '@usual-drag/core';
 import clsx from 'clsx';
-import { useId, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 
 interface Props<T> {
   readonly label: string;
@@ -28,10 +28,14 @@ export function ValueField<T>(props: Props<T>) {
   const [typed, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
 
+  // Enter commits and may move the focus on at once: what was taken then must not be taken again by the blur.
+  const taken = useRef(false);
+
   const commit = (): void => {
-    if (typed === null) return;
+    if (typed === null || taken.current) return;
     const result = read(typed);
     if (!result.ok) return setFault(result.fault.message);
+    taken.current = true;
     setFault(null);
     setTyped(null);
     if (typed.trim() !== shown.trim()) onCommit(result.value);
@@ -62,7 +66,10 @@ export function ValueField<T>(props: Props<T>) {
               : 'border-transparent hover:border-line focus:border-line focus:bg-sheet',
         )}
         onFocus={(event) => event.target.select()}
-        onChange={(event) => setTyped(event.target.value)}
+        onChange={(event) => {
+          taken.current = false;
+          setTyped(event.target.value);
+        }}
         onBlur={commit}
         onKeyDown={(event) => {
           if (event.key === 'Enter') commit();

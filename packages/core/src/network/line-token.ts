@@ -7,7 +7,7 @@ export interface LineFault {
   readonly length: number;
 }
 
-export type LineMark = '+' | '||' | '(' | ')' | ';' | ':' | '~' | '@';
+type LineMark = '+' | '||' | '(' | ')' | ';' | ':' | '~' | '@';
 
 /** A piece of a line: a mark, a word, a text in quotes, or the end. */
 export interface LineToken {

@@ -33,7 +33,7 @@ export function strandsOf(elements: readonly Element[], kept: ReadonlySet<string
 }
 
 /** The same strand read from its other end. */
-export function turn(strand: Strand): Strand {
+function turn(strand: Strand): Strand {
   switch (strand.kind) {
     case 'part':
       return { ...strand, turned: !strand.turned };

@@ -11,7 +11,7 @@ export function mantissaOf(value: number, digits?: number): { readonly mantissa:
 }
 
 /** The power of ten, a multiple of three with an SI prefix, that a number is written in. */
-export const prefixExponent = (exponent: number): number =>
+const prefixExponent = (exponent: number): number =>
   Math.min(largestExponent, Math.max(smallestExponent, Math.floor(exponent / 3) * 3));
 
 /** Moves the decimal point of rounded digits; what was rounded once is never rounded again. */

@@ -67,7 +67,7 @@ export function BandPicker({ resistor, onChange }: Props) {
           <Choice
             key={index}
             label={`Band ${index + 1}, ${placeNames[places[index]!]}`}
-            className="w-[6.4rem]"
+            className="w-[7.2rem]"
             value={band}
             options={coloursFor(places[index]!).map((colour) => ({
               value: colour,

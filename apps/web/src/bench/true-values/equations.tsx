@@ -15,13 +15,13 @@ export function Equations({ network, values }: { readonly network: Network; read
       <ol className="flex flex-col gap-3">
         {equations.map(({ about, terms, unit, sum }) => (
           <li key={about} className="rounded-lg border border-line p-3">
-            <h3 className="mb-1 flex items-center gap-1.5 font-bold">
+            <h2 className="mb-1 flex items-center gap-1.5 font-bold">
               {unit === 'A' ? (
                 about.split(' = ').map((node) => <NodeBadge key={node} node={node} nodes={nodes} />)
               ) : (
                 <>{about} holds its voltage</>
               )}
-            </h3>
+            </h2>
             <p className="figures text-[15px] leading-relaxed">
               {terms.map(({ symbol }, index) => (
                 <span key={index} className="whitespace-nowrap">

@@ -34,7 +34,7 @@ export function SweepChart({ label, xName, xUnit, spread, results, rows, at }: P
     <div className="h-80 shrink-0" role="img" aria-label={label}>
       <ResponsiveContainer>
         <LineChart data={[...rows]} margin={{ left: 16, right: 16, top: 8, bottom: 24 }}>
-          <CartesianGrid stroke="var(--line)" />
+          <CartesianGrid stroke="var(--line)" {...(units[0] && { yAxisId: units[0] })} />
           <XAxis
             dataKey="x"
             type="number"

@@ -155,7 +155,13 @@ function Sweep({ network, knobs, knob, onKnob }: SweepProps) {
         rows={rows}
         at={overCurrent ? null : at}
       />
-      {line && <Slope line={line} element={network.elements.find(({ id }) => id === part)!} />}
+      {line && (
+        <Slope
+          line={line}
+          largest={Math.max(...rows.map(({ y: [y] }) => Math.abs(y ?? 0)))}
+          element={network.elements.find(({ id }) => id === part)!}
+        />
+      )}
       <div className="flex items-center gap-3">
         <Button onClick={saveCsv}>
           <Download aria-hidden size={17} /> CSV of all results
@@ -170,8 +176,15 @@ function Sweep({ network, knobs, knob, onKnob }: SweepProps) {
   );
 }
 
+interface SlopeProps {
+  readonly line: StraightLine;
+  /** V of the largest point. */
+  readonly largest: number;
+  readonly element: Element;
+}
+
 /** The straight line through V over I: its slope is the resistance, against what is marked and measured. */
-function Slope({ line, element }: { readonly line: StraightLine; readonly element: Element }) {
+function Slope({ line, largest, element }: SlopeProps) {
   const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 6, trim: true });
   const { slope, worst } = line;
   return (
@@ -187,8 +200,14 @@ function Slope({ line, element }: { readonly line: StraightLine; readonly elemen
           )}
         </>
       )}
-      {element.kind === 'source' && ', the internal resistance with its sign turned, where only the load is turned'}; no
-      point is further than <span className="figures">{formatQuantity(worst, 'V', { digits: 2 })}</span> from it.
+      {element.kind === 'source' && ', the internal resistance with its sign turned, where only the load is turned'};{' '}
+      {worst <= 1e-9 * largest ? (
+        'every point is on it.'
+      ) : (
+        <>
+          no point is further than <span className="figures">{formatQuantity(worst, 'V', { digits: 2 })}</span> from it.
+        </>
+      )}
     </p>
   );
 }

@@ -84,8 +84,8 @@ function Walk({ network, sourceId, choice }: WalkProps) {
     if (hidden && next > shown) return;
     setAt(next);
   };
-  useHotkeys('right', () => walk(1));
-  useHotkeys('left', () => walk(-1));
+  useHotkeys('right', () => walk(1), { preventDefault: true });
+  useHotkeys('left', () => walk(-1), { preventDefault: true });
   useHotkeys('home', () => setAt(0));
 
   return (
@@ -100,7 +100,11 @@ function Walk({ network, sourceId, choice }: WalkProps) {
         {choice}
         <Button
           aria-pressed={hidden}
-          onClick={() => setHidden(!hidden)}
+          onClick={() => {
+            setHidden(!hidden);
+            setShown(0);
+            if (!hidden) setAt(0);
+          }}
           className={clsx(hidden && 'border-2 border-ink font-bold')}
         >
           {hidden ? 'show all' : 'hide until I guess'}

@@ -1,0 +1,32 @@
+import { parseLine, writeLine, type Element } from '@usual-drag/core';
+import { sampleJobs } from './sample-jobs.ts';
+
+/** Each sample job as one would type it from memory of its drawing. */
+const typed: Readonly<Record<string, string>> = {
+  'Float-level divider': '24V/1R8: 56k + (39k || 15k + 27k)',
+  'Beacon and sounder panel': 'E1 2.1V/8m 6s: S1 closed + R1 0R22 + (L1 12V 0.3A || L2 12V 120mA polarised)',
+  'Sluice-gate strain bridge': '10V/0R4: 350 @B 351.4 || 351.4 @C 350; @B 12k @C',
+  'Level loop': 'J1 12.8mA: 18 + 250 + 1419 + 18',
+  'Resistor by voltmeter and ammeter': '6V/0R5: link + 680',
+};
+
+const electrical = ({
+  label: _label,
+  tolerance: _t,
+  powerRating: _p,
+  measuredResistance: _m,
+  ...rest
+}: Element & Record<string, unknown>): object => {
+  const { currentLimit: _c, compliance: _o, ...kept } = rest;
+  return kept;
+};
+
+test.each(sampleJobs.map((job) => [job.title!, job] as const))('%s can be typed as one line', (title, { network }) => {
+  const read = parseLine(typed[title]!);
+  if (!read.ok) throw new Error(read.fault.message);
+  expect(read.value.elements.map(electrical as (e: Element) => object)).toEqual(
+    network.elements.map(electrical as (e: Element) => object),
+  );
+  const again = parseLine(writeLine(network));
+  expect(again.ok && again.value.elements).toEqual(network.elements);
+});
