@@ -6,20 +6,36 @@ import { readJob } from '@usual-drag/contract';
 import {
   circuitOf,
   drawRails,
-  editElement,
   networkValues,
+  parseLine,
+  reduceNet,
+  resistanceNet,
   solveCircuit,
   solveJob,
   solveUnloaded,
+  sourcesOf,
+  writeLine,
+  type Arrangement,
+  type Network,
 } from '@usual-drag/core';
 import { lusolve } from 'mathjs';
 import { LuDecomposition, Matrix } from 'ml-matrix';
 import { duration, secondsOf } from './measure.ts';
+import { sketchedNetwork } from '../packages/core/src/test/sketched-network.ts';
 import { benchJob, mesh, nodeEquations } from './networks.ts';
 
 const line = (what: string, text: string): void => console.log(`${what.padEnd(52)} ${text}`);
 
-console.log('Solving a network, against LU on its node equations (theirs/ours: above 1 we are faster)');
+console.log('A whole job file, 12 parts, three set-ups');
+const job = benchJob();
+const text = JSON.stringify(job);
+const parse = secondsOf(() => JSON.parse(text));
+const read = secondsOf(() => readJob(text));
+const solve = secondsOf(() => solveJob(job));
+line(`  read and checked (${duration(read)})`, `${(read / parse).toFixed(1)} × JSON.parse alone`);
+line(`  solved, set-ups and all (${duration(solve)})`, `${(solve / 0.0002).toFixed(2)} of 0.2 ms`);
+
+console.log('\nSolving a network, against LU on its node equations (theirs/ours: above 1 we are faster)');
 for (const nodes of [10, 100, 1000]) {
   const network = mesh(nodes);
   const { matrix, right } = nodeEquations(network, nodes);
@@ -42,37 +58,48 @@ for (const nodes of [10, 100, 1000]) {
   );
 }
 
-console.log('\nA whole job file, 12 parts, three set-ups');
-const job = benchJob();
-const text = JSON.stringify(job);
-const parse = secondsOf(() => JSON.parse(text));
-const read = secondsOf(() => readJob(text));
-const solve = secondsOf(() => solveJob(job));
-line(`  read and checked (${duration(read)})`, `${(read / parse).toFixed(1)} × JSON.parse alone`);
-line(`  solved, set-ups and all (${duration(solve)})`, `${(solve / 0.0002).toFixed(2)} of 0.2 ms`);
-
-console.log('\nAn edit of a 60-part network, solved and laid out again');
-const large = { ...job, network: mesh(31, 7), setups: [] };
-const parts = large.network.elements.length;
+const frame = 0.016;
+const sketched = sketchedNetwork(12, 60);
+const line60 = writeLine(sketched, { brief: true });
+const parts = sketched.elements.length;
+const drawn = (network: Network, previous?: Arrangement) => {
+  const unloaded = solveUnloaded(network);
+  const truth = unloaded.ok ? unloaded.value.values : null;
+  return drawRails({ network, truth, spacing: 'even', height: 480, width: 750, ...(previous && { previous }) });
+};
+console.log(`\nA network of ${parts} parts, its line of ${line60.length} characters`);
+const arranged = drawn(sketched).arrangement;
+const solved60 = secondsOf(() => solveUnloaded(sketched), 0.5);
+for (const [what, work] of [
+  ['laid out anew', () => drawn(sketched)],
+  ['laid out after an edit', () => drawn(sketched, arranged)],
+  ['line read', () => parseLine(line60, sketched)],
+  ['line written', () => writeLine(sketched, { brief: true })],
+  ['broken down to one resistance', () => reduceNet(resistanceNet(sketched, sourcesOf(sketched)[0]!))],
+] as const) {
+  const time = secondsOf(work, 0.5);
+  line(
+    `  ${what} (${duration(time)})`,
+    `${(time / solved60).toFixed(2)} × solving it   ${(time / frame).toFixed(2)} of a frame`,
+  );
+}
 let flip = false;
-const redraw = secondsOf(() => {
+let last = arranged;
+const keystroke = secondsOf(() => {
   flip = !flip;
-  const first = large.network.elements[5]!;
-  const edited = editElement(large, first.id, { ...first, resistance: flip ? 1234 : 1300 } as typeof first);
-  const unloaded = solveUnloaded(edited.network);
-  return drawRails({
-    network: edited.network,
-    truth: unloaded.ok ? unloaded.value.values : null,
-    spacing: 'scale',
-    height: 480,
-    width: 750,
-  });
+  const typed = parseLine(flip ? line60.replace(/\b4\.7k/, '47k') : line60, sketched);
+  const network = typed.ok ? typed.value : sketched;
+  last = drawn(network, last).arrangement;
+  return last;
 }, 0.5);
-line(`  ${parts} parts (${duration(redraw)})`, `${(redraw / 0.016).toFixed(2)} of a frame of 16 ms`);
+line(
+  `  a keystroke: read, solved, laid out (${duration(keystroke)})`,
+  `${(keystroke / frame).toFixed(2)} of a frame of 16 ms`,
+);
 
 console.log('\nThe first load');
-const assets = join(import.meta.dirname, '../apps/web/dist/assets');
-const page = join(import.meta.dirname, '../apps/web/dist/index.html');
+const assets = join(process.cwd(), 'apps/web/dist/assets');
+const page = join(process.cwd(), 'apps/web/dist/index.html');
 if (existsSync(page)) {
   const html = readFileSync(page, 'utf8');
   const scripts = readdirSync(assets).filter((name) => name.endsWith('.js') && html.includes(name));

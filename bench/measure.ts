@@ -1,11 +1,11 @@
-/** Median time of a piece of work, s: warmed up, then in batches long enough for the clock. */
+/** Median time of a piece of work, s: warmed up until it is compiled, then in batches long enough for the clock. */
 export function secondsOf(work: () => unknown, least = 0.25): number {
+  let calls = 0;
   const start = performance.now();
-  work();
-  const first = Math.max((performance.now() - start) / 1000, 1e-7);
-  if (first > 2) return first;
-  const batch = Math.max(1, Math.ceil(0.01 / first));
-  for (let warm = 0; warm < Math.min(2000, (least / first) | 0); warm += 1) work();
+  for (const end = start + least * 2000; performance.now() < end || calls === 0; calls += 1) work();
+  const warm = (performance.now() - start) / 1000 / calls;
+  if (warm > 1) return warm;
+  const batch = Math.max(1, Math.ceil(0.005 / warm));
   const times: number[] = [];
   for (const end = performance.now() + least * 1000; performance.now() < end || times.length < 5;) {
     const begun = performance.now();

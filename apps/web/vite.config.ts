@@ -5,6 +5,6 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [react(), tailwindcss()],
-  build: { outDir: 'dist', emptyOutDir: true, target: 'es2023', chunkSizeWarningLimit: 700 },
+  build: { outDir: 'dist', emptyOutDir: true, target: 'es2023', chunkSizeWarningLimit: 900 },
   server: { host: '127.0.0.1', port: 5173, proxy: { '/api': 'http://127.0.0.1:8470' } },
 });

@@ -1,7 +1,7 @@
 import { formatQuantity, putMeter, type Meter, type NetworkValues } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, useNavigate, useParams } from 'react-router';
 import { kitQuery } from '../api/jobs.ts';
@@ -17,9 +17,12 @@ import { NetworkStation } from './network/network-station.tsx';
 import { useSelection } from './selection.ts';
 import { SetupsStation } from './setups/setups-station.tsx';
 import { StationStrip } from './station-strip.tsx';
-import { TrueStation } from './true-values/true-station.tsx';
-import { isView, TrueView, ViewChoice, type View } from './true-values/true-view.tsx';
+import { isView, ViewChoice, type View } from './true-values/view-choice.tsx';
 import { Worksheet } from './worksheet.tsx';
+
+// What is not on the first screen is fetched when it is opened.
+const TrueStation = lazy(() => import('./true-values/true-station.tsx').then((m) => ({ default: m.TrueStation })));
+const TrueView = lazy(() => import('./true-values/true-view.tsx').then((m) => ({ default: m.TrueView })));
 
 const stations = ['network', 'true-values', 'setups'];
 
@@ -114,7 +117,9 @@ export function Bench() {
               />
             </>
           ) : (
-            <TrueView view={view} network={job.network} unloaded={unloaded} />
+            <Suspense fallback={fetching}>
+              <TrueView view={view} network={job.network} unloaded={unloaded} />
+            </Suspense>
           )}
           {station === 'network' && <EditStrip />}
           {!whole && !inTrue && (
@@ -146,12 +151,18 @@ export function Bench() {
             />
           )}
           {station === 'network' && <NetworkStation unloaded={unloaded} />}
-          {inTrue && <TrueStation unloaded={unloaded} />}
+          {inTrue && (
+            <Suspense fallback={fetching}>
+              <TrueStation unloaded={unloaded} />
+            </Suspense>
+          )}
         </aside>
       </div>
     </div>
   );
 }
+
+const fetching = <p className="p-4 text-soft">Fetching it …</p>;
 
 /** Inside a field that is being typed in, undo is the field's own. */
 const everywhereButInTyping = {

@@ -155,6 +155,7 @@ function limitOf(
 }
 
 function readWord(text: string): Word | null {
+  if (/^[\p{L}_]/u.test(text) && !words.has(text)) return null;
   if (text === 'open' || text === 'closed' || text === 'polarised' || text === 'link') return { says: text };
   const stack = /^(?:(\d{1,4})s)?(?:(\d{1,4})p)?$/.exec(text);
   if (text !== '' && stack) {
@@ -173,13 +174,19 @@ function readWord(text: string): Word | null {
     const inside = parseQuantity(behind, 'Ω');
     return rest.length === 0 && emf.ok && inside.ok ? { says: 'cell', emf: emf.value, inside: inside.value } : null;
   }
-  return (
-    valueIn(text, 'Ω', 'ohms') ??
-    valueIn(text, 'V', 'volts') ??
-    valueIn(text, 'A', 'amps') ??
-    valueIn(text, 'W', 'watts')
-  );
+  switch (/[VAW]/i.exec(text)?.[0].toUpperCase()) {
+    case 'V':
+      return valueIn(text, 'V', 'volts');
+    case 'A':
+      return valueIn(text, 'A', 'amps');
+    case 'W':
+      return valueIn(text, 'W', 'watts');
+    default:
+      return valueIn(text, 'Ω', 'ohms');
+  }
 }
+
+const words: ReadonlySet<string> = new Set(['open', 'closed', 'polarised', 'link']);
 
 function valueIn<S extends 'volts' | 'amps' | 'watts' | 'ohms' | 'measured' | 'limit'>(
   text: string,

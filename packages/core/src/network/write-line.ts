@@ -17,8 +17,12 @@ export interface WriteOptions {
  */
 export function writeLine(network: Network, options: WriteOptions = {}): string {
   const brief = options.brief ?? false;
-  const plain = withReference(compose(network, brief, false), network);
-  return sameNodes(plain, network) ? plain : withReference(compose(network, brief, true), network);
+  const plain = compose(network, brief, false);
+  const read = parseLine(plain);
+  if (read.ok && sameNodes(read.value, network)) return withReference(plain, read.value, network);
+  const named = compose(network, brief, true);
+  const again = parseLine(named);
+  return withReference(named, again.ok ? again.value : null, network);
 }
 
 function compose(network: Network, brief: boolean, named: boolean): string {
@@ -157,20 +161,16 @@ function valuesOf(element: Element, brief: boolean): string[] {
 }
 
 /** Adds what the reader could not know: the node that potentials are against, and which values count. */
-function withReference(line: string, network: Network): string {
-  const read = parseLine(line);
+function withReference(line: string, read: Network | null, network: Network): string {
   const reference = referenceOf(network);
   const against =
-    read.ok && network.reference === undefined && referenceOf(read.value) === reference
-      ? ''
-      : `; against @${reference}`;
+    read && network.reference === undefined && referenceOf(read) === reference ? '' : `; against @${reference}`;
   return line + against + (network.values === 'measured' ? '; measured' : '');
 }
 
-function sameNodes(line: string, network: Network): boolean {
-  const read = parseLine(line);
-  if (!read.ok || nodesOf(read.value).length !== nodesOf(network).length) return false;
-  const byId = new Map(read.value.elements.map((element) => [element.id, element]));
+function sameNodes(read: Network, network: Network): boolean {
+  if (nodesOf(read).length !== nodesOf(network).length) return false;
+  const byId = new Map(read.elements.map((element) => [element.id, element]));
   return network.elements.every(({ id, from, to }) => {
     const again = byId.get(id);
     return again?.from === from && again.to === to;

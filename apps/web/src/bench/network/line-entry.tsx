@@ -25,7 +25,8 @@ export function LineEntry() {
   const inHand = usePartInHand();
   const [draft, setDraft] = useState<Draft | null>(null);
   const begun = useRef(false);
-  const written = useMemo(() => writeLine(network, { brief: true }), [network]);
+  const typing = draft !== null;
+  const written = useMemo(() => (typing ? '' : writeLine(network, { brief: true })), [typing, network]);
   const text = draft?.text ?? written;
   const fault = draft?.fault ?? null;
   const places = useMemo(() => partPlaces(text, network.elements), [text, network.elements]);

@@ -1,7 +1,7 @@
 import { changeNetwork, editElement, nodesOf, replaceElement, type Element } from '@usual-drag/core';
 import clsx from 'clsx';
 import { ClipboardPaste, Trash2 } from 'lucide-react';
-import { useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { lazy, Suspense, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
@@ -12,7 +12,9 @@ import { remove } from './editing.ts';
 import { mainField, nameField, nodeField, secondField, tableFields } from './fields.ts';
 import { NewPartRow } from './new-part-row.tsx';
 import { OffBy } from './off-by.tsx';
-import { PasteParts, readRows } from './paste-parts.tsx';
+
+/** Comes with the reader of spreadsheet cells, when first asked for. */
+const PasteParts = lazy(() => import('./paste-parts.tsx'));
 
 const headings = [
   ['Part', 'w-[12%] text-left'],
@@ -53,15 +55,20 @@ export function PartsTable() {
     const wanted = (name: string) => document.querySelector<HTMLElement>(`[data-cell="${CSS.escape(next)}:${name}"]`);
     (wanted(column) ?? wanted('3'))?.focus();
   };
-  const paste = (event: ClipboardEvent): void => {
-    const text = event.clipboardData.getData('text');
-    if (!/\t|\n./.test(text.trim())) return;
-    event.preventDefault();
-    const { elements, faults } = readRows(text);
+  /** Takes rows at once where all can be read; else they are laid out to be mended. */
+  const takeRows = async (text: string): Promise<void> => {
+    const { readRows } = await import('./read-rows.ts');
+    const { elements, faults } = readRows(text, useBench.getState().document.network);
     if (faults.length > 0 || elements.length === 0) return setPasting(text);
     edit((job) => changeNetwork(job, { ...job.network, elements: [...job.network.elements, ...elements] }));
     selectParts(elements.map(({ id }) => id));
     toast(`${elements.length} parts added.`, { action: { label: 'Undo', onClick: undo } });
+  };
+  const paste = (event: ClipboardEvent): void => {
+    const text = event.clipboardData.getData('text');
+    if (!/\t|\n./.test(text.trim())) return;
+    event.preventDefault();
+    void takeRows(text);
   };
 
   return (
@@ -103,7 +110,9 @@ export function PartsTable() {
       </div>
       {pasting !== null && (
         <div className="mt-2">
-          <PasteParts text={pasting} onChange={setPasting} onClose={() => setPasting(null)} />
+          <Suspense>
+            <PasteParts text={pasting} onChange={setPasting} onClose={() => setPasting(null)} />
+          </Suspense>
         </div>
       )}
     </section>

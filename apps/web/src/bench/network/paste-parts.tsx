@@ -1,9 +1,9 @@
-import { changeNetwork, partsFromRows, type RowFault } from '@usual-drag/core';
-import Papa from 'papaparse';
+import { changeNetwork, type RowFault } from '@usual-drag/core';
 import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
 import { undo, useBench } from '../bench-store.ts';
 import { useSelection } from '../selection.ts';
+import { readRows } from './read-rows.ts';
 
 interface Props {
   readonly text: string;
@@ -12,11 +12,11 @@ interface Props {
 }
 
 /** Parts from a spreadsheet: what cannot be taken stays here, row by row, until it is mended. */
-export function PasteParts({ text, onChange, onClose }: Props) {
+export default function PasteParts({ text, onChange, onClose }: Props) {
   const edit = useBench((state) => state.edit);
   const network = useBench((state) => state.document.network);
   const selectParts = useSelection((state) => state.selectParts);
-  const { elements, faults } = readRows(text);
+  const { elements, faults } = readRows(text, network);
   const take = (): void => {
     edit((job) => changeNetwork(job, { ...network, elements: [...network.elements, ...elements] }));
     selectParts(elements.map(({ id }) => id));
@@ -66,10 +66,4 @@ function Faults({ faults }: { readonly faults: readonly RowFault[] }) {
       ))}
     </ul>
   );
-}
-
-/** Cells as a spreadsheet copies them (tabs) or saves them (commas, semicolons). */
-export function readRows(text: string) {
-  const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: true });
-  return partsFromRows(data, useBench.getState().document.network);
 }
