@@ -32,6 +32,40 @@ const views: readonly {
     job: /^Float-level/,
     take: (page) => page.getByRole('button', { name: 'S-3', exact: true }).click(),
   },
+  {
+    name: 'true-values',
+    job: /^Float-level/,
+    take: (page) => page.getByRole('link', { name: 'True values' }).click(),
+  },
+  {
+    name: 'working',
+    job: /^Float-level/,
+    take: async (page) => {
+      await page.getByRole('link', { name: 'True values' }).click();
+      await page.getByRole('radio', { name: 'Working' }).click();
+      await page.getByRole('button', { name: /^2 R2/ }).click();
+    },
+  },
+  {
+    name: 'bridge',
+    job: /^Sluice/,
+    take: async (page) => {
+      await page.getByRole('link', { name: 'True values' }).click();
+      await page.getByRole('radio', { name: 'Working' }).click();
+      await page.getByRole('button', { name: /^1 Delta/ }).click();
+    },
+  },
+  {
+    name: 'what-if',
+    job: /^Beacon/,
+    take: async (page) => {
+      await page.getByRole('link', { name: 'True values' }).click();
+      await page.getByRole('radio', { name: 'What if' }).click();
+      await page.getByRole('button', { name: /^Follow/ }).click();
+      await page.getByRole('option', { name: 'I through L1' }).click();
+      await page.waitForTimeout(800);
+    },
+  },
   { name: 'ammeter', job: /^Beacon/, take: () => Promise.resolve() },
   {
     name: 'dark',
@@ -58,15 +92,21 @@ const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: ['--headless', '--no-sandbox', '--disable-gpu'],
 });
-for (const { name, job, take } of views) {
+try {
+  for (const view of views) await shoot(view);
+} finally {
+  await browser.close();
+  server.kill();
+}
+
+async function shoot({ name, job, take }: (typeof views)[number]): Promise<void> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(address);
   if (job) await page.getByRole('link', { name: job }).click();
   await page.getByRole('link').first().waitFor();
   await take(page);
+  await page.mouse.move(0, 0);
   await page.waitForTimeout(500);
   await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
   await page.close();
 }
-await browser.close();
-server.kill();

@@ -2,17 +2,13 @@ import type { Density } from './density.ts';
 import type { Column, Link } from './link.ts';
 import { textWidth } from './text-width.ts';
 
-/** px that a rail reaches beyond its outermost parts. */
-export const overhang = 18;
-
-/** px of the box that a rail's name stands in. */
-export const letterWidth = (node: string): number => Math.max(24, 12 + node.length * 8.5);
-
 interface Frame {
   /** px that the first rail begins at, its letter left out. */
   readonly left: number;
   /** px that the columns may be spread over. */
   readonly width: number;
+  /** px that a link takes to the left of its line, by id. */
+  readonly leftOf: ReadonlyMap<string, number>;
   /** px of every rail's letter. */
   readonly letters: ReadonlyMap<string, number>;
   readonly density: Density;
@@ -23,15 +19,17 @@ export function columnPlaces(
   columns: readonly Column[],
   links: readonly Link[],
   widths: ReadonlyMap<string, number>,
-  { left, width, letters, density }: Frame,
+  { left, width, leftOf, letters, density }: Frame,
 ): number[] {
   const starts = lettersAt(columns, links, letters);
   const first = left + starts[0]! + 10;
   const needed = columns.map((column) => Math.max(...column.map((id) => widths.get(id)!)));
-  const gap = density.compact ? 8 : 14;
-  const pitches = needed.map((own, index) =>
-    Math.max(density.leastPitch, own + gap + (starts[index + 1] ? starts[index + 1]! + overhang : 8)),
+  const gap = density.compact ? 4 : 14;
+  const { overhang } = density;
+  const before = columns.map((column, index) =>
+    Math.max(starts[index] ? starts[index] + overhang : 8, ...column.map((id) => leftOf.get(id)!)),
   );
+  const pitches = needed.map((own, index) => Math.max(density.leastPitch, own + gap + (before[index + 1] ?? 0)));
   const total = first + pitches.slice(0, -1).reduce((sum, pitch) => sum + pitch, 0) + (needed.at(-1) ?? 0);
   const spare = columns.length > 1 ? Math.min(70, Math.max(0, (width - total) / (columns.length - 1))) : 0;
   const places: number[] = [];

@@ -10,11 +10,31 @@ export interface Density {
   readonly leastPitch: number;
   /** px from a part's line to its label. */
   readonly labelGap: number;
+  /** px that a rail reaches beyond its outermost parts. */
+  readonly overhang: number;
+  /** px of the letters in a rail's box. */
+  readonly letterSize: number;
   readonly symbolScale: number;
 }
 
-const roomy: Density = { labelSize: 14, compact: false, leastPitch: 96, labelGap: 22, symbolScale: 1 };
-const compact: Density = { labelSize: 13, compact: true, leastPitch: 62, labelGap: 15, symbolScale: 0.7 };
+const roomy: Density = {
+  labelSize: 14,
+  compact: false,
+  leastPitch: 96,
+  labelGap: 22,
+  overhang: 18,
+  letterSize: 14,
+  symbolScale: 1,
+};
+const compact: Density = {
+  labelSize: 13,
+  compact: true,
+  leastPitch: 56,
+  labelGap: 13,
+  overhang: 10,
+  letterSize: 12,
+  symbolScale: 0.7,
+};
 
 /** Parts up to which a drawing is set roomily. */
 const mostRoomy = 18;
@@ -23,6 +43,23 @@ export const densityFor = (parts: number): Density => (parts <= mostRoomy ? room
 
 /** px between two rails that a part needs for its symbol and label. */
 export function roomOf(element: Element, { compact: close }: Density): number {
-  if (close) return element.kind === 'link' ? 40 : 56;
+  if (close) return element.kind === 'link' ? 36 : 50;
   return element.kind === 'link' ? 60 : element.kind === 'switch' ? 78 : 88;
 }
+
+/** The box that a rail's name stands in, px. */
+export interface LetterBox {
+  readonly width: number;
+  readonly height: number;
+  readonly size: number;
+}
+
+export const letterBox = (node: string, { letterSize: size }: Density): LetterBox => ({
+  width: Math.max(1.7 * size, 0.85 * size + node.length * 0.61 * size),
+  height: 1.7 * size,
+  size,
+});
+
+/** px from a part's line to its label: a round symbol is wider than a box. */
+export const labelGapOf = ({ kind }: Element, { labelGap, compact: close }: Density): number =>
+  labelGap + (close && (kind === 'load' || kind === 'current-source') ? 4 : 0);

@@ -53,10 +53,13 @@ function boxesOf(drawing: RailDrawing): { labels: Box[]; symbols: Box[]; wires: 
     y1: y - 2.5,
     y2: y + 2.5,
   }));
-  const letters = drawing.rails.map(({ node, x1, y }): Box => {
-    const width = Math.max(24, 12 + node.length * 8.5);
-    return { what: `letter ${node}`, x1: x1 - width - 1, x2: x1, y1: y - 12, y2: y + 12 };
-  });
+  const letters = drawing.rails.map(({ node, x1, y, letter: { width, height } }): Box => ({
+    what: `letter ${node}`,
+    x1: x1 - width - 1,
+    x2: x1,
+    y1: y - height / 2,
+    y2: y + height / 2,
+  }));
   return { labels, symbols, wires, rails, letters };
 }
 

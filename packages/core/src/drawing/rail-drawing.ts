@@ -2,9 +2,9 @@ import type { Meter, VoltmeterPlacement, AmmeterPlacement } from '../loading/ind
 import { parseEnd, type Element, type Network } from '../network/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 import { potentialAxis, type Axis } from './axis.ts';
-import { columnPlaces, letterWidth, meterWidth, overhang } from './column-places.ts';
+import { columnPlaces, meterWidth } from './column-places.ts';
 import { addMeterColumn, arrangeColumns } from './columns.ts';
-import { densityFor, roomOf, type Density } from './density.ts';
+import { densityFor, labelGapOf, letterBox, roomOf, type Density, type LetterBox } from './density.ts';
 import { reachOf, spansOf, type Column, type Link } from './link.ts';
 import { nodeLevels, railOrder, steadyRails } from './levels.ts';
 import { labelLines, labelWidth, type LabelLine } from './part-label.ts';
@@ -45,6 +45,8 @@ export interface Rail {
   readonly y: number;
   /** Where it stands without the meters, to scale from where it is; null where they do not move it by half a pixel. */
   readonly ghostY: number | null;
+  /** Its letter's box, at its left end. */
+  readonly letter: LetterBox;
 }
 
 /** An element as a vertical line with its symbol. */
@@ -152,10 +154,18 @@ export function drawRails(input: DrawingInput): RailDrawing {
     ? scaledHeights(drawnLevels, rooms, input.height)
     : evenHeights(order.length, rooms, input.height);
   const y = heights.y.map((value) => value + margin.top);
-  const letters = new Map(order.map((node) => [node, letterWidth(node)]));
+  const { overhang } = density;
+  const letters = new Map(order.map((node) => [node, letterBox(node, density).width]));
   const left = margin.left + (toScale ? margin.axis : 0) + overhang;
   const widths = new Map(links.map(({ id }) => [id, widthOf(id, input, density)]));
-  const x = columnPlaces(columns, links, widths, { left, width: input.width - margin.right, letters, density });
+  const leftOf = new Map(links.map(({ id }) => [id, leftExtent(id, network, density)]));
+  const x = columnPlaces(columns, links, widths, {
+    leftOf,
+    left,
+    width: input.width - margin.right,
+    letters,
+    density,
+  });
   const place = new Map(columns.flatMap((column, index) => column.map((id) => [id, x[index]!] as const)));
 
   const range = drawnLevels[0]! - drawnLevels[drawnLevels.length - 1]!;
@@ -170,6 +180,7 @@ export function drawRails(input: DrawingInput): RailDrawing {
       x2: Math.max(...ends) + overhang,
       y: y[index]!,
       ghostY: Math.abs(ghost - y[index]!) >= 0.5 ? ghost : null,
+      letter: letterBox(node, density),
     };
   });
   const parts = network.elements.map((element) =>
@@ -303,7 +314,7 @@ function drawPart(element: Element, { input, rails, rank, lifted, density, seat,
     hops: seat.passed.map((passed) => rails[passed]!.y).filter((at) => at > yTop && at < yBottom),
     symbolScale: density.symbolScale,
     label: {
-      x: x + (looped ? 22 : 0) + density.labelGap,
+      x: x + (looped ? 22 : 0) + labelGapOf(element, density),
       width: labelWidth(linesOf(element, input, density), density.labelSize),
       size: density.labelSize,
       lines: linesOf(element, input, density),
@@ -319,7 +330,14 @@ function widthOf(id: string, input: DrawingInput, density: Density): number {
   const element = input.network.elements.find((candidate) => candidate.id === id);
   if (!element) return meterWidth(input.meterLines?.[id.slice(meterKey('').length)]);
   const loop = element.from === element.to ? 22 : 0;
-  return loop + density.labelGap + labelWidth(linesOf(element, input, density), density.labelSize);
+  return loop + labelGapOf(element, density) + labelWidth(linesOf(element, input, density), density.labelSize);
+}
+
+/** px from a link's line to the left end of its symbol, its sign included. */
+function leftExtent(id: string, network: Network, { symbolScale }: Density): number {
+  const element = network.elements.find((candidate) => candidate.id === id);
+  if (!element) return 30;
+  return (element.kind === 'source' || element.kind === 'current-source' ? 28 : 18) * symbolScale;
 }
 
 const meterKey = (id: string): string => `meter ${id}`;

@@ -1,25 +1,24 @@
 import type { Axis } from './axis.ts';
-import { letterWidth } from './column-places.ts';
 import { nodeTone, roundedBox, type Mark } from './mark.ts';
 import type { Rail } from './rail-drawing.ts';
 
 /** A rail, its letter, and its ghost where the meters have moved it. */
 export function railMarks(rail: Rail, nodes: readonly string[]): Mark[] {
   const tone = nodeTone(rail.node, nodes);
-  const width = letterWidth(rail.node);
-  const { x1, x2, y, ghostY, node } = rail;
+  const { x1, x2, y, ghostY, node, letter } = rail;
+  const { width, height, size } = letter;
   const ghost: Mark[] =
     ghostY === null ? [] : [{ shape: 'path', d: `M${x1} ${ghostY}H${x2}`, stroke: tone, width: 1.5, dash: '5 4' }];
   return [
     ...ghost,
     { shape: 'path', d: `M${x1} ${y}H${x2}`, stroke: tone, width: 5, round: true },
-    { shape: 'path', d: roundedBox(x1 - width - 1, y - 12, width, 24, 6), fill: tone },
+    { shape: 'path', d: roundedBox(x1 - width - 1, y - height / 2, width, height, height / 4), fill: tone },
     {
       shape: 'text',
       x: x1 - width / 2 - 1,
-      y: y + 5,
+      y: y + size * 0.36,
       text: node,
-      size: 14,
+      size,
       tone: 'on-node',
       mono: true,
       bold: true,

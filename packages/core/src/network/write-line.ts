@@ -48,8 +48,8 @@ function compose(network: Network, brief: boolean, named: boolean): string {
   const joint = (node: string): string => (named ? ` @${node} ` : ' + ');
 
   if (!feed)
-    return strandsOf(rest, new Set())
-      .map((placed) => branch(placed, write))
+    return trailsOf(strandsOf(rest, new Set()))
+      .map((trail) => branch(trail, write))
       .join('; ');
   const [top, bottom] = [feed.from, feed.to];
   const { chains, left } = pathsBetween(top, bottom, strandsOf(rest, new Set([top, bottom])));
@@ -68,11 +68,30 @@ function compose(network: Network, brief: boolean, named: boolean): string {
           .slice(1)
           .map((text) => ` || ${text}`)
           .join('')}`;
-  return [head, ...left.map((placed) => branch(placed, write))].join('; ');
+  return [head, ...trailsOf(left).map((trail) => branch(trail, write))].join('; ');
 }
 
-const branch = ({ from, to, strand }: PlacedStrand, write: (strand: Strand, inside: boolean) => string): string =>
-  `@${from} ${write(strand, true)} @${to}`;
+const branch = (trail: readonly PlacedStrand[], write: (strand: Strand, inside: boolean) => string): string =>
+  `@${trail[0]!.from} ${trail.map(({ strand, to }) => `${write(strand, true)} @${to}`).join(' ')}`;
+
+/** Strands one behind the other as far as they lead on, so that a branch is written in one go. */
+function trailsOf(strands: readonly PlacedStrand[]): PlacedStrand[][] {
+  const left = new Set(strands);
+  const trails: PlacedStrand[][] = [];
+  for (const first of strands) {
+    if (!left.delete(first)) continue;
+    const trail = [first];
+    for (;;) {
+      const { to } = trail.at(-1)!;
+      const next = [...left].find((placed) => placed.from === to || placed.to === to);
+      if (!next) break;
+      left.delete(next);
+      trail.push(startingAt(to, next));
+    }
+    trails.push(trail);
+  }
+  return trails;
+}
 
 /** Chains of strands from top to bottom, the shortest first, and the strands that are left over. */
 function pathsBetween(

@@ -1,14 +1,15 @@
 import type { Part } from './resistance-net.ts';
 
-/** Names for what parts are joined into: R3 and R4 make R34, R2 and R34 make R234. */
+/** Names for what parts are joined into: R3 and R4 make R34, R2 and R34 make R234; what would grow too long is Z1, Z2 … */
 export interface PartNames {
-  /** @param suffix  the corner or centre that tells the parts of a star or delta apart */
-  readonly of: (parts: readonly Part[], suffix?: string) => string;
+  readonly of: (parts: readonly Part[]) => string;
+  /** The arm of a new star that ends on a corner. */
+  readonly arm: (corner: string) => string;
   /** A name for the point that a new star meets in. */
   readonly centre: (parts: readonly Part[]) => string;
 }
 
-const longest = 16;
+const longest = 8;
 
 export function namesFor(parts: readonly Part[]): PartNames {
   const taken = new Set(parts.map((part) => part.id));
@@ -20,11 +21,11 @@ export function namesFor(parts: readonly Part[]): PartNames {
     return name;
   };
   return {
-    of: (joined, suffix) => {
+    of: (joined) => {
       const ids = joined.map((part) => part.id);
-      const tail = suffix === undefined ? '' : `-${suffix}`;
-      return claim([short(ids) + tail, ids.join('_') + tail], 'Z');
+      return claim([short(ids), ids.join('_')], 'Z');
     },
+    arm: (corner) => claim([`R${corner}`], 'Z'),
     centre: (present) => {
       for (const { from, to } of present) points.add(from).add(to);
       let number = 1;

@@ -1,5 +1,5 @@
 import type { Network } from '../network/index.ts';
-import { namesFor } from './part-names.ts';
+import { namesFor, type PartNames } from './part-names.ts';
 import type { Part, ResistanceNet } from './resistance-net.ts';
 import { exact, writtenDown, type Rounding } from './rounding.ts';
 import { chooseStep, type Choice, type Rule } from './rules.ts';
@@ -41,7 +41,7 @@ export function reduceNet(net: ResistanceNet, rounding: Rounding = exact): Reduc
     const taken = new Set(choice.parts);
     const centre = choice.rule === 'delta-star' ? names.centre(parts) : choice.centre;
     const named = { ...choice, ...(centre !== undefined && { centre }) };
-    const into = replacement(named, names.of, rounding);
+    const into = replacement(named, names, rounding);
     const place = parts.indexOf(choice.parts[0]!);
     parts = [...parts.slice(0, place), ...into, ...parts.slice(place)].filter((part) => !taken.has(part));
     steps.push({ ...named, into, formulas: formulasOf(named, into) });
@@ -60,11 +60,7 @@ export function stageNetwork({ net }: Reduction, stage: readonly Part[]): Networ
   };
 }
 
-function replacement(
-  choice: Choice,
-  name: (parts: readonly Part[], suffix?: string) => string,
-  rounding: Rounding,
-): Part[] {
+function replacement(choice: Choice, names: PartNames, rounding: Rounding): Part[] {
   const keep = (value: number): number => writtenDown(value, rounding);
   const { parts, points, centre } = choice;
   const ohms = parts.map((part) => part.resistance);
@@ -73,16 +69,16 @@ function replacement(
       return [];
     case 'series':
       return [
-        { id: name(parts), from: points[0]!, to: points.at(-1)!, resistance: keep(ohms.reduce((a, b) => a + b)) },
+        { id: names.of(parts), from: points[0]!, to: points.at(-1)!, resistance: keep(ohms.reduce((a, b) => a + b)) },
       ];
     case 'parallel':
-      return [{ id: name(parts), from: points[0]!, to: points[1]!, resistance: parallelOf(ohms, keep) }];
+      return [{ id: names.of(parts), from: points[0]!, to: points[1]!, resistance: parallelOf(ohms, keep) }];
     case 'delta-star': {
       const sum = keep(ohms.reduce((a, b) => a + b));
       return points.map((corner): Part => {
         const [one, other] = parts.filter(({ from, to }) => from === corner || to === corner);
         const resistance = keep(keep(one!.resistance * other!.resistance) / sum);
-        return { id: name(parts, corner), from: corner, to: centre!, resistance };
+        return { id: names.arm(corner), from: corner, to: centre!, resistance };
       });
     }
     case 'star-delta':
@@ -92,7 +88,7 @@ function replacement(
         points.slice(i + 1).map((to, offset): Part => {
           const j = i + 1 + offset;
           const resistance = keep(keep(ohms[i]! * ohms[j]!) * total);
-          return { id: name([parts[i]!, parts[j]!], centre), from, to, resistance };
+          return { id: names.of([parts[i]!, parts[j]!]), from, to, resistance };
         }),
       );
     }

@@ -30,10 +30,12 @@ export function BandPicker({ resistor, onChange }: Props) {
   const bands = picked && sameValue(picked, resistor) ? picked : bandsOf(resistor.resistance, resistor.tolerance);
   const count = bands?.length ?? 4;
   const places = bandPlaces(count);
+  const read = bands && readBands(bands);
+  const drift = read?.ok ? read.value.temperatureCoefficient : null;
   const take = (next: readonly Band[]): void => {
     setPicked(next);
-    const read = readBands(next);
-    if (read.ok) onChange(read.value.resistance, next.length === 3 ? undefined : read.value.tolerance);
+    const said = readBands(next);
+    if (said.ok) onChange(said.value.resistance, next.length === 3 ? undefined : said.value.tolerance);
   };
   const withCount = (n: number): void => {
     const now = bands ?? ['brown', 'black', 'red', 'gold'];
@@ -82,6 +84,11 @@ export function BandPicker({ resistor, onChange }: Props) {
           />
         ))}
       </div>
+      {drift !== null && (
+        <p className="text-[14px] text-soft">
+          Its temperature coefficient is {drift * 1e6} ppm/K: {formatPercent(drift * 10, { digits: 2 })} over 10 K.
+        </p>
+      )}
     </section>
   );
 }

@@ -72,51 +72,53 @@ export function LineEntry() {
       </div>
       <div
         className={clsx(
-          'figures relative rounded-xl border-2 bg-sheet text-[15px] leading-7 focus-within:border-(--ochre-line)',
+          'figures max-h-43 overflow-y-auto rounded-xl border-2 bg-sheet text-[15px] leading-7 focus-within:border-(--ochre-line)',
           fault ? 'border-fault' : 'border-ink',
         )}
       >
-        <div aria-hidden className="pointer-events-none px-3 py-2 break-words whitespace-pre-wrap text-transparent">
-          {mark ? (
-            <>
-              {text.slice(0, mark.at)}
-              <span
-                className={clsx(
-                  'underline decoration-[3px] underline-offset-4',
-                  fault ? 'decoration-fault decoration-wavy' : 'decoration-(--ochre-line)',
-                )}
-              >
-                {text.slice(mark.at, mark.at + mark.length) || '\u00a0\u00a0'}
-              </span>
-              {text.slice(mark.at + mark.length)}
-            </>
-          ) : (
-            text
-          )}
-          {'\u200b'}
+        <div className="relative">
+          <div aria-hidden className="pointer-events-none px-3 py-2 break-words whitespace-pre-wrap text-transparent">
+            {mark ? (
+              <>
+                {text.slice(0, mark.at)}
+                <span
+                  className={clsx(
+                    'underline decoration-[3px] underline-offset-4',
+                    fault ? 'decoration-fault decoration-wavy' : 'decoration-(--ochre-line)',
+                  )}
+                >
+                  {text.slice(mark.at, mark.at + mark.length) || '\u00a0\u00a0'}
+                </span>
+                {text.slice(mark.at + mark.length)}
+              </>
+            ) : (
+              text
+            )}
+            {'\u200b'}
+          </div>
+          <textarea
+            id="network-line"
+            rows={1}
+            spellCheck={false}
+            autoComplete="off"
+            data-typing="true"
+            aria-invalid={fault !== null}
+            aria-describedby={fault ? 'network-line-fault' : 'network-line-hints'}
+            className="absolute inset-0 size-full resize-none overflow-hidden bg-transparent px-3 py-2 break-words focus:outline-none"
+            value={text}
+            onChange={(event) => type(event.target.value.replace(/\n/g, ' '))}
+            onBlur={leave}
+            onSelect={(event) => {
+              if (!fault) selectAtCaret(event.currentTarget.selectionStart);
+            }}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter') {
+                event.preventDefault();
+                leave();
+              }
+            }}
+          />
         </div>
-        <textarea
-          id="network-line"
-          rows={1}
-          spellCheck={false}
-          autoComplete="off"
-          data-typing="true"
-          aria-invalid={fault !== null}
-          aria-describedby={fault ? 'network-line-fault' : 'network-line-hints'}
-          className="absolute inset-0 size-full resize-none overflow-hidden bg-transparent px-3 py-2 break-words focus:outline-none"
-          value={text}
-          onChange={(event) => type(event.target.value.replace(/\n/g, ' '))}
-          onBlur={leave}
-          onSelect={(event) => {
-            if (!fault) selectAtCaret(event.currentTarget.selectionStart);
-          }}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter') {
-              event.preventDefault();
-              leave();
-            }
-          }}
-        />
       </div>
       {fault ? (
         <div className="flex items-start justify-between gap-2">

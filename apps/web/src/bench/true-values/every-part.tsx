@@ -20,7 +20,7 @@ export function EveryPart({ network, values }: Props) {
         formatQuantity(of.voltage, 'V'),
         formatQuantity(of.current, 'A'),
         formatQuantity(of.power, 'W'),
-        <Share key="share" share={shareOfRating(element, of.power)} />,
+        <Share key="share" share={shareOfRating(element, of.power)} most={element.kind === 'load' ? 1.44 : 1} />,
       ],
     };
   });
@@ -58,13 +58,14 @@ function shareOfRating(element: Element, power: number | null): number | null {
   return rated === undefined || rated === 0 || power === null ? null : power / rated;
 }
 
-function Share({ share }: { readonly share: number | null }) {
+/** @param most  the share from which it is a hazard; a lamp stands a fifth more than its voltage */
+function Share({ share, most }: { readonly share: number | null; readonly most: number }) {
   if (share === null) return <span className="text-soft">–</span>;
   return (
     <span className="inline-flex items-center justify-end gap-1">
       <span aria-hidden className="h-3 w-7 overflow-hidden rounded-sm border border-line">
         <span
-          className={share > 1 ? 'block h-full bg-hazard' : 'block h-full bg-ink'}
+          className={share > most ? 'block h-full bg-hazard' : 'block h-full bg-ink'}
           style={{ width: `${Math.min(1, share) * 100}%` }}
         />
       </span>

@@ -127,7 +127,7 @@ function Walk({ network, sourceId, choice }: WalkProps) {
                 index === place ? 'border-2 border-ink bg-sheet font-bold' : 'border-line bg-ground hover:border-soft',
               )}
             >
-              <span className="figures mr-1">{index}</span>
+              <span className="figures">{index}</span>{' '}
               {step === null ? 'As drawn' : index > known ? '?' : stepTitle(step)}
             </button>
           </li>
