@@ -64,9 +64,11 @@ export function BenchDrawing(props: Props) {
     [draw, network, truth, values, setup?.meters, spacing, room, live, lines],
   );
   const scale = zoom.chosen ?? fittingScale(drawing, room);
+  const halo = drawing.axis !== null;
+  const metered = values !== null;
   const style = useMemo(
-    (): PartStyle => ({ resistor, metered: values !== null, ...(arrows && { arrows: { currents: arrows, flow } }) }),
-    [resistor, values, arrows, flow],
+    (): PartStyle => ({ resistor, halo, metered, ...(arrows && { arrows: { currents: arrows, flow } }) }),
+    [resistor, halo, metered, arrows, flow],
   );
   const chosen = drawn?.setup.meters.find((meter) => meter.id === drawn.chosen);
   const pan = usePan();
@@ -76,7 +78,12 @@ export function BenchDrawing(props: Props) {
       <div className="pointer-events-none absolute top-0 right-5 z-10 rounded-md bg-sheet/90 px-1.5">
         <JoinedHere>{legend && <p className="text-[13px] text-soft">{legend}</p>}</JoinedHere>
       </div>
-      <div ref={ref} data-scale={scale} className="drawing relative min-h-0 min-w-0 grow overflow-auto" {...pan}>
+      <div
+        ref={ref}
+        data-scale={scale}
+        className="drawing relative [contain:layout_paint] min-h-0 min-w-0 grow overflow-auto"
+        {...pan}
+      >
         <Sheet label="Drawing of the network" width={drawing.width} height={drawing.height} scale={scale}>
           <defs>
             <SagPattern />

@@ -1,7 +1,7 @@
 import { formatQuantity, putMeter, type Meter, type NetworkValues } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, useNavigate, useParams } from 'react-router';
 import { kitQuery } from '../api/jobs.ts';
@@ -41,9 +41,11 @@ export function Bench() {
   const [whole, setWhole] = useState(false);
   const [tidied, setTidied] = useState(0);
   const zoom = useZoom();
+  const toggleWhole = useCallback(() => setWhole((now) => !now), []);
+  const tidy = useCallback(() => setTidied((times) => times + 1), []);
   useHotkeys('mod+z', undo, everywhereButInTyping);
   useHotkeys('mod+shift+z, mod+y', redo, everywhereButInTyping);
-  useHotkeys('f', () => setWhole((now) => !now));
+  useHotkeys('f', toggleWhole);
 
   const setups = job.setups ?? [];
   const setup = setups.find(({ id }) => id === setupId) ?? setups[0];
@@ -82,12 +84,7 @@ export function Bench() {
           )}
           {view === 'circuit' ? (
             <>
-              <DrawingBar
-                zoom={zoom}
-                whole={whole}
-                onWhole={() => setWhole(!whole)}
-                onTidy={() => setTidied(tidied + 1)}
-              />
+              <DrawingBar zoom={zoom} whole={whole} onWhole={toggleWhole} onTidy={tidy} />
               <BenchDrawing
                 key={tidied}
                 network={job.network}
@@ -134,7 +131,7 @@ export function Bench() {
         <aside
           aria-label="Station"
           className={clsx(
-            'shrink-0 overflow-y-auto border-line bg-ground p-4 lg:border-l print:hidden',
+            'shrink-0 overflow-y-auto [contain:layout_paint] border-line bg-ground p-4 lg:border-l print:hidden',
             station === 'network' ? 'lg:w-[488px]' : 'lg:w-[456px]',
             whole && 'lg:hidden',
           )}

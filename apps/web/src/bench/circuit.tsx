@@ -19,7 +19,7 @@ interface Props {
 
 /** Parts and rails, what is selected of them, and the arrow keys between them. */
 export function Circuit({ drawing, network, nodes, style, selectable, editable }: Props) {
-  const { parts, rail, hovered, selectPart, selectRail, hover } = useSelection();
+  const { parts, rail, hovered, selectPart, selectRail } = useSelection();
   const aimed = useEditing((state) => state.aim);
   const at = useEditing((state) => state.at);
   const group = useRef<SVGGElement>(null);
@@ -61,16 +61,19 @@ export function Circuit({ drawing, network, nodes, style, selectable, editable }
           selected={selectable && rail === drawnRail.node}
           joined={`joins ${endsAt(network, drawnRail.node).join(', ')}`}
           onSelect={aiming ? land : selectable ? selectRail : undefined}
-          onHover={(node) => {
-            hover(node);
-            if (aiming && node !== null) aimAt(node);
-          }}
+          onHover={hoverRail}
         />
       ))}
       {editable && inHand !== null && parts.length === 1 && <EndDrag drawing={drawing} part={inHand} />}
       {editable && <EditKeys drawing={drawing} />}
     </g>
   );
+}
+
+/** Shows what is joined at the rail that is pointed at, and takes it into an aim that is under way. */
+function hoverRail(node: string | null): void {
+  useSelection.getState().hover(node);
+  if (node !== null && useEditing.getState().aim) aimAt(node);
 }
 
 function EditKeys({ drawing }: { readonly drawing: RailDrawing }) {

@@ -1,6 +1,6 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Download, Maximize2, Minimize2, Minus, Plus, Scan, Sparkles } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import type { Zoom } from '../drawing/zoom.ts';
 import { Segments } from '../ui/segments.tsx';
@@ -16,7 +16,7 @@ interface Props {
 }
 
 /** How the drawing is shown, and where it can be taken. */
-export function DrawingBar({ zoom, whole, onWhole, onTidy }: Props) {
+export const DrawingBar = memo(function DrawingBar({ zoom, whole, onWhole, onTidy }: Props) {
   const { spacing, resistor, set } = useDisplay();
   const shown = (): number => Number(document.querySelector<HTMLElement>('.drawing')?.dataset.scale ?? 1);
   return (
@@ -59,7 +59,7 @@ export function DrawingBar({ zoom, whole, onWhole, onTidy }: Props) {
       </div>
     </div>
   );
-}
+});
 
 function SaveMenu() {
   return (

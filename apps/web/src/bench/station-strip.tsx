@@ -1,4 +1,5 @@
 import clsx from 'clsx';
+import { memo } from 'react';
 import { NavLink } from 'react-router';
 
 interface Props {
@@ -12,7 +13,7 @@ interface Props {
 }
 
 /** The stations along the job, and how it stands at each. */
-export function StationStrip({ jobId, standings }: Props) {
+export const StationStrip = memo(function StationStrip({ jobId, standings }: Props) {
   const stations = [
     { to: `/bench/${jobId}/network`, name: 'Network', standing: standings.network, ochre: false },
     { to: `/bench/${jobId}/true-values`, name: 'True values', standing: standings.trueValues, ochre: false },
@@ -37,4 +38,4 @@ export function StationStrip({ jobId, standings }: Props) {
       ))}
     </nav>
   );
-}
+});

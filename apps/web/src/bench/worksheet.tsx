@@ -1,5 +1,6 @@
-import { formatQuantity, nodesOf, partLabel, type Network, type NetworkValues } from '@usual-drag/core';
+import { formatQuantity, nodesOf, partLabel, type Element, type Network, type NetworkValues } from '@usual-drag/core';
 import clsx from 'clsx';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { NodeBadge } from '../ui/node-badge.tsx';
 
 interface Props {
@@ -11,7 +12,9 @@ interface Props {
 }
 
 /** Every part's voltage, current and power: true in ink, with the meters in in ochre. */
-export function Worksheet({ network, truth, loaded, selected }: Props) {
+export function Worksheet({ selected, ...now }: Props) {
+  // The drawing comes first; the figures follow it as soon as there is time.
+  const { network, truth, loaded } = useDeferredValue(useSteady(now));
   const nodes = nodesOf(network);
   const head = 'px-2 py-1 text-right font-medium';
   return (
@@ -58,24 +61,22 @@ export function Worksheet({ network, truth, loaded, selected }: Props) {
           {network.elements.map((element) => {
             const of = truth?.elements[element.id];
             const metered = loaded?.elements[element.id];
+            const volts = (v: number | null | undefined): string => formatQuantity(v ?? null, 'V');
+            const amps = (i: number | null | undefined): string => formatQuantity(i ?? null, 'A');
             return (
-              <tr key={element.id} className={clsx('border-b border-line/60', selected === element.id && 'bg-sunk')}>
-                <th scope="row" className="px-2 py-0.5 text-left font-bold">
-                  {element.id}
-                </th>
-                <td className="px-2 py-0.5">
-                  <span className="inline-flex gap-1">
-                    <NodeBadge node={element.from} nodes={nodes} />
-                    <NodeBadge node={element.to} nodes={nodes} />
-                  </span>
-                </td>
-                <Figure text={partLabel(element, network.values).value} />
-                <Figure text={formatQuantity(of?.voltage ?? null, 'V')} />
-                <Figure text={formatQuantity(of?.current ?? null, 'A')} />
-                <Figure text={formatQuantity(of?.power ?? null, 'W')} />
-                {loaded && <Figure text={formatQuantity(metered?.voltage ?? null, 'V')} indicated />}
-                {loaded && <Figure text={formatQuantity(metered?.current ?? null, 'A')} indicated />}
-              </tr>
+              <Row
+                key={element.id}
+                element={element}
+                nodes={nodes}
+                selected={selected === element.id}
+                figures={[
+                  partLabel(element, network.values).value,
+                  volts(of?.voltage),
+                  amps(of?.current),
+                  formatQuantity(of?.power ?? null, 'W'),
+                  ...(loaded ? [volts(metered?.voltage), amps(metered?.current)] : []),
+                ].join('\n')}
+              />
             );
           })}
         </tbody>
@@ -84,6 +85,45 @@ export function Worksheet({ network, truth, loaded, selected }: Props) {
   );
 }
 
-function Figure({ text, indicated = false }: { readonly text: string; readonly indicated?: boolean }) {
-  return <td className={clsx('figures px-2 py-0.5 text-right', indicated && 'font-bold text-ochre')}>{text}</td>;
+/** The same object as long as nothing in it changes. */
+function useSteady({ network, truth, loaded }: Omit<Props, 'selected'>): Omit<Props, 'selected'> {
+  return useMemo(() => ({ network, truth, ...(loaded !== undefined && { loaded }) }), [network, truth, loaded]);
 }
+
+interface RowProps {
+  readonly element: Element;
+  readonly nodes: readonly string[];
+  readonly selected: boolean;
+  /** A line each: value, true V, I and P, then with the meters in. */
+  readonly figures: string;
+}
+
+/** A part's row, drawn again only where something in it is printed otherwise. */
+const Row = memo(
+  function Row({ element, nodes, selected, figures }: RowProps) {
+    return (
+      <tr className={clsx('border-b border-line/60', selected && 'bg-sunk')}>
+        <th scope="row" className="px-2 py-0.5 text-left font-bold">
+          {element.id}
+        </th>
+        <td className="px-2 py-0.5">
+          <span className="inline-flex gap-1">
+            <NodeBadge node={element.from} nodes={nodes} />
+            <NodeBadge node={element.to} nodes={nodes} />
+          </span>
+        </td>
+        {figures.split('\n').map((text, index) => (
+          <td key={index} className={clsx('figures px-2 py-0.5 text-right', index > 3 && 'font-bold text-ochre')}>
+            {text}
+          </td>
+        ))}
+      </tr>
+    );
+  },
+  (a, b) =>
+    a.element === b.element &&
+    a.selected === b.selected &&
+    a.figures === b.figures &&
+    a.nodes.length === b.nodes.length &&
+    a.nodes.every((node, index) => node === b.nodes[index]),
+);

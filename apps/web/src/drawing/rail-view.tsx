@@ -1,4 +1,5 @@
-import { railMarks, type Rail } from '@usual-drag/core';
+import { nodeTone, railMarks, type Rail } from '@usual-drag/core';
+import { memo } from 'react';
 import { MarksView } from './marks-view.tsx';
 
 interface Props {
@@ -13,7 +14,15 @@ interface Props {
 }
 
 /** A rail and its letter; pointing at it shows what is joined there. */
-export function RailView({ rail, nodes, lit = false, selected = false, joined, onSelect, onHover }: Props) {
+export const RailView = memo(function RailView({
+  rail,
+  nodes,
+  lit = false,
+  selected = false,
+  joined,
+  onSelect,
+  onHover,
+}: Props) {
   const { node, x1, x2, y } = rail;
   return (
     <g
@@ -48,5 +57,17 @@ export function RailView({ rail, nodes, lit = false, selected = false, joined, o
       />
       <MarksView marks={railMarks(rail, nodes)} />
     </g>
+  );
+}, sameView);
+
+function sameView(a: Props, b: Props): boolean {
+  return (
+    a.rail === b.rail &&
+    a.lit === b.lit &&
+    a.selected === b.selected &&
+    a.joined === b.joined &&
+    a.onSelect === b.onSelect &&
+    a.onHover === b.onHover &&
+    nodeTone(a.rail.node, a.nodes) === nodeTone(b.rail.node, b.nodes)
   );
 }

@@ -1,4 +1,4 @@
-import { drawingEdge, drawRails, type Arrangement, type DrawingInput, type RailDrawing } from '@usual-drag/core';
+import { drawingEdge, drawRails, reuseUnchanged, type DrawingInput, type RailDrawing } from '@usual-drag/core';
 import { shrinkage, type Size } from './sheet.tsx';
 
 type Input = Omit<DrawingInput, 'height' | 'width' | 'previous'>;
@@ -9,13 +9,15 @@ type Input = Omit<DrawingInput, 'height' | 'width' | 'previous'>;
  * A drawing that is wider than its room is shrunk; the height that this leaves over is drawn into.
  */
 export function steadyDrawing(): (input: Input, room: Size) => RailDrawing {
-  let previous: Arrangement | undefined;
+  let former: RailDrawing | undefined;
   return (input, room) => {
-    const draw = (height: number): RailDrawing =>
-      drawRails({ ...input, height, width: room.width, ...(previous && { previous }) });
-    const first = draw(Math.max(240, room.height - drawingEdge));
+    const draw = (height: number, before: RailDrawing | undefined): RailDrawing =>
+      drawRails({ ...input, height, width: room.width, ...(before && { previous: before.arrangement }) });
+    const first = draw(Math.max(240, room.height - drawingEdge), former);
     const scale = shrinkage(first, room);
-    previous = first.arrangement;
-    return scale < 1 && first.height < room.height / scale ? draw(room.height / scale - drawingEdge) : first;
+    const fitted =
+      scale < 1 && first.height < room.height / scale ? draw(room.height / scale - drawingEdge, first) : first;
+    former = reuseUnchanged(fitted, former);
+    return former;
   };
 }

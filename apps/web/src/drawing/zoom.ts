@@ -1,4 +1,4 @@
-import { useCallback, useState, type RefCallback } from 'react';
+import { useCallback, useMemo, useState, type RefCallback } from 'react';
 
 const steps = [0.35, 0.5, 0.62, 0.75, 0.88, 1, 1.25, 1.5, 2];
 
@@ -29,5 +29,6 @@ export function useZoom(): Zoom {
     element.addEventListener('wheel', turn, { passive: false });
     return () => element.removeEventListener('wheel', turn);
   }, []);
-  return { chosen, wheelRef, step, fit: useCallback(() => setChosen(null), []) };
+  const fit = useCallback(() => setChosen(null), []);
+  return useMemo(() => ({ chosen, wheelRef, step, fit }), [chosen, wheelRef, step, fit]);
 }

@@ -1,11 +1,16 @@
 import { nodeTone } from '@usual-drag/core';
 import clsx from 'clsx';
+import { memo } from 'react';
 import { useSelection } from '../bench/selection.ts';
 
+interface Props {
+  readonly node: string;
+  readonly nodes: readonly string[];
+}
+
 /** A node's letter on its colour, the same everywhere. Pointing at it shows everything that is joined there. */
-export function NodeBadge({ node, nodes }: { readonly node: string; readonly nodes: readonly string[] }) {
+export const NodeBadge = memo(function NodeBadge({ node, nodes }: Props) {
   const hovered = useSelection((state) => state.hovered === node);
-  const hover = useSelection((state) => state.hover);
   return (
     <span
       className={clsx(
@@ -13,10 +18,14 @@ export function NodeBadge({ node, nodes }: { readonly node: string; readonly nod
         hovered && 'outline-2 outline-offset-1 outline-(--ochre-line)',
       )}
       style={{ background: `var(--${nodeTone(node, nodes)})`, color: 'var(--on-node)' }}
-      onPointerEnter={() => hover(node)}
-      onPointerLeave={() => hover(null)}
+      onPointerEnter={() => useSelection.getState().hover(node)}
+      onPointerLeave={() => useSelection.getState().hover(null)}
     >
       {node}
     </span>
   );
+}, sameBadge);
+
+function sameBadge(a: Props, b: Props): boolean {
+  return a.node === b.node && nodeTone(a.node, a.nodes) === nodeTone(b.node, b.nodes);
 }

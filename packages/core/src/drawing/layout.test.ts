@@ -2,6 +2,7 @@ import { addInParallel, newElement, replaceElement, type Element, type Network }
 import { circuitOf, networkValues, solveCircuit } from '../solver/index.ts';
 import { sketchedNetwork } from '../test/sketched-network.ts';
 import { drawRails, type DrawingInput, type RailDrawing } from './rail-drawing.ts';
+import { reuseUnchanged } from './reuse.ts';
 import { symbolHalf } from './symbol-marks.ts';
 
 function draw(network: Network, more: Partial<DrawingInput> = {}): RailDrawing {
@@ -116,6 +117,21 @@ test('what an edit does not touch keeps its order', () => {
     const relabelled = replaceElement(network, first.id, { ...first, label: 'x' });
     expect(draw(relabelled, { previous: before.arrangement }).arrangement).toEqual(before.arrangement);
   }
+});
+
+test('what has not changed is the very object it was', () => {
+  const network = sketchedNetwork(12, 24);
+  const before = draw(network);
+  const edited = replaceElement(network, 'R5', {
+    ...network.elements.find((e) => e.id === 'R5')!,
+    label: 'x',
+  } as Element);
+  const after = reuseUnchanged(draw(edited), before);
+  expect(after.parts.filter((part, index) => part !== before.parts[index]).map((part) => part.element.id)).toEqual([
+    'R5',
+  ]);
+  expect(after.rails.every((rail, index) => rail === before.rails[index])).toBe(true);
+  expect(reuseUnchanged(before, undefined)).toBe(before);
 });
 
 test('a line that passes a rail hops over it', () => {

@@ -5,6 +5,8 @@ import { symbolHalf, symbolMarks, type ResistorSymbol } from './symbol-marks.ts'
 /** How parts are drawn, beyond where they stand. */
 export interface PartStyle {
   readonly resistor: ResistorSymbol;
+  /** Lines run behind the labels: the potential axis is drawn. */
+  readonly halo?: boolean;
   /** The live lines are those with meters in. */
   readonly metered?: boolean;
   /** A from → to through each part that gets an arrow, and which way an arrow points. */
@@ -68,7 +70,7 @@ function labelMarks({ ySymbol, label }: Part, style: PartStyle): Mark[] {
   const first = ySymbol + size * 0.36 - (lines.length - 1) * size * 0.6;
   return lines.flatMap(({ kind, name, text }, index): Mark[] => {
     const y = first + index * size * 1.2;
-    const halo = true;
+    const halo = style.halo ?? false;
     switch (kind) {
       case 'head':
         return [

@@ -325,12 +325,16 @@ function drawPart(element: Element, { input, rails, rank, lifted, density, seat,
 const linesOf = (element: Element, input: DrawingInput, density: Density): LabelLine[] =>
   labelLines(element, input.network.values, density.compact, input.live?.[element.id] ?? null);
 
+/** Widths grow in steps of px, so that a digit more does not move every column. */
+const widthStep = 12;
+
 /** px from a link's line to the end of what stands beside it. */
 function widthOf(id: string, input: DrawingInput, density: Density): number {
   const element = input.network.elements.find((candidate) => candidate.id === id);
   if (!element) return meterWidth(input.meterLines?.[id.slice(meterKey('').length)]);
   const loop = element.from === element.to ? 22 : 0;
-  return loop + labelGapOf(element, density) + labelWidth(linesOf(element, input, density), density.labelSize);
+  const label = labelWidth(linesOf(element, input, density), density.labelSize);
+  return loop + labelGapOf(element, density) + Math.ceil(label / widthStep) * widthStep;
 }
 
 /** px from a link's line to the left end of its symbol, its sign included. */

@@ -38,7 +38,7 @@ export function drawingMarks(drawing: RailDrawing, network: Network, style: Part
   return [
     ...(drawing.axis ? axisMarks(drawing.axis, drawing.width) : []),
     ...drawing.rails.flatMap((rail) => railMarks(rail, nodes)),
-    ...drawing.parts.flatMap((part) => partMarks(part, style)),
+    ...drawing.parts.flatMap((part) => partMarks(part, { halo: drawing.axis !== null, ...style })),
   ];
 }
 

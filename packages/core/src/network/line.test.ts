@@ -136,6 +136,11 @@ test('an edit of the line leaves alone what it does not speak of', () => {
     label: 'top arm',
   });
   expect(edited.elements[0]).toMatchObject({ currentLimit: 0.5 });
+  expect(read('E1: R1 47k + R2', known).elements.map((element, i) => element === known.elements[i])).toEqual([
+    true,
+    false,
+    true,
+  ]);
 });
 
 test('a name alone stands for the part as it was, so that a network is rewired in a few strokes', () => {

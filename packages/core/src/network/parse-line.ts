@@ -235,7 +235,14 @@ function elementOf(part: LinePart, id: string, from: string, to: string, own: El
   const element = { ...kept, id, kind: part.kind, from, to, ...given } as unknown as Element;
   if (element.kind === 'resistor' && !('resistance' in element)) return `${id} needs its resistance, for example 4k7.`;
   if (element.kind === 'source' && !('emf' in element)) return `${id} needs its voltage, for example 24V/1R8.`;
-  return element;
+  return own && isSame(own, element) ? own : element;
+}
+
+/** Whether two elements say the same, in whatever order: what an edit leaves alone stays the very object it was. */
+function isSame(a: Element, b: Element): boolean {
+  const [one, other] = [a, b] as unknown as [Record<string, unknown>, Record<string, unknown>];
+  const keys = Object.keys(one);
+  return keys.length === Object.keys(other).length && keys.every((key) => one[key] === other[key]);
 }
 
 /** What a line that names the values of a part leaves as it was. */

@@ -1,6 +1,7 @@
 import { addElement, changeNetwork, newElement, type ElementKind } from '@usual-drag/core';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Plus } from 'lucide-react';
+import { memo } from 'react';
 import { useBench } from '../bench-store.ts';
 import { useSelection } from '../selection.ts';
 
@@ -14,7 +15,7 @@ const kinds: readonly { readonly kind: ElementKind; readonly text: string }[] = 
 ];
 
 /** Adds a part of a kind with customary values, ready for its own to be typed. */
-export function AddPart() {
+export const AddPart = memo(function AddPart() {
   const edit = useBench((state) => state.edit);
   const selectPart = useSelection((state) => state.selectPart);
   const add = (kind: ElementKind): void => {
@@ -46,4 +47,4 @@ export function AddPart() {
       </MenuItems>
     </Menu>
   );
-}
+});

@@ -1,4 +1,5 @@
 import { networkCautions, nodesOf, referenceOf, type Unloaded } from '@usual-drag/core';
+import { memo } from 'react';
 import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { Choice } from '../../ui/choice.tsx';
@@ -41,15 +42,28 @@ export function NetworkStation({ unloaded }: { readonly unloaded: Solved<Unloade
             onChange={(values) => edit((job) => ({ ...job, network: { ...job.network, values } }))}
           />
         )}
-        <Choice
-          label="Potentials against"
-          showLabel
-          className="w-40"
-          value={referenceOf(network) ?? ''}
-          options={nodesOf(network).map((node) => ({ value: node, text: `node ${node}` }))}
-          onChange={(reference) => edit((job) => ({ ...job, network: { ...job.network, reference } }))}
-        />
+        <ReferenceChoice nodes={nodesOf(network).join(' ')} reference={referenceOf(network) ?? ''} />
       </div>
     </div>
   );
 }
+
+interface ReferenceProps {
+  /** Names with spaces between. */
+  readonly nodes: string;
+  readonly reference: string;
+}
+
+const ReferenceChoice = memo(function ReferenceChoice({ nodes, reference }: ReferenceProps) {
+  const edit = useBench((state) => state.edit);
+  return (
+    <Choice
+      label="Potentials against"
+      showLabel
+      className="w-40"
+      value={reference}
+      options={nodes.split(' ').map((node) => ({ value: node, text: `node ${node}` }))}
+      onChange={(next) => edit((job) => ({ ...job, network: { ...job.network, reference: next } }))}
+    />
+  );
+});

@@ -14,6 +14,7 @@ import {
   type Element,
   type Resistor,
 } from '@usual-drag/core';
+import { memo } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
 import { useBench } from '../bench-store.ts';
@@ -21,13 +22,10 @@ import { BandPicker } from './band-picker.tsx';
 import { mainField, moreFields, secondField } from './fields.ts';
 
 /** Everything that can be said of the selected part. */
-export function PartCard({ element }: { readonly element: Element }) {
-  const network = useBench((state) => state.document.network);
+export const PartCard = memo(function PartCard({ element }: { readonly element: Element }) {
   const edit = useBench((state) => state.edit);
   const replace = (next: Element): void => edit((job) => editElement(job, element.id, next));
   const fields = [mainField(element), secondField(element), ...moreFields(element)].filter((field) => field !== null);
-  const wired = element.kind === 'link' || element.kind === 'switch';
-  const shorted = wired ? null : samePoint(network, element.from, element.to);
   return (
     <section
       aria-label={`All about ${element.id}`}
@@ -39,7 +37,7 @@ export function PartCard({ element }: { readonly element: Element }) {
           from {element.from} to {element.to}
         </span>
       </h2>
-      {shorted && <p className="text-[14px] text-ochre">{shorted}</p>}
+      <Shorted element={element} />
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         {fields.map((field) => (
           <ValueField
@@ -103,6 +101,13 @@ export function PartCard({ element }: { readonly element: Element }) {
       )}
     </section>
   );
+});
+
+/** Why no voltage stands across a part whose two ends are one point. */
+function Shorted({ element }: { readonly element: Element }) {
+  const wired = element.kind === 'link' || element.kind === 'switch';
+  const reason = useBench((state) => (wired ? null : samePoint(state.document.network, element.from, element.to)));
+  return reason && <p className="text-[14px] text-ochre">{reason}</p>;
 }
 
 const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 6, trim: true });

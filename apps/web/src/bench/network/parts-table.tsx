@@ -1,17 +1,15 @@
-import { changeNetwork, editElement, nodesOf, replaceElement, type Element } from '@usual-drag/core';
+import { changeNetwork } from '@usual-drag/core';
 import clsx from 'clsx';
 import { ClipboardPaste, Trash2 } from 'lucide-react';
 import { lazy, Suspense, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
-import { ValueField } from '../../ui/value-field.tsx';
 import { undo, useBench } from '../bench-store.ts';
 import { useSelection } from '../selection.ts';
 import { AddPart } from './add-part.tsx';
 import { remove } from './editing.ts';
-import { mainField, nameField, nodeField, secondField, tableFields } from './fields.ts';
 import { NewPartRow } from './new-part-row.tsx';
-import { OffBy } from './off-by.tsx';
+import { PartRow } from './part-row.tsx';
 
 /** Comes with the reader of spreadsheet cells, when first asked for. */
 const PasteParts = lazy(() => import('./paste-parts.tsx'));
@@ -33,7 +31,7 @@ const headings = [
 export function PartsTable() {
   const network = useBench((state) => state.document.network);
   const edit = useBench((state) => state.edit);
-  const { parts, selectPart, selectParts } = useSelection();
+  const { parts, selectParts } = useSelection();
   const [pasting, setPasting] = useState<string | null>(null);
   const here = parts.filter((id) => network.elements.some((element) => element.id === id));
 
@@ -85,14 +83,7 @@ export function PartsTable() {
         </thead>
         <tbody>
           {network.elements.map((element) => (
-            <PartRow
-              key={element.id}
-              element={element}
-              selected={here.includes(element.id)}
-              onSelect={(add) => {
-                if (add || !here.includes(element.id) || here.length === 1) selectPart(element.id, add);
-              }}
-            />
+            <PartRow key={element.id} element={element} selected={here.includes(element.id)} />
           ))}
           <NewPartRow columns={headings.length} />
         </tbody>
@@ -116,132 +107,5 @@ export function PartsTable() {
         </div>
       )}
     </section>
-  );
-}
-
-interface RowProps {
-  readonly element: Element;
-  readonly selected: boolean;
-  readonly onSelect: (add: boolean) => void;
-}
-
-function PartRow({ element, selected, onSelect }: RowProps) {
-  const network = useBench((state) => state.document.network);
-  const edit = useBench((state) => state.edit);
-  const selectPart = useSelection((state) => state.selectPart);
-  const hover = useSelection((state) => state.hover);
-  const hovered = useSelection((state) => state.hovered);
-  const replace = (next: Element): void => {
-    edit((job) =>
-      next.id === element.id
-        ? changeNetwork(job, replaceElement(job.network, element.id, next))
-        : editElement(job, element.id, next),
-    );
-    if (next.id !== element.id) selectPart(next.id);
-  };
-  const main = mainField(element);
-  const second = secondField(element);
-  const [rating, measured] = tableFields(element);
-  const nodes = nodesOf(network);
-  const cell = (column: number): string => `${element.id}:${column}`;
-  return (
-    <tr
-      className={clsx('border-b border-line/60', selected && 'bg-sunk')}
-      aria-selected={selected}
-      onFocus={() => onSelect(false)}
-      onClick={(event) => onSelect(event.shiftKey || event.ctrlKey || event.metaKey)}
-    >
-      <td className="py-0.5 font-bold">
-        <ValueField
-          label={`Name of ${element.id}`}
-          shown={element.id}
-          read={nameField(network, element.id)}
-          cell={cell(0)}
-          onCommit={(id) => replace({ ...element, id })}
-        />
-      </td>
-      {(['from', 'to'] as const).map((end, index) => (
-        <td
-          key={end}
-          className={clsx('py-0.5', hovered === element[end] && 'bg-(--limit-ground)')}
-          onPointerEnter={() => hover(element[end])}
-          onPointerLeave={() => hover(null)}
-        >
-          <ValueField
-            label={`${element.id} ${end}, one of ${nodes.join(' ')} or a new node`}
-            shown={element[end]}
-            read={nodeField}
-            cell={cell(1 + index)}
-            onCommit={(node) => replace({ ...element, [end]: node })}
-          />
-        </td>
-      ))}
-      <td className="py-0.5">
-        {element.kind === 'switch' ? (
-          <button
-            type="button"
-            id={`value-${element.id}`}
-            data-cell={cell(3)}
-            aria-pressed={element.closed}
-            className="figures min-h-8 w-full rounded-md border border-line bg-sheet px-1.5 text-right"
-            onClick={() => replace({ ...element, closed: !element.closed })}
-          >
-            {element.closed ? 'closed' : 'open'}
-          </button>
-        ) : (
-          main && (
-            <ValueField
-              id={`value-${element.id}`}
-              label={`${main.label} of ${element.id}`}
-              shown={main.shown}
-              read={main.read}
-              align="right"
-              cell={cell(3)}
-              onCommit={(value) => replace(main.put(value))}
-            />
-          )
-        )}
-      </td>
-      <td className="py-0.5">
-        {second && (
-          <ValueField
-            label={`${second.label} of ${element.id}`}
-            shown={second.shown}
-            read={second.read}
-            align="right"
-            placeholder="–"
-            cell={cell(4)}
-            onCommit={(value) => replace(second.put(value))}
-          />
-        )}
-      </td>
-      <td className="py-0.5">
-        {rating && (
-          <ValueField
-            label={`${rating.label} of ${element.id}`}
-            shown={rating.shown}
-            read={rating.read}
-            align="right"
-            placeholder="–"
-            cell={cell(5)}
-            onCommit={(value) => replace(rating.put(value))}
-          />
-        )}
-      </td>
-      <td className="py-0.5 text-right text-[13px]">
-        {measured && (
-          <ValueField
-            label={`${measured.label} of ${element.id}`}
-            shown={measured.shown}
-            read={measured.read}
-            align="right"
-            placeholder="–"
-            cell={cell(6)}
-            onCommit={(value) => replace(measured.put(value))}
-          />
-        )}
-        <OffBy element={element} />
-      </td>
-    </tr>
   );
 }
