@@ -18,6 +18,8 @@ interface Props {
   readonly network: Network;
   readonly truth: NetworkValues | null;
   readonly live?: Readonly<Record<string, string>>;
+  /** The live lines are what a meter shows, not what is true. */
+  readonly indicated?: boolean;
   /** Parts and rails can be selected. */
   readonly selectable?: boolean;
   /** And be edited. */
@@ -31,7 +33,18 @@ interface Props {
 
 /** The network as rails, with the meters of a set-up where they stand. The same drawing through all stations. */
 export function BenchDrawing(props: Props) {
-  const { network, truth, live, selectable = false, editable = false, arrows, zoom, legend, drawn } = props;
+  const {
+    network,
+    truth,
+    live,
+    selectable = false,
+    editable = false,
+    arrows,
+    indicated = false,
+    zoom,
+    legend,
+    drawn,
+  } = props;
   const { spacing, resistor, flow } = useDisplay();
   const [sizeRef, room] = useSize();
   const { wheelRef } = zoom;
@@ -65,7 +78,7 @@ export function BenchDrawing(props: Props) {
   );
   const scale = zoom.chosen ?? fittingScale(drawing, room);
   const halo = drawing.axis !== null;
-  const metered = values !== null;
+  const metered = indicated || values !== null;
   const style = useMemo(
     (): PartStyle => ({ resistor, halo, metered, ...(arrows && { arrows: { currents: arrows, flow } }) }),
     [resistor, halo, metered, arrows, flow],

@@ -1,4 +1,4 @@
-import { formatQuantity, putMeter, type Meter, type NetworkValues } from '@usual-drag/core';
+import { findRange, loadingMap, putMeter, sharesByPart, type MapPlace, type Meter } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
@@ -12,9 +12,12 @@ import { redo, undo, useBench } from './bench-store.ts';
 import { ConflictBanner } from './conflict-banner.tsx';
 import { useDisplay } from './display.ts';
 import { DrawingBar } from './drawing-bar.tsx';
+import { currentsThrough, legend, liveLines, shareLines } from './live-lines.ts';
 import { EditStrip } from './network/edit-strip.tsx';
 import { NetworkStation } from './network/network-station.tsx';
 import { useSelection } from './selection.ts';
+import { Segments } from '../ui/segments.tsx';
+import { MapTable } from './setups/map-table.tsx';
 import { SetupsStation } from './setups/setups-station.tsx';
 import { StationStrip } from './station-strip.tsx';
 import { isView, ViewChoice, type View } from './true-values/view-choice.tsx';
@@ -39,6 +42,7 @@ export function Bench() {
   const [chosenMeter, setChosenMeter] = useState<string | null>(null);
   const [held, setHeld] = useState<Meter | null>(null);
   const [whole, setWhole] = useState(false);
+  const [mapping, setMapping] = useState(false);
   const [tidied, setTidied] = useState(0);
   const zoom = useZoom();
   const toggleWhole = useCallback(() => setWhole((now) => !now), []);
@@ -62,10 +66,18 @@ export function Bench() {
   const inTrue = station === 'true-values';
   const view: View = inTrue && isView(setupId) ? setupId : 'circuit';
   const chosen = setup?.meters.find(({ id }) => id === chosenMeter)?.id ?? setup?.meters[0]?.id ?? null;
-  const live = useMemo(
-    () => (inSetups && loaded ? liveLines(loaded) : truth ? liveLines(truth) : undefined),
-    [inSetups, loaded, truth],
+  const meter = shown?.meters.find(({ id }) => id === chosen);
+  const instrument = job.instruments?.find(({ id }) => id === meter?.instrument);
+  const resistance = meter && instrument && findRange(instrument, meter.quantity, meter.range)?.resistance;
+  const mapped = inSetups && mapping && resistance !== undefined;
+  const places = useMemo(
+    () => (mapped && unloaded.ok && meter ? loadingMap(unloaded.value, meter.quantity, resistance) : null),
+    [mapped, unloaded, meter, resistance],
   );
+  const live = useMemo(() => {
+    if (places) return shareLines(sharesByPart(job.network, places));
+    return inSetups && loaded ? liveLines(loaded) : truth ? liveLines(truth) : undefined;
+  }, [places, job.network, inSetups, loaded, truth]);
   const arrows = useMemo(
     () => (inTrue && truth ? currentsThrough(job.network.elements, truth) : undefined),
     [inTrue, truth, job.network],
@@ -82,21 +94,39 @@ export function Bench() {
           {inTrue && (
             <ViewChoice view={view} onChange={(next) => void navigate(`/bench/${jobId}/true-values/${next}`)} />
           )}
+          {inSetups && meter && (
+            <div className="shrink-0 px-4 pt-2">
+              <Segments
+                label="What the sheet shows"
+                value={mapping ? 'map' : 'setup'}
+                options={[
+                  { value: 'setup', text: 'This set-up' },
+                  { value: 'map', text: `Loading map of ${meter.id}` },
+                ]}
+                onChange={(next) => setMapping(next === 'map')}
+              />
+            </div>
+          )}
           {view === 'circuit' ? (
             <>
               <DrawingBar zoom={zoom} whole={whole} onWhole={toggleWhole} onTidy={tidy} />
               <BenchDrawing
                 key={tidied}
+                indicated={places !== null}
                 network={job.network}
                 truth={truth}
                 zoom={zoom}
                 {...(live && { live })}
                 {...(arrows && { arrows })}
-                legend={legend(inSetups && loaded !== null, spacing)}
+                legend={
+                  places
+                    ? `the error of ${chosen} ${meter?.quantity === 'dc-voltage' ? 'across' : 'in series with'} each part`
+                    : legend(inSetups && loaded !== null, spacing)
+                }
                 selectable={!inSetups}
                 editable={station === 'network'}
                 drawn={
-                  inSetups && shown
+                  inSetups && shown && !places
                     ? {
                         setup: shown,
                         values: loaded,
@@ -119,7 +149,19 @@ export function Bench() {
             </Suspense>
           )}
           {station === 'network' && <EditStrip />}
-          {!whole && !inTrue && (
+          {places && meter && (
+            <MapTable
+              network={job.network}
+              quantity={meter.quantity}
+              places={places}
+              onTake={(place) => {
+                const moved = movedTo(meter, place, job.network.elements);
+                if (moved) edit((current) => putMeter(current, setup!, moved));
+                setMapping(false);
+              }}
+            />
+          )}
+          {!whole && !inTrue && !places && (
             <Worksheet
               network={job.network}
               truth={truth}
@@ -140,6 +182,7 @@ export function Bench() {
             <SetupsStation
               setup={setup}
               shown={shown}
+              unloaded={unloaded}
               values={values}
               kit={kit}
               chosen={chosen}
@@ -170,30 +213,13 @@ const everywhereButInTyping = {
 
 const noInstruments: readonly never[] = [];
 
-function liveLines(values: NetworkValues): Record<string, string> {
-  return Object.fromEntries(
-    Object.entries(values.elements).map(([id, { voltage, current }]) => [
-      id,
-      `${formatQuantity(voltage, 'V', { digits: 3 })} · ${formatQuantity(current, 'A', { digits: 3 })}`,
-    ]),
-  );
-}
-
-/** A from → to through every part; a source's own value is given out of `from`. */
-const currentsThrough = (
-  elements: readonly { readonly id: string; readonly kind: string }[],
-  values: NetworkValues,
-): Record<string, number | null> =>
-  Object.fromEntries(
-    elements.map(({ id, kind }) => {
-      const current = values.elements[id]?.current ?? null;
-      return [id, current !== null && (kind === 'source' || kind === 'current-source') ? -current : current];
-    }),
-  );
-
-function legend(metered: boolean, spacing: 'even' | 'scale'): string {
-  const scale = spacing === 'scale' ? 'height is potential; zigzag: axis stretched' : '';
-  return metered
-    ? ['dashed: unloaded · solid: with the meters in', scale].filter((text) => text !== '').join(' · ')
-    : scale;
+/** The meter at a place of the map; null where the part is gone. */
+function movedTo(
+  meter: Meter,
+  { across, inSeriesWith }: MapPlace,
+  elements: readonly { readonly id: string; readonly from: string }[],
+): Meter | null {
+  if (meter.quantity === 'dc-voltage') return across ? { ...meter, red: across[0], black: across[1] } : null;
+  const part = elements.find(({ id }) => id === inSeriesWith);
+  return part ? { ...meter, node: part.from, ends: [`${part.id}.from`] } : null;
 }

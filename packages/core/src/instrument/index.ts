@@ -1,3 +1,4 @@
+export { readingDoubt, type ReadingDoubt } from './accuracy.ts';
 export { shownOn, smallestStep, type Shown } from './display.ts';
 export {
   findRange,

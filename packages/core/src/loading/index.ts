@@ -11,3 +11,8 @@ export type { AmmeterPlacement, Meter, Setup, VoltmeterPlacement } from './setup
 export { networkCautions, setupCautions, type Caution } from './cautions.ts';
 export { explainReading, stateSentence, type ReadingWorking } from './explain-reading.ts';
 export { changeInstrument, newMeter, nextMeterId, nextSetupId, swapLeads, toggleEnd } from './setup-edits.ts';
+export { correctReading, type Corrected } from './correction.ts';
+export { enoughResistance } from './enough.ts';
+export { placeOf, shiftedNetwork, sourceResistanceDoubt, type Place } from './place.ts';
+export { bestRungs, rangeLadder, takenShare, type Doubts, type Rung } from './range-ladder.ts';
+export { loadingMap, sharesByPart, type MapPlace } from './loading-map.ts';

@@ -105,6 +105,39 @@ export class StarMesh {
     return v;
   }
 
+  /**
+   * V at one point for 1 A driven into another and out at the last point of their island, after every point was taken away.
+   * With the shares of a star: V_kj = Σ share·V_ij, and V_kk = 1/G more. Positive terms only, so none loses a digit.
+   *
+   * @returns Ω by two points of one island
+   */
+  green(): (a: number, b: number) => DoubleDouble {
+    const size = this.points;
+    const table = new DoubleDoubleArray();
+    for (let place = 0; place < size * size; place += 1) table.push(0, 0);
+    const { shares, around } = this;
+    for (let index = this.stars.length - 1; index >= 0; index -= 1) {
+      const { centre, start, end, total } = this.stars[index]!;
+      for (let later = index + 1; later < this.stars.length; later += 1) {
+        const other = this.stars[later]!.centre;
+        const place = centre * size + other;
+        for (let i = start; i < end; i += 1) {
+          const from = around[i]! * size + other;
+          table.addProduct(place, shares.hi[i]!, shares.lo[i]!, table.hi[from]!, table.lo[from]!);
+        }
+        table.set(other * size + centre, table.at(place));
+      }
+      if (total.hi === 0) continue;
+      const own = centre * size + centre;
+      table.set(own, divide({ hi: 1, lo: 0 }, total));
+      for (let i = start; i < end; i += 1) {
+        const from = around[i]! * size + centre;
+        table.addProduct(own, shares.hi[i]!, shares.lo[i]!, table.hi[from]!, table.lo[from]!);
+      }
+    }
+    return (a, b) => table.at(a * size + b);
+  }
+
   private takeAway(centre: number): void {
     const { conductance, drive, shares, around } = this;
     const start = around.length;
@@ -123,7 +156,7 @@ export class StarMesh {
       const share = divide(conductance.at(place), total);
       shares.push(share.hi, share.lo);
     }
-    this.stars.push({ centre, start, end, rise: driven.hi === 0 ? zero : divide(driven, total) });
+    this.stars.push({ centre, start, end, total, rise: driven.hi === 0 ? zero : divide(driven, total) });
 
     for (let i = start; i < end; i += 1) {
       const a = around[i]!;
@@ -164,5 +197,7 @@ interface Star {
   readonly centre: number;
   readonly start: number;
   readonly end: number;
+  /** G, S. */
+  readonly total: DoubleDouble;
   readonly rise: DoubleDouble;
 }

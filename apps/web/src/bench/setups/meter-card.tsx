@@ -14,15 +14,22 @@ import {
   type Meter,
   type MeterReading,
   type Setup,
+  type Unloaded,
   type VoltmeterPlacement,
 } from '@usual-drag/core';
 import { ArrowLeftRight, Trash2 } from 'lucide-react';
+import { useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { NodeBadge } from '../../ui/node-badge.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { useBench } from '../bench-store.ts';
+import { Believe } from './believe.tsx';
+import { useLadder } from './ladder.ts';
 import { MeterFace } from './meter-face.tsx';
+import { RangeLadder } from './range-ladder.tsx';
+
+const none: readonly never[] = [];
 
 interface Props {
   readonly setup: Setup;
@@ -30,21 +37,33 @@ interface Props {
   readonly meter: Meter;
   readonly reading: MeterReading | null;
   readonly kit: readonly Instrument[];
+  readonly unloaded: Unloaded | null;
+  /** As it is shown, with the meter where it is held. */
+  readonly shown: Setup;
   readonly onRemove: () => void;
 }
 
 /** One meter: function, leads, range, placement, in that order, then what it shows. */
-export function MeterCard({ setup, meter, reading, kit, onRemove }: Props) {
+export function MeterCard({ setup, shown, meter, reading, kit, unloaded, onRemove }: Props) {
   const job = useBench((state) => state.document);
   const edit = useBench((state) => state.edit);
-  const own = job.instruments ?? [];
-  const shelf = [...own, ...kit.filter((instrument) => !own.some((other) => other.id === instrument.id))];
-  const fitting = shelf.filter((instrument) => rangesOf(instrument, meter.quantity).length > 0);
-  const instrument = shelf.find((candidate) => candidate.id === meter.instrument);
+  const [several, setSeveral] = useState(false);
+  const { quantity } = meter;
+  const fitting = useMemo(() => {
+    const own = job.instruments ?? [];
+    const shelf = [...own, ...kit.filter((instrument) => !own.some((other) => other.id === instrument.id))];
+    return shelf.filter((candidate) => rangesOf(candidate, quantity).length > 0);
+  }, [job.instruments, kit, quantity]);
+  const instrument = fitting.find((candidate) => candidate.id === meter.instrument);
+  const candidates = useMemo(
+    () => (several ? fitting : instrument ? [instrument] : []),
+    [several, fitting, instrument],
+  );
+  const ladder = useLadder(unloaded, job.instruments ?? none, shown, meter, candidates);
   const range = instrument && findRange(instrument, meter.quantity, meter.range);
   const place = (next: Meter): void => edit((current) => putMeter(current, setup, next));
   const take = (id: string): void => {
-    const next = shelf.find((candidate) => candidate.id === id);
+    const next = fitting.find((candidate) => candidate.id === id);
     if (next) edit((current) => putMeter(keepInstrument(current, next), setup, changeInstrument(meter, next)));
   };
   return (
@@ -88,6 +107,46 @@ export function MeterCard({ setup, meter, reading, kit, onRemove }: Props) {
         <InSeries setup={setup} meter={meter} place={place} />
       )}
       {reading && <MeterFace meter={meter} reading={reading} />}
+      {ladder && (
+        <>
+          <div className="-mb-2 flex justify-end">
+            <button
+              type="button"
+              aria-pressed={several}
+              className="min-h-8 rounded-md px-2 text-[14px] underline hover:bg-sunk"
+              onClick={() => setSeveral(!several)}
+            >
+              {several ? 'this instrument only' : 'every instrument of the kit'}
+            </button>
+          </div>
+          <RangeLadder
+            meter={meter}
+            ladder={ladder}
+            several={several}
+            onTake={(rung) => {
+              if (rung.instrument.id === meter.instrument) return place({ ...meter, range: rung.range.id });
+              edit((current) =>
+                putMeter(keepInstrument(current, rung.instrument), setup, {
+                  ...meter,
+                  instrument: rung.instrument.id,
+                  range: rung.range.id,
+                }),
+              );
+            }}
+          />
+          {instrument && range && (
+            <Believe
+              key={`${meter.instrument} ${meter.range}`}
+              meter={meter}
+              instrument={instrument}
+              range={range}
+              ladder={ladder}
+              indicated={reading?.indicated ?? null}
+              kit={fitting}
+            />
+          )}
+        </>
+      )}
     </section>
   );
 }

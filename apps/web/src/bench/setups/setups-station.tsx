@@ -10,6 +10,7 @@ import {
   type MeterQuantity,
   type Setup,
   type SetupValues,
+  type Unloaded,
 } from '@usual-drag/core';
 import clsx from 'clsx';
 import { Plus, Trash2 } from 'lucide-react';
@@ -24,6 +25,7 @@ interface Props {
   readonly setup: Setup | undefined;
   /** As it is shown: while a lead is dragged, where it is held. */
   readonly shown: Setup | undefined;
+  readonly unloaded: Solved<Unloaded>;
   readonly values: Solved<SetupValues> | null;
   readonly kit: readonly Instrument[];
   readonly chosen: string | null;
@@ -32,7 +34,7 @@ interface Props {
 }
 
 /** The third station: which meters are connected, what each shows, and how far that is from the truth. */
-export function SetupsStation({ setup, shown, values, kit, chosen, onChooseSetup, onChooseMeter }: Props) {
+export function SetupsStation({ setup, shown, unloaded, values, kit, chosen, onChooseSetup, onChooseMeter }: Props) {
   const job = useBench((state) => state.document);
   const edit = useBench((state) => state.edit);
   const setups = job.setups ?? [];
@@ -105,6 +107,8 @@ export function SetupsStation({ setup, shown, values, kit, chosen, onChooseSetup
             <MeterCard
               setup={setup}
               meter={meter}
+              shown={shown}
+              unloaded={solved && unloaded.ok ? unloaded.value : null}
               reading={solved?.meters[meter.id] ?? null}
               kit={kit}
               onRemove={() =>

@@ -1,0 +1,35 @@
+import { formatPercent, formatQuantity, type NetworkValues } from '@usual-drag/core';
+
+/** Voltage and current beside every part of the drawing. */
+export function liveLines(values: NetworkValues): Record<string, string> {
+  return Object.fromEntries(
+    Object.entries(values.elements).map(([id, { voltage, current }]) => [
+      id,
+      `${formatQuantity(voltage, 'V', { digits: 3 })} · ${formatQuantity(current, 'A', { digits: 3 })}`,
+    ]),
+  );
+}
+
+/** What a meter would be off by at every part. */
+export const shareLines = (shares: ReadonlyMap<string, number>): Record<string, string> =>
+  Object.fromEntries([...shares].map(([id, taken]) => [id, taken === 0 ? '0\u00a0%' : formatPercent(-taken)]));
+
+/** A from → to through every part; a source's own value is given out of `from`. */
+export const currentsThrough = (
+  elements: readonly { readonly id: string; readonly kind: string }[],
+  values: NetworkValues,
+): Record<string, number | null> =>
+  Object.fromEntries(
+    elements.map(({ id, kind }) => {
+      const current = values.elements[id]?.current ?? null;
+      return [id, current !== null && (kind === 'source' || kind === 'current-source') ? -current : current];
+    }),
+  );
+
+/** How the drawing is to be read. */
+export function legend(metered: boolean, spacing: 'even' | 'scale'): string {
+  const scale = spacing === 'scale' ? 'height is potential; zigzag: axis stretched' : '';
+  return metered
+    ? ['dashed: unloaded · solid: with the meters in', scale].filter((text) => text !== '').join(' · ')
+    : scale;
+}

@@ -1,0 +1,101 @@
+import {
+  correctReading,
+  enoughResistance,
+  formatPercent,
+  formatQuantity,
+  parsePercent,
+  parseQuantity,
+  readingDoubt,
+  type Instrument,
+  type Meter,
+  type Range,
+} from '@usual-drag/core';
+import { lazy, Suspense, useState } from 'react';
+import { ValueField } from '../../ui/value-field.tsx';
+import type { Ladder } from './ladder.ts';
+
+const ErrorChart = lazy(() => import('./error-chart.tsx'));
+
+interface Props {
+  readonly meter: Meter;
+  readonly instrument: Instrument;
+  readonly range: Range;
+  readonly ladder: Ladder;
+  /** What the instrument is predicted to show, V or A. */
+  readonly indicated: number | null;
+  readonly kit: readonly Instrument[];
+}
+
+/** What to believe: the true value worked back from what was read, and the meter that would be enough. */
+export function Believe({ meter, instrument, range, ladder, indicated, kit }: Props) {
+  const unit = meter.quantity === 'dc-voltage' ? 'V' : 'A';
+  const across = meter.quantity === 'dc-voltage';
+  const [read, setRead] = useState<number | null>(null);
+  const [error, setError] = useState(0.01);
+  const [charted, setCharted] = useState(false);
+  const { sourceResistance } = ladder.place;
+  const reading = read ?? indicated;
+  if (sourceResistance === null || reading === null) return null;
+  const own = readingDoubt(instrument, range, reading);
+  const corrected = correctReading(
+    reading,
+    own.accuracy + own.resolution,
+    sourceResistance,
+    range.resistance,
+    meter.quantity,
+    ladder.doubts,
+  );
+  const enough = enoughResistance(sourceResistance, error, meter.quantity);
+  return (
+    <section aria-label={`What to believe of ${meter.id}`} className="flex flex-col gap-2">
+      <div className="flex items-end gap-3 border-l-4 border-ink pl-3">
+        <ValueField
+          label="Read on it"
+          showLabel
+          className="w-28"
+          shown={formatQuantity(reading, unit)}
+          read={(text) => parseQuantity(text, unit)}
+          onCommit={setRead}
+        />
+        <p>
+          <span className="text-[14px] text-soft">Corrected</span>
+          <br />
+          <b data-testid="corrected" className="figures text-[20px]">
+            {corrected
+              ? `${formatQuantity(corrected.value, unit)} ± ${formatQuantity(corrected.doubt, unit, { digits: 2 })}`
+              : 'nothing behind it to correct by'}
+          </b>
+        </p>
+      </div>
+      <div className="flex flex-wrap items-end gap-x-3">
+        <ValueField
+          label="Enough for"
+          showLabel
+          className="w-20"
+          shown={formatPercent(error, { digits: 4, trim: true })}
+          read={(text) => {
+            const ratio = parsePercent(text);
+            if (!ratio.ok || (ratio.value > 0 && ratio.value < 1)) return ratio;
+            return { ok: false, fault: { message: 'Between 0 and 100 %.' } };
+          }}
+          onCommit={setError}
+        />
+        <p className="min-w-0 grow pb-1 text-[14px] leading-snug">
+          a meter of at {across ? 'least' : 'most'}{' '}
+          <b className="figures">{formatQuantity(enough, 'Ω', { digits: 3, trim: true })}</b>; this one has{' '}
+          <span className="figures">{formatQuantity(range.resistance, 'Ω', { digits: 3, trim: true })}</span>. Rule of
+          thumb: {across ? 'ten times' : 'a tenth of'} what it looks into for 9 %,{' '}
+          {across ? 'a hundred times' : 'a hundredth'} for 1 %.{' '}
+          <button type="button" aria-expanded={charted} className="underline" onClick={() => setCharted(!charted)}>
+            {charted ? 'Put the chart away' : 'Chart'}
+          </button>
+        </p>
+      </div>
+      {charted && (
+        <Suspense fallback={<p className="text-soft">Fetching the chart …</p>}>
+          <ErrorChart sourceResistance={sourceResistance} quantity={meter.quantity} kit={kit} />
+        </Suspense>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,73 @@
+import {
+  formatPercent,
+  formatQuantity,
+  rangesOf,
+  sweepValues,
+  takenShare,
+  type Instrument,
+  type MeterQuantity,
+} from '@usual-drag/core';
+import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+
+interface Props {
+  readonly sourceResistance: number;
+  readonly quantity: MeterQuantity;
+  readonly kit: readonly Instrument[];
+}
+
+/** The loading error over the meter's resistance at one place, with the ranges of the kit on the curve. */
+export default function ErrorChart({ sourceResistance, quantity, kit }: Props) {
+  const marks = kit.flatMap((instrument) =>
+    rangesOf(instrument, quantity)
+      .filter(({ resistance }) => resistance > 0)
+      .map((range) => ({ name: `${instrument.name ?? instrument.id}, ${range.id}`, resistance: range.resistance })),
+  );
+  const all = [...marks.map(({ resistance }) => resistance), sourceResistance].filter((r) => r > 0);
+  const share = (resistance: number): number => takenShare(sourceResistance, resistance, quantity);
+  const rows = sweepValues(Math.min(...all) / 2, Math.max(...all) * 2, 80, 'ratio').map((resistance) => ({
+    resistance,
+    share: share(resistance),
+  }));
+  return (
+    <div className="h-56" role="img" aria-label="Loading error over the meter's resistance">
+      <ResponsiveContainer>
+        <LineChart data={rows} margin={{ left: 4, right: 12, top: 8, bottom: 4 }}>
+          <CartesianGrid stroke="var(--line)" />
+          <XAxis
+            dataKey="resistance"
+            type="number"
+            scale="log"
+            domain={['dataMin', 'dataMax']}
+            tickFormatter={(r: number) => formatQuantity(r, 'Ω', { digits: 2, trim: true })}
+            stroke="var(--soft)"
+            fontSize={12}
+          />
+          <YAxis
+            width={56}
+            domain={[0, 'auto']}
+            tickFormatter={(s: number) => formatPercent(s, { digits: 2, trim: true })}
+            stroke="var(--soft)"
+            fontSize={12}
+          />
+          <Tooltip
+            formatter={(s) => [`−${formatPercent(Number(s))}`, 'loading error']}
+            labelFormatter={(r) => `meter of ${formatQuantity(Number(r), 'Ω', { digits: 3, trim: true })}`}
+            contentStyle={{ background: 'var(--sheet)', border: '1px solid var(--line)', color: 'var(--ink)' }}
+          />
+          <Line dataKey="share" stroke="var(--ink)" strokeWidth={2.5} dot={false} isAnimationActive={false} />
+          {marks.map(({ name, resistance }) => (
+            <ReferenceDot
+              key={name}
+              x={resistance}
+              y={share(resistance)}
+              r={5}
+              fill="var(--ochre-line)"
+              stroke="var(--sheet)"
+              label={undefined}
+            />
+          ))}
+        </LineChart>
+      </ResponsiveContainer>
+    </div>
+  );
+}

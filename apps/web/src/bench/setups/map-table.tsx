@@ -1,0 +1,117 @@
+import {
+  formatPercent,
+  formatQuantity,
+  nodesOf,
+  type MapPlace,
+  type MeterQuantity,
+  type Network,
+} from '@usual-drag/core';
+import clsx from 'clsx';
+import { useState } from 'react';
+import { NodeBadge } from '../../ui/node-badge.tsx';
+
+interface Props {
+  readonly network: Network;
+  readonly quantity: MeterQuantity;
+  readonly places: readonly MapPlace[];
+  /** Puts the meter there. */
+  readonly onTake: (place: MapPlace) => void;
+}
+
+type Order = 'error' | 'source' | 'true';
+
+/** Where this meter drags most: every pair of nodes or every part, sorted, each a click away from being read. */
+export function MapTable({ network, quantity, places, onTake }: Props) {
+  const [order, setOrder] = useState<Order>('error');
+  const nodes = nodesOf(network);
+  const unit = quantity === 'dc-voltage' ? 'V' : 'A';
+  const by: Readonly<Record<Order, (place: MapPlace) => number>> = {
+    error: ({ taken }) => taken,
+    source: ({ sourceResistance }) => sourceResistance ?? Infinity,
+    true: ({ truth }) => truth ?? 0,
+  };
+  const sorted = [...places].sort((a, b) => by[order](b) - by[order](a));
+  const heads: readonly (readonly [Order | null, string])[] = [
+    ['true', 'True'],
+    [null, 'Would show'],
+    ['source', 'Looks into'],
+    ['error', 'Error'],
+  ];
+  return (
+    <div
+      className="max-h-[40%] min-h-32 shrink-0 overflow-auto border-t border-line px-4 py-2"
+      tabIndex={0}
+      role="region"
+      aria-label="Loading map"
+    >
+      <table className="w-full border-collapse text-[14px]">
+        <thead className="text-[13px] text-soft">
+          <tr className="border-b border-line">
+            <th scope="col" className="px-2 py-1 text-left font-medium">
+              {quantity === 'dc-voltage' ? 'Across' : 'In series with'}
+            </th>
+            {heads.map(([key, text]) => (
+              <th
+                key={text}
+                scope="col"
+                aria-sort={key === order ? 'descending' : undefined}
+                className="px-2 py-1 text-right font-medium"
+              >
+                {key ? (
+                  <button
+                    type="button"
+                    className={clsx(key === order && 'font-bold text-ink')}
+                    onClick={() => setOrder(key)}
+                  >
+                    {text} {key === order && <span aria-hidden>▾</span>}
+                  </button>
+                ) : (
+                  text
+                )}
+              </th>
+            ))}
+            <th scope="col">
+              <span className="sr-only">Put it there</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {sorted.map((place) => (
+            <tr key={place.inSeriesWith ?? place.across?.join()} className="border-b border-line/60">
+              <th scope="row" className="px-2 py-0.5 text-left font-bold">
+                {place.across ? (
+                  <span className="inline-flex gap-1">
+                    {place.across.map((node) => (
+                      <NodeBadge key={node} node={node} nodes={nodes} />
+                    ))}
+                  </span>
+                ) : (
+                  place.inSeriesWith
+                )}
+              </th>
+              <td className="figures px-2 text-right">{formatQuantity(place.truth, unit)}</td>
+              <td className="figures px-2 text-right font-bold text-ochre">{formatQuantity(place.indicated, unit)}</td>
+              <td className="figures px-2 text-right">
+                {place.sourceResistance === null
+                  ? 'endless'
+                  : formatQuantity(place.sourceResistance, 'Ω', { trim: true })}
+              </td>
+              <td className="figures px-2 text-right font-bold text-ochre">
+                {place.taken === 0 ? '0\u00a0%' : formatPercent(-place.taken)}
+              </td>
+              <td className="text-right whitespace-nowrap">
+                <button
+                  type="button"
+                  className="min-h-7 rounded-md px-2 underline hover:bg-sunk"
+                  onClick={() => onTake(place)}
+                >
+                  put it there
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

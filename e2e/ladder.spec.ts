@@ -1,0 +1,49 @@
+import { expect, figure, openJob, test } from './bench.ts';
+
+const below = (39_000 * 42_000) / 81_000;
+const truth = (24 * below) / (56_001.8 + below);
+const rs = (56_001.8 * below) / (56_001.8 + below);
+
+test('with only a 2 kΩ/V meter: which range, what it will show, the corrected value with its doubt, on one screen', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Set-ups');
+  const ranges = page.getByRole('region', { name: 'Ranges for V1' });
+  const row = (name: string) => ranges.getByRole('row', { name: new RegExp(`^${name} `) });
+  await expect(row('50 V')).toContainText('best as read');
+  await expect(row('2.5 V')).toContainText('best corrected');
+  await expect(row('10 V')).toContainText(`−${((100 * rs) / (rs + 20_000)).toFixed(1)}\u00a0%`);
+  await expect(ranges).toContainText('As it stands, 50 V');
+  await row('50 V').click();
+  await expect.poll(() => figure(page, 'indicated')).toBeCloseTo((truth * 100_000) / (100_000 + rs), 3);
+
+  const read = page.getByRole('textbox', { name: 'Read on it' });
+  await read.fill('5.4');
+  await read.press('Enter');
+  await expect(page.getByTestId('corrected')).toContainText(`${(5.4 * (1 + rs / 100_000)).toFixed(3)}\u00a0V ±`);
+  await expect(page.getByRole('region', { name: /What to believe/ })).toContainText('at least 1.47\u00a0MΩ');
+  await page.getByRole('button', { name: 'Chart' }).click();
+  await expect(page.getByRole('img', { name: /Loading error over/ }).locator('.recharts-line')).toHaveCount(1);
+
+  await page.getByRole('button', { name: 'every instrument of the kit' }).click();
+  await ranges.getByRole('button', { name: '20 V' }).first().press('Enter');
+  await expect(page.getByRole('button', { name: /Instrument of V1/ })).toContainText('Handheld digital multimeter');
+  expect(faults).toEqual([]);
+});
+
+test('the loading map says where the meter drags most, and puts it there', async ({ page, server, faults }) => {
+  await openJob(page, server, 'Float-level divider', 'Set-ups');
+  await page.getByRole('radio', { name: 'Loading map of V1' }).click();
+  const map = page.getByRole('region', { name: 'Loading map' });
+  await expect(map.getByRole('row')).toHaveCount(7);
+  const b = 1 / (1 / 56_001.8 + 1 / 39_000);
+  const c = 1 / (1 / 27_000 + 1 / (15_000 + b));
+  await expect(map.getByRole('row').nth(2)).toContainText(`−${((100 * c) / (c + 20_000)).toFixed(1)}\u00a0%`);
+  await map.getByRole('button', { name: 'True' }).click();
+  await expect(map.getByRole('row').nth(1)).toContainText('24.00\u00a0V');
+  await map.getByRole('row').filter({ hasText: '4.093' }).getByRole('button', { name: 'put it there' }).click();
+  await expect(page.getByRole('slider', { name: 'V1, red lead' })).toHaveAttribute('aria-valuetext', 'on node C');
+  expect(faults).toEqual([]);
+});

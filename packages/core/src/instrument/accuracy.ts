@@ -1,0 +1,20 @@
+import { smallestStep } from './display.ts';
+import type { Instrument, Range } from './instrument.ts';
+
+/** What a reading may be off by for the instrument's sake alone, as limits, V or A. */
+export interface ReadingDoubt {
+  /** Digital: a share of the reading and some counts. Analogue: its class, a share of full scale. */
+  readonly accuracy: number;
+  /** Half of the smallest step that can be read: the last digit, or a fifth of a division. */
+  readonly resolution: number;
+}
+
+/** The limits of a reading's doubt on a range. What the range does not say of itself counts as nothing. */
+export function readingDoubt(instrument: Instrument, range: Range, indicated: number): ReadingDoubt {
+  const step = smallestStep(instrument, range);
+  const accuracy =
+    instrument.display === 'analogue'
+      ? (range.accuracyOfRange ?? 0) * range.fullScale
+      : (range.accuracyOfReading ?? 0) * Math.abs(indicated) + (range.accuracyCounts ?? 0) * step;
+  return { accuracy, resolution: step / 2 };
+}
