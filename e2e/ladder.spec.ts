@@ -47,3 +47,34 @@ test('the loading map says where the meter drags most, and puts it there', async
   await expect(page.getByRole('slider', { name: 'V1, red lead' })).toHaveAttribute('aria-valuetext', 'on node C');
   expect(faults).toEqual([]);
 });
+
+test('what it looks into not known: two readings give the true value, with its uncertainty', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Set-ups');
+  await page.getByText('What it looks into is').click();
+  const reading = (n: number) => page.getByRole('textbox', { name: `Reading ${n}` });
+  await reading(1).fill('3.65');
+  await reading(1).press('Tab');
+  await reading(2).fill('5.54');
+  await reading(2).press('Enter');
+  const value = 1 / (1 / 5.54 - (1 / 3.65 - 1 / 5.54) / 4);
+  await expect(page.getByTestId('from-ranges')).toContainText(`${value.toFixed(3)}\u00a0V ±`);
+  await reading(2).fill('3.0');
+  await reading(2).press('Enter');
+  await expect(page.getByRole('alert')).toContainText('No source resistance explains these readings');
+  expect(faults).toEqual([]);
+});
+
+test('several meters are compared together and one at a time, with the order to read them in', async ({
+  page,
+  server,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Set-ups');
+  await page.getByRole('button', { name: 'S-3', exact: true }).click();
+  const compared = page.getByRole('region', { name: 'Together or apart' });
+  await expect(compared.getByRole('row')).toHaveCount(3);
+  await expect(compared).toContainText('Read A1 with the others disconnected');
+});

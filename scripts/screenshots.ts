@@ -66,6 +66,14 @@ const views: readonly {
       await page.waitForTimeout(800);
     },
   },
+  {
+    name: 'loading-map',
+    job: /^Float-level/,
+    take: async (page) => {
+      await page.getByRole('radio', { name: /Loading map/ }).click();
+      await page.getByRole('complementary', { name: 'Station' }).evaluate((panel) => panel.scrollTo(0, 1000));
+    },
+  },
   { name: 'ammeter', job: /^Beacon/, take: () => Promise.resolve() },
   {
     name: 'dark',

@@ -174,7 +174,7 @@ export function Bench() {
           aria-label="Station"
           className={clsx(
             'shrink-0 overflow-y-auto [contain:layout_paint] border-line bg-ground p-4 lg:border-l print:hidden',
-            station === 'network' ? 'lg:w-[488px]' : 'lg:w-[456px]',
+            inTrue ? 'lg:w-[456px]' : 'lg:w-[488px]',
             whole && 'lg:hidden',
           )}
         >

@@ -16,3 +16,4 @@ export { enoughResistance } from './enough.ts';
 export { placeOf, shiftedNetwork, sourceResistanceDoubt, type Place } from './place.ts';
 export { bestRungs, rangeLadder, takenShare, type Doubts, type Rung } from './range-ladder.ts';
 export { loadingMap, sharesByPart, type MapPlace } from './loading-map.ts';
+export { betterAlone, togetherAndApart, type TogetherAndApart } from './together.ts';

@@ -1,1 +1,7 @@
 export { straightLine, type StraightLine } from './straight-line.ts';
+export {
+  correctFromRanges,
+  type CorrectionFault,
+  type RangeCorrection,
+  type RangeReading,
+} from './range-correction.ts';

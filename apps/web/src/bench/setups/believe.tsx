@@ -13,6 +13,7 @@ import {
 import { lazy, Suspense, useState } from 'react';
 import { ValueField } from '../../ui/value-field.tsx';
 import type { Ladder } from './ladder.ts';
+import { UnknownSource } from './unknown-source.tsx';
 
 const ErrorChart = lazy(() => import('./error-chart.tsx'));
 
@@ -67,11 +68,11 @@ export function Believe({ meter, instrument, range, ladder, indicated, kit }: Pr
           </b>
         </p>
       </div>
-      <div className="flex flex-wrap items-end gap-x-3">
+      <div className="flex items-start gap-x-3">
         <ValueField
           label="Enough for"
           showLabel
-          className="w-20"
+          className="w-20 shrink-0"
           shown={formatPercent(error, { digits: 4, trim: true })}
           read={(text) => {
             const ratio = parsePercent(text);
@@ -80,7 +81,7 @@ export function Believe({ meter, instrument, range, ladder, indicated, kit }: Pr
           }}
           onCommit={setError}
         />
-        <p className="min-w-0 grow pb-1 text-[14px] leading-snug">
+        <p className="min-w-0 grow pt-1 text-[14px] leading-snug">
           a meter of at {across ? 'least' : 'most'}{' '}
           <b className="figures">{formatQuantity(enough, 'Ω', { digits: 3, trim: true })}</b>; this one has{' '}
           <span className="figures">{formatQuantity(range.resistance, 'Ω', { digits: 3, trim: true })}</span>. Rule of
@@ -96,6 +97,7 @@ export function Believe({ meter, instrument, range, ladder, indicated, kit }: Pr
           <ErrorChart sourceResistance={sourceResistance} quantity={meter.quantity} kit={kit} />
         </Suspense>
       )}
+      <UnknownSource meter={meter} instrument={instrument} />
     </section>
   );
 }

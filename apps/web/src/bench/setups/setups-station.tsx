@@ -20,6 +20,7 @@ import { Note } from '../../ui/note.tsx';
 import type { Solved } from '../analysis.ts';
 import { undo, useBench } from '../bench-store.ts';
 import { MeterCard } from './meter-card.tsx';
+import { Together } from './together.tsx';
 
 interface Props {
   readonly setup: Setup | undefined;
@@ -122,6 +123,9 @@ export function SetupsStation({ setup, shown, unloaded, values, kit, chosen, onC
             />
           </div>
         ))}
+      {shown && solved && unloaded.ok && shown.meters.length > 1 && (
+        <Together unloaded={unloaded.value} instruments={job.instruments ?? []} setup={shown} />
+      )}
       {setup && (
         <div className="flex flex-wrap gap-2">
           <Button onClick={() => addMeter(setup, 'dc-voltage')}>

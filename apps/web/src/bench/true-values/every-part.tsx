@@ -1,6 +1,6 @@
 import { formatPercent, formatQuantity, type Element, type Network, type NetworkValues } from '@usual-drag/core';
 import { usePartInHand, useSelection } from '../selection.ts';
-import { FiguresTable } from './figures-table.tsx';
+import { FiguresTable } from '../../ui/figures-table.tsx';
 
 interface Props {
   readonly network: Network;

@@ -1,6 +1,6 @@
 import { formatPercent, formatQuantity, solveUnloaded, type Network } from '@usual-drag/core';
 import { useMemo } from 'react';
-import { FiguresTable } from './figures-table.tsx';
+import { FiguresTable } from '../../ui/figures-table.tsx';
 
 /** Every part's voltage and current with nominal and with measured values, and how far apart the two are. */
 export function MeasuredAgainstNominal({ network }: { readonly network: Network }) {

@@ -1,7 +1,7 @@
 import { formatQuantity, superpose, type Network, type NetworkValues } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
 import { Segments } from '../../ui/segments.tsx';
-import { FiguresTable } from './figures-table.tsx';
+import { FiguresTable } from '../../ui/figures-table.tsx';
 
 /** What each source does alone, the others at rest, and that it adds up to the whole. */
 export function Superposition({ network, values }: { readonly network: Network; readonly values: NetworkValues }) {

@@ -1,6 +1,6 @@
 import { formatPercent, formatQuantity, sourceViews, type Network, type NetworkValues } from '@usual-drag/core';
 import { useMemo } from 'react';
-import { FiguresTable } from './figures-table.tsx';
+import { FiguresTable } from '../../ui/figures-table.tsx';
 
 /** What each source sees of the network, and how far its voltage falls under the load. */
 export function Supplies({ network }: { readonly network: Network; readonly values: NetworkValues }) {

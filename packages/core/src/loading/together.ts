@@ -1,0 +1,39 @@
+import type { Instrument } from '../instrument/index.ts';
+import { ok, type Result } from '../result.ts';
+import type { SolverFault } from '../solver/index.ts';
+import type { Setup } from './setup.ts';
+import { solveSetup, type MeterReading, type Unloaded } from './solve-setup.ts';
+
+/** One meter of a set-up, read with all the others connected and read alone. */
+export interface TogetherAndApart {
+  readonly meter: string;
+  readonly together: MeterReading;
+  readonly alone: MeterReading;
+  /** V or A that the others move it by; null where either reads nothing. */
+  readonly shift: number | null;
+}
+
+/** Every meter of a set-up connected together and one at a time, in their order. */
+export function togetherAndApart(
+  unloaded: Unloaded,
+  instruments: readonly Instrument[],
+  setup: Setup,
+): Result<readonly TogetherAndApart[], SolverFault> {
+  const all = solveSetup(unloaded, instruments, setup);
+  if (!all.ok) return all;
+  const compared: TogetherAndApart[] = [];
+  for (const meter of setup.meters) {
+    const single = solveSetup(unloaded, instruments, { ...setup, meters: [meter] });
+    if (!single.ok) return single;
+    const [together, alone] = [all.value.meters[meter.id]!, single.value.meters[meter.id]!];
+    const shift = together.indicated === null || alone.indicated === null ? null : together.indicated - alone.indicated;
+    compared.push({ meter: meter.id, together, alone, shift });
+  }
+  return ok(compared);
+}
+
+/** The meters that are nearer to the truth with the others disconnected, the most moved first. */
+export const betterAlone = (compared: readonly TogetherAndApart[]): TogetherAndApart[] =>
+  compared
+    .filter(({ together, alone }) => Math.abs(alone.error ?? 0) < Math.abs(together.error ?? 0))
+    .sort((a, b) => Math.abs(b.together.relativeError ?? 0) - Math.abs(a.together.relativeError ?? 0));

@@ -1,0 +1,108 @@
+import type { MeterQuantity } from '../instrument/index.ts';
+import { fail, ok, type Result } from '../result.ts';
+
+/** One reading of the same place, on a range of known resistance. */
+export interface RangeReading {
+  /** V or A, above zero. */
+  readonly indicated: number;
+  /** Limit of the reading's own doubt, V or A. */
+  readonly doubt: number;
+  /** Ω of the meter on this range. */
+  readonly meterResistance: number;
+}
+
+export interface RangeCorrection {
+  /** V or A with no meter in. */
+  readonly truth: number;
+  /** Expanded uncertainty, k = 2. */
+  readonly truthUncertainty: number;
+  /** Ω that the place looks into; infinite where the readings do not differ in series. */
+  readonly sourceResistance: number;
+  readonly sourceUncertainty: number;
+  /** Largest distance of a reading from the line, as a share of that reading. */
+  readonly worst: number;
+  /** The line that the readings lie on: 1/V over 1/R_m across, 1/I over R_m in series. */
+  readonly line: { readonly slope: number; readonly intercept: number };
+}
+
+export interface CorrectionFault {
+  readonly code: 'too-few' | 'not-positive' | 'no-source-explains';
+  readonly message: string;
+}
+
+/**
+ * The true value and the source resistance from readings on ranges of different resistance, neither known before.
+ *
+ * 1/V_ind = 1/V_true + (R_s/V_true)·(1/R_m) across, 1/I_ind = 1/I_true + R_m/(I_true·R_s) in series: straight lines, solved
+ * by two readings and fitted, each weighted by its doubt, by more.
+ *
+ * @param meterDoubt  share of itself that each range's resistance may be off, as a limit
+ */
+export function correctFromRanges(
+  readings: readonly RangeReading[],
+  quantity: MeterQuantity,
+  meterDoubt = 0.01,
+): Result<RangeCorrection, CorrectionFault> {
+  const across = quantity === 'dc-voltage';
+  if (readings.some(({ indicated }) => !(indicated > 0)))
+    return fail({
+      code: 'not-positive',
+      message: 'Every reading must be above zero: swap the leads, or choose a range that shows it.',
+    });
+  const x = readings.map(({ meterResistance }) => (across ? 1 / meterResistance : meterResistance));
+  const y = readings.map(({ indicated }) => 1 / indicated);
+  if (new Set(x).size < 2)
+    return fail({ code: 'too-few', message: 'It takes readings on two ranges of different resistance.' });
+
+  const rough = fitted(
+    x,
+    y,
+    y.map(() => 1),
+  );
+  const u = readings.map(
+    ({ indicated, doubt }, i) => Math.hypot(doubt / indicated ** 2, rough.slope * x[i]! * meterDoubt) / Math.sqrt(3),
+  );
+  const weighable = u.every((value) => value > 0);
+  const line = weighable
+    ? fitted(
+        x,
+        y,
+        u.map((value) => 1 / value ** 2),
+      )
+    : rough;
+  const { slope, intercept, spread, mean, total } = line;
+  if (!(intercept > 0) || slope < -1e-9 * Math.abs(intercept / Math.max(...x)))
+    return fail({
+      code: 'no-source-explains',
+      message:
+        'No source resistance explains these readings: look for a wrong range, a bad contact, or a value that has changed between them.',
+    });
+  const interceptU = weighable ? Math.sqrt(1 / total + mean ** 2 / spread) : 0;
+  const slopeU = weighable ? Math.sqrt(1 / spread) : 0;
+  const truth = 1 / intercept;
+  const sourceResistance = across ? slope / intercept : intercept / slope;
+  // Slope and intercept are found together: their errors pull against each other by the mean of x.
+  const shared = weighable ? -mean / spread : 0;
+  const relative = Math.sqrt(
+    Math.max(0, (slopeU / slope) ** 2 + (interceptU / intercept) ** 2 - (2 * shared) / (slope * intercept)),
+  );
+  return ok({
+    truth,
+    truthUncertainty: 2 * truth * (interceptU / intercept),
+    sourceResistance,
+    sourceUncertainty:
+      Number.isFinite(sourceResistance) && slope !== 0 ? 2 * Math.abs(sourceResistance) * relative : Infinity,
+    worst: Math.max(...readings.map(({ indicated }, i) => Math.abs((intercept + slope * x[i]!) * indicated - 1))),
+    line: { slope, intercept },
+  });
+}
+
+/** Weighted least squares about the weighted mean. */
+function fitted(x: readonly number[], y: readonly number[], w: readonly number[]) {
+  const total = w.reduce((a, b) => a + b, 0);
+  const mean = x.reduce((sum, value, i) => sum + (w[i]! / total) * value, 0);
+  const meanY = y.reduce((sum, value, i) => sum + (w[i]! / total) * value, 0);
+  const spread = x.reduce((sum, value, i) => sum + w[i]! * (value - mean) ** 2, 0);
+  const slope = x.reduce((sum, value, i) => sum + w[i]! * (value - mean) * (y[i]! - meanY), 0) / spread;
+  return { slope, intercept: meanY - slope * mean, spread, mean, total };
+}
