@@ -35,6 +35,24 @@ test('named points make a bridge, and further branches', () => {
   expect(ends(network)).toEqual(['E1 A 0', 'R1 A B', 'R2 B 0', 'R3 A C', 'R4 C 0', 'R5 B C', 'R6 C 0']);
 });
 
+test('a further branch may speak of a point by the letter that it got by itself, and of the common', () => {
+  expect(ends(read('E1 24V: R1 1k + R2 2k; @A R3 3k @B; @B R4 4k @0'))).toEqual([
+    'E1 A 0',
+    'R1 A B',
+    'R2 B 0',
+    'R3 A B',
+    'R4 B 0',
+  ]);
+  const known = read('E1 24V: @P R1 1k @mid R2 2k');
+  expect(ends(read('E1: R1 + R2; R3 5 @mid; @P R4 5', known))).toEqual([
+    'E1 P 0',
+    'R1 P mid',
+    'R2 mid 0',
+    'R3 P mid',
+    'R4 P 0',
+  ]);
+});
+
 test('parts without a name get one', () => {
   expect(ends(read('24V/1R8: 56k + (39k || 15k + 27k)'))).toEqual(
     ends(read('E1 24V/1R8: R1 56k + (R2 39k || R3 15k + R4 27k)')),

@@ -19,27 +19,30 @@ import type { Network } from './network.ts';
 export function parseLine(line: string, known?: Network): Result<Network, LineFault> {
   const read = readTree(line, known?.elements ?? []);
   if ('message' in read) return fail(read);
-  const points = new Points();
+  const parts = read.statements.flatMap(partsOf);
+  const ids = namesOf(parts);
+  if (!Array.isArray(ids)) return fail(ids);
+  const points = new Points(known?.elements ?? []);
   const placed: Placed[] = [];
   let terminals: readonly [number, number] | null = null;
   for (const statement of read.statements) {
     const ends = [points.add(), points.add()] as const;
+    const first = placed.length;
     const fault = place(statement, ends[0], ends[1], points, placed);
     if (fault) return fail(fault);
     if (terminals === null) terminals = ends;
     else for (const side of [0, 1] as const) if (!points.isNamed(ends[side])) points.join(ends[side], terminals[side]);
+    // Named at once, so that a later branch can speak of a point by the letter that it got by itself.
+    points.nameRest(
+      placed.slice(first).map(({ top, bottom, turned }, index) => ({
+        id: ids[first + index]!,
+        from: turned ? bottom : top,
+        to: turned ? top : bottom,
+      })),
+      terminals[1],
+    );
   }
-  const ids = namesOf(placed);
-  if (!Array.isArray(ids)) return fail(ids);
-  const names = points.named(
-    placed.map(({ top, bottom, turned }, index) => ({
-      id: ids[index]!,
-      from: turned ? bottom : top,
-      to: turned ? top : bottom,
-    })),
-    terminals![1],
-    known?.elements ?? [],
-  );
+  const names = (point: number): string => points.nameOf(point);
   const elements: Element[] = [];
   for (const [index, { part, top, bottom, turned }] of placed.entries()) {
     const [from, to] = turned ? [bottom, top] : [top, bottom];
@@ -91,6 +94,20 @@ interface Placed {
   readonly bottom: number;
 }
 
+/** The parts of a tree in the order of the line, in which they are placed too. */
+const partsOf = (tree: LineTree | LinePoint): LinePart[] => {
+  switch (tree.kind) {
+    case 'part':
+      return [tree.part];
+    case 'chain':
+      return tree.items.flatMap(partsOf);
+    case 'side-by-side':
+      return tree.branches.flatMap(partsOf);
+    case 'point':
+      return [];
+  }
+};
+
 /** Puts a tree between two points. */
 function place(tree: LineTree, top: number, bottom: number, points: Points, placed: Placed[]): LineFault | null {
   switch (tree.kind) {
@@ -140,6 +157,11 @@ class Points {
   private readonly head: number[] = [];
   private readonly names = new Map<number, string>();
   private readonly byName = new Map<string, number>();
+  private readonly known: ReadonlyMap<string, Element>;
+
+  constructor(known: readonly Element[]) {
+    this.known = new Map(known.map((element) => [element.id, element]));
+  }
 
   add(): number {
     return this.head.push(this.head.length) - 1;
@@ -166,32 +188,35 @@ class Points {
     const own = this.names.get(this.of(point));
     if (own !== undefined && own !== written.name) return differentNames(written);
     if (there !== undefined) return this.join(there, point) ? null : differentNames(written);
-    this.byName.set(written.name, point);
-    this.names.set(this.of(point), written.name);
+    this.give(point, written.name);
     return null;
   }
 
-  /** A name for every point: the written one, the one that its ends have in the known network, `0` for the common, a letter. */
-  named(
+  /**
+   * Names the points of some parts that have no name yet: by the one that the same ends have in the known network, `0` for
+   * the common, else the next free letter.
+   */
+  nameRest(
     parts: readonly { readonly id: string; readonly from: number; readonly to: number }[],
     common: number,
-    known: readonly Element[],
-  ): (point: number) => string {
-    const taken = new Set(this.names.values());
-    const give = (point: number, name: string): void => {
-      this.names.set(this.of(point), name);
-      taken.add(name);
-    };
-    const knownById = new Map(known.map((element) => [element.id, element]));
-    for (const part of parts)
-      for (const end of ['from', 'to'] as const) {
-        const name = knownById.get(part.id)?.[end];
-        if (name !== undefined && !taken.has(name) && !this.isNamed(part[end])) give(part[end], name);
-      }
-    if (!this.isNamed(common) && !taken.has('0')) give(common, '0');
-    for (const part of parts)
-      for (const end of ['from', 'to'] as const) if (!this.isNamed(part[end])) give(part[end], freeNodeName(taken));
-    return (point) => this.names.get(this.of(point))!;
+  ): void {
+    const ends = parts.flatMap((part) => [
+      { point: part.from, known: this.known.get(part.id)?.from },
+      { point: part.to, known: this.known.get(part.id)?.to },
+    ]);
+    for (const { point, known } of ends)
+      if (known !== undefined && !this.byName.has(known) && !this.isNamed(point)) this.give(point, known);
+    if (!this.isNamed(common) && !this.byName.has('0')) this.give(common, '0');
+    for (const { point } of ends) if (!this.isNamed(point)) this.give(point, freeNodeName(this.byName));
+  }
+
+  nameOf(point: number): string {
+    return this.names.get(this.of(point))!;
+  }
+
+  private give(point: number, name: string): void {
+    this.byName.set(name, point);
+    this.names.set(this.of(point), name);
   }
 
   private of(point: number): number {
@@ -202,9 +227,9 @@ class Points {
 }
 
 /** The name of every part, or the fault at the second of two with one name. */
-function namesOf(placed: readonly Placed[]): string[] | LineFault {
+function namesOf(parts: readonly LinePart[]): string[] | LineFault {
   const taken = new Set<string>();
-  for (const { part } of placed) {
+  for (const part of parts) {
     if (part.id === null) continue;
     if (taken.has(part.id))
       return {
@@ -214,7 +239,7 @@ function namesOf(placed: readonly Placed[]): string[] | LineFault {
       };
     taken.add(part.id);
   }
-  return placed.map(({ part }) => {
+  return parts.map((part) => {
     if (part.id !== null) return part.id;
     let number = 1;
     while (taken.has(`${elementLetters[part.kind]}${number}`)) number += 1;
