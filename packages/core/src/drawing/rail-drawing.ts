@@ -2,14 +2,16 @@ import type { Meter, VoltmeterPlacement, AmmeterPlacement } from '../loading/ind
 import { parseEnd, type Element, type Network } from '../network/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 import { potentialAxis, type Axis } from './axis.ts';
+import { placeBreak, tieDistance, type Break } from './break.ts';
 import { columnPlaces, meterWidth } from './column-places.ts';
 import { addMeterColumn, arrangeColumns } from './columns.ts';
 import { densityFor, labelGapOf, letterBox, roomOf, type Density, type LetterBox } from './density.ts';
 import { reachOf, spansOf, type Column, type Link } from './link.ts';
 import { nodeLevels, railOrder, steadyRails } from './levels.ts';
-import { labelLines, labelWidth, type LabelLine } from './part-label.ts';
+import { drawPart, linesOf } from './part-geometry.ts';
+import { labelWidth, type LabelLine } from './part-label.ts';
 import { evenHeights, scaledHeights } from './rail-heights.ts';
-import { letterRooms, loopDepth, roomBelow, takeSeats, type Seat } from './stretches.ts';
+import { letterRooms, roomBelow, takeSeats, type Seat } from './stretches.ts';
 
 export interface DrawingInput {
   readonly network: Network;
@@ -112,7 +114,6 @@ const margin = { left: 20, axis: 44, top: 34, bottom: 26, right: 20 };
 /** px of a drawing's height that are not between its rails. */
 export const drawingEdge = margin.top + margin.bottom;
 
-const tieDistance = 66;
 const meterRoom = 100;
 
 /**
@@ -228,28 +229,6 @@ export function drawRails(input: DrawingInput): RailDrawing {
   };
 }
 
-interface Break {
-  readonly meter: AmmeterPlacement;
-  readonly ends: readonly string[];
-  /** 1: the tie hangs below its rail, −1: above. */
-  readonly direction: 1 | -1;
-}
-
-/** The tie of a break stands on the side of its rail to which most of the lifted ends lead. */
-function placeBreak(meter: AmmeterPlacement, network: Network, rank: ReadonlyMap<string, number>): Break {
-  const here = rank.get(meter.node)!;
-  let down = 0;
-  const ends = meter.ends.filter((end) => {
-    const parsed = parseEnd(end);
-    const element = network.elements.find((e) => e.id === parsed?.element);
-    if (!parsed || !element || element[parsed.end] !== meter.node) return false;
-    const other = parsed.end === 'from' ? element.to : element.from;
-    down += rank.get(other)! >= here ? 1 : -1;
-    return true;
-  });
-  return { meter, ends, direction: down >= 0 ? 1 : -1 };
-}
-
 /** Where every link's symbol stands on its line. */
 function seatsOf(
   links: readonly Link[],
@@ -278,52 +257,6 @@ function seatsOf(
   });
   return new Map(takeSeats(seated, reachOf(columns, spans, order.length)).map((seat) => [seat.id, seat]));
 }
-
-interface PartPlace {
-  readonly input: DrawingInput;
-  readonly rails: readonly Rail[];
-  readonly rank: ReadonlyMap<string, number>;
-  readonly lifted: ReadonlyMap<string, Break>;
-  readonly density: Density;
-  readonly seat: Seat;
-  readonly x: number;
-}
-
-function drawPart(element: Element, { input, rails, rank, lifted, density, seat, x }: PartPlace): Part {
-  const rankFrom = rank.get(element.from)!;
-  const rankTo = rank.get(element.to)!;
-  const endHeight = (end: 'from' | 'to'): number => {
-    const at = rails[end === 'from' ? rankFrom : rankTo]!.y;
-    const tie = lifted.get(`${element.id}.${end}`);
-    return tie ? at + tie.direction * tieDistance : at;
-  };
-  const heights = [endHeight('from'), endHeight('to')];
-  const looped = rankFrom === rankTo;
-  const yTop = Math.min(...heights);
-  const yBottom = looped ? yTop + loopDepth : Math.max(...heights);
-  const seatTop = Math.max(rails[seat.top]!.y, yTop);
-  const seatBottom = looped ? yBottom : Math.min(rails[seat.bottom]!.y, yBottom);
-  return {
-    element,
-    x,
-    yTop,
-    yBottom,
-    ySymbol: (seatTop + seatBottom) / 2,
-    inverted: rankFrom > rankTo,
-    looped,
-    hops: seat.passed.map((passed) => rails[passed]!.y).filter((at) => at > yTop && at < yBottom),
-    symbolScale: density.symbolScale,
-    label: {
-      x: x + (looped ? 22 : 0) + labelGapOf(element, density),
-      width: labelWidth(linesOf(element, input, density), density.labelSize),
-      size: density.labelSize,
-      lines: linesOf(element, input, density),
-    },
-  };
-}
-
-const linesOf = (element: Element, input: DrawingInput, density: Density): LabelLine[] =>
-  labelLines(element, input.network.values, density.compact, input.live?.[element.id] ?? null);
 
 /** Widths grow in steps of px, so that a digit more does not move every column. */
 const widthStep = 12;
