@@ -78,3 +78,17 @@ test('several meters are compared together and one at a time, with the order to 
   await expect(compared.getByRole('row')).toHaveCount(3);
   await expect(compared).toContainText('Read A1 with the others disconnected');
 });
+
+test('the branch currents of the beacon panel do not add up to the trunk as read, by how much, and burden explains it', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Beacon and sounder', 'Set-ups');
+  await page.getByRole('button', { name: 'beacon', exact: true }).click();
+  await page.getByRole('radio', { name: 'Sums as read' }).click();
+  const sums = page.getByRole('region', { name: 'Sums as read' });
+  await expect(sums).toContainText('R1 429.5\u00a0mA − L1 308.2\u00a0mA − L2 124.2\u00a0mA');
+  await expect(sums).toContainText('Insertion (burden) explains all of that gap');
+  expect(faults).toEqual([]);
+});

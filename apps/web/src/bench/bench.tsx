@@ -18,6 +18,7 @@ import { NetworkStation } from './network/network-station.tsx';
 import { useSelection } from './selection.ts';
 import { Segments } from '../ui/segments.tsx';
 import { MapTable } from './setups/map-table.tsx';
+import { SumsAsRead } from './setups/sums-as-read.tsx';
 import { SetupsStation } from './setups/setups-station.tsx';
 import { StationStrip } from './station-strip.tsx';
 import { isView, ViewChoice, type View } from './true-values/view-choice.tsx';
@@ -42,7 +43,7 @@ export function Bench() {
   const [chosenMeter, setChosenMeter] = useState<string | null>(null);
   const [held, setHeld] = useState<Meter | null>(null);
   const [whole, setWhole] = useState(false);
-  const [mapping, setMapping] = useState(false);
+  const [sheet, setSheet] = useState<'setup' | 'map' | 'sums'>('setup');
   const [tidied, setTidied] = useState(0);
   const zoom = useZoom();
   const toggleWhole = useCallback(() => setWhole((now) => !now), []);
@@ -68,12 +69,13 @@ export function Bench() {
   const chosen = setup?.meters.find(({ id }) => id === chosenMeter)?.id ?? setup?.meters[0]?.id ?? null;
   const meter = shown?.meters.find(({ id }) => id === chosen);
   const instrument = job.instruments?.find(({ id }) => id === meter?.instrument);
-  const resistance = meter && instrument && findRange(instrument, meter.quantity, meter.range)?.resistance;
-  const mapped = inSetups && mapping && resistance !== undefined;
+  const range = meter && instrument && findRange(instrument, meter.quantity, meter.range);
+  const mapped = inSetups && sheet === 'map' && range !== undefined;
   const places = useMemo(
-    () => (mapped && unloaded.ok && meter ? loadingMap(unloaded.value, meter.quantity, resistance) : null),
-    [mapped, unloaded, meter, resistance],
+    () => (mapped && unloaded.ok && meter ? loadingMap(unloaded.value, meter.quantity, range.resistance) : null),
+    [mapped, unloaded, meter, range],
   );
+  const summed = inSetups && sheet === 'sums' && unloaded.ok && meter && instrument && range;
   const live = useMemo(() => {
     if (places) return shareLines(sharesByPart(job.network, places));
     return inSetups && loaded ? liveLines(loaded) : truth ? liveLines(truth) : undefined;
@@ -98,12 +100,13 @@ export function Bench() {
             <div className="shrink-0 px-4 pt-2">
               <Segments
                 label="What the sheet shows"
-                value={mapping ? 'map' : 'setup'}
+                value={sheet}
                 options={[
                   { value: 'setup', text: 'This set-up' },
                   { value: 'map', text: `Loading map of ${meter.id}` },
+                  { value: 'sums', text: 'Sums as read' },
                 ]}
-                onChange={(next) => setMapping(next === 'map')}
+                onChange={setSheet}
               />
             </div>
           )}
@@ -157,11 +160,14 @@ export function Bench() {
               onTake={(place) => {
                 const moved = movedTo(meter, place, job.network.elements);
                 if (moved) edit((current) => putMeter(current, setup!, moved));
-                setMapping(false);
+                setSheet('setup');
               }}
             />
           )}
-          {!whole && !inTrue && !places && (
+          {summed && (
+            <SumsAsRead unloaded={unloaded.value} instrument={instrument} range={range} quantity={meter.quantity} />
+          )}
+          {!whole && !inTrue && !places && !summed && (
             <Worksheet
               network={job.network}
               truth={truth}

@@ -17,3 +17,4 @@ export { placeOf, shiftedNetwork, sourceResistanceDoubt, type Place } from './pl
 export { bestRungs, rangeLadder, takenShare, type Doubts, type Rung } from './range-ladder.ts';
 export { loadingMap, sharesByPart, type MapPlace } from './loading-map.ts';
 export { betterAlone, togetherAndApart, type TogetherAndApart } from './together.ts';
+export { sumsAsRead, type ReadTerm, type SumAsRead } from './sums-as-read.ts';

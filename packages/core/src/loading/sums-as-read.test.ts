@@ -1,0 +1,68 @@
+import type { Instrument } from '../instrument/index.ts';
+import { parseLine, type Network } from '../network/index.ts';
+import { solveSetup, solveUnloaded, type Unloaded } from './solve-setup.ts';
+import { sumsAsRead } from './sums-as-read.ts';
+
+function solved(line: string): Unloaded {
+  const network = parseLine(line);
+  if (!network.ok) throw new Error(network.fault.message);
+  const unloaded = solveUnloaded(network.value as Network);
+  if (!unloaded.ok) throw new Error(unloaded.fault.code);
+  return unloaded.value;
+}
+const meter: Instrument = {
+  id: 'm',
+  display: 'analogue',
+  functions: [
+    {
+      quantity: 'dc-voltage',
+      ranges: [{ id: 'v', fullScale: 10, resistance: 20_000, accuracyOfRange: 0.03, divisions: 50 }],
+    },
+    {
+      quantity: 'dc-current',
+      ranges: [{ id: 'a', fullScale: 0.5, resistance: 0.5, accuracyOfRange: 0.02, divisions: 50 }],
+    },
+  ],
+};
+const range = (quantity: string) => meter.functions!.find((f) => f.quantity === quantity)!.ranges[0]!;
+
+test('branch currents read one at a time do not add up to the trunk, by what the meter takes in each', () => {
+  const panel = solved('E1 2.1V/8m 6s: R1 0R22 @C (L1 12V 0.3A || L2 12V 120mA)');
+  const [sum] = sumsAsRead(panel, meter, range('dc-current'), 'dc-current').filter(({ about }) => about[0] === 'C');
+  const one = (node: string, end: string, reversed = false): number => {
+    const setup = solveSetup(panel, [meter], {
+      id: 'S',
+      meters: [{ id: 'A', instrument: 'm', quantity: 'dc-current', range: 'a', node, ends: [end], reversed }],
+    });
+    if (!setup.ok) throw new Error(setup.fault.code);
+    return setup.value.meters.A!.indicated!;
+  };
+  const trunk = one('C', 'R1.to', true);
+  const branches = one('C', 'L1.from') + one('C', 'L2.from');
+  expect(trunk).toBeLessThan(branches);
+  expect(sum!.gap).toBeCloseTo(trunk - branches, 12);
+  expect(sum!.terms.map(({ element }) => element)).toEqual(['R1', 'L1', 'L2']);
+  expect(sum!.terms.reduce((total, { truth }) => total + truth, 0)).toBeCloseTo(0, 14);
+  // Three readings, each to 2 % of 0.5 A and half of a fifth of a division.
+  expect(sum!.doubt).toBeCloseTo(3 * (0.01 + 0.001), 12);
+});
+
+test('voltages read one at a time do not add up to the supply', () => {
+  const divider = solved('E1 24V/1R8: R1 56k + (R2 39k || R3 15k + R4 27k)');
+  const sums = sumsAsRead(divider, meter, range('dc-voltage'), 'dc-voltage');
+  expect(sums).toHaveLength(2);
+  for (const { about, terms, gap } of sums) {
+    expect(about[0]).toBe(about.at(-1));
+    expect(gap).toBeCloseTo(
+      terms.reduce((total, { indicated }) => total + indicated, 0),
+      9,
+    );
+    expect(Math.abs(gap)).toBeGreaterThan(0.01);
+  }
+});
+
+test('a meter that takes nothing leaves nothing', () => {
+  const panel = solved('E1 12V/1: R1 10 @C (R2 20 || R3 30)');
+  for (const sum of sumsAsRead(panel, meter, { ...range('dc-current'), resistance: 0 }, 'dc-current'))
+    expect(sum.gap).toBeCloseTo(0, 15);
+});
