@@ -18,3 +18,11 @@ export { bestRungs, rangeLadder, takenShare, type Doubts, type Rung } from './ra
 export { loadingMap, sharesByPart, type MapPlace } from './loading-map.ts';
 export { betterAlone, togetherAndApart, type TogetherAndApart } from './together.ts';
 export { sumsAsRead, type ReadTerm, type SumAsRead } from './sums-as-read.ts';
+export {
+  apparentError,
+  apparentResistance,
+  betterConnection,
+  correctedResistance,
+  crossoverResistance,
+  type Connection,
+} from './voltmeter-ammeter.ts';

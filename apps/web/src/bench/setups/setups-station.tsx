@@ -20,6 +20,7 @@ import { Note } from '../../ui/note.tsx';
 import type { Solved } from '../analysis.ts';
 import { undo, useBench } from '../bench-store.ts';
 import { MeterCard } from './meter-card.tsx';
+import { ResistanceFound } from './resistance-found.tsx';
 import { Together } from './together.tsx';
 
 interface Props {
@@ -124,7 +125,10 @@ export function SetupsStation({ setup, shown, unloaded, values, kit, chosen, onC
           </div>
         ))}
       {shown && solved && unloaded.ok && shown.meters.length > 1 && (
-        <Together unloaded={unloaded.value} instruments={job.instruments ?? []} setup={shown} />
+        <>
+          <Together unloaded={unloaded.value} instruments={job.instruments ?? []} setup={shown} />
+          <ResistanceFound network={job.network} setup={shown} values={solved} />
+        </>
       )}
       {setup && (
         <div className="flex flex-wrap gap-2">

@@ -39,11 +39,11 @@ export function Together({ unloaded, instruments, setup }: Props) {
               <b key="together" className="text-ochre">
                 {formatQuantity(together.indicated, unit)}
               </b>,
-              formatPercent(together.relativeError, { signed: true }),
+              formatPercent(together.relativeError, { signed: true, digits: 2 }),
               <b key="alone" className="text-ochre">
                 {formatQuantity(single.indicated, unit)}
               </b>,
-              formatPercent(single.relativeError, { signed: true }),
+              formatPercent(single.relativeError, { signed: true, digits: 2 }),
             ],
           };
         })}

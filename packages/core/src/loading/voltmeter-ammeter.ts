@@ -1,0 +1,41 @@
+/** Where the voltmeter is put when a resistance is found from V/I. */
+export type Connection = 'across-part' | 'across-both';
+
+/**
+ * What V/I comes to: R ∥ R_V with the voltmeter across the part alone (the ammeter carries its current too), R + R_A with it
+ * across part and ammeter.
+ *
+ * @returns Ω
+ */
+export const apparentResistance = (part: number, voltmeter: number, ammeter: number, way: Connection): number =>
+  way === 'across-part' ? part / (1 + part / voltmeter) : part + ammeter;
+
+/** The relative error of V/I: −R/(R + R_V) across the part alone, +R_A/R across both. */
+export const apparentError = (part: number, voltmeter: number, ammeter: number, way: Connection): number =>
+  way === 'across-part' ? 0 - part / (part + voltmeter) : ammeter / part;
+
+/**
+ * The part's resistance behind what V/I came to.
+ *
+ * @returns Ω; null where V/I cannot come from any part: as large as the voltmeter, or smaller than the ammeter
+ */
+export function correctedResistance(
+  apparent: number,
+  voltmeter: number,
+  ammeter: number,
+  way: Connection,
+): number | null {
+  const part = way === 'across-part' ? apparent / (1 - apparent / voltmeter) : apparent - ammeter;
+  return part > 0 && Number.isFinite(part) ? part : null;
+}
+
+/**
+ * The resistance at which both ways are off by the same: below it the voltmeter goes across the part alone.
+ *
+ * R = (R_A + √(R_A² + 4·R_A·R_V))/2, from R/(R + R_V) = R_A/R.
+ */
+export const crossoverResistance = (voltmeter: number, ammeter: number): number =>
+  (ammeter + Math.sqrt(ammeter ** 2 + 4 * ammeter * voltmeter)) / 2;
+
+export const betterConnection = (part: number, voltmeter: number, ammeter: number): Connection =>
+  part < crossoverResistance(voltmeter, ammeter) ? 'across-part' : 'across-both';
