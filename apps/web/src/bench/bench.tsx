@@ -92,7 +92,9 @@ export function Bench() {
       <StationStrip jobId={jobId} standings={standings} />
       <div className="flex min-h-0 grow flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
         <main className="flex min-h-[30rem] min-w-0 grow flex-col bg-sheet lg:min-h-0">
-          <h1 className="sr-only">{job.title ?? 'Untitled'}</h1>
+          <h1 className="sr-only print:not-sr-only print:px-4 print:text-[20px] print:font-bold">
+            {job.title ?? 'Untitled'}
+          </h1>
           {inTrue && (
             <ViewChoice view={view} onChange={(next) => void navigate(`/bench/${jobId}/true-values/${next}`)} />
           )}
