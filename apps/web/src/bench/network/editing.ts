@@ -29,13 +29,21 @@ interface Editing {
   readonly aim: Aim | null;
   /** The rail that the aim is at now. */
   readonly at: string | null;
+  /** The line is being typed: the drawing follows at once, the tables as soon as there is time. */
+  readonly line: boolean;
   /** The part whose value is being typed in place. */
   readonly typing: string | null;
   readonly copied: { readonly elements: readonly Element[]; readonly whole: Network } | null;
 }
 
 /** An edit of the drawing that is under way. */
-export const useEditing = create<Editing>()(() => ({ aim: null, at: null, typing: null, copied: null }));
+export const useEditing = create<Editing>()(() => ({
+  aim: null,
+  at: null,
+  line: false,
+  typing: null,
+  copied: null,
+}));
 
 const network = (): Network => useBench.getState().document.network;
 const change = (next: Network): void => useBench.getState().edit((job) => changeNetwork(job, next));

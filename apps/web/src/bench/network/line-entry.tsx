@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
 import { amend, useBench } from '../bench-store.ts';
 import { usePartInHand, useSelection } from '../selection.ts';
+import { useEditing } from './editing.ts';
 
 /** What is being typed, and the network that it is an edit of. */
 interface Draft {
@@ -34,6 +35,7 @@ export function LineEntry() {
 
   const type = (next: string): void => {
     const base = draft?.base ?? network;
+    useEditing.setState({ line: true });
     const read = parseLine(next, base);
     setDraft({ text: next, base, fault: read.ok ? null : read.fault });
     if (!read.ok) return;
@@ -42,6 +44,7 @@ export function LineEntry() {
     change((job) => changeNetwork(job, read.value));
   };
   const leave = (): void => {
+    useEditing.setState({ line: false });
     if (fault) return;
     begun.current = false;
     setDraft(null);

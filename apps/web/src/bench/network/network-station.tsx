@@ -1,11 +1,12 @@
-import { networkCautions, nodesOf, referenceOf, type Unloaded } from '@usual-drag/core';
-import { memo } from 'react';
+import { networkCautions, nodesOf, referenceOf, type Element, type Network, type Unloaded } from '@usual-drag/core';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import type { Solved } from '../analysis.ts';
 import { useBench } from '../bench-store.ts';
 import { usePartInHand } from '../selection.ts';
+import { useEditing } from './editing.ts';
 import { LineEntry } from './line-entry.tsx';
 import { PartCard } from './part-card.tsx';
 import { PartsTable } from './parts-table.tsx';
@@ -27,8 +28,7 @@ export function NetworkStation({ unloaded }: { readonly unloaded: Solved<Unloade
           {caution.message}
         </Note>
       ))}
-      <PartsTable />
-      {part && <PartCard element={part} />}
+      <Tables network={network} part={part} />
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         {measured && (
           <Segments
@@ -45,6 +45,24 @@ export function NetworkStation({ unloaded }: { readonly unloaded: Solved<Unloade
         <ReferenceChoice nodes={nodesOf(network).join(' ')} reference={referenceOf(network) ?? ''} />
       </div>
     </div>
+  );
+}
+
+interface TablesProps {
+  readonly network: Network;
+  readonly part: Element | undefined;
+}
+
+/** The parts and all about one of them. While the line is typed the drawing comes first, and these as soon as there is time. */
+function Tables(now: TablesProps) {
+  const steady = useMemo(() => ({ network: now.network, part: now.part }), [now.network, now.part]);
+  const later = useDeferredValue(steady);
+  const { network, part } = useEditing((state) => state.line) ? later : steady;
+  return (
+    <>
+      <PartsTable network={network} />
+      {part && <PartCard element={part} />}
+    </>
   );
 }
 

@@ -1,7 +1,7 @@
-import { changeNetwork } from '@usual-drag/core';
+import { changeNetwork, type Network } from '@usual-drag/core';
 import clsx from 'clsx';
 import { ClipboardPaste, Trash2 } from 'lucide-react';
-import { lazy, Suspense, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { lazy, memo, Suspense, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
 import { undo, useBench } from '../bench-store.ts';
@@ -28,8 +28,7 @@ const headings = [
  * The parts as a table to type into, with the keys of a spreadsheet: Tab goes on, Enter and the arrows go down, the row
  * below the last makes a new part, rows can be pasted, and several removed at once.
  */
-export function PartsTable() {
-  const network = useBench((state) => state.document.network);
+export const PartsTable = memo(function PartsTable({ network }: { readonly network: Network }) {
   const edit = useBench((state) => state.edit);
   const { parts, selectParts } = useSelection();
   const [pasting, setPasting] = useState<string | null>(null);
@@ -108,4 +107,4 @@ export function PartsTable() {
       )}
     </section>
   );
-}
+});
