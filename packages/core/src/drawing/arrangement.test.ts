@@ -1,4 +1,4 @@
-import { nodesOf, parseLine, type Network } from '../network/index.ts';
+import { nodesOf, type Network } from '../network/index.ts';
 import { circuitOf, networkValues, solveCircuit } from '../solver/index.ts';
 import { sketchedNetwork } from '../test/sketched-network.ts';
 import { columnCost } from './column-cost.ts';
@@ -6,12 +6,8 @@ import { addMeterColumn, arrangeColumns } from './columns.ts';
 import { nodeLevels, railOrder, steadyRails } from './levels.ts';
 import { passedRails, reachOf, spansOf } from './link.ts';
 import { letterRooms, roomBelow, takeSeats } from './stretches.ts';
+import { read } from '../test/read-line.ts';
 
-function read(line: string): Network {
-  const result = parseLine(line);
-  if (!result.ok) throw new Error(result.fault.message);
-  return result.value;
-}
 function levelled(network: Network): string[] {
   const named = circuitOf(network);
   const solved = solveCircuit(named.circuit);

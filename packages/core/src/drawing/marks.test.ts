@@ -1,4 +1,4 @@
-import { parseLine, type Element, type Network } from '../network/index.ts';
+import { type Element, type Network } from '../network/index.ts';
 import { circuitOf, networkValues, solveCircuit } from '../solver/index.ts';
 import { circle, nodeTone, roundedBox, type Mark, type Placed } from './mark.ts';
 import { ammeterMarks, leadSign, voltmeterMarks } from './meter-marks.ts';
@@ -8,12 +8,8 @@ import { drawRails, type Part, type RailDrawing } from './rail-drawing.ts';
 import { axisMarks, railMarks } from './rail-marks.ts';
 import { drawingMarks, svgText } from './svg.ts';
 import { symbolMarks } from './symbol-marks.ts';
+import { read } from '../test/read-line.ts';
 
-function read(line: string): Network {
-  const result = parseLine(line);
-  if (!result.ok) throw new Error(result.fault.message);
-  return result.value;
-}
 function draw(network: Network, spacing: 'even' | 'scale' = 'even'): RailDrawing {
   const named = circuitOf(network);
   const solved = solveCircuit(named.circuit);

@@ -1,24 +1,10 @@
-import {
-  closeOver,
-  insertInSeries,
-  joinNodes,
-  newElement,
-  parseLine,
-  renameNode,
-  splitNode,
-  type Network,
-} from '../network/index.ts';
+import { closeOver, insertInSeries, joinNodes, newElement, renameNode, splitNode } from '../network/index.ts';
 import { changeNetwork } from './change-network.ts';
 import { newJob } from './job-edits.ts';
 import type { Job } from './job.ts';
 import { partsFromRows } from './parts-rows.ts';
 import { jobFaults } from './solve-job.ts';
-
-function read(line: string): Network {
-  const result = parseLine(line);
-  if (!result.ok) throw new Error(result.fault.message);
-  return result.value;
-}
+import { read } from '../test/read-line.ts';
 
 const job: Job = {
   ...newJob('Divider'),

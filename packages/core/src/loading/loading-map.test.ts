@@ -1,15 +1,11 @@
 import fc from 'fast-check';
 import type { Instrument } from '../instrument/index.ts';
-import { nodesOf, parseLine, type Network } from '../network/index.ts';
+import { nodesOf } from '../network/index.ts';
 import { anyNetwork, resistance } from '../test/random-network.ts';
 import { loadingMap, sharesByPart } from './loading-map.ts';
 import { solveSetup, solveUnloaded } from './solve-setup.ts';
+import { read } from '../test/read-line.ts';
 
-function read(line: string): Network {
-  const result = parseLine(line);
-  if (!result.ok) throw new Error(result.fault.message);
-  return result.value;
-}
 const meterOf = (ohms: number): Instrument => ({
   id: 'm',
   functions: [

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Instrument } from '../instrument/index.ts';
-import { nodesOf, parseLine, type Network } from '../network/index.ts';
+import { nodesOf, type Network } from '../network/index.ts';
 import { resistance, soundNetwork } from '../test/random-network.ts';
 import { correctReading } from './correction.ts';
 import { enoughResistance } from './enough.ts';
@@ -8,12 +8,8 @@ import { placeOf, sourceResistanceDoubt } from './place.ts';
 import { bestRungs, rangeLadder, takenShare } from './range-ladder.ts';
 import type { Setup } from './setup.ts';
 import { solveSetup, solveUnloaded } from './solve-setup.ts';
+import { read } from '../test/read-line.ts';
 
-function read(line: string): Network {
-  const result = parseLine(line);
-  if (!result.ok) throw new Error(result.fault.message);
-  return result.value;
-}
 const old: Instrument = {
   id: 'old',
   display: 'analogue',

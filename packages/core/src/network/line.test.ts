@@ -5,12 +5,7 @@ import { nodesOf, referenceOf, type Network } from './network.ts';
 import { parseLine, partPlaces } from './parse-line.ts';
 import { readValues } from './part-text.ts';
 import { writeLine, writeValues } from './write-line.ts';
-
-function read(line: string, known?: Network): Network {
-  const result = parseLine(line, known);
-  if (!result.ok) throw new Error(`${result.fault.message} at ${result.fault.at}`);
-  return result.value;
-}
+import { read } from '../test/read-line.ts';
 
 /** The ends of every part: `R1 A B`. */
 const ends = (network: Network): string[] => network.elements.map(({ id, from, to }) => `${id} ${from} ${to}`);

@@ -4,7 +4,6 @@ import { addElement, newElement, removeElement, replaceElement } from './edits.t
 import { commonPoints, samePoint, wiresBetween } from './common-points.ts';
 import { endsAt, nodesOf, type Network } from './network.ts';
 import { pasteElements } from './paste.ts';
-import { parseLine } from './parse-line.ts';
 import {
   addInParallel,
   closeOver,
@@ -16,12 +15,8 @@ import {
   splitNode,
   swapEnds,
 } from './rewire.ts';
+import { read } from '../test/read-line.ts';
 
-function read(line: string): Network {
-  const result = parseLine(line);
-  if (!result.ok) throw new Error(result.fault.message);
-  return result.value;
-}
 const ends = (network: Network): string[] => network.elements.map(({ id, from, to }) => `${id} ${from} ${to}`);
 const divider = read('E1 24V/1R8: R1 56k + (R2 39k || R3 15k + R4 27k)');
 const r9 = newElement(divider, 'resistor');

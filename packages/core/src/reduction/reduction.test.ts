@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { parseLine, type Network } from '../network/index.ts';
+import { type Network } from '../network/index.ts';
 import { circuitOf, networkValues, portResistance, solveCircuit, type NetworkValues } from '../solver/index.ts';
 import { anyNetwork, resistance } from '../test/random-network.ts';
 import { nodeEquations } from './node-equations.ts';
@@ -8,12 +8,8 @@ import { reduceNet, stageNetwork, type Reduction } from './reduce.ts';
 import { resistanceNet, sourcesOf } from './resistance-net.ts';
 import { writtenDown } from './rounding.ts';
 import { superpose } from './superposition.ts';
+import { read } from '../test/read-line.ts';
 
-function read(line: string): Network {
-  const result = parseLine(line);
-  if (!result.ok) throw new Error(result.fault.message);
-  return result.value;
-}
 function solve(network: Network): NetworkValues {
   const named = circuitOf(network);
   const solved = solveCircuit(named.circuit);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { parseLine, type Network } from '../network/index.ts';
+import { type Network } from '../network/index.ts';
 import { anyNetwork, soundNetwork } from '../test/random-network.ts';
 import { solveLimited } from './limited-supply.ts';
 import { circuitOf } from './network-circuit.ts';
@@ -8,12 +8,8 @@ import { solveCircuit } from './solve-circuit.ts';
 import { sourceViews } from './source-view.ts';
 import { loopSums, nodeSums } from './sums.ts';
 import { sweep, sweepValues, turned, watchedValue } from './sweep.ts';
+import { read } from '../test/read-line.ts';
 
-function read(line: string): Network {
-  const result = parseLine(line);
-  if (!result.ok) throw new Error(result.fault.message);
-  return result.value;
-}
 function solve(network: Network): NetworkValues | null {
   const named = circuitOf(network);
   const solved = solveCircuit(named.circuit);

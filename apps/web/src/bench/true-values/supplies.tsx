@@ -1,9 +1,9 @@
-import { formatPercent, formatQuantity, sourceViews, type Network, type NetworkValues } from '@usual-drag/core';
+import { formatPercent, formatQuantity, sourceViews, type Network } from '@usual-drag/core';
 import { useMemo } from 'react';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 
 /** What each source sees of the network, and how far its voltage falls under the load. */
-export function Supplies({ network }: { readonly network: Network; readonly values: NetworkValues }) {
+export function Supplies({ network }: { readonly network: Network }) {
   const views = useMemo(() => sourceViews(network), [network]);
   if (!views.ok || views.value.length === 0) return <p className="text-[14px] text-soft">There is no source here.</p>;
   return (

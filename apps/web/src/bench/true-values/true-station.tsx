@@ -39,7 +39,7 @@ export function TrueStation({ unloaded }: { readonly unloaded: Solved<Unloaded> 
         <Potentials network={network} values={values} />
       </Block>
       <Block title="Supplies">
-        <Supplies network={network} values={values} />
+        <Supplies network={network} />
       </Block>
       <Block title="The sums">
         <Sums network={network} values={values} />
