@@ -39,6 +39,7 @@ const compact: Density = {
 /** Parts up to which a drawing is set roomily. */
 const mostRoomy = 18;
 
+/** How closely a network of so many parts is set. */
 export const densityFor = (parts: number): Density => (parts <= mostRoomy ? roomy : compact);
 
 /** px between two rails that a part needs for its symbol and label. */
@@ -54,6 +55,7 @@ export interface LetterBox {
   readonly size: number;
 }
 
+/** The box of a rail’s name, wide enough for all of it. */
 export const letterBox = (node: string, { letterSize: size }: Density): LetterBox => ({
   width: Math.max(1.7 * size, 0.85 * size + node.length * 0.61 * size),
   height: 1.7 * size,

@@ -37,9 +37,11 @@ export interface Placed {
   readonly marks: readonly Mark[];
 }
 
+/** The path of a circle about x, y, px. */
 export const circle = (x: number, y: number, r: number): string =>
   `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;
 
+/** The path of a box from its upper left corner, px; r is at most half of its shorter side. */
 export const roundedBox = (x: number, y: number, width: number, height: number, r: number): string =>
   `M${x + r} ${y}h${width - 2 * r}a${r} ${r} 0 0 1 ${r} ${r}v${height - 2 * r}a${r} ${r} 0 0 1 ${-r} ${r}h${2 * r - width}a${r} ${r} 0 0 1 ${-r} ${-r}v${2 * r - height}a${r} ${r} 0 0 1 ${r} ${-r}Z`;
 

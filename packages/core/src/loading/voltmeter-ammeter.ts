@@ -37,5 +37,6 @@ export function correctedResistance(
 export const crossoverResistance = (voltmeter: number, ammeter: number): number =>
   (ammeter + Math.sqrt(ammeter ** 2 + 4 * ammeter * voltmeter)) / 2;
 
+/** The way of connecting that is off by less; all three in Ω, the part above zero. */
 export const betterConnection = (part: number, voltmeter: number, ammeter: number): Connection =>
   part < crossoverResistance(voltmeter, ammeter) ? 'across-part' : 'across-both';

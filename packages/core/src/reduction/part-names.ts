@@ -11,6 +11,7 @@ export interface PartNames {
 
 const longest = 8;
 
+/** Names that none of the parts has, each given once. */
 export function namesFor(parts: readonly Part[]): PartNames {
   const taken = new Set(parts.map((part) => part.id));
   const points = new Set(parts.flatMap(({ from, to }) => [from, to]));

@@ -2,6 +2,7 @@ import { formatQuantity } from '../quantity/index.ts';
 import type { Part } from './resistance-net.ts';
 import type { Choice } from './rules.ts';
 
+/** Ω as it stands in a step, to four digits; for reading only, the next step takes the full number. */
 export const ohmsOf = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
 
 /** How a step comes to its result, with the numbers in it; two ways for two in parallel. */
