@@ -63,7 +63,7 @@ export async function openJob(
 ): Promise<void> {
   await page.goto(server.address);
   await page.getByRole('link', { name: new RegExp(`^${title}`) }).click();
-  await page.getByRole('link', { name: station }).click();
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
   await page.waitForURL(
     new RegExp(`/${{ Network: 'network', 'True values': 'true-values', 'Set-ups': 'setups' }[station]}`),
   );
