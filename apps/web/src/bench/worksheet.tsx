@@ -1,6 +1,6 @@
 import { formatQuantity, nodesOf, partLabel, type Element, type Network, type NetworkValues } from '@usual-drag/core';
 import clsx from 'clsx';
-import { memo, useDeferredValue, useMemo } from 'react';
+import { memo, useDeferredValue, useMemo, type CSSProperties } from 'react';
 import { NodeBadge } from '../ui/node-badge.tsx';
 
 interface Props {
@@ -24,7 +24,7 @@ export function Worksheet({ selected, ...now }: Props) {
       role="region"
       aria-label="Values of every part"
     >
-      <table className="w-full border-collapse text-[14px]">
+      <table className="long-rows text-[14px]" style={(loaded ? withMeters : without) as CSSProperties}>
         <thead className="text-[13px] text-soft">
           <tr className="border-b border-line">
             <th scope="col" className="px-2 py-1 text-left font-medium">
@@ -84,6 +84,10 @@ export function Worksheet({ selected, ...now }: Props) {
     </div>
   );
 }
+
+const columns = (figures: number) => ({ '--columns': `7rem minmax(4.5rem,1fr) repeat(${figures},minmax(5rem,1fr))` });
+const without = columns(4);
+const withMeters = columns(6);
 
 /** The same object as long as nothing in it changes. */
 function useSteady({ network, truth, loaded }: Omit<Props, 'selected'>): Omit<Props, 'selected'> {

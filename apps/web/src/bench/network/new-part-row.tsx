@@ -67,11 +67,13 @@ export function NewPartRow({ columns }: { readonly columns: number }) {
         <td>{cell('id', 'Name of a new part', usual.id, 0)}</td>
         <td>{cell('from', 'New part from', usual.from, 1)}</td>
         <td>{cell('to', 'New part to', usual.to, 2)}</td>
-        <td colSpan={columns - 3}>{cell('value', 'Value of a new part', '4k7 5%, 12V 0.3A, open …', 3)}</td>
+        <td colSpan={columns - 3} style={{ gridColumn: `span ${columns - 3}` }}>
+          {cell('value', 'Value of a new part', '4k7 5%, 12V 0.3A, open …', 3)}
+        </td>
       </tr>
       {fault && (
         <tr>
-          <td colSpan={columns}>
+          <td colSpan={columns} style={{ gridColumn: `span ${columns}` }}>
             <p role="alert" className="px-1.5 pb-1 text-[13px] text-fault">
               {fault.message}
             </p>

@@ -1,7 +1,7 @@
 import { changeNetwork, type Network } from '@usual-drag/core';
 import clsx from 'clsx';
 import { ClipboardPaste, Trash2 } from 'lucide-react';
-import { lazy, memo, Suspense, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { lazy, memo, Suspense, useState, type ClipboardEvent, type CSSProperties, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
 import { undo, useBench } from '../bench-store.ts';
@@ -15,14 +15,15 @@ import { PartRow } from './part-row.tsx';
 const PasteParts = lazy(() => import('./paste-parts.tsx'));
 
 const headings = [
-  ['Part', 'w-[12%] text-left'],
-  ['From', 'w-[10%] text-left'],
-  ['To', 'w-[9%] text-left'],
-  ['Value', 'w-[18%] text-right'],
-  ['Tol., r', 'w-[14%] text-right'],
-  ['Rated', 'w-[16%] text-right'],
-  ['Measured', 'w-[21%] text-right'],
+  ['Part', '12fr'],
+  ['From', '10fr'],
+  ['To', '9fr'],
+  ['Value', '18fr'],
+  ['Tol., r', '14fr'],
+  ['Rated', '16fr'],
+  ['Measured', '21fr'],
 ] as const;
+const columns = { '--columns': headings.map(([, share]) => `minmax(0,${share})`).join(' ') };
 
 /**
  * The parts as a table to type into, with the keys of a spreadsheet: Tab goes on, Enter and the arrows go down, the row
@@ -70,11 +71,15 @@ export const PartsTable = memo(function PartsTable({ network }: { readonly netwo
 
   return (
     <section aria-label="Parts" onPaste={paste}>
-      <table className="w-full table-fixed border-collapse text-[14px]" onKeyDown={move}>
+      <table className="long-rows text-[14px]" style={columns as CSSProperties} onKeyDown={move}>
         <thead className="text-[13px] text-soft">
           <tr className="border-b border-line">
-            {headings.map(([text, width]) => (
-              <th key={text} scope="col" className={clsx('px-1 py-1 font-medium', width)}>
+            {headings.map(([text], index) => (
+              <th
+                key={text}
+                scope="col"
+                className={clsx('px-1 py-1 font-medium', index < 3 ? 'text-left' : 'text-right')}
+              >
                 {text}
               </th>
             ))}
