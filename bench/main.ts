@@ -20,11 +20,11 @@ import {
 } from '@usual-drag/core';
 import { lusolve } from 'mathjs';
 import { LuDecomposition, Matrix } from 'ml-matrix';
-import { duration, secondsOf } from './measure.ts';
+import { duration, line, secondsOf } from './measure.ts';
+import { benchGrid } from './grid.ts';
+import { benchLoadingMap } from './loading-map.ts';
 import { sketchedNetwork } from '../packages/core/src/test/sketched-network.ts';
 import { benchJob, mesh, nodeEquations } from './networks.ts';
-
-const line = (what: string, text: string): void => console.log(`${what.padEnd(52)} ${text}`);
 
 console.log('A whole job file, 12 parts, three set-ups');
 const job = benchJob();
@@ -96,6 +96,9 @@ line(
   `  a keystroke: read, solved, laid out (${duration(keystroke)})`,
   `${(keystroke / frame).toFixed(2)} of a frame of 16 ms`,
 );
+
+benchLoadingMap();
+benchGrid();
 
 console.log('\nThe first load');
 const assets = join(process.cwd(), 'apps/web/dist/assets');

@@ -20,3 +20,6 @@ export function duration(seconds: number): string {
   if (seconds >= 1) return `${seconds.toFixed(2)} s`;
   return seconds >= 1e-3 ? `${(seconds * 1e3).toFixed(2)} ms` : `${(seconds * 1e6).toFixed(0)} µs`;
 }
+
+/** A line of the report: what was measured, and how it compares. */
+export const line = (what: string, text: string): void => console.log(`${what.padEnd(58)} ${text}`);

@@ -15,7 +15,15 @@ export { correctReading, type Corrected } from './correction.ts';
 export { enoughResistance } from './enough.ts';
 export { placeOf, shiftedNetwork, sourceResistanceDoubt, type Place } from './place.ts';
 export { bestRungs, rangeLadder, takenShare, type Doubts, type Rung } from './range-ladder.ts';
-export { loadingMap, sharesByPart, type MapPlace } from './loading-map.ts';
+export {
+  loadedBy,
+  loadingMap,
+  loadingPlaces,
+  sharesByPart,
+  sharesTaken,
+  type LoadingPlace,
+  type MapPlace,
+} from './loading-map.ts';
 export { betterAlone, togetherAndApart, type TogetherAndApart } from './together.ts';
 export { sumsAsRead, type ReadTerm, type SumAsRead } from './sums-as-read.ts';
 export {

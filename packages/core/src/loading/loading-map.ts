@@ -1,76 +1,133 @@
 import type { MeterQuantity } from '../instrument/index.ts';
-import { nodesOf, type Network } from '../network/index.ts';
-import { attach, portResistance, resistanceBetween, solveCircuit } from '../solver/index.ts';
+import { nodesOf, type Element, type Network } from '../network/index.ts';
+import {
+  attach,
+  breakResistance,
+  portResistance,
+  resistanceBetween,
+  solveCircuit,
+  toNumber,
+  type PairResistance,
+} from '../solver/index.ts';
 import { takenShare } from './range-ladder.ts';
 import type { Unloaded } from './solve-setup.ts';
 
-/** What one meter resistance does at one place of a network, no other meter connected. */
-export interface MapPlace {
-  /** Across: two nodes. In series: a part. */
-  readonly across?: readonly [string, string];
-  readonly inSeriesWith?: string;
-  /** V or A. */
-  readonly truth: number | null;
-  readonly indicated: number | null;
+/** Where a meter can be put, and what it would find there, no other meter connected. */
+export interface LoadingPlace {
+  /** Two nodes for a voltmeter; null for an ammeter. */
+  readonly across: readonly [string, string] | null;
+  /** A part for an ammeter; null for a voltmeter. */
+  readonly inSeriesWith: string | null;
+  /** V or A, never below 0: red is put on the higher of the two. */
+  readonly truth: number;
   /** Ω; null where infinite. */
   readonly sourceResistance: number | null;
+}
+
+/** What one meter resistance does at a place. */
+export interface MapPlace extends LoadingPlace {
+  /** V or A. */
+  readonly indicated: number;
   /** Share of the true value that the meter takes, never below 0: the error is its negative. */
   readonly taken: number;
 }
 
-/**
- * The loading of a meter across every pair of nodes, or its insertion in every part, the worst first.
- *
- * Across, one reduction serves all pairs. Places where nothing can be read, such as nodes that nothing joins, are left out.
- */
+/** The loading of a meter across every pair of nodes, or its insertion in every part, the worst first. */
 export const loadingMap = (unloaded: Unloaded, quantity: MeterQuantity, meterResistance: number): MapPlace[] =>
-  (quantity === 'dc-voltage' ? acrossPairs(unloaded, meterResistance) : inParts(unloaded, meterResistance)).sort(
-    (a, b) => b.taken - a.taken,
-  );
+  loadedBy(loadingPlaces(unloaded, quantity), quantity, meterResistance);
 
-function acrossPairs({ network, named, solution }: Unloaded, meterResistance: number): MapPlace[] {
-  const between = resistanceBetween(named.circuit);
-  const nodes = nodesOf(network);
+/**
+ * Every place for a meter, the one where it drags most first: the order is the same for every meter resistance.
+ *
+ * One reduction serves all of them. Places where nothing can be read, such as nodes that nothing joins, are left out.
+ */
+export function loadingPlaces(unloaded: Unloaded, quantity: MeterQuantity): LoadingPlace[] {
+  const between = resistanceBetween(unloaded.named.circuit);
   if (!between) return [];
-  return nodes.flatMap((a, i) =>
-    nodes.slice(i + 1).flatMap((b): MapPlace[] => {
-      const [from, to] = [named.nodeNumber.get(a)!, named.nodeNumber.get(b)!];
-      const sourceResistance = between(from, to);
-      const voltage = solution.voltage(from, to);
-      if (sourceResistance === null || voltage === null) return [];
-      // Red on the higher of the two, as one would put it.
-      const truth = voltage.hi + voltage.lo;
-      const taken = takenShare(sourceResistance, meterResistance, 'dc-voltage');
-      const size = Math.abs(truth);
-      return [
-        { across: truth < 0 ? [b, a] : [a, b], truth: size, indicated: size * (1 - taken), sourceResistance, taken },
-      ];
-    }),
-  );
+  if (quantity === 'dc-current')
+    return inParts(unloaded, between).sort((a, b) => size(a.sourceResistance) - size(b.sourceResistance));
+  return acrossPairs(unloaded, between).sort((a, b) => size(b.sourceResistance) - size(a.sourceResistance));
 }
 
-function inParts(unloaded: Unloaded, meterResistance: number): MapPlace[] {
-  const { network, named, values } = unloaded;
-  return network.elements.flatMap((element): MapPlace[] => {
-    if (element.from === element.to) return [];
-    const opened = attach(named, [
-      { id: ' ammeter', resistance: 0, from: element.from, to: { liftedEnds: [`${element.id}.from`] } },
-    ]);
-    const looked = solveCircuit(opened.circuit, network.elements.length);
-    const truth = values.elements[element.id]!.current;
-    if (!looked.ok || truth === null) return [];
-    const sourceResistance = portResistance(looked.value.port!);
-    const taken = takenShare(sourceResistance, meterResistance, 'dc-current');
-    const size = Math.abs(truth);
-    return [{ inSeriesWith: element.id, truth: size, indicated: size * (1 - taken), sourceResistance, taken }];
+const size = (resistance: number | null): number => resistance ?? Infinity;
+
+/** What a meter of one resistance does at each of some places. */
+export function loadedBy(
+  places: readonly LoadingPlace[],
+  quantity: MeterQuantity,
+  meterResistance: number,
+): MapPlace[] {
+  const taken = sharesTaken(places, quantity, meterResistance);
+  return places.map(({ across, inSeriesWith, truth, sourceResistance }, index) => ({
+    across,
+    inSeriesWith,
+    truth,
+    sourceResistance,
+    taken: taken[index]!,
+    indicated: truth * (1 - taken[index]!),
+  }));
+}
+
+/** The shares alone, in the order of the places: what many ranges need. */
+export function sharesTaken(
+  places: readonly LoadingPlace[],
+  quantity: MeterQuantity,
+  meterResistance: number,
+): Float64Array {
+  const taken = new Float64Array(places.length);
+  for (let k = 0; k < taken.length; k += 1)
+    taken[k] = takenShare(places[k]!.sourceResistance, meterResistance, quantity);
+  return taken;
+}
+
+function acrossPairs({ network, named, solution }: Unloaded, between: PairResistance): LoadingPlace[] {
+  const nodes = nodesOf(network);
+  const places: LoadingPlace[] = [];
+  nodes.forEach((a, i) => {
+    for (let j = i + 1; j < nodes.length; j += 1) {
+      const b = nodes[j]!;
+      const [from, to] = [named.nodeNumber.get(a)!, named.nodeNumber.get(b)!];
+      const resistance = between(from, to);
+      const voltage = solution.voltage(from, to);
+      if (resistance === null || voltage === null) continue;
+      places.push({
+        across: voltage.hi < 0 ? [b, a] : [a, b],
+        inSeriesWith: null,
+        truth: Math.abs(toNumber(voltage)),
+        sourceResistance: toNumber(resistance),
+      });
+    }
   });
+  return places;
+}
+
+function inParts(unloaded: Unloaded, between: PairResistance): LoadingPlace[] {
+  const { network, named, values } = unloaded;
+  return network.elements.flatMap((element, index): LoadingPlace[] => {
+    const current = values.elements[element.id]!.current;
+    if (element.from === element.to || current === null) return [];
+    const branch = named.circuit.branches[index]!;
+    const sourceResistance =
+      branch.kind === 'resistance'
+        ? breakResistance(branch.resistance, between(branch.from, branch.to)!)
+        : lookIntoBreak(unloaded, element);
+    if (sourceResistance === undefined) return [];
+    return [{ across: null, inSeriesWith: element.id, truth: Math.abs(current), sourceResistance }];
+  });
+}
+
+/** Ω that a break in a part without resistance of its own looks into; undefined where it cannot be opened. */
+function lookIntoBreak({ network, named }: Unloaded, { id, from }: Element): number | null | undefined {
+  const meter = { id: ' ammeter', resistance: 0, from, to: { liftedEnds: [`${id}.from`] } };
+  const looked = solveCircuit(attach(named, [meter]).circuit, network.elements.length);
+  return looked.ok ? portResistance(looked.value.port!) : undefined;
 }
 
 /** A line for every part, for the drawing: what the meter would take across it or in it; nothing where it cannot be read. */
 export function sharesByPart(network: Network, places: readonly MapPlace[]): Map<string, number> {
   const found = new Map<string, number>();
   for (const { across, inSeriesWith, taken } of places) {
-    if (inSeriesWith !== undefined) found.set(inSeriesWith, taken);
+    if (inSeriesWith !== null) found.set(inSeriesWith, taken);
     else if (across)
       for (const { id, from, to } of network.elements)
         if (across.includes(from) && across.includes(to) && from !== to) found.set(id, taken);

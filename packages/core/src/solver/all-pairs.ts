@@ -1,11 +1,11 @@
 import type { Circuit } from './circuit.ts';
-import { add, divide, exactly, multiply, subtract, toNumber } from './double-double.ts';
+import { add, divide, exactly, multiply, subtract, toNumber, zero, type DoubleDouble } from './double-double.ts';
 import { Islands } from './islands.ts';
 import { joinNodes } from './joints.ts';
 import { StarMesh } from './star-mesh.ts';
 
-/** The resistance between any two nodes of a circuit, sources at rest; null between islands. */
-export type PairResistance = (a: number, b: number) => number | null;
+/** Ω between any two nodes of a circuit, sources at rest; null between islands. */
+export type PairResistance = (a: number, b: number) => DoubleDouble | null;
 
 /**
  * Looks between all pairs of nodes at once: one reduction, then sums of positive terms on the way back.
@@ -30,9 +30,23 @@ export function resistanceBetween(circuit: Circuit): PairResistance | null {
   const green = mesh.green();
   return (a, b) => {
     const [one, other] = [group[a]!, group[b]!];
-    if (one === other) return 0;
+    if (one === other) return zero;
     if (islands.of(one) !== islands.of(other)) return null;
     const twice = multiply(exactly(2), green(one, other));
-    return toNumber(subtract(add(green(one, one), green(other, other)), twice));
+    return subtract(add(green(one, one), green(other, other)), twice);
   };
+}
+
+/**
+ * What a break in a resistance looks into, by a change of rank one: R²/(R − R_ab), R_ab being what its two ends see with the
+ * part in.
+ *
+ * R_ab never exceeds R; what is left of R − R_ab when nothing else joins the ends is the noise of the computation.
+ *
+ * @returns Ω; null where nothing but the part itself joins its ends
+ */
+export function breakResistance(resistance: DoubleDouble, acrossEnds: DoubleDouble): number | null {
+  const rest = subtract(resistance, acrossEnds);
+  if (rest.hi <= 1e-24 * resistance.hi) return null;
+  return toNumber(divide(multiply(resistance, resistance), rest));
 }

@@ -57,7 +57,7 @@ export function routeCurrents(
 function spanningTree(mesh: StarMesh): number[][] {
   const tree: number[][] = Array.from({ length: mesh.points }, () => []);
   const islands = new Islands(mesh.points);
-  for (const [a, b] of mesh.joints().sort((x, y) => y[2] - x[2])) {
+  for (const { a, b } of mesh.edges().sort((x, y) => y.g.hi - x.g.hi)) {
     if (!islands.join(a, b)) continue;
     tree[a]!.push(b);
     tree[b]!.push(a);

@@ -62,8 +62,14 @@ const splitter = 134217729;
 
 /** A growing array of double-doubles that is added to in place, for the inner loops. */
 export class DoubleDoubleArray {
-  readonly hi: number[] = [];
-  readonly lo: number[] = [];
+  readonly hi: number[];
+  readonly lo: number[];
+
+  /** @param length  of zeros to begin with */
+  constructor(length = 0) {
+    this.hi = new Array<number>(length).fill(0);
+    this.lo = new Array<number>(length).fill(0);
+  }
 
   get length(): number {
     return this.hi.length;

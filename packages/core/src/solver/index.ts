@@ -1,4 +1,4 @@
-export { resistanceBetween, type PairResistance } from './all-pairs.ts';
+export { breakResistance, resistanceBetween, type PairResistance } from './all-pairs.ts';
 export { elementBranch, meterBranch, type Branch, type Circuit } from './circuit.ts';
 export {
   add,

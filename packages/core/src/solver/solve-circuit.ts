@@ -15,6 +15,7 @@ import {
 import type { SolverFault } from './fault.ts';
 import { Islands } from './islands.ts';
 import { joinNodes, pathBetween, type Joints } from './joints.ts';
+import { LargeMesh } from './large-mesh.ts';
 import { StarMesh } from './star-mesh.ts';
 
 export interface CircuitSolution {
@@ -79,13 +80,15 @@ export function solveCircuit(circuit: Circuit, lookFrom = -1): Result<CircuitSol
   if (!routed.ok) return fail({ code: 'current-source-open', where: blame(circuit, joints, routed.fault) });
   if (injected.some((current) => current.hi !== 0)) scale += mesh.driveVoltage();
 
-  mesh.reduceTo(terminals ?? [joints.group[circuit.reference]!]);
-  const noise = scale * 1e-28;
-  const look = probe && terminals ? lookIn(probe, joints, mesh, terminals, routed.value, noise) : null;
+  const kept = terminals ? [...new Set(terminals)] : [joints.group[circuit.reference]!];
+  const solvedBy = (reduced: Reduced, noise: number) => {
+    const look = probe && terminals ? lookIn(probe, joints, reduced, terminals, routed.value, noise) : null;
+    const v = reduced.potentials(new Map(apart ? [[terminals[0], look!.across]] : []));
+    return v && { look, v, noise };
+  };
+  const refined = mesh.points > largeFrom ? solvedBy(new LargeMesh(mesh, kept), scale * 1e-22) : null;
+  const { look, v, noise } = refined ?? solvedBy(mesh.reduceTo(kept), scale * 1e-28)!;
   if (mayCarry) island.join(terminals[0], terminals[1]);
-  const known = new Map<number, DoubleDouble>();
-  if (apart) known.set(terminals[0], look!.across);
-  const v = mesh.potentials(known);
   for (let group = 0; group < joints.groups; group += 1)
     if (!Number.isFinite(v.hi[group]!)) return fail({ code: 'out-of-range', where: [] });
 
@@ -107,15 +110,27 @@ export function solveCircuit(circuit: Circuit, lookFrom = -1): Result<CircuitSol
   });
 }
 
+/** Points from which on a mesh is eliminated in doubles and refined: double-doubles throughout would be felt there. */
+const largeFrom = 250;
+
+/** A mesh of which one point, or two terminals, are left. */
+type Reduced = Pick<StarMesh, 'between'> & Pick<LargeMesh, 'potentials'>;
+
+interface Look {
+  readonly port: Port;
+  readonly across: DoubleDouble;
+  readonly current: DoubleDouble | null;
+}
+
 /** What the probe's terminals see, the voltage between the two groups with the probe in place, and the probe's current. */
 function lookIn(
   probe: Branch,
   joints: Joints,
-  mesh: StarMesh,
+  mesh: Reduced,
   [a, b]: readonly [number, number],
   forced: DoubleDouble,
   noise: number,
-): { readonly port: Port; readonly across: DoubleDouble; readonly current: DoubleDouble | null } {
+): Look {
   const offset = offsetBetween(joints, probe.to, probe.from);
   if (a === b) {
     const current = probe.kind === 'resistance' ? divide(negate(offset), probe.resistance) : null;

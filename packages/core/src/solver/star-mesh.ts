@@ -45,13 +45,15 @@ export class StarMesh {
     return { g: this.conductance.at(place), f: a < b ? f : { hi: -f.hi, lo: -f.lo } };
   }
 
-  /** Every joint as [a, b, g] in doubles. */
-  joints(): [number, number, number][] {
-    return this.neighbours.flatMap((list, a) =>
-      [...list]
-        .filter(([b]) => a < b)
-        .map(([b, place]) => [a, b, this.conductance.hi[place]!] as [number, number, number]),
-    );
+  /** Everything that joins two points now, `a` being the lower of them. */
+  edges(): Edge[] {
+    const edges: Edge[] = [];
+    this.neighbours.forEach((joined, a) => {
+      joined.forEach((place, b) => {
+        if (a < b) edges.push({ a, b, g: this.conductance.at(place), f: this.drive.at(place) });
+      });
+    });
+    return edges;
   }
 
   /** V, the sum of the sizes of all drives over their conductances: what no potential can exceed. */
@@ -63,7 +65,7 @@ export class StarMesh {
   }
 
   /** Takes every point but `last` away, fewest neighbours first. */
-  reduceTo(last: readonly number[]): void {
+  reduceTo(last: readonly number[]): this {
     const waiting: number[] = [];
     for (let point = 0; point < this.points; point += 1) if (!last.includes(point)) waiting.push(point);
     while (waiting.length > 0) {
@@ -81,6 +83,7 @@ export class StarMesh {
       waiting.pop();
       this.takeAway(point);
     }
+    return this;
   }
 
   /**
@@ -90,8 +93,7 @@ export class StarMesh {
    * @param known  V of the points left over, by point
    */
   potentials(known: ReadonlyMap<number, DoubleDouble>): DoubleDoubleArray {
-    const v = new DoubleDoubleArray();
-    for (let point = 0; point < this.points; point += 1) v.push(0, 0);
+    const v = new DoubleDoubleArray(this.points);
     for (const [point, value] of known) v.set(point, value);
     const { shares } = this;
     for (let index = this.stars.length - 1; index >= 0; index -= 1) {
@@ -113,8 +115,7 @@ export class StarMesh {
    */
   green(): (a: number, b: number) => DoubleDouble {
     const size = this.points;
-    const table = new DoubleDoubleArray();
-    for (let place = 0; place < size * size; place += 1) table.push(0, 0);
+    const table = new DoubleDoubleArray(size * size);
     const { shares, around } = this;
     for (let index = this.stars.length - 1; index >= 0; index -= 1) {
       const { centre, start, end, total } = this.stars[index]!;
@@ -190,6 +191,14 @@ export class StarMesh {
     this.neighbours[b]!.set(a, place);
     return place;
   }
+}
+
+export interface Edge {
+  readonly a: number;
+  readonly b: number;
+  readonly g: DoubleDouble;
+  /** A, a → b. */
+  readonly f: DoubleDouble;
 }
 
 /** A point taken away: V_centre = rise + Σ share·V_point over its stretch of the neighbours. */
