@@ -22,6 +22,7 @@ import { lusolve } from 'mathjs';
 import { LuDecomposition, Matrix } from 'ml-matrix';
 import { duration, line, secondsOf } from './measure.ts';
 import { benchGrid } from './grid.ts';
+import { benchSampling } from './sampling.ts';
 import { benchLoadingMap } from './loading-map.ts';
 import { sketchedNetwork } from '../packages/core/src/test/sketched-network.ts';
 import { benchJob, mesh, nodeEquations } from './networks.ts';
@@ -99,6 +100,7 @@ line(
 
 benchLoadingMap();
 benchGrid();
+benchSampling();
 
 console.log('\nThe first load');
 const assets = join(process.cwd(), 'apps/web/dist/assets');

@@ -28,6 +28,8 @@ import { Worksheet } from './worksheet.tsx';
 const TrueStation = lazy(() => import('./true-values/true-station.tsx').then((m) => ({ default: m.TrueStation })));
 const TrueView = lazy(() => import('./true-values/true-view.tsx').then((m) => ({ default: m.TrueView })));
 
+const Tolerance = lazy(() => import('./tolerance/tolerance.tsx').then((m) => ({ default: m.Tolerance })));
+
 const stations = ['network', 'true-values', 'setups'];
 
 /** The job on the bench: the drawing that stays through all stations, and the panel of the station that is open. */
@@ -43,7 +45,7 @@ export function Bench() {
   const [chosenMeter, setChosenMeter] = useState<string | null>(null);
   const [held, setHeld] = useState<Meter | null>(null);
   const [whole, setWhole] = useState(false);
-  const [sheet, setSheet] = useState<'setup' | 'map' | 'sums'>('setup');
+  const [sheet, setSheet] = useState<'setup' | 'map' | 'sums' | 'tolerance'>('setup');
   const [tidied, setTidied] = useState(0);
   const zoom = useZoom();
   const toggleWhole = useCallback(() => setWhole((now) => !now), []);
@@ -76,6 +78,7 @@ export function Bench() {
     [mapped, unloaded, meter, range],
   );
   const summed = inSetups && sheet === 'sums' && unloaded.ok && meter && instrument && range;
+  const tolerated = unloaded.ok && (view === 'tolerance' || (inSetups && sheet === 'tolerance'));
   const live = useMemo(() => {
     if (places) return shareLines(sharesByPart(job.network, places));
     return inSetups && loaded ? liveLines(loaded) : truth ? liveLines(truth) : undefined;
@@ -107,12 +110,13 @@ export function Bench() {
                   { value: 'setup', text: 'This set-up' },
                   { value: 'map', text: `Loading map of ${meter.id}` },
                   { value: 'sums', text: 'Sums as read' },
+                  { value: 'tolerance', text: 'Tolerance' },
                 ]}
                 onChange={setSheet}
               />
             </div>
           )}
-          {view === 'circuit' ? (
+          {view === 'circuit' || view === 'tolerance' ? (
             <>
               <DrawingBar zoom={zoom} whole={whole} onWhole={toggleWhole} onTidy={tidy} />
               <BenchDrawing
@@ -169,7 +173,17 @@ export function Bench() {
           {summed && (
             <SumsAsRead unloaded={unloaded.value} instrument={instrument} range={range} quantity={meter.quantity} />
           )}
-          {!whole && !inTrue && !places && !summed && (
+          {tolerated && (
+            <Suspense fallback={fetching}>
+              <Tolerance
+                network={job.network}
+                instruments={job.instruments ?? noInstruments}
+                truth={truth}
+                metered={inSetups && shown && loaded && chosen ? { setup: shown, values: loaded, chosen } : null}
+              />
+            </Suspense>
+          )}
+          {!whole && !inTrue && !places && !summed && !tolerated && (
             <Worksheet
               network={job.network}
               truth={truth}

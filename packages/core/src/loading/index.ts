@@ -1,4 +1,5 @@
 export {
+  attachmentOf,
   solveSetup,
   solveUnloaded,
   type MeterReading,

@@ -86,7 +86,7 @@ export function solveSetup(
   for (;;) {
     const named = attach(
       unloaded.named,
-      fitted.map((f) => attachment(f, blown.has(f.meter.id))),
+      fitted.map(({ meter, range }) => attachmentOf(meter, range, blown.has(meter.id))),
     );
     const firstBranch = network.elements.length;
     const live = fitted.findIndex((f) => !blown.has(f.meter.id));
@@ -135,7 +135,8 @@ function fit(meter: Meter, instruments: readonly Instrument[]): Fitted {
   return { meter, instrument, range };
 }
 
-function attachment({ meter, range }: Fitted, blown: boolean): Attachment {
+/** A meter as what it puts into the circuit: its resistance, or an open break where its fuse has blown. */
+export function attachmentOf(meter: Meter, range: Range, blown: boolean): Attachment {
   const { id } = meter;
   const { resistance } = range;
   return meter.quantity === 'dc-voltage'

@@ -16,6 +16,7 @@ export { portResistance, solveCircuit, type CircuitSolution, type Port } from '.
 export { attach, circuitOf, type Attachment, type NetworkCircuit } from './network-circuit.ts';
 export { networkValues, type ElementValues, type NetworkValues } from './network-values.ts';
 export { solveLimited, type LimitedSource, type LimitedValues } from './limited-supply.ts';
+export { quickCircuit, type QuickCircuit } from './quick-circuit.ts';
 export { sourceViews, type SourceView } from './source-view.ts';
 export { loopSums, nodeSums, type LoopSum, type NodeSum } from './sums.ts';
 export { sweep, sweepValues, turned, watchedValue, type Knob, type Watched } from './sweep.ts';

@@ -10,7 +10,7 @@ import { Working } from './working.tsx';
 const WhatIf = lazy(() => import('./what-if.tsx').then((module) => ({ default: module.WhatIf })));
 
 interface Props {
-  readonly view: Exclude<View, 'circuit'>;
+  readonly view: Exclude<View, 'circuit' | 'tolerance'>;
   readonly network: Network;
   readonly unloaded: Solved<Unloaded>;
 }

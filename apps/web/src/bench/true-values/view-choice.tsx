@@ -6,6 +6,7 @@ const views = {
   equations: 'Node equations',
   superposition: 'Superposition',
   'what-if': 'What if',
+  tolerance: 'Tolerance',
 } as const;
 
 /** What stands on the sheet of the second station. */

@@ -1,0 +1,50 @@
+import { formatPercent, formatQuantity, type Unit } from '@usual-drag/core';
+import type { ToleranceStudy } from '../../workers/tolerance.ts';
+import { FiguresTable } from '../../ui/figures-table.tsx';
+
+interface Props {
+  readonly study: ToleranceStudy;
+  readonly nominal: number | null;
+  readonly unit: Unit;
+}
+
+/** The figures of a study: nominal, worst cases, and what the draws say. */
+export function Figures({ study, nominal, unit }: Props) {
+  const { worst, samples } = study;
+  const off = (value: number): string =>
+    nominal ? formatPercent((value - nominal) / Math.abs(nominal), { signed: true, digits: 3 }) : '';
+  const row = (key: string, value: number, share = off(value)) => ({
+    key,
+    cells: [key, formatQuantity(value, unit, { digits: 4 }), share],
+  });
+  return (
+    <div className="[&_table]:text-[13px] [&_th]:whitespace-nowrap">
+      <FiguresTable
+        label="Tolerance in figures"
+        head={['figure', 'value', 'off']}
+        rows={[
+          ...(nominal === null ? [] : [row('nominal', nominal, '')]),
+          row('least', worst.least),
+          row('most', worst.most),
+          row('2.5 %', samples.low),
+          row('97.5 %', samples.high),
+          row('mean', samples.mean),
+          row(
+            'std. dev.',
+            samples.deviation,
+            nominal ? formatPercent(samples.deviation / Math.abs(nominal), { digits: 3 }) : '',
+          ),
+        ]}
+      />
+      <p className="mt-1 text-[13px] text-soft">
+        {worst.everyCorner
+          ? `Least and most: all ${grouped(2 ** study.parts.length)} corners.`
+          : `Least and most: ${study.parts.length} parts, so corners were searched, not all tried.`}{' '}
+        Among {grouped(samples.draws)} draws: {formatQuantity(samples.least, unit, { digits: 4 })} to{' '}
+        {formatQuantity(samples.most, unit, { digits: 4 })}.
+      </p>
+    </div>
+  );
+}
+
+const grouped = (count: number): string => String(count).replace(/\B(?=(\d{3})+$)/g, '\u2009');

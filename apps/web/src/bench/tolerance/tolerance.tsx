@@ -1,0 +1,162 @@
+import {
+  formatPercent,
+  formatQuantity,
+  watchedValue,
+  type Followed,
+  type Instrument,
+  type NetworkValues,
+  type Sampling,
+  type Setup,
+  type SetupValues,
+  type Network,
+  type Result,
+  type Unit,
+} from '@usual-drag/core';
+import { RefreshCw, Square } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { Choice } from '../../ui/choice.tsx';
+import { Segments } from '../../ui/segments.tsx';
+import { ValueField } from '../../ui/value-field.tsx';
+import { firstResult, resultsOf } from '../true-values/knobs.ts';
+import { Contributions } from './contributions.tsx';
+import { Figures } from './figures.tsx';
+import { Histogram } from './histogram.tsx';
+import { useTolerance } from './use-tolerance.ts';
+
+interface Props {
+  readonly network: Network;
+  readonly instruments: readonly Instrument[];
+  readonly truth: NetworkValues | null;
+  /** The set-up whose meters are in, its values, and the meter that is looked at; null for true values alone. */
+  readonly metered: { readonly setup: Setup; readonly values: SetupValues; readonly chosen: string } | null;
+}
+
+interface Candidate {
+  readonly name: string;
+  readonly unit: Unit;
+  readonly of: Followed;
+}
+
+const mostDraws = 10_000_000;
+
+function readDraws(text: string): Result<number, { readonly message: string }> {
+  const draws = Number(text.replace(/[\s,’']/g, ''));
+  if (Number.isInteger(draws) && draws >= 100 && draws <= mostDraws) return { ok: true, value: draws };
+  return { ok: false, fault: { message: `A whole number from 100 to ${mostDraws}.` } };
+}
+
+/** What the parts' tolerances do to any result: worst case, spread, and which part matters most. */
+export function Tolerance({ network, instruments, truth, metered }: Props) {
+  const setup = metered?.setup ?? null;
+  const results = useMemo((): readonly Candidate[] => {
+    const meters = (setup?.meters ?? []).map(({ id, quantity }): Candidate => ({
+      name: `shown by ${id}`,
+      unit: quantity === 'dc-voltage' ? 'V' : 'A',
+      of: { meter: id },
+    }));
+    return [...meters, ...resultsOf(network)];
+  }, [network, setup]);
+  const [name, setName] = useState<string | null>(null);
+  const usual = metered ? `shown by ${metered.chosen}` : firstResult(network, resultsOf(network)).name;
+  const followed = results.find((r) => r.name === name) ?? results.find((r) => r.name === usual) ?? results[0]!;
+  const [sampling, setSampling] = useState<Sampling>({ draws: 100_000, seed: 1, spread: 'rectangular' });
+  const indicated = 'meter' in followed.of;
+  // A true value does not hang on where the leads are.
+  const setupAsked = indicated ? setup : null;
+  const question = useMemo(
+    () => ({ network, instruments, setup: setupAsked, followed: followed.of }),
+    [network, instruments, setupAsked, followed.of],
+  );
+  const standing = useTolerance(question, sampling);
+  const { study, kind } = standing;
+  const reading = 'meter' in followed.of ? metered?.values.meters[followed.of.meter] : undefined;
+  const nominal = 'meter' in followed.of ? (reading?.indicated ?? null) : watchedValue(truth, followed.of);
+  const { unit } = followed;
+
+  return (
+    <section
+      aria-label="Tolerance"
+      className="flex max-h-[52%] min-h-44 shrink-0 flex-col gap-2 overflow-auto border-t border-line px-4 py-2"
+      tabIndex={0}
+    >
+      <div className="flex flex-wrap items-end gap-2">
+        <Choice
+          label="Tolerance of"
+          showLabel
+          className="w-44"
+          value={followed.name}
+          options={results.map((r) => ({ value: r.name, text: r.name }))}
+          onChange={setName}
+        />
+        <Segments
+          label="Spread of each part"
+          value={sampling.spread}
+          options={[
+            { value: 'rectangular', text: 'even' },
+            { value: 'normal', text: 'normal, 3σ' },
+          ]}
+          onChange={(spread) => setSampling({ ...sampling, spread })}
+        />
+        <ValueField
+          label="Draws"
+          showLabel
+          className="w-24"
+          align="right"
+          shown={String(sampling.draws)}
+          read={readDraws}
+          onCommit={(draws) => setSampling({ ...sampling, draws })}
+        />
+        {kind === 'running' ? (
+          <>
+            <Button onClick={standing.stop}>
+              <Square aria-hidden size={14} /> Stop
+            </Button>
+            <progress
+              aria-label="Drawing"
+              className="mb-3 h-2 min-w-16 grow accent-(--ochre-line)"
+              max={sampling.draws}
+              value={standing.done}
+            />
+          </>
+        ) : (
+          <Button onClick={() => setSampling({ ...sampling, seed: sampling.seed + 1 })}>
+            <RefreshCw aria-hidden size={15} /> Draw again
+          </Button>
+        )}
+      </div>
+      <Words kind={kind} parts={study?.parts.length ?? null} name={followed.name} />
+      {study && study.parts.length > 0 && kind !== 'nothing' && (
+        <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_14.5rem_12.5rem] gap-4">
+          <Histogram samples={study.samples} worst={study.worst} nominal={nominal} unit={unit} indicated={indicated} />
+          <Figures study={study} nominal={nominal} unit={unit} />
+          <div className="flex flex-col gap-1.5">
+            <Contributions contributions={study.contributions} unit={unit} />
+            {reading?.error != null && nominal !== null && reading.relativeError !== null && (
+              <p className="text-[13px] leading-snug">
+                Loading shifts it by <b className="text-ochre">{formatQuantity(reading.error, unit, { digits: 3 })}</b>{' '}
+                ({formatPercent(reading.relativeError, { signed: true, digits: 3 })}), the parts by{' '}
+                {formatQuantity(Math.max(study.worst.most - nominal, nominal - study.worst.least), unit, { digits: 3 })}{' '}
+                at most.
+              </p>
+            )}
+          </div>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Words({ kind, parts, name }: { readonly kind: string; readonly parts: number | null; readonly name: string }) {
+  const text =
+    kind === 'nothing'
+      ? `Nothing determines what is ${name}: check that both its points are joined.`
+      : kind === 'failed'
+        ? 'The drawing broke off. Draw again.'
+        : kind === 'stopped'
+          ? 'Stopped. What stands below is of the last whole run.'
+          : parts === 0
+            ? 'No part here has a tolerance. Give the resistors theirs at the first station, as in “R1 4k7 5%”.'
+            : null;
+  return text && <p className="text-[14px]">{text}</p>;
+}

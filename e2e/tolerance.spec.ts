@@ -1,0 +1,59 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, figure, openJob, test } from './bench.ts';
+
+/** What 20 kΩ at B shows, by hand. */
+function indicated(r1: number, r2: number, r3: number, r4: number): number {
+  const lower = 1 / (1 / r2 + 1 / (r3 + r4) + 1 / 20_000);
+  return (24 * lower) / (1.8 + r1 + lower);
+}
+
+test('worst cases, spread and what contributes most, of an indication and of a true value', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Set-ups');
+  await page.getByRole('radio', { name: 'Tolerance' }).click();
+  const figures = page.getByRole('table', { name: 'Tolerance in figures' });
+  const low = indicated(56_000 * 1.01, 39_000 * 0.95, 15_000 * 0.95, 27_000 * 0.95);
+  const high = indicated(56_000 * 0.99, 39_000 * 1.05, 15_000 * 1.05, 27_000 * 1.05);
+  await expect(figures.getByRole('row', { name: /^least/ })).toContainText(`${low.toFixed(3)}\u00a0V`);
+  await expect(figures.getByRole('row', { name: /^most/ })).toContainText(`${high.toFixed(3)}\u00a0V`);
+  const first = page.getByRole('list', { name: 'Which part contributes most' }).getByRole('listitem').first();
+  await expect(first).toContainText('R2');
+  await expect(page.getByRole('img', { name: /How often each value/ })).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'True values' }).click();
+  await page.getByRole('radio', { name: 'Tolerance' }).click();
+  await expect(page.getByRole('button', { name: /Tolerance of/ })).toContainText('V across R4');
+  await expect(figures.getByRole('row', { name: /^nominal/ })).toContainText('4.093\u00a0V');
+  expect(faults).toEqual([]);
+});
+
+test('a lead is moved while the samples run, and the run can be stopped', async ({ page, server, faults }) => {
+  await openJob(page, server, 'Float-level divider', 'Set-ups');
+  await page.getByRole('radio', { name: 'Tolerance' }).click();
+  const draws = page.getByRole('textbox', { name: 'Draws' });
+  await draws.fill('10000000');
+  await draws.press('Enter');
+  const progress = page.getByRole('progressbar', { name: 'Drawing' });
+  await expect(progress).toBeVisible();
+  await expect.poll(async () => Number(await progress.getAttribute('value'))).toBeGreaterThan(0);
+  const before = await figure(page, 'indicated');
+  const lead = page.getByRole('slider', { name: 'V1, red lead' });
+  await lead.focus();
+  await page.keyboard.press('ArrowUp');
+  await expect.poll(() => figure(page, 'indicated')).not.toBe(before);
+  await expect(progress).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(progress).toBeHidden();
+  await expect(page.getByText('Stopped. What stands below')).toBeVisible();
+  expect(faults).toEqual([]);
+});
+
+test('without tolerances it says where to give them', async ({ page, server }) => {
+  await openJob(page, server, 'Beacon and sounder panel', 'True values');
+  await page.getByRole('radio', { name: 'Tolerance' }).click();
+  await expect(page.getByText('No part here has a tolerance')).toBeVisible();
+});

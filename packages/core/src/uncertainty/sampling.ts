@@ -1,0 +1,96 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import type { ToleranceModel } from './tolerance-model.ts';
+
+export interface Sampling {
+  readonly draws: number;
+  /** The same seed draws the same values again. */
+  readonly seed: number;
+  /** Evenly between the limits, or normal with the tolerance at three standard deviations. */
+  readonly spread: 'rectangular' | 'normal';
+}
+
+/** What was found of a result, V, A or W. */
+export interface SampleSummary {
+  readonly draws: number;
+  readonly mean: number;
+  /** Standard deviation. */
+  readonly deviation: number;
+  /** Between these lie the middle 95 %. */
+  readonly low: number;
+  readonly high: number;
+  readonly least: number;
+  readonly most: number;
+  /** Equal steps from the least to the most, with how many fell into each. */
+  readonly bins: readonly number[];
+}
+
+const batch = 2000;
+const binCount = 40;
+
+/**
+ * Draws every toleranced resistance at random, over and over, and looks at the result.
+ *
+ * It yields the number of draws done after each batch, so that its caller can show progress or leave off.
+ */
+export function* sampleTolerance(
+  { parts, valueAt }: ToleranceModel,
+  { draws, seed, spread }: Sampling,
+): Generator<number, SampleSummary> {
+  const generator = xoroshiro128plus(seed);
+  const values = new Float64Array(draws);
+  const at = new Float64Array(parts.length);
+  const deviate =
+    spread === 'rectangular'
+      ? () => 2 * uniformFloat64(generator) - 1
+      : // Box and Muller 1958; a third, for the tolerance is three standard deviations.
+        () =>
+          (Math.sqrt(-2 * Math.log(1 - uniformFloat64(generator))) *
+            Math.cos(2 * Math.PI * uniformFloat64(generator))) /
+          3;
+  for (let done = 0; done < draws;) {
+    for (const end = Math.min(draws, done + batch); done < end; done += 1) {
+      for (let part = 0; part < at.length; part += 1) {
+        const { resistance, tolerance } = parts[part]!;
+        at[part] = resistance * Math.max(1e-9, 1 + tolerance * deviate());
+      }
+      values[done] = valueAt(at);
+    }
+    yield done;
+  }
+  return summary(values.sort());
+}
+
+function summary(sorted: Float64Array): SampleSummary {
+  const draws = sorted.length;
+  const [least, most] = [sorted[0]!, sorted[draws - 1]!];
+  // Deviations from one of the values: nothing large is squared and subtracted.
+  const origin = sorted[draws >> 1]!;
+  let [sum, squares] = [0, 0];
+  const bins = new Array<number>(binCount).fill(0);
+  for (const value of sorted) {
+    sum += value - origin;
+    squares += (value - origin) ** 2;
+    const place = most > least ? Math.floor(((value - least) / (most - least)) * binCount) : 0;
+    bins[Math.min(binCount - 1, place)]! += 1;
+  }
+  const off = sum / draws;
+  const deviation = draws > 1 ? Math.sqrt(Math.max(0, squares - draws * off * off) / (draws - 1)) : 0;
+  return {
+    draws,
+    mean: origin + off,
+    deviation,
+    low: quantile(sorted, 0.025),
+    high: quantile(sorted, 0.975),
+    least,
+    most,
+    bins,
+  };
+}
+
+function quantile(sorted: Float64Array, share: number): number {
+  const place = share * (sorted.length - 1);
+  const below = Math.floor(place);
+  const next = sorted[Math.min(below + 1, sorted.length - 1)]!;
+  return sorted[below]! + (place - below) * (next - sorted[below]!);
+}
