@@ -16,6 +16,7 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <JobsPage /> },
       { path: '/bench/:jobId/:station?/:setupId?', element: <BenchPage /> },
+      { path: '/kit/:instrumentId?', lazy: async () => ({ Component: (await import('./kit/kit-page.tsx')).KitPage }) },
       { path: '*', element: <JobsPage /> },
     ],
   },

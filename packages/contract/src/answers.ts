@@ -1,4 +1,4 @@
-import type { Job } from '@usual-drag/core';
+import type { Job, KitInstrument } from '@usual-drag/core';
 
 /** A line of the list of jobs. */
 export interface JobSummary {
@@ -17,4 +17,11 @@ export interface OpenJob {
   readonly revision: number;
   readonly updatedAt: string;
   readonly document: Job;
+}
+
+/** An instrument as the server keeps it. Revision 0 is as it came with the software. */
+export interface ShelvedInstrument {
+  readonly id: string;
+  readonly revision: number;
+  readonly document: KitInstrument;
 }

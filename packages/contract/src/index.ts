@@ -1,2 +1,4 @@
-export { checkDraft, checkJob, readJob, type FileFault } from './read-job.ts';
-export type { JobSummary, OpenJob } from './answers.ts';
+export type { JobSummary, OpenJob, ShelvedInstrument } from './answers.ts';
+export { checkDraft, checkJob, readJob } from './read-job.ts';
+export { checkKit, checkKitInstrument, readKit } from './read-kit.ts';
+export type { FileFault } from './shape-faults.ts';

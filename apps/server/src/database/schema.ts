@@ -1,4 +1,4 @@
-import type { Instrument, Job } from '@usual-drag/core';
+import type { Job, KitInstrument } from '@usual-drag/core';
 import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 
 /** A job and where it stands. `revision` counts its savings; `deletedAt` is set while it lies in the bin. */
@@ -11,9 +11,10 @@ export const jobs = sqliteTable('jobs', {
   deletedAt: text('deleted_at'),
 });
 
-/** The instruments at hand, in the order of the shelf. */
+/** The instruments at hand, in the order of the shelf. `revision` counts their savings; 0 is as it came with the software. */
 export const instruments = sqliteTable('instruments', {
   id: text('id').primaryKey(),
   position: integer('position').notNull(),
-  document: text('document', { mode: 'json' }).$type<Instrument>().notNull(),
+  revision: integer('revision').notNull().default(0),
+  document: text('document', { mode: 'json' }).$type<KitInstrument>().notNull(),
 });

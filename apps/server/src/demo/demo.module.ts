@@ -1,16 +1,26 @@
 import { Inject, Module, type OnModuleInit } from '@nestjs/common';
+import { InstrumentsModule } from '../instruments/instruments.module.ts';
+import { InstrumentsRepository } from '../instruments/instruments.repository.ts';
 import { JobsModule } from '../jobs/jobs.module.ts';
 import { JobsRepository } from '../jobs/jobs.repository.ts';
 import { sampleJobs } from './sample-jobs.ts';
+import { shelfNotes } from './shelf-notes.ts';
 
-/** Puts the sample jobs into a database that has never had a job. */
-@Module({ imports: [JobsModule] })
+/** Puts the sample jobs, and what the workshop notes about its instruments, into a database that has never had a job. */
+@Module({ imports: [InstrumentsModule, JobsModule] })
 export class DemoModule implements OnModuleInit {
-  constructor(@Inject(JobsRepository) private readonly repository: JobsRepository) {}
+  constructor(
+    @Inject(JobsRepository) private readonly jobs: JobsRepository,
+    @Inject(InstrumentsRepository) private readonly instruments: InstrumentsRepository,
+  ) {}
 
   onModuleInit(): void {
-    if (!this.repository.isNew()) return;
+    if (!this.jobs.isNew()) return;
     const now = Date.now();
-    sampleJobs.forEach((job, index) => this.repository.insert(job, new Date(now - index)));
+    sampleJobs.forEach((job, index) => this.jobs.insert(job, new Date(now - index)));
+    for (const [id, notes] of Object.entries(shelfNotes(new Date(now)))) {
+      const kept = this.instruments.find(id);
+      if (kept?.revision === 0) this.instruments.replace(0, { ...kept.document, ...notes });
+    }
   }
 }

@@ -1,4 +1,12 @@
-import type { AmmeterPlacement, Element, Job, Meter, Setup, VoltmeterPlacement } from '@usual-drag/core';
+import {
+  instrumentForJob,
+  type AmmeterPlacement,
+  type Element,
+  type Job,
+  type Meter,
+  type Setup,
+  type VoltmeterPlacement,
+} from '@usual-drag/core';
 import { builtInKit } from '../instruments/built-in-kit.ts';
 
 /** The jobs of the Saltmarsh Lift Station that the demo starts with; each shows one thing plainly. */
@@ -190,7 +198,7 @@ export const sampleJobs: readonly Job[] = [
 
 function job(title: string, elements: readonly Element[], setups: readonly Setup[]): Job {
   const used = new Set(setups.flatMap((s) => s.meters.map((m) => m.instrument)));
-  const instruments = builtInKit.filter((instrument) => used.has(instrument.id));
+  const instruments = builtInKit.filter(({ id }) => used.has(id)).map(instrumentForJob);
   return { format: 'usual-drag/job', version: 1, title, network: { elements }, instruments, setups };
 }
 

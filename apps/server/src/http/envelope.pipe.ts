@@ -1,4 +1,6 @@
 import { type ArgumentMetadata, BadRequestException, Injectable, type PipeTransform } from '@nestjs/common';
+import type { FileFault } from '@usual-drag/contract';
+import type { Result } from '@usual-drag/core';
 import { validateSync, type ValidationError } from 'class-validator';
 import type { Fault } from './faults.ts';
 
@@ -22,6 +24,12 @@ export class EnvelopePipe implements PipeTransform {
 /** A refusal of a body that says where its faults are. */
 export const refuse = (faults: readonly Fault[]): BadRequestException =>
   new BadRequestException({ message: faults[0]?.message ?? 'Refused.', details: { faults } });
+
+/** What was checked, or its refusal; the faults' paths are given from `prefix` on. */
+export function accept<T>(checked: Result<T, readonly FileFault[]>, prefix: string): T {
+  if (checked.ok) return checked.value;
+  throw refuse(checked.fault.map(({ code, message, path }) => ({ code, message, path: prefix + path })));
+}
 
 function faultsOf({ property, constraints, children }: ValidationError, parent: string): Fault[] {
   const path = parent ? `${parent}.${property}` : property;

@@ -1,7 +1,7 @@
-import type { Instrument, InstrumentFunction, Range } from '@usual-drag/core';
+import type { InstrumentFunction, KitInstrument, Range, ResistanceRange } from '@usual-drag/core';
 
 /** The instruments on the shelf of every new installation, by kind and property. */
-export const builtInKit: readonly Instrument[] = [
+export const builtInKit: readonly KitInstrument[] = [
   {
     id: 'analogue-20k',
     name: 'Analogue multimeter, 20 kΩ/V',
@@ -12,6 +12,7 @@ export const builtInKit: readonly Instrument[] = [
         { id: '10 A', fullScale: 10, resistance: 0.025, accuracyOfRange: 0.02, divisions: 50, jack: '10 A' },
       ]),
     ],
+    resistanceRanges: [needleOhms('R × 1', 2000, 0.075), needleOhms('R × 100', 200_000, 750e-6)],
   },
   {
     id: 'digital-2000',
@@ -38,6 +39,13 @@ export const builtInKit: readonly Instrument[] = [
           { ...digital('10 A', 10, 0.02, 0.01, 0.02, 3, '10 A'), fuse: 10 },
         ],
       },
+    ],
+    resistanceRanges: [
+      digitalOhms('200 Ω', 199.9, 1e-3, 0.1, 0.008, 3),
+      digitalOhms('2 kΩ', 1999, 300e-6, 1, 0.008, 2),
+      digitalOhms('20 kΩ', 19_990, 75e-6, 10, 0.008, 2),
+      digitalOhms('200 kΩ', 199_900, 7.5e-6, 100, 0.008, 2),
+      digitalOhms('2 MΩ', 1.999e6, 750e-9, 1000, 0.01, 3),
     ],
   },
   {
@@ -75,6 +83,13 @@ export const builtInKit: readonly Instrument[] = [
         ],
       },
     ],
+    resistanceRanges: [
+      digitalOhms('200 Ω', 199.999, 1e-3, 1e-3, 0.0003, 5),
+      digitalOhms('2 kΩ', 1999.99, 1e-3, 0.01, 0.0002, 3),
+      digitalOhms('20 kΩ', 19_999.9, 100e-6, 0.1, 0.0002, 3),
+      digitalOhms('200 kΩ', 199_999, 10e-6, 1, 0.0002, 3),
+    ],
+    autoRange: { up: 1, down: 0.09 },
   },
   {
     id: 'panel-5a',
@@ -137,4 +152,19 @@ function digital(
   jack: string,
 ): Range {
   return { id, fullScale, resistance, resolution, accuracyOfReading, accuracyCounts, jack };
+}
+
+function digitalOhms(
+  id: string,
+  fullScale: number,
+  testCurrent: number,
+  resolution: number,
+  accuracyOfReading: number,
+  accuracyCounts: number,
+): ResistanceRange {
+  return { id, fullScale, testCurrent, resolution, accuracyOfReading, accuracyCounts };
+}
+
+function needleOhms(id: string, fullScale: number, testCurrent: number): ResistanceRange {
+  return { id, fullScale, testCurrent, accuracyOfRange: 0.05 };
 }

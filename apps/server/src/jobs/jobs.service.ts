@@ -1,7 +1,6 @@
 import { ConflictException, Inject, Injectable, NotFoundException } from '@nestjs/common';
-import { checkDraft, checkJob, type FileFault, type JobSummary, type OpenJob } from '@usual-drag/contract';
-import type { Job, Result } from '@usual-drag/core';
-import { refuse } from '../http/envelope.pipe.ts';
+import { checkDraft, checkJob, type JobSummary, type OpenJob } from '@usual-drag/contract';
+import { accept } from '../http/envelope.pipe.ts';
 import { JobsRepository, type StoredJob } from './jobs.repository.ts';
 
 @Injectable()
@@ -56,9 +55,4 @@ const open = ({ id, revision, updatedAt, document }: StoredJob): OpenJob => ({ i
 
 function missing(id: string): never {
   throw new NotFoundException(`There is no job ${id}. It may have been deleted; look in the list of jobs.`);
-}
-
-function accept(checked: Result<Job, readonly FileFault[]>, prefix: string): Job {
-  if (checked.ok) return checked.value;
-  throw refuse(checked.fault.map(({ code, message, path }) => ({ code, message, path: prefix + path })));
 }

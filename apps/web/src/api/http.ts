@@ -10,7 +10,7 @@ export class Refused extends Error {
 }
 
 /** A request that never got an answer. */
-class Unreachable extends Error {}
+export class Unreachable extends Error {}
 
 /**
  * Asks the server.

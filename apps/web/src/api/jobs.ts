@@ -1,5 +1,5 @@
 import type { JobSummary, OpenJob } from '@usual-drag/contract';
-import type { Instrument, Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core';
 import { queryOptions } from '@tanstack/react-query';
 import { ask } from './http.ts';
 
@@ -7,12 +7,6 @@ export const jobsQuery = queryOptions({ queryKey: ['jobs'], queryFn: () => ask<J
 
 export const jobQuery = (id: string) =>
   queryOptions({ queryKey: ['jobs', id], queryFn: () => ask<OpenJob>('GET', `/jobs/${id}`) });
-
-export const kitQuery = queryOptions({
-  queryKey: ['instruments'],
-  queryFn: () => ask<Instrument[]>('GET', '/instruments'),
-  staleTime: Infinity,
-});
 
 export const createJob = (document: Job) => ask<OpenJob>('POST', '/jobs', { document });
 export const importJob = (file: unknown) => ask<OpenJob>('POST', '/jobs/import', file);

@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, useNavigate, useParams } from 'react-router';
-import { kitQuery } from '../api/jobs.ts';
+import { kitQuery } from '../api/kit.ts';
 import { useZoom } from '../drawing/zoom.ts';
 import { useSetupValues, useStandings, useUnloaded } from './analysis.ts';
 import { BenchDrawing } from './bench-drawing.tsx';

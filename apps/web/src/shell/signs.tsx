@@ -14,3 +14,11 @@ export const BenchSign = () => (
     <rect x={6.5} y={8} width={5} height={8} rx={1} {...stroke} />
   </svg>
 );
+
+/** A shelf with two instruments on it. */
+export const KitSign = () => (
+  <svg aria-hidden width={24} height={24} viewBox="0 0 24 24">
+    <path d="M2 20h20M4 20V9h7v11M14 20v-8h6v8M6.5 12.5h2" {...stroke} />
+    <circle cx={17} cy={15} r={0.8} {...stroke} />
+  </svg>
+);

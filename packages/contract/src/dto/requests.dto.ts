@@ -1,5 +1,6 @@
-import { IsInt, IsObject, Min } from 'class-validator';
+import { IsInt, IsObject, IsOptional, Min } from 'class-validator';
 import type { JobDto } from './job.dto.ts';
+import type { KitInstrumentDto } from './kit.dto.ts';
 
 /** A new job. Its document is checked against the published schema of a job file. */
 export class CreateJobDto {
@@ -12,4 +13,15 @@ export class SaveJobDto extends CreateJobDto {
   @IsInt({ message: 'must be the revision that was edited, a whole number' })
   @Min(1, { message: 'must be 1 or more' })
   revision!: number;
+}
+
+/** An instrument for the shelf, and the revision that the edit was based on; left out where it is new. */
+export class SaveInstrumentDto {
+  @IsObject({ message: 'must be an instrument' })
+  document!: KitInstrumentDto;
+
+  @IsOptional()
+  @IsInt({ message: 'must be the revision that was edited, a whole number' })
+  @Min(0, { message: 'must be 0 or more' })
+  revision?: number;
 }

@@ -4,6 +4,7 @@ import type { Limit } from '@usual-drag/core';
 import { elementSubTypes } from './element.dto.ts';
 import { functionSubTypes } from './instrument.dto.ts';
 import './job.dto.ts';
+import './kit.dto.ts';
 import './requests.dto.ts';
 import { meterSubTypes } from './setup.dto.ts';
 
@@ -25,15 +26,25 @@ const unions = {
 };
 
 /** JSON Schema (draft 2020-12) of a job file, made from the DTO classes. */
-export function jobSchema(): Schema {
-  const all = schemas('#/$defs/');
-  const { JobDto: job, CreateJobDto: _create, SaveJobDto: _save, RangeDto: _range, ...rest } = all;
-  return {
-    $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: 'Usual Drag job, *.job.json',
-    ...job,
-    $defs: rest,
+export const jobSchema = (): Schema => fileSchema('JobDto', 'Usual Drag job, *.job.json');
+
+/** The same of a kit file. */
+export const kitSchema = (): Schema => fileSchema('KitDto', 'Usual Drag kit, *.kit.json');
+
+/** A class as a schema of its own, with all that it refers to and nothing else. */
+function fileSchema(root: string, title: string): Schema {
+  const { [root]: file, ...rest } = schemas('#/$defs/');
+  const used = new Set<string>();
+  const follow = (schema: unknown): void => {
+    for (const [, name] of JSON.stringify(schema).matchAll(/"#\/\$defs\/(\w+)"/g))
+      if (!used.has(name!)) {
+        used.add(name!);
+        follow(rest[name!]);
+      }
   };
+  follow(file);
+  const $defs = Object.fromEntries(Object.entries(rest).filter(([name]) => used.has(name)));
+  return { $schema: 'https://json-schema.org/draft/2020-12/schema', title, ...file, $defs };
 }
 
 /** The same classes and the requests', as components of the API's description. */
@@ -41,6 +52,7 @@ export function requestSchemas(): Record<string, Schema> {
   const prefix = '#/components/schemas/';
   const all = schemas(prefix) as Record<string, ObjectSchema>;
   for (const request of ['CreateJobDto', 'SaveJobDto']) all[request]!.properties.document = { $ref: `${prefix}JobDto` };
+  all.SaveInstrumentDto!.properties.document = { $ref: `${prefix}KitInstrumentDto` };
   return all;
 }
 

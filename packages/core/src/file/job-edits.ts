@@ -47,6 +47,12 @@ export function keepInstrument(job: Job, instrument: Instrument): Job {
     : { ...job, instruments: [...instruments, instrument] };
 }
 
+/** Takes the newest version of an instrument in the place of the one that the job has kept. */
+export const renewInstrument = (job: Job, instrument: Instrument): Job => ({
+  ...job,
+  instruments: (job.instruments ?? []).map((other) => (other.id === instrument.id ? instrument : other)),
+});
+
 /** A job to begin with: one supply, ready for its first resistor. */
 export const newJob = (title: string): Job => ({
   format: 'usual-drag/job',

@@ -9,3 +9,19 @@ export {
   type MeterQuantity,
   type Range,
 } from './instrument.ts';
+export {
+  calibrationOf,
+  copyInstrument,
+  freeId,
+  instrumentForJob,
+  isDay,
+  kitFaults,
+  kitLimits,
+  settledRange,
+  type AutoRange,
+  type Calibration,
+  type KitFault,
+  type KitInstrument,
+  type ResistanceRange,
+} from './kit.ts';
+export { burdenOf, nextRange, nextResistanceRange, rangeName, sensitivityOf } from './range-edits.ts';

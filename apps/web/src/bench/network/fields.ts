@@ -1,44 +1,34 @@
 import {
-  breachOf,
   elementLimits,
   fail,
-  formatPercent,
-  formatQuantity,
   namePattern,
   ok,
-  parsePercent,
-  parseQuantity,
   type Element,
   type Network,
   type QuantityKey,
   type Result,
   type Unit,
 } from '@usual-drag/core';
+import { asCount, inPercent, inUnit, numberField, type NumberField } from '../../ui/number-field.ts';
 
 interface Fault {
   readonly message: string;
 }
 
-/** A quantity of an element as it is typed and shown. Undefined stands for a value left out. */
-export interface ElementField {
-  readonly key: string;
-  readonly label: string;
-  readonly shown: string;
-  readonly read: (text: string) => Result<unknown, Fault>;
-  readonly put: (value: unknown) => Element;
-}
+/** A quantity of an element as it is typed and shown. */
+export type ElementField = NumberField<Element>;
 
 /** The quantity that makes the part what it is; null for a switch or a link. */
 export function mainField(element: Element): ElementField | null {
   switch (element.kind) {
     case 'source':
-      return field(element, 'emf', 'EMF', 'V', 'needed');
+      return field(element, 'emf', 'EMF', 'V', true);
     case 'resistor':
-      return field(element, 'resistance', 'Resistance', 'Ω', 'needed');
+      return field(element, 'resistance', 'Resistance', 'Ω', true);
     case 'current-source':
-      return field(element, 'current', 'Current', 'A', 'needed');
+      return field(element, 'current', 'Current', 'A', true);
     case 'load':
-      return field(element, 'ratedVoltage', 'Rated voltage', 'V', 'needed');
+      return field(element, 'ratedVoltage', 'Rated voltage', 'V', true);
     default:
       return null;
   }
@@ -54,7 +44,7 @@ export function secondField(element: Element): ElementField | null {
     case 'current-source':
       return field(element, 'compliance', 'Compliance', 'V');
     case 'load':
-      return field(element, 'ratedCurrent', 'Rated current', 'A', 'needed');
+      return field(element, 'ratedCurrent', 'Rated current', 'A', true);
     default:
       return null;
   }
@@ -100,53 +90,12 @@ export function nodeField(text: string): Result<string, Fault> {
   return namePattern.test(name) ? ok(name) : fail({ message: 'A node has up to 32 letters, digits, - and _.' });
 }
 
-function field(element: Element, key: QuantityKey, label: string, unit: Unit, needed?: 'needed'): ElementField {
-  return make(
-    element,
-    key,
-    label,
-    needed,
-    (text) => parseQuantity(text, unit),
-    (value) => formatQuantity(value, unit, { digits: 6, trim: true }),
-  );
+function field(element: Element, key: QuantityKey, label: string, unit: Unit, needed = false): ElementField {
+  return numberField(element, key, { label, limit: elementLimits[key], needed, ...inUnit(unit) });
 }
 
 const percentField = (element: Element, key: QuantityKey, label: string): ElementField =>
-  make(element, key, label, undefined, parsePercent, (value) => formatPercent(value, { digits: 4, trim: true }));
+  numberField(element, key, { label, limit: elementLimits[key], ...inPercent });
 
 const countField = (element: Element, key: QuantityKey, label: string): ElementField =>
-  make(
-    element,
-    key,
-    label,
-    undefined,
-    (text) => (/^\d+$/.test(text.trim()) ? ok(Number(text)) : fail({ message: 'A whole number.' })),
-    String,
-  );
-
-function make(
-  element: Element,
-  key: QuantityKey,
-  label: string,
-  needed: 'needed' | undefined,
-  parse: (text: string) => Result<number, Fault>,
-  print: (value: number) => string,
-): ElementField {
-  const value = (element as unknown as Record<string, number | undefined>)[key];
-  return {
-    key,
-    label,
-    shown: value === undefined ? '' : print(value),
-    read: (text) => {
-      if (text.trim() === '' && !needed) return ok(undefined);
-      const parsed = parse(text);
-      if (!parsed.ok) return parsed;
-      const breach = breachOf(elementLimits[key], parsed.value);
-      return breach ? fail({ message: `${label} ${breach}.` }) : parsed;
-    },
-    put: (next) => {
-      const { [key]: _old, ...rest } = element as unknown as Record<string, unknown>;
-      return (next === undefined ? rest : { ...rest, [key]: next }) as unknown as Element;
-    },
-  };
-}
+  numberField(element, key, { label, limit: elementLimits[key], ...asCount });

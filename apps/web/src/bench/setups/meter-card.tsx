@@ -25,6 +25,7 @@ import { NodeBadge } from '../../ui/node-badge.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { useBench } from '../bench-store.ts';
 import { Believe } from './believe.tsx';
+import { KitVersion } from './kit-version.tsx';
 import { useLadder } from './ladder.ts';
 import { MeterFace } from './meter-face.tsx';
 import { RangeLadder } from './range-ladder.tsx';
@@ -99,6 +100,14 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, onRemov
           value={meter.range}
           options={rangesOf(instrument, meter.quantity).map(({ id }) => ({ value: id, text: id }))}
           onChange={(id) => place({ ...meter, range: id })}
+        />
+      )}
+      {instrument && (
+        <KitVersion
+          meter={meter}
+          instrument={instrument}
+          ladder={ladder}
+          onTake={(id) => place({ ...meter, range: id })}
         />
       )}
       {meter.quantity === 'dc-voltage' ? (

@@ -1,0 +1,45 @@
+import { instrumentForJob, renewInstrument, settledRange, type Instrument, type Meter } from '@usual-drag/core';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { shelfQuery } from '../../api/kit.ts';
+import { Button } from '../../ui/button.tsx';
+import { useBench } from '../bench-store.ts';
+import type { Ladder } from './ladder.ts';
+
+interface Props {
+  readonly meter: Meter;
+  /** As the job has kept it. */
+  readonly instrument: Instrument;
+  readonly ladder: Ladder | null;
+  readonly onTake: (range: string) => void;
+}
+
+/** What the shelf knows of a meter's instrument beyond the job: that it was edited since, and how it ranges by itself. */
+export function KitVersion({ meter, instrument, ladder, onTake }: Props) {
+  const { data: shelf = [] } = useQuery(shelfQuery);
+  const edit = useBench((state) => state.edit);
+  const kept = shelf.find(({ id }) => id === instrument.id)?.document;
+  const newest = useMemo(() => kept && instrumentForJob(kept), [kept]);
+  if (!kept || !newest) return null;
+  const own = ladder?.rungs.filter((rung) => rung.instrument.id === instrument.id) ?? [];
+  const settled = kept.autoRange && settledRange(own, kept.autoRange);
+  return (
+    <>
+      {JSON.stringify(newest) !== JSON.stringify(instrument) && (
+        <p className="flex flex-wrap items-center gap-2 text-[14px]">
+          In the kit it has been edited since this job took it.
+          <Button onClick={() => edit((job) => renewInstrument(job, newest))}>Take the kit’s</Button>
+        </p>
+      )}
+      {settled && settled.range.id !== meter.range && (
+        <p className="text-[14px]">
+          Ranging by itself it settles on{' '}
+          <button type="button" className="font-bold underline" onClick={() => onTake(settled.range.id)}>
+            {settled.range.id}
+          </button>
+          .
+        </p>
+      )}
+    </>
+  );
+}

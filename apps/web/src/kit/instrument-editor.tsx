@@ -1,0 +1,232 @@
+import {
+  calibrationOf,
+  fail,
+  isDay,
+  kitLimits,
+  nextRange,
+  nextResistanceRange,
+  ok,
+  withRange,
+  type KitInstrument,
+  type MeterQuantity,
+  type Range,
+  type ResistanceRange,
+} from '@usual-drag/core';
+import { Archive, ArchiveRestore, Copy } from 'lucide-react';
+import { Button } from '../ui/button.tsx';
+import { asCount, inPercent, inUnit, numberField } from '../ui/number-field.ts';
+import { Segments } from '../ui/segments.tsx';
+import { ValueField } from '../ui/value-field.tsx';
+import { currentColumns, resistanceColumns, voltageColumns } from './range-columns.ts';
+import { RangeTable } from './range-table.tsx';
+
+interface Props {
+  readonly kept: KitInstrument;
+  /** How saving stands. */
+  readonly words: string;
+  readonly onChange: (kept: KitInstrument) => void;
+  readonly onCopy: () => void;
+  readonly onRetire: () => void;
+}
+
+/** Everything about one instrument. Jobs that use it keep it as it was when they took it. */
+export function InstrumentEditor({ kept, words, onChange, onCopy, onRetire }: Props) {
+  const display = kept.display ?? 'digital';
+  const calibration = calibrationOf(kept, new Date());
+  const text = (key: 'assetTag' | 'calibratedOn', label: string, placeholder: string) => (
+    <ValueField
+      label={label}
+      showLabel
+      className="w-32"
+      shown={kept[key] ?? ''}
+      placeholder={placeholder}
+      read={(typed) => {
+        const day = typed.trim();
+        if (key !== 'calibratedOn' || day === '' || isDay(day)) return ok(day);
+        return fail({ message: 'A day such as 2026-11-25.' });
+      }}
+      onCommit={(typed) => {
+        const { [key]: _old, ...rest } = kept;
+        onChange(typed === '' ? rest : { ...rest, [key]: typed });
+      }}
+    />
+  );
+  const number = (field: ReturnType<typeof numberField<KitInstrument>>, className: string) => (
+    <ValueField
+      label={field.label}
+      showLabel
+      className={className}
+      shown={field.shown}
+      placeholder="–"
+      read={field.read}
+      onCommit={(value) => onChange(field.put(value))}
+    />
+  );
+  const ranges = (quantity: MeterQuantity): readonly Range[] =>
+    (kept.functions ?? []).find((f) => f.quantity === quantity)?.ranges ?? [];
+  const setRanges = (quantity: MeterQuantity, next: readonly Range[]): void =>
+    onChange({
+      ...kept,
+      functions: (kept.functions ?? [])
+        .map((f) => (f.quantity === quantity ? { ...f, ranges: next } : f))
+        .filter((f) => f.ranges.length > 0),
+    });
+  const addRange = (quantity: MeterQuantity): void =>
+    onChange({ ...kept, functions: withRange(kept.functions ?? [], quantity, nextRange(kept, quantity)) });
+  const setOhms = (next: readonly ResistanceRange[]): void => {
+    const { resistanceRanges: _old, ...rest } = kept;
+    onChange(next.length === 0 ? rest : { ...rest, resistanceRanges: next });
+  };
+  const ohms = kept.resistanceRanges ?? [];
+
+  return (
+    <div className="flex max-w-4xl flex-col gap-5">
+      <div className="flex flex-wrap items-end gap-3">
+        <ValueField
+          label="Name of the instrument"
+          showLabel
+          className="min-w-72 grow [&_input]:font-sans [&_input]:text-[18px] [&_input]:font-bold"
+          shown={kept.name ?? kept.id}
+          read={(typed) => ok(typed.trim() || kept.id)}
+          onCommit={(name) => onChange({ ...kept, name })}
+        />
+        <Segments
+          label="Display"
+          value={display}
+          options={[
+            { value: 'analogue', text: 'analogue' },
+            { value: 'digital', text: 'digital' },
+          ]}
+          onChange={(next) => onChange({ ...kept, display: next })}
+        />
+        <Button onClick={onCopy}>
+          <Copy aria-hidden size={16} /> Copy
+        </Button>
+        <Button onClick={onRetire}>
+          {kept.retired ? <ArchiveRestore aria-hidden size={16} /> : <Archive aria-hidden size={16} />}
+          {kept.retired ? 'Back on the shelf' : 'Retire'}
+        </Button>
+        <p role="status" className="basis-full text-[13px] text-soft">
+          {words || 'What you change is saved at once. A job keeps the instrument as it was when the job took it.'}
+        </p>
+      </div>
+      <div className="flex flex-wrap items-start gap-3">
+        {text('assetTag', 'Asset tag', 'SL-…')}
+        {text('calibratedOn', 'Calibrated on', '2026-11-25')}
+        {number(
+          numberField(kept, 'calibrationMonths', {
+            label: 'Every … months',
+            limit: kitLimits.calibrationMonths,
+            ...asCount,
+          }),
+          'w-32',
+        )}
+        {calibration && (
+          <p className="self-end pb-2 text-[14px]">
+            {calibration.standing === 'overdue' ? (
+              <b className="text-ochre">overdue since {calibration.dueOn}: have it calibrated before it is relied on</b>
+            ) : (
+              `due on ${calibration.dueOn}, in ${calibration.daysLeft} days`
+            )}
+          </p>
+        )}
+      </div>
+      <div className="flex flex-wrap items-start gap-3">
+        {number(
+          numberField(kept, 'leadResistance', {
+            label: 'Both leads',
+            limit: kitLimits.leadResistance,
+            ...inUnit('Ω'),
+          }),
+          'w-28',
+        )}
+        {number(
+          numberField(kept, 'contactResistance', {
+            label: 'Both contacts',
+            limit: kitLimits.contactResistance,
+            ...inUnit('Ω'),
+          }),
+          'w-28',
+        )}
+        <p className="max-w-72 self-end pb-1 text-[13px] text-soft">
+          Counted into every current range when a job takes the instrument, and into every resistance that it reads.
+        </p>
+        <label className="flex min-h-9 items-center gap-2 self-end">
+          <input
+            type="checkbox"
+            className="size-4.5 accent-(--ochre-line)"
+            checked={kept.autoRange !== undefined}
+            onChange={(event) => {
+              const { autoRange: _old, ...rest } = kept;
+              onChange(event.target.checked ? { ...rest, autoRange: { up: 1, down: 0.09 } } : rest);
+            }}
+          />
+          ranges by itself
+        </label>
+        {kept.autoRange &&
+          (['up', 'down'] as const).map((key) => {
+            const field = numberField(kept.autoRange!, key, {
+              label: key === 'up' ? 'up above' : 'down below',
+              limit: kitLimits[key],
+              needed: true,
+              ...inPercent,
+            });
+            return (
+              <ValueField
+                key={key}
+                label={field.label}
+                showLabel
+                className="w-24"
+                shown={field.shown}
+                read={field.read}
+                onCommit={(value) => onChange({ ...kept, autoRange: field.put(value) })}
+              />
+            );
+          })}
+      </div>
+      <RangeTable
+        title="DC volts"
+        ranges={ranges('dc-voltage')}
+        columns={voltageColumns(display)}
+        onChange={(next) => setRanges('dc-voltage', next)}
+        onAdd={() => addRange('dc-voltage')}
+      />
+      <RangeTable
+        title="DC current"
+        ranges={ranges('dc-current')}
+        columns={currentColumns(display)}
+        onChange={(next) => setRanges('dc-current', next)}
+        onAdd={() => addRange('dc-current')}
+      />
+      <RangeTable
+        title="Resistance"
+        ranges={ohms}
+        columns={resistanceColumns(display)}
+        onChange={setOhms}
+        onAdd={() => setOhms([...ohms, nextResistanceRange(kept)])}
+      />
+      <Notes
+        key={kept.notes ?? ''}
+        notes={kept.notes ?? ''}
+        onChange={(notes) => {
+          const { notes: _old, ...rest } = kept;
+          onChange(notes === '' ? rest : { ...rest, notes });
+        }}
+      />
+    </div>
+  );
+}
+
+function Notes({ notes, onChange }: { readonly notes: string; readonly onChange: (notes: string) => void }) {
+  return (
+    <label className="flex flex-col text-[13px] text-soft">
+      Own notes
+      <textarea
+        rows={3}
+        defaultValue={notes}
+        className="rounded-md border border-line bg-sheet px-2 py-1.5 text-[15px] text-ink"
+        onBlur={(event) => event.target.value !== notes && onChange(event.target.value)}
+      />
+    </label>
+  );
+}

@@ -1,0 +1,92 @@
+import { copyInstrument, freeId, type KitInstrument } from '@usual-drag/core';
+import { Plus } from 'lucide-react';
+import { useNavigate, useParams } from 'react-router';
+import { toast } from 'sonner';
+import { Button } from '../ui/button.tsx';
+import { InstrumentCard } from './instrument-card.tsx';
+import { InstrumentEditor } from './instrument-editor.tsx';
+import { KitFiles } from './kit-files.tsx';
+import { useShelf } from './use-shelf.ts';
+
+/** The instruments at hand: a card each, and everything about the one that is taken out. */
+export function KitPage() {
+  const { instrumentId } = useParams();
+  const navigate = useNavigate();
+  const { shelf, error, words, save, add } = useShelf();
+  const kit = shelf?.map(({ document }) => document) ?? [];
+  const chosen = kit.find(({ id }) => id === instrumentId) ?? kit[0];
+  const ids = kit.map(({ id }) => id);
+  const open = (id: string): void => void navigate(`/kit/${encodeURIComponent(id)}`);
+  const begin = (display: 'analogue' | 'digital'): void => {
+    const id = freeId(`${display}-meter`, ids);
+    add({ id, name: `New ${display} multimeter`, display, functions: [] });
+    open(id);
+  };
+  const copy = (kept: KitInstrument): void => {
+    const made = copyInstrument(kept, ids);
+    add(made);
+    open(made.id);
+  };
+  const retire = (kept: KitInstrument): void => {
+    const { retired: was, ...rest } = kept;
+    save(was ? rest : { ...rest, retired: true });
+    toast(
+      `${kept.name ?? kept.id} ${was ? 'is on the shelf again' : 'retired: it stays on record, and jobs keep it'}.`,
+      {
+        action: { label: 'Undo', onClick: () => save(kept) },
+      },
+    );
+  };
+  const inUse = kit.filter(({ retired }) => !retired);
+  const retired = kit.filter((kept) => kept.retired);
+  const list = (instruments: readonly KitInstrument[], label: string) => (
+    <ul aria-label={label} className="flex flex-col gap-2">
+      {instruments.map((kept) => (
+        <li key={kept.id}>
+          <InstrumentCard kept={kept} chosen={kept === chosen} onChoose={() => open(kept.id)} />
+        </li>
+      ))}
+    </ul>
+  );
+  return (
+    <div className="flex h-full min-h-0 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
+      <aside
+        aria-label="Shelf"
+        className="flex shrink-0 flex-col gap-3 overflow-y-auto border-line p-4 lg:w-[22rem] lg:border-r"
+      >
+        <div className="flex items-center gap-2">
+          <h1 className="grow text-[24px] font-bold">Kit</h1>
+          <KitFiles kit={kit} />
+        </div>
+        {error && <p role="alert">{error.message} The shelf will come as soon as it does.</p>}
+        {list(inUse, 'Instruments')}
+        <div className="flex flex-wrap gap-2">
+          <Button onClick={() => begin('digital')}>
+            <Plus aria-hidden size={16} /> Digital
+          </Button>
+          <Button onClick={() => begin('analogue')}>
+            <Plus aria-hidden size={16} /> Analogue
+          </Button>
+        </div>
+        {retired.length > 0 && (
+          <>
+            <h2 className="mt-2 text-[14px] text-soft">Retired: on record, no longer offered</h2>
+            {list(retired, 'Retired instruments')}
+          </>
+        )}
+      </aside>
+      <main className="min-h-0 min-w-0 grow overflow-y-auto bg-sheet p-5">
+        {chosen && (
+          <InstrumentEditor
+            key={chosen.id}
+            kept={chosen}
+            words={words}
+            onChange={save}
+            onCopy={() => copy(chosen)}
+            onRetire={() => retire(chosen)}
+          />
+        )}
+      </main>
+    </div>
+  );
+}

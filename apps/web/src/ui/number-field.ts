@@ -1,0 +1,75 @@
+import {
+  breachOf,
+  fail,
+  formatPercent,
+  formatQuantity,
+  ok,
+  parsePercent,
+  parseQuantity,
+  type Limit,
+  type Result,
+  type Unit,
+} from '@usual-drag/core';
+
+interface Fault {
+  readonly message: string;
+}
+
+/** A number kept under a key of something, as it is typed and shown. Undefined stands for one left out. */
+export interface NumberField<T> {
+  readonly key: string;
+  readonly label: string;
+  readonly shown: string;
+  readonly read: (text: string) => Result<unknown, Fault>;
+  readonly put: (value: unknown) => T;
+}
+
+/** How a number is written, and read again. */
+interface Writing {
+  readonly parse: (text: string) => Result<number, Fault>;
+  readonly print: (value: number) => string;
+}
+
+interface Kind extends Writing {
+  readonly label: string;
+  readonly limit: Limit;
+  /** It cannot be left out. */
+  readonly needed?: boolean;
+}
+
+export const inUnit = (unit: Unit): Writing => ({
+  parse: (text) => parseQuantity(text, unit),
+  print: (value) => formatQuantity(value, unit, { digits: 6, trim: true }),
+});
+
+export const inPercent: Writing = {
+  parse: parsePercent,
+  print: (value) => formatPercent(value, { digits: 4, trim: true }),
+};
+
+export const asCount: Writing = {
+  parse: (text) => (/^\d+$/.test(text.trim()) ? ok(Number(text)) : fail({ message: 'A whole number.' })),
+  print: String,
+};
+
+/** The field for a number under a key: what is typed is held to the key's limit; left empty, the key goes. */
+export function numberField<T extends object>(of: T, key: string, kind: Kind): NumberField<T> {
+  const { label, limit, needed = false, parse, print } = kind;
+  const value = (of as Readonly<Record<string, number | undefined>>)[key];
+  return {
+    key,
+    label,
+    shown: value === undefined ? '' : print(value),
+    read: (text) => {
+      if (text.trim() === '' && !needed) return ok(undefined);
+      const parsed = parse(text);
+      if (!parsed.ok) return parsed;
+      const breach = breachOf(limit, parsed.value);
+      return breach ? fail({ message: `${label} ${breach}.` }) : parsed;
+    },
+    put: (next) => {
+      const { [key]: _old, ...rest } = of as Record<string, unknown>;
+      return (next === undefined ? rest : { ...rest, [key]: next }) as T;
+    },
+  };
+}

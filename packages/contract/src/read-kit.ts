@@ -1,0 +1,34 @@
+import { fail, kitFaults, repeated, type Kit, type KitInstrument, type Result } from '@usual-drag/core';
+import schema from '../../../docs/schema/kit.schema.json' with { type: 'json' };
+import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
+
+const checkKitShape = shapeCheck<Kit>(schema);
+
+/** Reads the text of a `*.kit.json`: its instruments, ready for the shelf, or every fault found. */
+export function readKit(text: string): Result<Kit, readonly FileFault[]> {
+  const parsed = parseJson(text);
+  return parsed.ok ? checkKit(parsed.value) : parsed;
+}
+
+/** Checks a parsed kit against the published schema, then its names and values. */
+export function checkKit(value: unknown): Result<Kit, readonly FileFault[]> {
+  const shaped = checkKitShape(value);
+  if (!shaped.ok) return shaped;
+  const { instruments } = shaped.value;
+  const faults = [
+    ...repeated(instruments.map(({ id }) => id)).map((id) => ({
+      message: `Two instruments have the id ${id}.`,
+      where: id,
+    })),
+    ...instruments.flatMap(kitFaults),
+  ];
+  if (faults.length === 0) return shaped;
+  return fail(faults.map(({ message, where }) => ({ code: 'invalid-value', message, where: [where], path: where })));
+}
+
+/** The same for one instrument. */
+export function checkKitInstrument(value: unknown): Result<KitInstrument, readonly FileFault[]> {
+  const checked = checkKit({ format: 'usual-drag/kit', version: 1, instruments: [value] });
+  if (checked.ok) return { ok: true, value: checked.value.instruments[0]! };
+  return fail(checked.fault.map((fault) => ({ ...fault, path: fault.path.replace(/^instruments\[0\]\.?/, '') })));
+}

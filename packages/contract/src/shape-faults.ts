@@ -1,0 +1,131 @@
+import { fail, ok, type JobFault, type Result } from '@usual-drag/core';
+import Ajv2020, { type ErrorObject } from 'ajv/dist/2020.js';
+
+/** A fault and the path of the key that it is at; empty where it is about the file as a whole. */
+export interface FileFault extends JobFault {
+  readonly path: string;
+}
+
+/** A check of parsed values against a published schema, which says every fault in words. */
+export function shapeCheck<T>(schema: object): (value: unknown) => Result<T, readonly FileFault[]> {
+  const matches = new Ajv2020({ allErrors: true, discriminator: true, strictSchema: false }).compile<T>(schema);
+  return (value) => {
+    if (matches(value)) return ok(value);
+    const errors = [...(matches.errors ?? [])].sort((a, b) => precedence(a) - precedence(b));
+    return fail(errors.map((error) => fileFault(value, error)));
+  };
+}
+
+/** The value that a text stands for; what is not JSON is a fault of the file. */
+export function parseJson(text: string): Result<unknown, readonly FileFault[]> {
+  try {
+    return ok(JSON.parse(text.replace(/^\uFEFF/, '')));
+  } catch (error) {
+    const message = `This is not JSON: ${(error as Error).message}. Export the file again, or mend the text there.`;
+    return fail([{ code: 'invalid-file', message, where: [], path: '' }]);
+  }
+}
+
+/** A slip in a key's name comes before the key that is missing for it, and a wrong shape before a wrong value. */
+function precedence({ keyword }: ErrorObject): number {
+  if (keyword === 'additionalProperties') return 0;
+  return shapeKeywords.has(keyword) ? 1 : 2;
+}
+
+const shapeKeywords = new Set(['required', 'discriminator', 'type', 'const', 'enum']);
+
+function fileFault(value: unknown, error: ErrorObject): FileFault {
+  const path = dotted(error.instancePath);
+  const params = error.params as Record<string, unknown>;
+  const inside = (key: unknown): string => (path ? `${path}.${String(key)}` : String(key));
+  switch (error.keyword) {
+    case 'additionalProperties': {
+      const key = inside(params.additionalProperty);
+      return shapeFault(key, `${key} is not a key of this format. Take it out, or look for a slip of the pen.`);
+    }
+    case 'required': {
+      const key = inside(params.missingProperty);
+      return shapeFault(key, `${key} is missing.`);
+    }
+    case 'discriminator': {
+      const key = inside(params.tag);
+      return shapeFault(key, `${key} is not one of the kinds of this format.`);
+    }
+    case 'type':
+      return shapeFault(
+        path,
+        `${path || 'The file'} must be ${typeWords[String(params.type)] ?? String(params.type)}.`,
+      );
+    case 'const':
+      return shapeFault(path, `${path} must be ${JSON.stringify(params.allowedValue)}.`);
+    case 'enum':
+      return shapeFault(path, `${path} must be one of ${(params.allowedValues as string[]).join(', ')}.`);
+    default:
+      return valueFault(value, error, path);
+  }
+}
+
+function valueFault(value: unknown, error: ErrorObject, path: string): FileFault {
+  const owner = ownerOf(value, error.instancePath);
+  const key = keysOf(error.instancePath).at(-1);
+  const subject = owner ? `${owner}: ${key}` : path;
+  return { code: 'invalid-value', message: `${subject} ${valueWords(error)}.`, where: [owner ?? path], path };
+}
+
+const shapeFault = (path: string, message: string): FileFault => ({
+  code: 'invalid-file',
+  message,
+  where: path ? [path] : [],
+  path,
+});
+
+const typeWords: Readonly<Record<string, string>> = {
+  object: 'an object',
+  array: 'a list',
+  string: 'text',
+  number: 'a number',
+  boolean: 'true or false',
+};
+
+function valueWords({ keyword, message, params }: ErrorObject): string {
+  switch (keyword) {
+    case 'exclusiveMinimum':
+      return 'must be above zero';
+    case 'minimum':
+      return (params as { limit: number }).limit === 0 ? 'must not be below zero' : 'must be 1 or more';
+    case 'multipleOf':
+      return 'must be a whole number';
+    case 'pattern':
+      return 'must be up to 32 letters, digits, - and _, without spaces';
+    case 'minItems':
+      return 'must not be empty';
+    default:
+      return message ?? 'is not allowed';
+  }
+}
+
+/** `/network/elements/3/resistance` as `network.elements[3].resistance`. */
+function dotted(pointer: string): string {
+  return keysOf(pointer)
+    .map((key) => (/^\d+$/.test(key) ? `[${key}]` : `.${key}`))
+    .join('')
+    .replace(/^\./, '');
+}
+
+/** The id of the innermost element, meter or instrument that a path leads into. */
+function ownerOf(value: unknown, pointer: string): string | undefined {
+  let at = value;
+  let id: string | undefined;
+  for (const key of keysOf(pointer)) {
+    at = (at as Record<string, unknown> | undefined)?.[key];
+    const found = (at as { id?: unknown } | undefined | null)?.id;
+    if (typeof found === 'string') id = found;
+  }
+  return id;
+}
+
+const keysOf = (pointer: string): string[] =>
+  pointer
+    .split('/')
+    .slice(1)
+    .map((key) => key.replace(/~1/g, '/').replace(/~0/g, '~'));

@@ -1,0 +1,89 @@
+import {
+  calibrationOf,
+  copyInstrument,
+  freeId,
+  instrumentForJob,
+  kitFaults,
+  settledRange,
+  type KitInstrument,
+} from './kit.ts';
+
+const kept: KitInstrument = {
+  id: 'shop-meter',
+  name: 'Workshop multimeter',
+  display: 'digital',
+  functions: [
+    { quantity: 'dc-voltage', ranges: [{ id: '2 V', fullScale: 1.999, resistance: 1e7 }] },
+    { quantity: 'dc-current', ranges: [{ id: '2 A', fullScale: 1.999, resistance: 0.1, fuse: 3 }] },
+  ],
+  resistanceRanges: [{ id: '2 kΩ', fullScale: 1999, testCurrent: 5e-4 }],
+  leadResistance: 0.04,
+  contactResistance: 0.01,
+  assetTag: 'SL-207',
+  calibratedOn: '2026-01-31',
+  calibrationMonths: 1,
+};
+
+test('a job keeps what acts on the circuit: leads and contacts are part of a current range, not of a voltage range', () => {
+  const taken = instrumentForJob(kept);
+  expect(Object.keys(taken).sort()).toEqual(['display', 'functions', 'id', 'name']);
+  expect(taken.functions![0]!.ranges[0]!.resistance).toBe(1e7);
+  expect(taken.functions![1]!.ranges[0]!.resistance).toBeCloseTo(0.15, 15);
+  expect(taken.functions![1]!.ranges[0]!.fuse).toBe(3);
+});
+
+test('a copy leaves tag and calibration with the specimen', () => {
+  const copy = copyInstrument(kept, ['shop-meter', 'shop-meter-2']);
+  expect(copy.id).toBe('shop-meter-3');
+  expect(copy.name).toBe('Workshop multimeter (copy)');
+  expect(copy.assetTag).toBeUndefined();
+  expect(copy.calibratedOn).toBeUndefined();
+  expect(copy.calibrationMonths).toBe(1);
+  expect(freeId('new', ['shop-meter'])).toBe('new');
+});
+
+test('a month after the 31st of January is the 28th of February', () => {
+  expect(calibrationOf(kept, new Date(2026, 1, 20))).toEqual({ dueOn: '2026-02-28', daysLeft: 8, standing: 'soon' });
+  expect(calibrationOf(kept, new Date(2026, 2, 1))!.standing).toBe('overdue');
+  expect(calibrationOf({ ...kept, calibrationMonths: 24 }, new Date(2026, 2, 1))!.standing).toBe('good');
+  expect(calibrationOf({ id: 'x' }, new Date())).toBeNull();
+});
+
+test('what cannot be is named, with the range it is in', () => {
+  expect(kitFaults(kept)).toEqual([]);
+  const wrong: KitInstrument = {
+    ...kept,
+    leadResistance: -1,
+    autoRange: { up: 0.5, down: 0.6 },
+    calibratedOn: '2026-02-30',
+    functions: [
+      {
+        quantity: 'dc-voltage',
+        ranges: [
+          { id: '2 V', fullScale: 0, resistance: 0 },
+          { id: '2 V', fullScale: 2, resistance: 1 },
+        ],
+      },
+    ],
+  };
+  const messages = kitFaults(wrong).map(({ message }) => message);
+  expect(messages).toEqual([
+    'Workshop multimeter: leadResistance must not be below zero.',
+    'Workshop multimeter: auto-ranging must come down below where it goes up.',
+    'Workshop multimeter: two ranges are called 2 V.',
+    'Workshop multimeter: 2 V, fullScale must be above zero.',
+    'Workshop multimeter: 2 V, resistance must be above zero.',
+    'Workshop multimeter: the day of calibration must be a date such as 2026-11-25.',
+  ]);
+});
+
+test('auto-ranging settles on the lowest range that is not passed', () => {
+  const reading = (fullScale: number, indicated: number) => ({
+    range: { id: `${fullScale} V`, fullScale, resistance: 1e7 },
+    indicated,
+  });
+  const readings = [reading(20, 1.9), reading(2, 1.85), reading(0.2, 1.5)];
+  expect(settledRange(readings, { up: 0.95, down: 0.09 })!.range.id).toBe('2 V');
+  expect(settledRange(readings, { up: 0.9, down: 0.09 })!.range.id).toBe('20 V');
+  expect(settledRange([reading(1, -3)], { up: 1, down: 0.1 })).toBeNull();
+});

@@ -1,0 +1,168 @@
+import { breachOf, rangeLimits, repeated, type Limit } from '../network/index.ts';
+import type { Instrument, InstrumentFunction, Range } from './instrument.ts';
+
+/** A position of an ohmmeter: what it drives through the part, and how well it reads. */
+export interface ResistanceRange {
+  readonly id: string;
+  /** Ω. */
+  readonly fullScale: number;
+  /** A that the instrument drives through the part. */
+  readonly testCurrent: number;
+  /** Ω of the last digit. */
+  readonly resolution?: number;
+  readonly accuracyOfReading?: number;
+  readonly accuracyCounts?: number;
+  /** Analogue: the class, as a fraction of full scale. */
+  readonly accuracyOfRange?: number;
+}
+
+/** When an auto-ranging instrument changes its range, as shares of full scale. */
+export interface AutoRange {
+  /** Above this it goes one range up. */
+  readonly up: number;
+  /** Below this it comes one range down. */
+  readonly down: number;
+}
+
+/** An instrument on the shelf: what it does to a circuit, and what its owner keeps about it. */
+export interface KitInstrument extends Instrument {
+  readonly resistanceRanges?: readonly ResistanceRange[];
+  readonly autoRange?: AutoRange;
+  /** Ω of both test leads together. */
+  readonly leadResistance?: number;
+  /** Ω of both contacts together. */
+  readonly contactResistance?: number;
+  readonly assetTag?: string;
+  readonly notes?: string;
+  /** Day of the last calibration, `2026-11-25`. */
+  readonly calibratedOn?: string;
+  /** Months from one calibration to the next. */
+  readonly calibrationMonths?: number;
+  /** Still on record, no longer offered. */
+  readonly retired?: boolean;
+}
+
+/** The limit of every quantity of a kit's instrument beside those of its ranges. */
+export const kitLimits = {
+  testCurrent: 'positive',
+  up: 'positive',
+  down: 'not-negative',
+  leadResistance: 'not-negative',
+  contactResistance: 'not-negative',
+  calibrationMonths: 'count',
+} as const satisfies Record<string, Limit>;
+
+/**
+ * The instrument as a job keeps it: without what its owner notes, and with leads and contacts counted into the resistance of
+ * its current ranges. Across, they are as nothing against the input resistance.
+ */
+export function instrumentForJob(kept: KitInstrument): Instrument {
+  const { id, name, display, functions = [], leadResistance = 0, contactResistance = 0 } = kept;
+  const outside = leadResistance + contactResistance;
+  const counted = ({ quantity, ranges }: InstrumentFunction): InstrumentFunction => ({
+    quantity,
+    ranges:
+      quantity === 'dc-voltage' || outside === 0
+        ? ranges
+        : ranges.map((range) => ({ ...range, resistance: range.resistance + outside })),
+  });
+  return {
+    id,
+    ...(name !== undefined && { name }),
+    ...(display !== undefined && { display }),
+    functions: functions.map(counted),
+  };
+}
+
+/** A copy under a new id and name, without what belongs to the one specimen: its tag and calibration. */
+export function copyInstrument(kept: KitInstrument, taken: readonly string[]): KitInstrument {
+  const { assetTag: _tag, calibratedOn: _day, retired: _retired, ...rest } = kept;
+  return { ...rest, id: freeId(kept.id, taken), name: `${kept.name ?? kept.id} (copy)` };
+}
+
+/** `name`, or `name-2` and so on where that is taken. */
+export function freeId(name: string, taken: readonly string[]): string {
+  const stem = name.slice(0, 58).replace(/-\d+$/, '');
+  if (!taken.includes(name)) return name;
+  let number = 2;
+  while (taken.includes(`${stem}-${number}`)) number += 1;
+  return `${stem}-${number}`;
+}
+
+export interface KitFault {
+  readonly message: string;
+  /** The instrument it is about. */
+  readonly where: string;
+}
+
+/** Everything that keeps an instrument from being put on the shelf, in words. */
+export function kitFaults(kept: KitInstrument): KitFault[] {
+  const name = kept.name ?? kept.id;
+  const faults: string[] = [];
+  if (kept.id.length < 1 || kept.id.length > 64) faults.push('its id must have 1 to 64 characters');
+  const check = (subject: string, values: object, limits: Readonly<Record<string, Limit>>): void => {
+    for (const [key, value] of Object.entries(values)) {
+      const breach = typeof value === 'number' && limits[key] ? breachOf(limits[key], value) : null;
+      if (breach) faults.push(`${subject}${subject && ', '}${key} ${breach}`);
+    }
+  };
+  check('', kept, kitLimits);
+  if (kept.autoRange) {
+    check('auto-ranging', kept.autoRange, kitLimits);
+    if (kept.autoRange.down >= kept.autoRange.up) faults.push('auto-ranging must come down below where it goes up');
+  }
+  for (const { quantity, ranges } of kept.functions ?? []) {
+    const across = quantity === 'dc-voltage';
+    for (const id of repeated(ranges.map((range) => range.id))) faults.push(`two ranges are called ${id}`);
+    for (const range of ranges) {
+      if (range.id.length < 1 || range.id.length > 64) faults.push('a range needs a name of 1 to 64 characters');
+      check(range.id, range, { ...rangeLimits, resistance: across ? 'positive' : 'not-negative' });
+    }
+  }
+  for (const range of kept.resistanceRanges ?? []) check(range.id, range, { ...rangeLimits, ...kitLimits });
+  if (kept.calibratedOn !== undefined && !isDay(kept.calibratedOn))
+    faults.push('the day of calibration must be a date such as 2026-11-25');
+  return faults.map((message) => ({ message: `${name}: ${message}.`, where: kept.id }));
+}
+
+/** Whether a text is a day of the calendar, `2026-11-25`. */
+export function isDay(text: string): boolean {
+  const day = new Date(`${text}T00:00:00Z`);
+  return /^\d{4}-\d\d-\d\d$/.test(text) && !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text);
+}
+
+/** How an instrument's calibration stands on a day. */
+export interface Calibration {
+  /** `2026-11-25`. */
+  readonly dueOn: string;
+  /** Below zero when it is overdue. */
+  readonly daysLeft: number;
+  readonly standing: 'good' | 'soon' | 'overdue';
+}
+
+/** Days before the due date from which on a reminder shows. */
+const reminderDays = 30;
+
+/** Null where no calibration or no interval is noted. A due day that its month lacks is that month's last. */
+export function calibrationOf({ calibratedOn, calibrationMonths }: KitInstrument, today: Date): Calibration | null {
+  if (calibratedOn === undefined || calibrationMonths === undefined || !isDay(calibratedOn)) return null;
+  const [year, month, day] = calibratedOn.split('-').map(Number) as [number, number, number];
+  const last = new Date(Date.UTC(year, month + calibrationMonths, 0)).getUTCDate();
+  const due = Date.UTC(year, month - 1 + calibrationMonths, Math.min(day, last));
+  const now = Date.UTC(today.getFullYear(), today.getMonth(), today.getDate());
+  const daysLeft = Math.round((due - now) / 86_400_000);
+  return {
+    dueOn: new Date(due).toISOString().slice(0, 10),
+    daysLeft,
+    standing: daysLeft < 0 ? 'overdue' : daysLeft <= reminderDays ? 'soon' : 'good',
+  };
+}
+
+/** The range that an auto-ranging instrument settles on, from what each would indicate; null where all are over. */
+export function settledRange<R extends { readonly range: Range; readonly indicated: number }>(
+  readings: readonly R[],
+  { up }: AutoRange,
+): R | null {
+  const rising = [...readings].sort((a, b) => a.range.fullScale - b.range.fullScale);
+  return rising.find(({ range, indicated }) => Math.abs(indicated) <= up * range.fullScale) ?? null;
+}
