@@ -15,6 +15,11 @@ test('with only a 2 kΩ/V meter: which range, what it will show, the corrected v
   await expect(row('50 V')).toContainText('best as read');
   await expect(row('2.5 V')).toContainText('best corrected');
   await expect(row('10 V')).toContainText(`−${((100 * rs) / (rs + 20_000)).toFixed(1)}\u00a0%`);
+  // All of it in sight at once: the choice, what it shows, and the corrected value with its doubt.
+  const face = page.getByText(/^shows .*corrected/);
+  await expect(face).toContainText(`corrected ${truth.toFixed(2)}\u00a0V ±`);
+  for (const seen of [row('2.5 V'), row('250 V'), face, page.getByTestId('indicated')])
+    await expect(seen).toBeInViewport({ ratio: 0.9 });
   await expect(ranges).toContainText('As it stands, 50 V');
   await row('50 V').click();
   await expect.poll(() => figure(page, 'indicated')).toBeCloseTo((truth * 100_000) / (100_000 + rs), 3);

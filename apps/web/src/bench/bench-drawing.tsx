@@ -109,8 +109,15 @@ export function BenchDrawing(props: Props) {
           {drawn?.values &&
             drawing.voltmeters.map((mark) => {
               const meter = drawn.setup.meters.find((m) => m.id === mark.id);
-              const error = drawn.values?.meters[mark.id]?.error;
-              if (meter?.quantity !== 'dc-voltage' || !error || mark.id !== (drawn.chosen ?? mark.id)) return null;
+              const { error, unit } = drawn.values?.meters[mark.id] ?? {};
+              if (!unit?.endsWith('V')) return null;
+              if (
+                meter?.quantity !== 'dc-voltage' ||
+                meter.red === meter.black ||
+                !error ||
+                mark.id !== (drawn.chosen ?? mark.id)
+              )
+                return null;
               return <SagView key={mark.id} drawing={drawing} mark={mark} red={meter.red} error={error} />;
             })}
           <Circuit

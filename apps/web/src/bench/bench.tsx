@@ -20,6 +20,7 @@ import { Segments } from '../ui/segments.tsx';
 import { MapTable } from './setups/map-table.tsx';
 import { SumsAsRead } from './setups/sums-as-read.tsx';
 import { SetupsStation } from './setups/setups-station.tsx';
+import { useSlip } from './setups/use-slip.ts';
 import { StationStrip } from './station-strip.tsx';
 import { isView, ViewChoice, type View } from './true-values/view-choice.tsx';
 import { Worksheet } from './worksheet.tsx';
@@ -64,7 +65,9 @@ export function Bench() {
   const values = useSetupValues(unloaded, job.instruments ?? noInstruments, shown);
   const standings = useStandings(job, unloaded);
   const truth = unloaded.ok ? unloaded.value.values : null;
-  const loaded = values?.ok ? values.value : null;
+  const trial = useSlip(unloaded, job.instruments ?? noInstruments, shown, values);
+  const slipped = trial.outcome?.ok ? trial.outcome.value : null;
+  const loaded = slipped?.values ?? (values?.ok ? values.value : null);
   const inSetups = station === 'setups';
   const inTrue = station === 'true-values';
   const view: View = inTrue && isView(setupId) ? setupId : 'circuit';
@@ -137,13 +140,15 @@ export function Bench() {
                 drawn={
                   inSetups && shown && !places
                     ? {
-                        setup: shown,
+                        setup: slipped?.setup ?? shown,
                         values: loaded,
                         chosen,
-                        onPreview: setHeld,
+                        onPreview: slipped ? () => undefined : setHeld,
                         onCancel: () => setHeld(null),
                         onPlace: (meter) => {
                           setHeld(null);
+                          // A wrong connection is taken off first: it is not what the job keeps.
+                          if (slipped) return trial.ask(null);
                           edit((current) => putMeter(current, setup!, meter));
                         },
                         onChoose: setChosenMeter,
@@ -208,6 +213,7 @@ export function Bench() {
               values={values}
               kit={kit}
               chosen={chosen}
+              trial={trial}
               onChooseSetup={(id) => void navigate(`/bench/${jobId}/setups/${id}`)}
               onChooseMeter={setChosenMeter}
             />

@@ -6,7 +6,8 @@ export function meterLines(setup: Setup, values: SetupValues | null): Readonly<R
     setup.meters.map((meter) => {
       const reading = values?.meters[meter.id];
       if (!reading) return [meter.id, []];
-      const unit = meter.quantity === 'dc-voltage' ? 'V' : 'A';
+      // By what it shows, not by how it is connected: an ammeter may stand across a part on purpose.
+      const unit = reading.unit.endsWith('V') ? 'V' : 'A';
       const shown =
         reading.state === 'fuse-blown'
           ? 'fuse blown'

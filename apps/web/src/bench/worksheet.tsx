@@ -16,7 +16,7 @@ export function Worksheet({ selected, ...now }: Props) {
   // The drawing comes first; the figures follow it as soon as there is time.
   const { network, truth, loaded } = useDeferredValue(useSteady(now));
   const nodes = nodesOf(network);
-  const head = 'px-2 py-1 text-right font-medium';
+  const head = 'px-1 py-1 text-right font-medium';
   return (
     <div
       className="max-h-[34%] min-h-32 shrink-0 overflow-auto border-t border-line px-4 py-2"
@@ -27,10 +27,10 @@ export function Worksheet({ selected, ...now }: Props) {
       <table className="long-rows text-[14px]" style={(loaded ? withMeters : without) as CSSProperties}>
         <thead className="text-[13px] text-soft">
           <tr className="border-b border-line">
-            <th scope="col" className="px-2 py-1 text-left font-medium">
+            <th scope="col" className="px-1 py-1 text-left font-medium">
               Part
             </th>
-            <th scope="col" className="px-2 py-1 text-left font-medium">
+            <th scope="col" className="px-1 py-1 text-left font-medium">
               Ends
             </th>
             <th scope="col" className={head}>
@@ -85,9 +85,9 @@ export function Worksheet({ selected, ...now }: Props) {
   );
 }
 
-const columns = (figures: number) => ({ '--columns': `7rem minmax(4.5rem,1fr) repeat(${figures},minmax(5rem,1fr))` });
-const without = columns(4);
-const withMeters = columns(6);
+const columns = (figures: number) => ({ '--columns': `3.4rem 4.2rem 6.6rem repeat(${figures},minmax(0,1fr))` });
+const without = columns(3);
+const withMeters = columns(5);
 
 /** The same object as long as nothing in it changes. */
 function useSteady({ network, truth, loaded }: Omit<Props, 'selected'>): Omit<Props, 'selected'> {
@@ -107,17 +107,20 @@ const Row = memo(
   function Row({ element, nodes, selected, figures }: RowProps) {
     return (
       <tr className={clsx('border-b border-line/60', selected && 'bg-sunk')}>
-        <th scope="row" className="px-2 py-0.5 text-left font-bold">
+        <th scope="row" className="px-1 py-0.5 text-left font-bold">
           {element.id}
         </th>
-        <td className="px-2 py-0.5">
+        <td className="px-1 py-0.5">
           <span className="inline-flex gap-1">
             <NodeBadge node={element.from} nodes={nodes} />
             <NodeBadge node={element.to} nodes={nodes} />
           </span>
         </td>
         {figures.split('\n').map((text, index) => (
-          <td key={index} className={clsx('figures px-2 py-0.5 text-right', index > 3 && 'font-bold text-ochre')}>
+          <td
+            key={index}
+            className={clsx('figures px-1 py-0.5 text-right whitespace-nowrap', index > 3 && 'font-bold text-ochre')}
+          >
             {text}
           </td>
         ))}

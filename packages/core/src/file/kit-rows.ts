@@ -16,7 +16,7 @@ export interface Kit {
 }
 
 /** Columns of a kit as a table: a row a range, what is the instrument's own repeated. All in SI units. */
-export const kitColumns = [
+const kitColumns = [
   'id',
   'name',
   'display',

@@ -35,3 +35,6 @@ export {
   crossoverResistance,
   type Connection,
 } from './voltmeter-ammeter.ts';
+export { slipsOf, solveSlip, type Slip, type SlipOutcome } from './slips.ts';
+export { startingJack, type StartingJack } from './starting-jack.ts';
+export { supplyDisplays, type SupplyDisplay } from './supply-display.ts';

@@ -22,13 +22,17 @@ import { useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { NodeBadge } from '../../ui/node-badge.tsx';
+import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { useBench } from '../bench-store.ts';
 import { Believe } from './believe.tsx';
+import { useCorrected } from './corrected.ts';
+import { Checks, Handled } from './handling.tsx';
 import { KitVersion } from './kit-version.tsx';
 import { useLadder } from './ladder.ts';
 import { MeterFace } from './meter-face.tsx';
 import { RangeLadder } from './range-ladder.tsx';
+import type { SlipTrial } from './use-slip.ts';
 
 const none: readonly never[] = [];
 
@@ -41,11 +45,12 @@ interface Props {
   readonly unloaded: Unloaded | null;
   /** As it is shown, with the meter where it is held. */
   readonly shown: Setup;
+  readonly trial: SlipTrial;
   readonly onRemove: () => void;
 }
 
 /** One meter: function, leads, range, placement, in that order, then what it shows. */
-export function MeterCard({ setup, shown, meter, reading, kit, unloaded, onRemove }: Props) {
+export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, onRemove }: Props) {
   const job = useBench((state) => state.document);
   const edit = useBench((state) => state.edit);
   const [several, setSeveral] = useState(false);
@@ -62,6 +67,8 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, onRemov
   );
   const ladder = useLadder(unloaded, job.instruments ?? none, shown, meter, candidates);
   const range = instrument && findRange(instrument, meter.quantity, meter.range);
+  const wrong = trial.asked?.meter === meter.id && trial.outcome?.ok ? trial.outcome.value : null;
+  const corrected = useCorrected(ladder, meter, instrument, range, reading);
   const place = (next: Meter): void => edit((current) => putMeter(current, setup, next));
   const take = (id: string): void => {
     const next = fitting.find((candidate) => candidate.id === id);
@@ -85,14 +92,12 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, onRemov
           <Trash2 aria-hidden size={17} />
         </Button>
       </div>
-      <p className="text-[14px] text-soft">
-        {meter.quantity === 'dc-voltage'
-          ? 'DC volts, across, the circuit whole'
-          : 'DC current, in series, the circuit opened'}{' '}
-        · leads in <b className="text-ink">{range?.jack ?? (meter.quantity === 'dc-voltage' ? 'V' : 'A')}</b> and{' '}
-        <b className="text-ink">COM</b>
-        {range?.fuse !== undefined && <> · fuse {range.fuse} A</>}
-      </p>
+      <Checks
+        meter={meter}
+        instrument={instrument}
+        range={range}
+        shortCircuit={meter.quantity === 'dc-current' ? (ladder?.place.ideal ?? null) : null}
+      />
       {instrument && (
         <Segments
           label={`Range of ${meter.id}`}
@@ -115,10 +120,15 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, onRemov
       ) : (
         <InSeries setup={setup} meter={meter} place={place} />
       )}
-      {reading && <MeterFace meter={meter} reading={reading} />}
+      {wrong && <Note kind={wrong.caution.kind}>{wrong.caution.message}</Note>}
+      {trial.asked?.meter === meter.id && trial.outcome && !trial.outcome.ok && (
+        <Note kind="hazard">{trial.outcome.fault.message}</Note>
+      )}
+      {reading && <MeterFace meter={meter} reading={reading} explained={!wrong} corrected={wrong ? null : corrected} />}
       {ladder && (
-        <>
-          <div className="-mb-2 flex justify-end">
+        <div className="-mb-2 flex items-center justify-between">
+          {instrument && <Handled meter={meter} instrument={instrument} trial={trial} />}
+          {!wrong && (
             <button
               type="button"
               aria-pressed={several}
@@ -127,7 +137,11 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, onRemov
             >
               {several ? 'this instrument only' : 'every instrument of the kit'}
             </button>
-          </div>
+          )}
+        </div>
+      )}
+      {ladder && !wrong && (
+        <>
           <RangeLadder
             meter={meter}
             ladder={ladder}

@@ -1,12 +1,22 @@
-import { explainReading, formatPercent, formatQuantity, type Meter, type MeterReading } from '@usual-drag/core';
+import {
+  explainReading,
+  formatPercent,
+  formatQuantity,
+  type Corrected,
+  type Meter,
+  type MeterReading,
+} from '@usual-drag/core';
 
 interface Props {
   readonly meter: Meter;
   readonly reading: MeterReading;
+  /** With the formula that leads from true to indicated. */
+  readonly explained: boolean;
+  readonly corrected: Corrected | null;
 }
 
 /** What a meter indicates against what is true, and the formula that leads from one to the other. */
-export function MeterFace({ meter, reading }: Props) {
+export function MeterFace({ meter, reading, explained, corrected }: Props) {
   const unit = meter.quantity === 'dc-voltage' ? 'V' : 'A';
   const working = explainReading(meter, reading);
   return (
@@ -44,21 +54,32 @@ export function MeterFace({ meter, reading }: Props) {
               <span className="figures text-ink">
                 {reading.display} {reading.unit}
               </span>
+              {corrected && (
+                <>
+                  , corrected{' '}
+                  <b className="figures text-ink">
+                    {formatQuantity(corrected.value, unit, { digits: 3 })} ±{' '}
+                    {formatQuantity(corrected.doubt, unit, { digits: 2 })}
+                  </b>
+                </>
+              )}
             </span>
           )}
         </p>
       </div>
-      <div className="rounded-lg bg-sunk px-3.5 py-2.5" data-testid="formula">
-        {working.formula && (
-          <p className="figures text-[15px] leading-relaxed">
-            {working.formula}{' '}
-            <span className="whitespace-nowrap">
-              = <b className="text-ochre">{working.result}</b>
-            </span>
-          </p>
-        )}
-        <p className="text-[14px] text-soft">{working.sentence}</p>
-      </div>
+      {explained && (
+        <div className="rounded-lg bg-sunk px-3.5 py-2.5" data-testid="formula">
+          {working.formula && (
+            <p className="figures text-[15px] leading-relaxed">
+              {working.formula}{' '}
+              <span className="whitespace-nowrap">
+                = <b className="text-ochre">{working.result}</b>
+              </span>
+            </p>
+          )}
+          <p className="text-[14px] text-soft">{working.sentence}</p>
+        </div>
+      )}
     </>
   );
 }

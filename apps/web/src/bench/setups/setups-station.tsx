@@ -21,7 +21,9 @@ import type { Solved } from '../analysis.ts';
 import { undo, useBench } from '../bench-store.ts';
 import { MeterCard } from './meter-card.tsx';
 import { ResistanceFound } from './resistance-found.tsx';
+import { SupplyDisplay } from './supply-display.tsx';
 import { Together } from './together.tsx';
+import type { SlipTrial } from './use-slip.ts';
 
 interface Props {
   readonly setup: Setup | undefined;
@@ -31,17 +33,31 @@ interface Props {
   readonly values: Solved<SetupValues> | null;
   readonly kit: readonly Instrument[];
   readonly chosen: string | null;
+  /** A meter handled wrongly on purpose. */
+  readonly trial: SlipTrial;
   readonly onChooseSetup: (id: string) => void;
   readonly onChooseMeter: (id: string) => void;
 }
 
 /** The third station: which meters are connected, what each shows, and how far that is from the truth. */
-export function SetupsStation({ setup, shown, unloaded, values, kit, chosen, onChooseSetup, onChooseMeter }: Props) {
+export function SetupsStation({
+  setup,
+  shown,
+  unloaded,
+  values,
+  kit,
+  chosen,
+  trial,
+  onChooseSetup,
+  onChooseMeter,
+}: Props) {
   const job = useBench((state) => state.document);
   const edit = useBench((state) => state.edit);
   const setups = job.setups ?? [];
-  const solved = values?.ok ? values.value : null;
-  const cautions = shown && solved ? setupCautions(job.network, job.instruments ?? [], shown, solved) : [];
+  const right = values?.ok ? values.value : null;
+  const slipped = trial.outcome?.ok ? trial.outcome.value : null;
+  const solved = slipped?.values ?? right;
+  const cautions = shown && right && !slipped ? setupCautions(job.network, job.instruments ?? [], shown, right) : [];
 
   const addSetup = (quantity: MeterQuantity): void => {
     const empty: Setup = { id: nextSetupId(setups), meters: [] };
@@ -113,6 +129,7 @@ export function SetupsStation({ setup, shown, unloaded, values, kit, chosen, onC
               unloaded={solved && unloaded.ok ? unloaded.value : null}
               reading={solved?.meters[meter.id] ?? null}
               kit={kit}
+              trial={trial}
               onRemove={() =>
                 edit((current) =>
                   putSetup(current, setup.id, {
@@ -124,10 +141,11 @@ export function SetupsStation({ setup, shown, unloaded, values, kit, chosen, onC
             />
           </div>
         ))}
-      {shown && solved && unloaded.ok && shown.meters.length > 1 && (
+      {solved && <SupplyDisplay network={job.network} values={solved} />}
+      {shown && right && !slipped && unloaded.ok && shown.meters.length > 1 && (
         <>
           <Together unloaded={unloaded.value} instruments={job.instruments ?? []} setup={shown} />
-          <ResistanceFound network={job.network} setup={shown} values={solved} />
+          <ResistanceFound network={job.network} setup={shown} values={right} />
         </>
       )}
       {setup && (

@@ -1,0 +1,39 @@
+import type { Network, Source } from '../network/index.ts';
+import type { NetworkValues } from '../solver/index.ts';
+
+/** What a bench supply's own display says. */
+export interface SupplyDisplay {
+  readonly id: string;
+  /** As such displays show them, to a tenth of a volt and ten milliamperes. */
+  readonly volts: string;
+  readonly amps: string;
+  /** V and A at its posts. */
+  readonly voltage: number;
+  readonly current: number;
+  /** It has run into its current limit. */
+  readonly limited: boolean;
+}
+
+/**
+ * The displays of the supplies that have a current limit, and so are bench supplies. They look at the posts, not at the
+ * clips, and cannot see what is below their last digit.
+ */
+export function supplyDisplays(network: Network, values: NetworkValues): SupplyDisplay[] {
+  return network.elements
+    .filter((e): e is Source => e.kind === 'source' && e.currentLimit !== undefined)
+    .flatMap(({ id, currentLimit }) => {
+      const { voltage, current } = values.elements[id] ?? {};
+      if (voltage == null || current == null) return [];
+      const limited = current > currentLimit!;
+      return [
+        {
+          id,
+          voltage,
+          current,
+          limited,
+          volts: voltage.toFixed(1).replace('-', '−'),
+          amps: (limited ? currentLimit! : current).toFixed(2).replace('-', '−'),
+        },
+      ];
+    });
+}
