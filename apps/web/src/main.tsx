@@ -16,6 +16,10 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <JobsPage /> },
       { path: '/bench/:jobId/:station?/:setupId?', element: <BenchPage /> },
+      {
+        path: '/correct',
+        lazy: async () => ({ Component: (await import('./correction/correction-page.tsx')).CorrectionPage }),
+      },
       { path: '/kit/:instrumentId?', lazy: async () => ({ Component: (await import('./kit/kit-page.tsx')).KitPage }) },
       { path: '*', element: <JobsPage /> },
     ],

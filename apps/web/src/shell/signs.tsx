@@ -22,3 +22,11 @@ export const KitSign = () => (
     <circle cx={17} cy={15} r={0.8} {...stroke} />
   </svg>
 );
+
+/** A sagging rail lifted back to where it was. */
+export const CorrectSign = () => (
+  <svg aria-hidden width={24} height={24} viewBox="0 0 24 24">
+    <path d="M3 6h18" strokeDasharray="3 3.4" {...stroke} />
+    <path d="M3 19h18M12 16v-7M9 12l3-3 3 3" {...stroke} />
+  </svg>
+);

@@ -9,3 +9,4 @@ export { toleranceModel, type Followed, type ToleranceModel, type ToleranceQuest
 export { worstCase, type WorstCase } from './worst-case.ts';
 export { contributions, type PartContribution } from './contributions.ts';
 export { sampleTolerance, type SampleSummary, type Sampling } from './sampling.ts';
+export { withKnownResistor, type KnownResistor } from './known-resistor.ts';

@@ -11,9 +11,9 @@ import {
   type Range,
 } from '@usual-drag/core';
 import { lazy, Suspense, useState } from 'react';
+import { FromReadings } from '../../correction/from-readings.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
 import type { Ladder } from './ladder.ts';
-import { UnknownSource } from './unknown-source.tsx';
 
 const ErrorChart = lazy(() => import('./error-chart.tsx'));
 
@@ -97,7 +97,14 @@ export function Believe({ meter, instrument, range, ladder, indicated, kit }: Pr
           <ErrorChart sourceResistance={sourceResistance} quantity={meter.quantity} kit={kit} />
         </Suspense>
       )}
-      <UnknownSource meter={meter} instrument={instrument} />
+      <details>
+        <summary className="text-[14px]">
+          What it looks into is <b>not known</b>? Read it on two ranges.
+        </summary>
+        <div className="mt-2">
+          <FromReadings quantity={meter.quantity} instrument={instrument} range={meter.range} />
+        </div>
+      </details>
     </section>
   );
 }

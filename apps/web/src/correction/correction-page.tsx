@@ -1,0 +1,164 @@
+import {
+  correctReading,
+  fail,
+  findRange,
+  formatPercent,
+  formatQuantity,
+  parsePercent,
+  parseQuantity,
+  rangesOf,
+  readingDoubt,
+  takenShare,
+  type Instrument,
+  type MeterQuantity,
+  type Range,
+} from '@usual-drag/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { kitQuery } from '../api/kit.ts';
+import { Choice } from '../ui/choice.tsx';
+import { Segments } from '../ui/segments.tsx';
+import { ValueField } from '../ui/value-field.tsx';
+import { FromReadings } from './from-readings.tsx';
+
+/** A true value worked back from readings, without a network. */
+export function CorrectionPage() {
+  const { data: kit = [] } = useQuery(kitQuery);
+  const [quantity, setQuantity] = useState<MeterQuantity>('dc-voltage');
+  const [chosen, setChosen] = useState({ instrument: '', range: '' });
+  const fitting = kit.filter((instrument) => rangesOf(instrument, quantity).length > 0);
+  const instrument = fitting.find(({ id }) => id === chosen.instrument) ?? fitting[0];
+  if (!instrument) return <p className="p-8 text-soft">Fetching the kit …</p>;
+  const ranges = rangesOf(instrument, quantity);
+  const range = findRange(instrument, quantity, chosen.range) ?? ranges.at(-1)!;
+  const key = `${quantity} ${instrument.id} ${range.id}`;
+  return (
+    <main className="h-full overflow-y-auto">
+      <div className="mx-auto flex max-w-4xl flex-col gap-5 px-6 py-8">
+        <h1 className="text-[26px] font-bold">Correct a reading</h1>
+        <div className="flex flex-wrap items-end gap-3">
+          <Segments
+            label="What was read"
+            value={quantity}
+            options={[
+              { value: 'dc-voltage', text: 'volts, across' },
+              { value: 'dc-current', text: 'current, in series' },
+            ]}
+            onChange={setQuantity}
+          />
+          <Choice
+            label="Instrument"
+            className="w-80"
+            value={instrument.id}
+            options={fitting.map(({ id, name }) => ({ value: id, text: name ?? id }))}
+            onChange={(id) => setChosen({ instrument: id, range: '' })}
+          />
+          <Choice
+            label="Range"
+            className="w-32"
+            value={range.id}
+            options={ranges.map(({ id }) => ({ value: id, text: id }))}
+            onChange={(id) => setChosen({ instrument: instrument.id, range: id })}
+          />
+          <p className="figures pb-1.5 text-[14px] text-soft">
+            {formatQuantity(range.resistance, 'Ω', { digits: 4, trim: true })} on this range
+          </p>
+        </div>
+        <div className="grid gap-5 lg:grid-cols-2">
+          <section aria-label="Known" className="flex flex-col gap-3 rounded-xl border border-line bg-sheet p-4">
+            <h2 className="text-[17px] font-bold">What it looks into is known</h2>
+            <KnownSource key={key} quantity={quantity} instrument={instrument} range={range} />
+          </section>
+          <section aria-label="Not known" className="flex flex-col gap-3 rounded-xl border border-line bg-sheet p-4">
+            <h2 className="text-[17px] font-bold">It is not known: read it twice or more</h2>
+            <FromReadings key={key} quantity={quantity} instrument={instrument} range={range.id} />
+            <p className="text-[14px] text-soft">
+              On ranges of different resistance, or on one range with a known resistor put to the meter. De-energise
+              before you open a circuit for it.
+            </p>
+          </section>
+        </div>
+      </div>
+    </main>
+  );
+}
+
+interface KnownProps {
+  readonly quantity: MeterQuantity;
+  readonly instrument: Instrument;
+  readonly range: Range;
+}
+
+function KnownSource({ quantity, instrument, range }: KnownProps) {
+  const unit = quantity === 'dc-voltage' ? 'V' : 'A';
+  const [read, setRead] = useState<number | null>(null);
+  const [source, setSource] = useState<number | null>(null);
+  const [spread, setSpread] = useState(0.05);
+  const own = read === null ? null : readingDoubt(instrument, range, read);
+  const corrected =
+    read === null || source === null || !own
+      ? null
+      : correctReading(read, own.accuracy + own.resolution, source, range.resistance, quantity, {
+          sourceResistance: spread,
+          meterResistance: 0.01,
+        });
+  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
+  return (
+    <>
+      <div className="flex flex-wrap items-start gap-3">
+        <ValueField
+          label="Read"
+          showLabel
+          className="w-28"
+          placeholder={unit}
+          shown={read === null ? '' : formatQuantity(read, unit, { digits: 6, trim: true })}
+          read={(text) => parseQuantity(text, unit)}
+          onCommit={setRead}
+        />
+        <ValueField
+          label="It looks into"
+          showLabel
+          className="w-28"
+          placeholder="Ω"
+          shown={source === null ? '' : formatQuantity(source, 'Ω', { digits: 6, trim: true })}
+          read={(text) => {
+            const ohm = parseQuantity(text, 'Ω');
+            return ohm.ok && ohm.value < 0 ? fail({ message: 'Not below zero.' }) : ohm;
+          }}
+          onCommit={setSource}
+        />
+        <ValueField
+          label="known to ±"
+          showLabel
+          className="w-24"
+          shown={formatPercent(spread, { digits: 3, trim: true })}
+          read={parsePercent}
+          onCommit={setSpread}
+        />
+      </div>
+      {read !== null && source !== null && (
+        <p className="border-l-4 border-ink pl-3">
+          <b data-testid="corrected" className="figures text-[20px]">
+            {corrected
+              ? `${formatQuantity(corrected.value, unit)} ± ${formatQuantity(corrected.doubt, unit, { digits: 2 })}`
+              : 'nothing behind it to correct by'}
+          </b>
+          <br />
+          <span className="figures text-[14px] text-soft">
+            {formatQuantity(read, unit)} × (1 +{' '}
+            {quantity === 'dc-voltage'
+              ? `${ohms(source)} / ${ohms(range.resistance)}`
+              : `${ohms(range.resistance)} / ${ohms(source)}`}
+            )
+          </span>
+          <br />
+          <span className="text-[14px] text-soft">
+            The meter takes {formatPercent(takenShare(source, range.resistance, quantity), { digits: 3 })}. In the
+            doubt: the instrument’s own, ±{formatPercent(spread, { digits: 3, trim: true })} of what it looks into, ±1 %
+            of the meter’s resistance.
+          </span>
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,151 @@
+import {
+  correctFromRanges,
+  fail,
+  findRange,
+  formatQuantity,
+  parseQuantity,
+  rangesOf,
+  readingDoubt,
+  withKnownResistor,
+  type Instrument,
+  type KnownResistor,
+  type MeterQuantity,
+} from '@usual-drag/core';
+import { Plus } from 'lucide-react';
+import { lazy, Suspense, useState } from 'react';
+import { Button } from '../ui/button.tsx';
+import { Choice } from '../ui/choice.tsx';
+import { ValueField } from '../ui/value-field.tsx';
+
+const CorrectionChart = lazy(() => import('./correction-chart.tsx'));
+
+interface Entry {
+  readonly range: string;
+  readonly indicated: number | null;
+  /** What was put to the meter for this reading. */
+  readonly known: { readonly placed: KnownResistor['placed']; readonly resistance: number | null } | null;
+}
+
+interface Props {
+  readonly quantity: MeterQuantity;
+  readonly instrument: Instrument;
+  /** The range of the first reading. */
+  readonly range: string;
+}
+
+/**
+ * The true value from several readings, what they look into not known: two solve it, more are fitted. They differ by their
+ * range, or by a known resistor at the meter.
+ */
+export function FromReadings({ quantity, instrument, range }: Props) {
+  const unit = quantity === 'dc-voltage' ? 'V' : 'A';
+  const ranges = rangesOf(instrument, quantity);
+  const at = Math.max(
+    0,
+    ranges.findIndex(({ id }) => id === range),
+  );
+  const beside = ranges[at + 1] ?? ranges[at - 1] ?? ranges[at]!;
+  const [entries, setEntries] = useState<readonly Entry[]>([
+    { range, indicated: null, known: null },
+    { range: beside.id, indicated: null, known: null },
+  ]);
+  const put = (index: number, change: Partial<Entry>): void =>
+    setEntries(entries.map((entry, i) => (i === index ? { ...entry, ...change } : entry)));
+  const readings = entries.flatMap(({ range: id, indicated, known }) => {
+    const found = findRange(instrument, quantity, id);
+    if (!found || indicated === null || known?.resistance === null) return [];
+    const { accuracy, resolution } = readingDoubt(instrument, found, indicated);
+    const reading = { indicated, doubt: accuracy + resolution, meterResistance: found.resistance };
+    return [known ? withKnownResistor(reading, known as KnownResistor, quantity) : reading];
+  });
+  const found = readings.length >= 2 ? correctFromRanges(readings, quantity) : null;
+  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 3 });
+  return (
+    <div className="flex flex-col gap-2">
+      {entries.map((entry, index) => (
+        <div key={index} className="flex flex-wrap items-end gap-2">
+          <Choice
+            label={`Range of reading ${index + 1}`}
+            className="w-28"
+            value={entry.range}
+            options={ranges.map(({ id }) => ({ value: id, text: id }))}
+            onChange={(next) => put(index, { range: next })}
+          />
+          <Choice
+            label={`At the meter for reading ${index + 1}`}
+            className="w-40"
+            value={entry.known?.placed ?? 'nothing'}
+            options={[
+              { value: 'nothing', text: 'the meter alone' },
+              { value: 'across', text: 'known R across' },
+              { value: 'in-series', text: 'known R in series' },
+            ]}
+            onChange={(placed) =>
+              put(index, {
+                known:
+                  placed === 'nothing'
+                    ? null
+                    : { placed: placed as KnownResistor['placed'], resistance: entry.known?.resistance ?? null },
+              })
+            }
+          />
+          {entry.known && (
+            <ValueField
+              label={`Known resistor of reading ${index + 1}`}
+              className="w-24 [&_input]:border-line"
+              shown={
+                entry.known.resistance === null
+                  ? ''
+                  : formatQuantity(entry.known.resistance, 'Ω', { digits: 6, trim: true })
+              }
+              placeholder="Ω"
+              read={(text) => {
+                const ohm = parseQuantity(text, 'Ω');
+                return ohm.ok && !(ohm.value > 0) ? fail({ message: 'Above zero.' }) : ohm;
+              }}
+              onCommit={(resistance) => put(index, { known: { ...entry.known!, resistance } })}
+            />
+          )}
+          <ValueField
+            label={`Reading ${index + 1}`}
+            className="w-28 [&_input]:border-line"
+            shown={entry.indicated === null ? '' : formatQuantity(entry.indicated, unit, { digits: 6, trim: true })}
+            placeholder={`read in ${unit}`}
+            read={(text) => parseQuantity(text, unit)}
+            onCommit={(indicated) => put(index, { indicated })}
+          />
+          {index === entries.length - 1 && (
+            <Button tone="quiet" onClick={() => setEntries([...entries, { range, indicated: null, known: null }])}>
+              <Plus aria-hidden size={16} /> one more
+            </Button>
+          )}
+        </div>
+      ))}
+      {found && !found.ok && (
+        <p role="alert" className="text-[14px] text-fault">
+          {found.fault.message}
+        </p>
+      )}
+      {found?.ok && (
+        <>
+          <p className="border-l-4 border-ink pl-3">
+            <b data-testid="from-ranges" className="figures text-[18px]">
+              {formatQuantity(found.value.truth, unit)} ±{' '}
+              {formatQuantity(found.value.truthUncertainty, unit, { digits: 2 })}
+            </b>
+            <br />
+            <span className="text-[14px] text-soft">
+              k = 2; it looks into {ohms(found.value.sourceResistance)} ± {ohms(found.value.sourceUncertainty)}
+              {readings.length > 2 &&
+                `; no reading is further than ${(found.value.worst * 100).toPrecision(2)} % from the line`}
+              .
+            </span>
+          </p>
+          <Suspense fallback={<p className="text-soft">Fetching the chart …</p>}>
+            <CorrectionChart readings={readings} quantity={quantity} line={found.value.line} />
+          </Suspense>
+        </>
+      )}
+    </div>
+  );
+}
