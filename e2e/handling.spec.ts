@@ -69,3 +69,20 @@ test('the jack to begin in, and the display of the bench supply as what it is', 
   await expect(page.getByRole('region', { name: 'Meter A1' })).toContainText('Begin in the mA jack on 500 mA');
   expect(faults).toEqual([]);
 });
+
+test('an ohmmeter in circuit reads what lies beside the part, with the supply on nothing that means anything', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Set-ups');
+  await page.getByText('An ohmmeter at R4').click();
+  const table = page.getByRole('table', { name: 'What the ohmmeter says at R4' });
+  const rest = 15_000 + 1 / (1 / 39_000 + 1 / 56_001.8);
+  const seen = 1 / (1 / 27_000 + 1 / rest);
+  await expect(table.getByRole('row', { name: /^out of circuit/ })).toContainText('27.0\u00a0kΩ');
+  await expect(table.getByRole('row', { name: /supply off/ })).toContainText(`${(seen / 1000).toFixed(1)}\u00a0kΩ`);
+  await expect(table.getByRole('row', { name: /supply on/ })).toContainText('OL');
+  await expect(page.getByRole('note').filter({ hasText: 'proved dead' })).toContainText('4.09\u00a0V stand across R4');
+  expect(faults).toEqual([]);
+});

@@ -38,3 +38,4 @@ export {
 export { slipsOf, solveSlip, type Slip, type SlipOutcome } from './slips.ts';
 export { startingJack, type StartingJack } from './starting-jack.ts';
 export { supplyDisplays, type SupplyDisplay } from './supply-display.ts';
+export { ohmmeterAt, ohmsShown, type OhmmeterReadings } from './ohmmeter.ts';

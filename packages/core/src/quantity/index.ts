@@ -1,3 +1,4 @@
+export { engineering } from './engineering.ts';
 export { bandColours, bandPlaces, bandsOf, coloursFor, readBands, type Band, type Banded } from './colour-bands.ts';
 export { formatPercent, formatQuantity, type FormatOptions } from './format-quantity.ts';
 export { parseQuantity, type QuantityFault } from './parse-quantity.ts';

@@ -21,6 +21,7 @@ import type { Solved } from '../analysis.ts';
 import { undo, useBench } from '../bench-store.ts';
 import { MeterCard } from './meter-card.tsx';
 import { ResistanceFound } from './resistance-found.tsx';
+import { Ohmmeter } from './ohmmeter.tsx';
 import { SupplyDisplay } from './supply-display.tsx';
 import { Together } from './together.tsx';
 import type { SlipTrial } from './use-slip.ts';
@@ -142,6 +143,7 @@ export function SetupsStation({
           </div>
         ))}
       {solved && <SupplyDisplay network={job.network} values={solved} />}
+      {unloaded.ok && setup && <Ohmmeter unloaded={unloaded.value} />}
       {shown && right && !slipped && unloaded.ok && shown.meters.length > 1 && (
         <>
           <Together unloaded={unloaded.value} instruments={job.instruments ?? []} setup={shown} />
