@@ -7,18 +7,30 @@ export function benchGrid(): void {
   console.log('\nLarge networks, solved in refined double-doubles');
   const side = 100;
   const { circuit } = circuitOf(grid(side));
-  const ours = secondsOf(() => solveCircuit(circuit), 2);
-  line(`  a grid of ${side} × ${side} nodes (${duration(ours)})`, `${ours.toFixed(2)} of 1 s`);
   const ladder = circuitOf(longLadder(10_000)).circuit;
-  const ladderTime = secondsOf(() => solveCircuit(ladder), 1);
+  // In turns, and the best of each: the machine may be busy with something else at any one time.
+  const scipy: { readonly seconds: number; readonly current: number }[] = [];
+  let [ours, ladderTime] = [Infinity, Infinity];
+  for (let turn = 0; turn < 3; turn += 1) {
+    ours = Math.min(
+      ours,
+      secondsOf(() => solveCircuit(circuit), 1),
+    );
+    ladderTime = Math.min(
+      ladderTime,
+      secondsOf(() => solveCircuit(ladder), 0.5),
+    );
+    const ran = spawnSync('python3', ['-c', scipyGrid, String(side)], { encoding: 'utf8' });
+    const [seconds = 0, current = 0] = (ran.stdout ?? '').trim().split(' ').map(Number);
+    if (ran.status === 0 && seconds > 0) scipy.push({ seconds, current });
+  }
+  line(`  a grid of ${side} × ${side} nodes (${duration(ours)})`, `${ours.toFixed(2)} of 1 s`);
   line(`  a ladder of 10 000 rungs (${duration(ladderTime)})`, `${(ladderTime / ours).toFixed(2)} × the grid`);
-
-  const ran = spawnSync('python3', ['-c', scipyGrid, String(side)], { encoding: 'utf8' });
-  const [seconds, current] = (ran.stdout ?? '').trim().split(' ').map(Number);
-  if (ran.status !== 0 || !seconds) return line('  SciPy', 'not here (Debian: python3-scipy): skipped');
+  if (scipy.length === 0) return line('  SciPy', 'not here (Debian: python3-scipy): skipped');
+  const seconds = Math.min(...scipy.map((run) => run.seconds));
   const solved = solveCircuit(circuit);
   const found = solved.ok ? -solved.value.currents[0]!.hi : NaN;
-  const apart = Math.abs(current! / found - 1).toExponential(0);
+  const apart = Math.abs(scipy[0]!.current / found - 1).toExponential(0);
   line(
     `  SciPy's sparse LU of the grid (${duration(seconds)})`,
     `we take ${(ours / seconds).toFixed(2)} × as long   (apart by ${apart})`,

@@ -23,6 +23,7 @@ import { LuDecomposition, Matrix } from 'ml-matrix';
 import { duration, line, secondsOf } from './measure.ts';
 import { benchGrid } from './grid.ts';
 import { benchSampling } from './sampling.ts';
+import { benchLadder } from './ladder.ts';
 import { benchLoadingMap } from './loading-map.ts';
 import { sketchedNetwork } from '../packages/core/src/test/sketched-network.ts';
 import { benchJob, mesh, nodeEquations } from './networks.ts';
@@ -98,6 +99,7 @@ line(
   `${(keystroke / frame).toFixed(2)} of a frame of 16 ms`,
 );
 
+benchLadder();
 benchLoadingMap();
 benchGrid();
 benchSampling();

@@ -44,7 +44,9 @@ test('branch currents read one at a time do not add up to the trunk, by what the
   expect(sum!.terms.map(({ element }) => element)).toEqual(['R1', 'L1', 'L2']);
   expect(sum!.terms.reduce((total, { truth }) => total + truth, 0)).toBeCloseTo(0, 14);
   // Three readings, each to 2 % of 0.5 A and half of a fifth of a division.
-  expect(sum!.doubt).toBeCloseTo(3 * (0.01 + 0.001), 12);
+  expect(sum!.accuracy).toBeCloseTo(3 * 0.01, 12);
+  expect(sum!.resolution).toBeCloseTo(3 * 0.001, 12);
+  expect(sum!.tolerance).toBe(0);
 });
 
 test('voltages read one at a time do not add up to the supply', () => {
@@ -65,4 +67,17 @@ test('a meter that takes nothing leaves nothing', () => {
   const panel = solved('E1 12V/1: R1 10 @C (R2 20 || R3 30)');
   for (const sum of sumsAsRead(panel, meter, { ...range('dc-current'), resistance: 0 }, 'dc-current'))
     expect(sum.gap).toBeCloseTo(0, 15);
+});
+
+test('tolerance moves the gap by what the meter takes more or less, part by part', () => {
+  // The divider's three readings leave a gap of −V·R1∥R2/(R_m + R1∥R2) for each of its two arms; the ideal source's is right.
+  const gap = (r1: number, r2: number): number => {
+    const beside = (r1 * r2) / (r1 + r2);
+    return (24 * beside) / (20_000 + beside);
+  };
+  const [sum] = sumsAsRead(solved('E1 24V: R1 10k 5% + R2 15k 10%'), meter, range('dc-voltage'), 'dc-voltage');
+  expect(Math.abs(sum!.gap)).toBeCloseTo(gap(10_000, 15_000), 10);
+  const one = (gap(10_500, 15_000) - gap(9500, 15_000)) / 2;
+  const two = (gap(10_000, 16_500) - gap(10_000, 13_500)) / 2;
+  expect(sum!.tolerance).toBeCloseTo(one + two, 10);
 });

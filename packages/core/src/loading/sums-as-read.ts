@@ -1,7 +1,8 @@
 import { readingDoubt, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
+import { replaceElement, type Network, type Resistor } from '../network/index.ts';
 import { loopSums, nodeSums } from '../solver/index.ts';
 import { loadingMap, type MapPlace } from './loading-map.ts';
-import type { Unloaded } from './solve-setup.ts';
+import { solveUnloaded, type Unloaded } from './solve-setup.ts';
 
 /** One member of a sum, V or A, with the sign that it has in it. */
 export interface ReadTerm {
@@ -19,8 +20,11 @@ export interface SumAsRead {
   readonly gap: number;
   /** The gap as a share of what runs through the node, or of the largest voltage. */
   readonly relativeGap: number;
-  /** Limit of what the instrument's own accuracy and resolution may add to or take from the gap. */
-  readonly doubt: number;
+  /** Limits of what may add to or take from the gap, V or A: the instrument's accuracy, its last digit, */
+  readonly accuracy: number;
+  readonly resolution: number;
+  /** and the parts' tolerances, which open no gap by themselves but change what the meter takes. */
+  readonly tolerance: number;
 }
 
 /**
@@ -35,6 +39,31 @@ export function sumsAsRead(
   range: Range,
   quantity: MeterQuantity,
 ): SumAsRead[] {
+  const sums = gapsIn(unloaded, range, quantity);
+  const swings = toleranceSwings(unloaded.network, range, quantity);
+  return sums.map(({ about, terms, gap, size }): SumAsRead => {
+    const doubts = terms.map(({ indicated }) => readingDoubt(instrument, range, indicated));
+    return {
+      about,
+      terms,
+      gap,
+      relativeGap: gap / size,
+      accuracy: doubts.reduce((sum, { accuracy }) => sum + accuracy, 0),
+      resolution: doubts.reduce((sum, { resolution }) => sum + resolution, 0),
+      tolerance: swings.get(about.join()) ?? 0,
+    };
+  });
+}
+
+interface Gap {
+  readonly about: readonly string[];
+  readonly terms: readonly ReadTerm[];
+  readonly gap: number;
+  /** V or A that are there to share. */
+  readonly size: number;
+}
+
+function gapsIn(unloaded: Unloaded, range: Range, quantity: MeterQuantity): Gap[] {
   const { network, values } = unloaded;
   const places = loadingMap(unloaded, quantity, range.resistance);
   const taken = (element: string): number => placeFor(unloaded, places, element)?.taken ?? 0;
@@ -55,19 +84,37 @@ export function sumsAsRead(
             about: nodes,
             terms: drops.map(({ element, voltage }) => ({ element, truth: voltage })),
           }));
-  return sums.flatMap(({ about, terms }): SumAsRead[] => {
+  return sums.flatMap(({ about, terms }): Gap[] => {
     const read = terms.map((term): ReadTerm => ({ ...term, indicated: term.truth * (1 - taken(term.element)) }));
     const size = read.reduce((sum, { truth }) => sum + Math.max(0, truth), 0);
     if (size === 0) return [];
     // In truth the terms add up to nothing: what is left as read is what the meter took, summed without the large terms.
     const gap = read.reduce((sum, { element, truth }) => sum - truth * taken(element), 0);
-    const doubt = read.reduce((sum, { indicated }) => {
-      const { accuracy, resolution } = readingDoubt(instrument, range, indicated);
-      return sum + accuracy + resolution;
-    }, 0);
-    return [{ about, terms: read, gap, relativeGap: gap / size, doubt }];
+    return [{ about, terms: read, gap, size }];
   });
 }
+
+/** For each sum, by what it is about: how far each part's tolerance moves the gap, added up. */
+function toleranceSwings(network: Network, range: Range, quantity: MeterQuantity): Map<string, number> {
+  const swings = new Map<string, number>();
+  for (const part of network.elements) {
+    if (part.kind !== 'resistor' || !part.tolerance || isMeasured(network, part)) continue;
+    const [low, high] = ([-1, 1] as const).map((side) => {
+      const resistance = part.resistance * (1 + side * Math.min(part.tolerance!, 0.99));
+      const shifted = solveUnloaded(replaceElement(network, part.id, { ...part, resistance }));
+      const gaps = shifted.ok ? gapsIn(shifted.value, range, quantity) : [];
+      return new Map(gaps.map(({ about, gap }) => [about.join(), gap]));
+    }) as [Map<string, number>, Map<string, number>];
+    for (const [about, gap] of high) {
+      const other = low.get(about);
+      if (other !== undefined) swings.set(about, (swings.get(about) ?? 0) + Math.abs(gap - other) / 2);
+    }
+  }
+  return swings;
+}
+
+const isMeasured = (network: Network, part: Resistor): boolean =>
+  network.values === 'measured' && part.measuredResistance !== undefined;
 
 function placeFor({ network }: Unloaded, places: readonly MapPlace[], id: string): MapPlace | undefined {
   const element = network.elements.find((candidate) => candidate.id === id)!;

@@ -11,6 +11,8 @@ export interface EliminationPlan {
   readonly rows: Int32Array;
   /** For each edge its place in `rows`. */
   readonly places: Int32Array;
+  /** First step of each bundle, and the end: steps that are joined to the next of them and beyond it to the same. */
+  readonly bundles: Int32Array;
 }
 
 /**
@@ -58,7 +60,8 @@ export function planElimination(
     firstHanging[nearest] = k;
   }
   const rows = rising(start, Int32Array.from(joined));
-  return { points, order, step, start, rows, places: placesOf(from, to, step, start, rows) };
+  const places = placesOf(from, to, step, start, rows);
+  return { points, order, step, start, rows, places, bundles: bundlesOf(start, rows) };
 }
 
 /** The same lists, each in rising order: two transpositions sort them all at once. */
@@ -77,6 +80,17 @@ function transposed(start: Int32Array, rows: Int32Array): { readonly start: Int3
   for (let column = 0; column < columns; column += 1)
     for (let i = start[column]!; i < start[column + 1]!; i += 1) turned[next[rows[i]!]!++] = column;
   return { start: begin, rows: turned };
+}
+
+function bundlesOf(start: Int32Array, rows: Int32Array): Int32Array {
+  const points = start.length - 1;
+  const bundles: number[] = [];
+  for (let k = 0; k < points; k += 1) {
+    const before = k > 0 ? start[k]! - start[k - 1]! : 0;
+    const goesOn = before === start[k + 1]! - start[k]! + 1 && rows[start[k - 1]!] === k;
+    if (!goesOn) bundles.push(k);
+  }
+  return Int32Array.from([...bundles, points]);
 }
 
 function placesOf(from: Int32Array, to: Int32Array, step: Int32Array, start: Int32Array, rows: Int32Array): Int32Array {
@@ -106,46 +120,71 @@ export class Elimination {
   /** S of each star in all. 0 where nothing was left to join: the last point of an island. */
   readonly total: Float64Array;
   private readonly work: Float64Array;
-  private readonly next: Int32Array;
+  /** Bundles whose next row is a step, as lists: the first at the step, the next of each, and how many rows it has left. */
   private readonly list: Int32Array;
-  private readonly at: Int32Array;
+  private readonly next: Int32Array;
+  private readonly left: Int32Array;
 
   constructor(private readonly plan: EliminationPlan) {
-    const { points, rows } = plan;
+    const { points, rows, bundles } = plan;
     this.conductance = new Float64Array(rows.length);
     this.share = new Float64Array(rows.length);
     this.total = new Float64Array(points);
     this.work = new Float64Array(points);
-    this.next = new Int32Array(points);
     this.list = new Int32Array(points);
-    this.at = new Int32Array(points);
+    this.next = new Int32Array(bundles.length);
+    this.left = new Int32Array(bundles.length);
   }
 
   /** Runs conductances through, S by edge of the plan; edges side by side add up. */
   run(edges: ArrayLike<number>): void {
-    const { plan, conductance: g, share, total, work, next, list, at } = this;
-    const { points, start, rows, places } = plan;
+    const { plan, conductance: g, share, total, work, next, list, left } = this;
+    const { start, rows, places, bundles } = plan;
     g.fill(0);
     for (let edge = 0; edge < edges.length; edge += 1) g[places[edge]!]! += edges[edge]!;
     list.fill(-1);
-    for (let k = 0; k < points; k += 1) {
-      const begin = start[k]!;
-      const end = start[k + 1]!;
-      for (let p = begin; p < end; p += 1) work[rows[p]!] = g[p]!;
-      for (let column = list[k]!; column !== -1;) {
-        const following = next[column]!;
-        const p0 = at[column]!;
-        const last = start[column + 1]!;
-        const s = share[p0]!;
-        for (let p = p0 + 1; p < last; p += 1) work[rows[p]!]! += s * g[p]!;
-        if (p0 + 1 < last) this.hang(column, p0 + 1);
-        column = following;
+    for (let own = 0; own + 1 < bundles.length; own += 1) {
+      const last = bundles[own + 1]! - 1;
+      for (let k = bundles[own]!; k <= last; k += 1) {
+        const begin = start[k]!;
+        const end = start[k + 1]!;
+        for (let p = begin; p < end; p += 1) work[rows[p]!] = g[p]!;
+        this.spread(bundles[own]!, k, end - begin);
+        for (let bundle = list[k]!; bundle !== -1;) {
+          const following = next[bundle]!;
+          left[bundle]! -= 1;
+          this.spread(bundles[bundle]!, bundles[bundle + 1]!, left[bundle]!);
+          this.hang(bundle);
+          bundle = following;
+        }
+        let sum = 0;
+        for (let p = begin; p < end; p += 1) sum += g[p] = work[rows[p]!]!;
+        total[k] = sum;
+        for (let p = begin; p < end; p += 1) share[p] = g[p]! / sum;
       }
-      let sum = 0;
-      for (let p = begin; p < end; p += 1) sum += g[p] = work[rows[p]!]!;
-      total[k] = sum;
-      for (let p = begin; p < end; p += 1) share[p] = g[p]! / sum;
-      if (begin < end) this.hang(k, begin);
+      left[own] = start[last + 1]! - start[last]!;
+      this.hang(own);
+    }
+  }
+
+  /** Adds what steps of a bundle leave between their next row and the `after` rows that follow it, four at a time. */
+  private spread(first: number, end: number, after: number): void {
+    const { share, conductance: g, work } = this;
+    const { start, rows } = this.plan;
+    let k = first;
+    for (; k + 3 < end; k += 4) {
+      const a = start[k + 1]! - after;
+      const b = start[k + 2]! - after;
+      const c = start[k + 3]! - after;
+      const d = start[k + 4]! - after;
+      const [shareA, shareB, shareC, shareD] = [share[a - 1]!, share[b - 1]!, share[c - 1]!, share[d - 1]!];
+      for (let i = 0; i < after; i += 1)
+        work[rows[a + i]!]! += shareA * g[a + i]! + shareB * g[b + i]! + shareC * g[c + i]! + shareD * g[d + i]!;
+    }
+    for (; k < end; k += 1) {
+      const a = start[k + 1]! - after;
+      const shareA = share[a - 1]!;
+      for (let i = 0; i < after; i += 1) work[rows[a + i]!]! += shareA * g[a + i]!;
     }
   }
 
@@ -177,10 +216,12 @@ export class Elimination {
     }
   }
 
-  private hang(column: number, place: number): void {
-    const row = this.plan.rows[place]!;
-    this.at[column] = place;
-    this.next[column] = this.list[row]!;
-    this.list[row] = column;
+  /** Puts a bundle to the list of its next row, if any is left. */
+  private hang(bundle: number): void {
+    const { list, next, left, plan } = this;
+    if (left[bundle] === 0) return;
+    const row = plan.rows[plan.start[plan.bundles[bundle + 1]!]! - left[bundle]!]!;
+    next[bundle] = list[row]!;
+    list[row] = bundle;
   }
 }

@@ -85,7 +85,7 @@ test('refined potentials are those of the reduction in double-doubles, from 1 mÎ
         );
         return mesh;
       };
-      const large = new LargeMesh(build(), [0, 29]);
+      const large = new LargeMesh(30, build().edges(), [0, 29]);
       const whole = build().reduceTo([0, 29]);
       const [found, wanted] = [large.between(0), whole.between(0, 29)!];
       expect(Math.abs(found!.g.hi / wanted.g.hi - 1)).toBeLessThan(1e-13);

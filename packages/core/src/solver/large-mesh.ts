@@ -1,6 +1,6 @@
 import { DoubleDoubleArray, exactly, multiply, subtract, type DoubleDouble } from './double-double.ts';
 import { Elimination, planElimination, type EliminationPlan } from './elimination.ts';
-import type { StarMesh } from './star-mesh.ts';
+import type { Edge } from './star-mesh.ts';
 
 /**
  * A mesh too large to be reduced in double-doubles throughout: eliminated once in doubles, sparse, and the potentials then
@@ -19,17 +19,17 @@ export class LargeMesh {
 
   /** @param last  points to be kept: the reference, or two terminals */
   constructor(
-    private readonly mesh: StarMesh,
+    private readonly points: number,
+    edges: readonly Edge[],
     private readonly last: readonly number[],
   ) {
-    const edges = mesh.edges();
     this.a = Int32Array.from(edges, ({ a }) => a);
     this.b = Int32Array.from(edges, ({ b }) => b);
     for (const { g, f } of edges) {
       this.g.push(g.hi, g.lo);
       this.f.push(f.hi, f.lo);
     }
-    this.plan = planElimination(mesh.points, this.a, this.b, last);
+    this.plan = planElimination(points, this.a, this.b, last);
     this.elimination = new Elimination(this.plan);
     this.elimination.run(this.g.hi);
   }
@@ -38,7 +38,7 @@ export class LargeMesh {
   between(a: number): { readonly g: DoubleDouble; readonly f: DoubleDouble } | null {
     const conductance = this.elimination.lastConductance();
     if (conductance === 0) return null;
-    const open = this.refine(new Map([[this.last[1]!, exactly(0)]]), this.mesh.points - 1);
+    const open = this.refine(new Map([[this.last[1]!, exactly(0)]]), this.points - 1);
     const g = exactly(conductance);
     const f = multiply(g, open.at(this.last[0]!));
     return { g, f: a === this.last[0] ? f : { hi: -f.hi, lo: -f.lo } };
@@ -46,15 +46,15 @@ export class LargeMesh {
 
   /** Potentials of all points from those of the points that are kept; null where they do not settle. */
   potentials(known: ReadonlyMap<number, DoubleDouble>): DoubleDoubleArray | null {
-    const v = this.refine(known, this.mesh.points - this.last.length);
+    const v = this.refine(known, this.points - this.last.length);
     return this.settled ? v : null;
   }
 
   private refine(known: ReadonlyMap<number, DoubleDouble>, until: number): DoubleDoubleArray {
-    const { mesh, plan, elimination } = this;
-    const v = new DoubleDoubleArray(mesh.points);
+    const { points, plan, elimination } = this;
+    const v = new DoubleDoubleArray(points);
     for (const [point, value] of known) v.set(point, value);
-    const correction = new Float64Array(mesh.points);
+    const correction = new Float64Array(points);
     let former = Infinity;
     for (let round = 0; round < 12; round += 1) {
       const left = this.leftOver(v);

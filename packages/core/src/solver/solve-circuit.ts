@@ -16,7 +16,7 @@ import type { SolverFault } from './fault.ts';
 import { Islands } from './islands.ts';
 import { joinNodes, pathBetween, type Joints } from './joints.ts';
 import { LargeMesh } from './large-mesh.ts';
-import { StarMesh } from './star-mesh.ts';
+import { StarMesh, type Edge } from './star-mesh.ts';
 
 export interface CircuitSolution {
   /** V of a node against the reference; null where nothing joins the two. */
@@ -55,7 +55,7 @@ export function solveCircuit(circuit: Circuit, lookFrom = -1): Result<CircuitSol
   const terminals = probe ? ([joints.group[probe.from]!, joints.group[probe.to]!] as const) : null;
   const apart = terminals !== null && terminals[0] !== terminals[1];
 
-  const mesh = new StarMesh(joints.groups);
+  const edges: Edge[] = [];
   const injected: DoubleDouble[] = new Array<DoubleDouble>(joints.groups).fill(zero);
   const island = new Islands(joints.groups);
   let scale = 0;
@@ -68,7 +68,7 @@ export function solveCircuit(circuit: Circuit, lookFrom = -1): Result<CircuitSol
     if (branch.kind === 'resistance') {
       const g = divide(exactly(1), branch.resistance);
       const rise = add(branch.emf, offsetBetween(joints, branch.to, branch.from));
-      mesh.join(a, b, g, rise.hi === 0 ? zero : multiply(g, rise));
+      edges.push({ a, b, g, f: rise.hi === 0 ? zero : multiply(g, rise) });
       island.join(a, b);
     } else if (branch.kind === 'current') {
       injected[a] = add(injected[a]!, exactly(-branch.current));
@@ -76,9 +76,13 @@ export function solveCircuit(circuit: Circuit, lookFrom = -1): Result<CircuitSol
     }
   }
   const mayCarry = apart && probe!.kind !== 'open';
-  const routed = routeCurrents(mesh, injected, mayCarry ? terminals : null);
+  const large = joints.groups > largeFrom;
+  const driven = injected.some((current) => current.hi !== 0);
+  // A large mesh is drawn up only where currents of sources have to find their way through it.
+  const mesh = driven || !large ? StarMesh.of(joints.groups, edges) : null;
+  const routed = mesh ? routeCurrents(mesh, injected, mayCarry ? terminals : null) : ok(zero);
   if (!routed.ok) return fail({ code: 'current-source-open', where: blame(circuit, joints, routed.fault) });
-  if (injected.some((current) => current.hi !== 0)) scale += mesh.driveVoltage();
+  if (mesh && driven) scale += mesh.driveVoltage();
 
   const kept = terminals ? [...new Set(terminals)] : [joints.group[circuit.reference]!];
   const solvedBy = (reduced: Reduced, noise: number) => {
@@ -86,8 +90,9 @@ export function solveCircuit(circuit: Circuit, lookFrom = -1): Result<CircuitSol
     const v = reduced.potentials(new Map(apart ? [[terminals[0], look!.across]] : []));
     return v && { look, v, noise };
   };
-  const refined = mesh.points > largeFrom ? solvedBy(new LargeMesh(mesh, kept), scale * 1e-22) : null;
-  const { look, v, noise } = refined ?? solvedBy(mesh.reduceTo(kept), scale * 1e-28)!;
+  const refined = large ? solvedBy(new LargeMesh(joints.groups, mesh?.edges() ?? edges, kept), scale * 1e-22) : null;
+  const whole = (): StarMesh => mesh ?? StarMesh.of(joints.groups, edges);
+  const { look, v, noise } = refined ?? solvedBy(whole().reduceTo(kept), scale * 1e-28)!;
   if (mayCarry) island.join(terminals[0], terminals[1]);
   for (let group = 0; group < joints.groups; group += 1)
     if (!Number.isFinite(v.hi[group]!)) return fail({ code: 'out-of-range', where: [] });

@@ -24,6 +24,13 @@ export class StarMesh {
     this.neighbours = Array.from({ length: points }, () => new Map<number, number>());
   }
 
+  /** A mesh of some edges; those side by side add up. */
+  static of(points: number, edges: readonly Edge[]): StarMesh {
+    const mesh = new StarMesh(points);
+    for (const { a, b, g, f } of edges) mesh.join(a, b, g, f);
+    return mesh;
+  }
+
   /** Joins two different points by conductance g (S) and drive f (A, a → b); adds to what joins them already. */
   join(a: number, b: number, g: DoubleDouble, f: DoubleDouble): void {
     const place = this.placeOf(a, b);
@@ -45,7 +52,7 @@ export class StarMesh {
     return { g: this.conductance.at(place), f: a < b ? f : { hi: -f.hi, lo: -f.lo } };
   }
 
-  /** Everything that joins two points now, `a` being the lower of them. */
+  /** Everything that joins two points now. */
   edges(): Edge[] {
     const edges: Edge[] = [];
     this.neighbours.forEach((joined, a) => {

@@ -18,7 +18,7 @@ import {
   type VoltmeterPlacement,
 } from '@usual-drag/core';
 import { ArrowLeftRight, Trash2 } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { NodeBadge } from '../../ui/node-badge.tsx';
@@ -66,6 +66,9 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, 
     [several, fitting, instrument],
   );
   const ladder = useLadder(unloaded, job.instruments ?? none, shown, meter, candidates);
+  // With every instrument of the kit in it the table is long: the meter's face goes before it.
+  const later = useDeferredValue(ladder);
+  const listed = several ? later : ladder;
   const range = instrument && findRange(instrument, meter.quantity, meter.range);
   const wrong = trial.asked?.meter === meter.id && trial.outcome?.ok ? trial.outcome.value : null;
   const corrected = useCorrected(ladder, meter, instrument, range, reading);
@@ -144,7 +147,7 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, 
         <>
           <RangeLadder
             meter={meter}
-            ladder={ladder}
+            ladder={listed ?? ladder}
             several={several}
             onTake={(rung) => {
               if (rung.instrument.id === meter.instrument) return place({ ...meter, range: rung.range.id });

@@ -40,7 +40,7 @@ export function SumsAsRead({ unloaded, instrument, range, quantity }: Props) {
       </p>
       {sums.length === 0 && <p>No {quantity === 'dc-voltage' ? 'loop' : 'junction'} here to add up.</p>}
       <ul>
-        {sums.map(({ about, terms, gap, relativeGap, doubt }) => (
+        {sums.map(({ about, terms, gap, relativeGap, accuracy, resolution, tolerance }) => (
           <li key={about.join()} className="border-b border-line/60 py-1.5">
             <p className="flex flex-wrap items-center gap-x-2">
               {about.length === 1 ? <NodeBadge node={about[0]!} nodes={nodes} /> : <b>{about.join(' → ')}</b>}
@@ -59,15 +59,26 @@ export function SumsAsRead({ unloaded, instrument, range, quantity }: Props) {
               {Math.abs(relativeGap) < 1e-4
                 ? 'The meter disturbs these too little to matter.'
                 : `${cause} explains all of that gap, ${formatPercent(relativeGap, { signed: true })} of what ${quantity === 'dc-voltage' ? 'is there to share' : 'runs through'}.`}{' '}
-              The instrument’s own accuracy and resolution may hide up to{' '}
-              <span className="figures">±{formatQuantity(doubt, unit, { digits: 2 })}</span>
-              {doubt > Math.abs(gap) && Math.abs(relativeGap) >= 1e-4 && ': on this range the gap may not be seen'}.
-              Parts’ tolerances open no gap: what they change, they change in every term.
+              Beside it, at most: <span className="figures">±{formatQuantity(accuracy, unit, { digits: 2 })}</span>{' '}
+              accuracy, <span className="figures">±{formatQuantity(resolution, unit, { digits: 2 })}</span> resolution
+              {tolerance > 0 && (
+                <>
+                  , <span className="figures">±{formatQuantity(tolerance, unit, { digits: 2 })}</span> from the parts’
+                  tolerances
+                </>
+              )}
+              {accuracy + resolution > Math.abs(gap) &&
+                Math.abs(relativeGap) >= 1e-4 &&
+                ': on this range the gap may not be seen'}
+              .
             </p>
           </li>
         ))}
       </ul>
-      <p className="mt-1 text-soft">The parts’ tolerances open no gap: what they change, they change in every term.</p>
+      <p className="mt-1 text-soft">
+        The parts’ tolerances open no gap by themselves: what they change, they change in every term. They only change
+        what the meter takes.
+      </p>
     </div>
   );
 }
