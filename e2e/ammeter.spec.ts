@@ -28,7 +28,7 @@ test('put an ammeter into a break, choose the lifted ends, read, reload, restart
   await expect.poll(() => figure(page, 'indicated')).toBeCloseTo(upperFloat(500), 7);
   await expect.poll(() => figure(page, 'error')).toBeCloseTo(100 * (upperFloat(500) / upperFloat(0) - 1), 2);
   await expect(meter.getByRole('checkbox', { name: 'R3' })).toBeChecked();
-  await expect(meter.getByText('fuse 0.5 A')).toBeVisible();
+  await expect(meter.getByText('fuse 500\u00a0mA')).toBeVisible();
 
   await meter.getByRole('checkbox', { name: 'R2' }).check();
   const both = 24 / (56_001.8 + 1 / (1 / 39_000 + 1 / 42_000));

@@ -74,6 +74,46 @@ const views: readonly {
       await page.getByRole('complementary', { name: 'Station' }).evaluate((panel) => panel.scrollTo(0, 1000));
     },
   },
+  {
+    name: 'tolerance',
+    job: /^Float-level/,
+    take: async (page) => {
+      await page.getByRole('radio', { name: 'Tolerance' }).click();
+      await page.getByRole('button', { name: 'Draw again' }).waitFor();
+    },
+  },
+  {
+    name: 'on-purpose',
+    job: /^Beacon/,
+    take: async (page) => {
+      await page.getByRole('button', { name: 'A1 is handled' }).click();
+      await page.getByRole('option', { name: /across the part/ }).click();
+    },
+  },
+  {
+    name: 'correct',
+    take: async (page) => {
+      await page.getByRole('link', { name: 'Correct' }).click();
+      await page.getByRole('button', { name: 'Instrument' }).click();
+      await page.getByRole('option', { name: /^Old/ }).click();
+      for (const [name, value] of [
+        ['Read', '5.6'],
+        ['It looks into', '14.86k'],
+        ['Reading 1', '6.17'],
+        ['Reading 2', '5.53'],
+      ] as const)
+        await page.getByRole('textbox', { name, exact: true }).fill(value);
+      await page.keyboard.press('Tab');
+      await page.waitForTimeout(800);
+    },
+  },
+  {
+    name: 'kit',
+    take: async (page) => {
+      await page.getByRole('link', { name: 'Kit' }).click();
+      await page.getByRole('button', { name: /^Handheld/ }).click();
+    },
+  },
   { name: 'ammeter', job: /^Beacon/, take: () => Promise.resolve() },
   {
     name: 'dark',
