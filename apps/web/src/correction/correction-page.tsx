@@ -30,7 +30,7 @@ export function CorrectionPage() {
   const instrument = fitting.find(({ id }) => id === chosen.instrument) ?? fitting[0];
   if (!instrument) return <p className="p-8 text-soft">Fetching the kit …</p>;
   const ranges = rangesOf(instrument, quantity);
-  const range = findRange(instrument, quantity, chosen.range) ?? ranges.at(-1)!;
+  const range = findRange(instrument, quantity, chosen.range) ?? ranges[ranges.length >> 1]!;
   const key = `${quantity} ${instrument.id} ${range.id}`;
   return (
     <main className="h-full overflow-y-auto">

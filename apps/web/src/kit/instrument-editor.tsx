@@ -107,7 +107,8 @@ export function InstrumentEditor({ kept, words, onChange, onCopy, onRetire }: Pr
           {kept.retired ? 'Back on the shelf' : 'Retire'}
         </Button>
         <p role="status" className="basis-full text-[13px] text-soft">
-          {words || 'What you change is saved at once. A job keeps the instrument as it was when the job took it.'}
+          {words || 'What you change is saved at once. A job keeps the instrument as it was when the job took it.'} Over
+          range {display === 'digital' ? 'it shows OL.' : 'its needle goes against the stop; driven backwards, too.'}
         </p>
       </div>
       <div className="flex flex-wrap items-start gap-3">
