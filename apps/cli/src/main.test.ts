@@ -131,3 +131,28 @@ test('the drawing as an SVG file', () => {
   expect(cli(['draw', bad]).status).toBe(2);
   expect(cli(['draw', good, '--nonsense']).status).toBe(1);
 });
+
+test('designs, their refusals in their place, status 2', () => {
+  const design = {
+    format: 'usual-drag/design',
+    version: 1,
+    target: 'ammeter',
+    movement: { fullScaleCurrent: 1e-4, resistance: 1800 },
+    scheme: 'universal',
+    ranges: [2.5, 0.025, 0.25],
+    parts: { series: 'E96', tolerance: 0.01, powerRating: 0.25, maxParts: 2 },
+  };
+  const sound = write('feed.design.json', JSON.stringify(design));
+  const low = write('low.design.json', JSON.stringify({ ...design, ranges: [5e-5] }));
+  const odd = write('odd.design.json', JSON.stringify({ ...design, colour: 'red' }));
+  const { status, lines } = cli(['design', sound, low, odd]);
+  expect(status).toBe(2);
+  const printed = lines.map((line) => JSON.parse(line) as Printed & { ranges: { resistance: number }[] });
+  // R_T = 100 µA · 1.8 kΩ / (25 mA − 100 µA), and its taps.
+  expect(printed[0]!.format).toBe('usual-drag/design-result');
+  const ring = 0.18 / 0.0249;
+  expect(printed[0]!.ranges[0]!.resistance).toBeCloseTo(ring, 12);
+  expect(printed[0]!.ranges[2]!.resistance).toBeCloseTo((1e-4 * (ring + 1800)) / 2.5, 14);
+  expect(printed[1]!.error!.code).toBe('range-too-low');
+  expect(printed[2]!.error).toMatchObject({ code: 'invalid-file', where: ['colour'] });
+});

@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
+import { designFile } from './design.ts';
 import { drawFile } from './draw.ts';
 import { refused, type Output } from './output.ts';
 import { reduceFile } from './reduce.ts';
@@ -7,11 +8,16 @@ import { solveFile } from './solve.ts';
 
 const usage = `Usage: npm run -s cli -- solve FILE…     true values and every set-up's readings
        npm run -s cli -- reduce FILE…    the steps down to one resistance
+       npm run -s cli -- design FILE…    shunts and multipliers for a movement
        npm run -s cli -- draw FILE [--out FILE.svg] [--scale] [--zigzag]
-solve and reduce print one compact JSON result a line, in the order given; draw writes an SVG file, to standard output
+solve, reduce and design print one compact JSON result a line, in the order given; draw writes an SVG file, to standard output
 where none is named. - reads one file from standard input. Status 2 where any file gave an error.`;
 
-const perFile: Readonly<Record<string, (text: string) => Output>> = { solve: solveFile, reduce: reduceFile };
+const perFile: Readonly<Record<string, (text: string) => Output>> = {
+  solve: solveFile,
+  reduce: reduceFile,
+  design: designFile,
+};
 
 function main(): number {
   const { values, positionals } = parseArgs({

@@ -1,4 +1,5 @@
 export type { JobSummary, OpenJob, ShelvedInstrument } from './answers.ts';
+export { readDesign } from './read-design.ts';
 export { checkDraft, checkJob, readJob } from './read-job.ts';
 export { checkKit, checkKitInstrument, readKit } from './read-kit.ts';
 export type { FileFault } from './shape-faults.ts';

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { newJob } from '@usual-drag/core';
 import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
-import { CreateJobDto, jobSchema, requestSchemas, SaveJobDto } from './dto/index.ts';
+import { CreateJobDto, designSchema, jobSchema, kitSchema, requestSchemas, SaveJobDto } from './dto/index.ts';
 import { checkDraft, checkJob, readJob } from './read-job.ts';
 
 const resistor = { id: 'R1', kind: 'resistor', from: 'A', to: '0', resistance: 100 };
@@ -14,11 +14,13 @@ const job = (elements: unknown, more: object = {}): unknown => ({
   ...more,
 });
 
-test('the published schema is the one that the classes make', () => {
-  const published = JSON.parse(
-    readFileSync(join(__dirname, '../../../docs/schema/job.schema.json'), 'utf8'),
-  ) as unknown;
-  expect(published).toEqual(jobSchema());
+test.each([
+  ['job', jobSchema],
+  ['kit', kitSchema],
+  ['design', designSchema],
+] as const)('the published schema of a %s is the one that the classes make', (name, made) => {
+  const file = join(__dirname, `../../../docs/schema/${name}.schema.json`);
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toEqual(made());
 });
 
 test('a job of every kind of element and meter reads in as it was written', () => {

@@ -1,7 +1,8 @@
 export { CurrentSourceDto, ElementDto, LinkDto, LoadDto, ResistorDto, SourceDto, SwitchDto } from './element.dto.ts';
+export { DesignDto } from './design.dto.ts';
 export { InstrumentDto } from './instrument.dto.ts';
 export { JobDto, NetworkDto } from './job.dto.ts';
 export { KitDto, KitInstrumentDto } from './kit.dto.ts';
 export { CreateJobDto, SaveInstrumentDto, SaveJobDto } from './requests.dto.ts';
-export { jobSchema, kitSchema, requestSchemas } from './schema.ts';
+export { designSchema, jobSchema, kitSchema, requestSchemas } from './schema.ts';
 export { AmmeterDto, SetupDto, VoltmeterDto } from './setup.dto.ts';

@@ -3,6 +3,7 @@ import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
 import type { Limit } from '@usual-drag/core';
 import { elementSubTypes } from './element.dto.ts';
 import { functionSubTypes } from './instrument.dto.ts';
+import './design.dto.ts';
 import './job.dto.ts';
 import './kit.dto.ts';
 import './requests.dto.ts';
@@ -30,6 +31,9 @@ export const jobSchema = (): Schema => fileSchema('JobDto', 'Usual Drag job, *.j
 
 /** The same of a kit file. */
 export const kitSchema = (): Schema => fileSchema('KitDto', 'Usual Drag kit, *.kit.json');
+
+/** The same of a design file. */
+export const designSchema = (): Schema => fileSchema('DesignDto', 'Usual Drag design, *.design.json');
 
 /** A class as a schema of its own, with all that it refers to and nothing else. */
 function fileSchema(root: string, title: string): Schema {

@@ -4,7 +4,14 @@ export { formatPercent, formatQuantity, type FormatOptions } from './format-quan
 export { parseQuantity, type QuantityFault } from './parse-quantity.ts';
 export { formatDuration, parseDuration } from './parse-duration.ts';
 export { parsePercent } from './parse-ratio.ts';
-export { nearestPreferred, seriesForTolerance, seriesOf, type Series } from './preferred-values.ts';
+export {
+  nearestPreferred,
+  seriesForTolerance,
+  seriesNames,
+  seriesOf,
+  seriesValues,
+  type Series,
+} from './preferred-values.ts';
 export { printedCodeOf, readPrintedCode, type PrintedCode } from './printed-code.ts';
 export { prefixByExponent, smallestExponent } from './prefix.ts';
 export { writePercent, writeQuantity } from './write-quantity.ts';

@@ -1,0 +1,61 @@
+import { seriesNames, type Scheme, type Series } from '@usual-drag/core';
+import { Type } from 'class-transformer';
+import { Equals, IsArray, IsIn, IsNumber, ValidateNested } from 'class-validator';
+import { Absent, OptionalQuantity, Quantity, Text } from './decorators.ts';
+
+class MovementDto {
+  @OptionalQuantity('positive')
+  fullScaleCurrent?: number;
+
+  @OptionalQuantity('positive')
+  resistance?: number;
+
+  @OptionalQuantity('positive')
+  fullScaleVoltage?: number;
+}
+
+class PartsDto {
+  @IsIn(seriesNames, { message: `must be one of ${seriesNames.join(', ')}` })
+  series!: Series;
+
+  @Quantity('not-negative')
+  tolerance!: number;
+
+  @Quantity('positive')
+  powerRating!: number;
+
+  @Quantity('count')
+  maxParts!: number;
+}
+
+/** A design file, `*.design.json`. */
+export class DesignDto {
+  @Equals('usual-drag/design', { message: 'must be usual-drag/design' })
+  format!: 'usual-drag/design';
+
+  @Equals(1, { message: 'must be 1' })
+  version!: 1;
+
+  @Absent()
+  @Text()
+  title?: string;
+
+  @IsIn(['ammeter', 'voltmeter'], { message: 'must be ammeter or voltmeter' })
+  target!: 'ammeter' | 'voltmeter';
+
+  @ValidateNested()
+  @Type(() => MovementDto)
+  movement!: MovementDto;
+
+  @IsIn(['individual', 'universal', 'string'], { message: 'must be individual, universal or string' })
+  scheme!: Scheme;
+
+  @IsArray({ message: 'must be a list' })
+  @IsNumber({}, { each: true, message: 'must be numbers' })
+  ranges!: number[];
+
+  @Absent()
+  @ValidateNested()
+  @Type(() => PartsDto)
+  parts?: PartsDto;
+}

@@ -1,0 +1,60 @@
+import { toNumber } from '../solver/index.ts';
+import type { BuiltRange, Design } from './design.ts';
+import type { Movement } from './movement.ts';
+
+/**
+ * The relative error of every range's reading when the measured quantity is exactly the range.
+ *
+ * @param sections  Ω, in the order of the plan
+ * @param ranges    rising, A or V
+ */
+export function fullScaleErrors(
+  { target, scheme }: Pick<Design, 'target' | 'scheme'>,
+  movement: Movement,
+  ranges: readonly number[],
+  sections: ArrayLike<number>,
+): number[] {
+  const [current, coil] = [toNumber(movement.current), toNumber(movement.resistance)];
+  const last = ranges.length - 1;
+  let total = 0;
+  for (let k = 0; k <= last; k += 1) total += sections[k]!;
+  let run = 0;
+  const universalTaps: number[] = [];
+  if (scheme === 'universal')
+    for (let index = 0; index <= last; index += 1) universalTaps[last - index] = run += sections[index]!;
+  let below = 0;
+  return ranges.map((range, k) => {
+    if (target === 'voltmeter') {
+      below = scheme === 'string' ? below + sections[k]! : sections[k]!;
+      return range / (below + coil) / current - 1;
+    }
+    if (scheme === 'universal') return (range * universalTaps[k]!) / (total + coil) / current - 1;
+    return (range * sections[k]!) / (sections[k]! + coil) / current - 1;
+  });
+}
+
+/**
+ * Nominal errors and their worst cases. The parts of a section are of one tolerance, so a section is off by at most that; the
+ * error of a range rises with some sections and falls with the others, so its extremes stand at two corners.
+ */
+export function asBuilt(
+  design: Pick<Design, 'target' | 'scheme'>,
+  movement: Movement,
+  ranges: readonly number[],
+  sections: readonly number[],
+  tolerance: number,
+): BuiltRange[] {
+  const nominal = fullScaleErrors(design, movement, ranges, sections);
+  const last = ranges.length - 1;
+  return ranges.map((range, k) => {
+    const at = (side: 1 | -1): number => {
+      // A universal shunt reads more with its tapped part high and the rest low; a shunt with itself high; a multiplier low.
+      const shifted = sections.map((resistance, index) => {
+        const raises = design.target === 'ammeter' && (design.scheme !== 'universal' || index <= last - k);
+        return resistance * (1 + side * (raises ? tolerance : -tolerance));
+      });
+      return fullScaleErrors(design, movement, ranges, shifted)[k]!;
+    };
+    return { range, fullScaleError: nominal[k]!, worstCase: [at(-1), at(1)] };
+  });
+}

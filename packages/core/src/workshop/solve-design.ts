@@ -1,0 +1,58 @@
+import { breachOf } from '../network/index.ts';
+import { fail, ok, type Result } from '../result.ts';
+import { asBuilt } from './as-built.ts';
+import { chooseParts } from './choose-parts.ts';
+import { usualParts, type Design, type DesignFault, type DesignResult } from './design.ts';
+import { movementOf } from './movement.ts';
+import { planDesign } from './schemes.ts';
+
+/**
+ * A design worked out: its ranges, the sections to build with the parts for each, and what the finished meter's errors are.
+ *
+ * @returns the result, or the first reason why there is none
+ */
+export function solveDesign(design: Design): Result<DesignResult, DesignFault> {
+  const [fault] = designFaults(design);
+  if (fault) return fail(fault);
+  const movement = movementOf(design.movement);
+  if (!movement.ok) return movement;
+  const plan = planDesign(design, movement.value);
+  if (!plan.ok) return plan;
+  const { ranges, sections } = plan.value;
+  const parts = chooseParts(design, movement.value, plan.value);
+  return ok({
+    format: 'usual-drag/design-result',
+    version: 1,
+    ranges,
+    sections: sections.map((section, index) => ({ ...section, parts: parts[index]! })),
+    asBuilt: asBuilt(
+      design,
+      movement.value,
+      ranges.map(({ range }) => range),
+      parts.map(({ resistance }) => resistance),
+      (design.parts ?? usualParts).tolerance,
+    ),
+  });
+}
+
+/** Values that no design can have. */
+export function designFaults({ movement, ranges, parts = usualParts }: Design): DesignFault[] {
+  const faults: DesignFault[] = [];
+  const check = (where: string, value: number | undefined, limit: 'positive' | 'not-negative'): void => {
+    const breach = value === undefined ? null : breachOf(limit, value);
+    if (breach) faults.push({ code: 'invalid-value', message: `${where} ${breach}.`, where: [where] });
+  };
+  for (const [key, value] of Object.entries(movement)) check(`movement.${key}`, value as number, 'positive');
+  ranges.forEach((range, index) => check(`ranges[${index}]`, range, 'positive'));
+  check('parts.tolerance', parts.tolerance, 'not-negative');
+  check('parts.powerRating', parts.powerRating, 'positive');
+  if (parts.tolerance >= 1)
+    faults.push({
+      code: 'invalid-value',
+      message: 'parts.tolerance must be below 1 (100 %).',
+      where: ['parts.tolerance'],
+    });
+  if (!Number.isInteger(parts.maxParts) || parts.maxParts < 1 || parts.maxParts > 3)
+    faults.push({ code: 'invalid-value', message: 'parts.maxParts must be 1, 2 or 3.', where: ['parts.maxParts'] });
+  return faults;
+}
