@@ -108,6 +108,13 @@ const views: readonly {
     },
   },
   {
+    name: 'workshop',
+    take: async (page) => {
+      await page.getByRole('link', { name: 'Workshop' }).click();
+      await page.getByText('Solved as a network').waitFor();
+    },
+  },
+  {
     name: 'kit',
     take: async (page) => {
       await page.getByRole('link', { name: 'Kit' }).click();

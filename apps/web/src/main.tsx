@@ -17,6 +17,10 @@ const router = createBrowserRouter([
       { path: '/', element: <JobsPage /> },
       { path: '/bench/:jobId/:station?/:setupId?', element: <BenchPage /> },
       {
+        path: '/workshop',
+        lazy: async () => ({ Component: (await import('./workshop/workshop-page.tsx')).WorkshopPage }),
+      },
+      {
         path: '/correct',
         lazy: async () => ({ Component: (await import('./correction/correction-page.tsx')).CorrectionPage }),
       },

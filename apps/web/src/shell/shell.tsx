@@ -6,7 +6,7 @@ import { useStore } from 'zustand';
 import { redo, undo, useBench } from '../bench/bench-store.ts';
 import { saveWords } from '../bench/save-words.ts';
 import { ValueField } from '../ui/value-field.tsx';
-import { BenchSign, CorrectSign, JobsSign, KitSign } from './signs.tsx';
+import { BenchSign, CorrectSign, JobsSign, KitSign, WorkshopSign } from './signs.tsx';
 import { currentTheme, useTheme } from './theme.ts';
 
 /** The frame round every page: what is open and how it stands, where else to go. */
@@ -46,6 +46,9 @@ export function Shell() {
           )}
           <Place to="/correct" name="Correct">
             <CorrectSign />
+          </Place>
+          <Place to="/workshop" name="Workshop">
+            <WorkshopSign />
           </Place>
           <Place to="/kit" name="Kit">
             <KitSign />

@@ -30,3 +30,11 @@ export const CorrectSign = () => (
     <path d="M3 19h18M12 16v-7M9 12l3-3 3 3" {...stroke} />
   </svg>
 );
+
+/** A needle over its arc. */
+export const WorkshopSign = () => (
+  <svg aria-hidden width={24} height={24} viewBox="0 0 24 24">
+    <path d="M3 15a9.5 9.5 0 0 1 18 0M12 20l5-11" {...stroke} />
+    <circle cx={12} cy={20} r={1} {...stroke} />
+  </svg>
+);

@@ -12,6 +12,7 @@ export type {
   Section,
 } from './design.ts';
 export { movementOf, type Movement, type MovementFigures } from './movement.ts';
+export { sectionWords, type SectionWords } from './section-words.ts';
 export { designFaults, solveDesign } from './solve-design.ts';
 export { designCautions, type WorkshopCaution } from './cautions.ts';
 export { instrumentFromDesign, meterOnRange, movementCheck } from './finished-meter.ts';
