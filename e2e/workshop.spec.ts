@@ -86,3 +86,28 @@ test('a multiplier string: other parts, contradictions refused, files out and in
   await expect(page.getByRole('heading', { name: 'From a file' })).toBeVisible();
   expect(faults).toEqual([]);
 });
+
+test('the scale at true size, both schemes, and the coil that warms', async ({ page, server, faults }) => {
+  await page.goto(server.address);
+  await open(page);
+  const scale = page.getByRole('img', { name: 'Scale of the finished meter' });
+  await expect(scale).toHaveAttribute('width', /^\d+mm$/);
+  await type(page, 'Radius, mm', '40');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Scale as SVG' }).click();
+  expect(readFileSync(await (await download).path(), 'utf8')).toMatch(/A40 40 0 0 1 /);
+  await type(page, 'Radius, mm', '900');
+  await expect(page.getByRole('alert')).toContainText('From 20 to 200');
+
+  await page.getByText('Both schemes side by side').click();
+  await expect(page.getByRole('cell', { name: /burns out/ })).toBeVisible();
+  await page.getByText('When the coil warms').click();
+  const errors = page.getByRole('table', { name: 'Error over temperature' });
+  // 1.8 kΩ of copper, 10 K warmer, beside 7.229 Ω: all but the whole 3.93 % less.
+  const ring = 0.18 / 0.0249;
+  const warm = (ring + 1800) / (ring + 1800 * 1.0393) - 1;
+  await expect(errors.getByRole('row', { name: /^25 mA/ })).toContainText(`−${(-100 * warm).toFixed(2)}\u00a0%`);
+  await expect(page.getByText(/A swamping resistor of 5\.\d+\u00a0kΩ/)).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(faults).toEqual([]);
+});

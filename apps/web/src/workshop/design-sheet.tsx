@@ -21,7 +21,10 @@ import { FiguresTable } from '../ui/figures-table.tsx';
 import { Note } from '../ui/note.tsx';
 import { saveText } from '../ui/save-file.ts';
 import type { BoardDesign } from './designs-store.ts';
+import { Dial } from './dial.tsx';
 import { MeterDrawing } from './meter-drawing.tsx';
+import { SchemeComparison } from './scheme-comparison.tsx';
+import { Temperature } from './temperature.tsx';
 
 interface Props {
   readonly entry: BoardDesign;
@@ -152,6 +155,9 @@ export function DesignSheet({ entry, result, busy }: Props) {
         </Note>
       ))}
       <MeterDrawing design={design} movement={movement} result={result} />
+      <Dial design={design} />
+      <SchemeComparison design={design} movement={movement} />
+      <Temperature design={design} movement={movement} result={result} />
     </div>
   );
 }

@@ -1,3 +1,4 @@
+export { dialScale, type DialArc, type DialScale } from './dial-scale.ts';
 export type { Axis, Stretch, Tick } from './axis.ts';
 export { nodeLevels, railOrder } from './levels.ts';
 export type { Column } from './link.ts';

@@ -47,16 +47,18 @@ export function drawingMarks(drawing: RailDrawing, network: Network, style: Part
  *
  * @param title  read out by what cannot show it
  * @param faceStyle  CSS that brings the faces along; left out, they are those of the machine that shows it
+ * @param unit       what one unit of the marks is on paper; millimetres print at true size
  */
 export function svgText(
   { width, height }: { readonly width: number; readonly height: number },
   marks: readonly (Mark | Placed)[],
   title: string,
   faceStyle = '',
+  unit: '' | 'mm' = '',
 ): string {
   const [w, h] = [Math.ceil(width), Math.ceil(height)];
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}" role="img">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${w}${unit}" height="${h}${unit}" viewBox="0 0 ${w} ${h}" role="img">`,
     `<title>${escaped(title)}</title>`,
     ...(faceStyle ? [`<style>${faceStyle}</style>`] : []),
     `<rect width="${w}" height="${h}" fill="${paper.sheet}"/>`,

@@ -16,3 +16,5 @@ export { sectionWords, type SectionWords } from './section-words.ts';
 export { designFaults, solveDesign } from './solve-design.ts';
 export { designCautions, type WorkshopCaution } from './cautions.ts';
 export { instrumentFromDesign, meterOnRange, movementCheck } from './finished-meter.ts';
+export { compareSchemes, type SchemeInBrief } from './compare-schemes.ts';
+export { swampingResistor, temperatureErrors, type Swamping } from './temperature.ts';
