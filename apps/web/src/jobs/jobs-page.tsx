@@ -7,6 +7,7 @@ import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { createJob, deleteJob, duplicateJob, exportAddress, importJob, jobsQuery, restoreJob } from '../api/jobs.ts';
 import { Button } from '../ui/button.tsx';
+import { FileInput } from '../ui/file-input.tsx';
 
 /** The start page: the jobs, the last changed first. */
 export function JobsPage() {
@@ -106,18 +107,11 @@ function ImportButton({ onDone }: { readonly onDone: (id: string) => void }) {
   };
   return (
     <>
-      <input
+      <FileInput
         ref={input}
-        type="file"
+        label="Job file to import"
         accept=".json,application/json"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Job file to import"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void take(file);
-        }}
+        onTake={(file) => void take(file)}
       />
       <Button onClick={() => input.current?.click()}>
         <FileUp aria-hidden size={18} /> Import

@@ -6,6 +6,7 @@ import Papa from 'papaparse';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import { importKit, shelfQuery } from '../api/kit.ts';
+import { FileInput } from '../ui/file-input.tsx';
 import { saveText } from '../ui/save-file.ts';
 
 const item = 'flex min-h-9 w-full items-center rounded-md px-3 text-left data-focus:bg-sunk';
@@ -24,18 +25,11 @@ export function KitFiles({ kit }: { readonly kit: readonly KitInstrument[] }) {
   };
   return (
     <>
-      <input
+      <FileInput
         ref={input}
-        type="file"
+        label="Kit file to import"
         accept=".json,.csv,application/json,text/csv"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Kit file to import"
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          event.target.value = '';
-          if (chosen) void take(chosen);
-        }}
+        onTake={(file) => void take(file)}
       />
       <Menu>
         <MenuButton className="inline-flex min-h-9 items-center gap-2 rounded-lg border border-line bg-sheet px-3 hover:border-soft">

@@ -4,6 +4,7 @@ import { Download, FileUp, Plus, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../ui/button.tsx';
+import { FileInput } from '../ui/file-input.tsx';
 import { Note } from '../ui/note.tsx';
 import { saveText } from '../ui/save-file.ts';
 import { DesignForm } from './design-form.tsx';
@@ -51,18 +52,11 @@ export function WorkshopPage() {
           <Button tone="quiet" aria-label="Take this design off the board" onClick={takeOff}>
             <Trash2 aria-hidden size={17} />
           </Button>
-          <input
+          <FileInput
             ref={input}
-            type="file"
+            label="Design file to open"
             accept=".json,application/json"
-            className="sr-only"
-            tabIndex={-1}
-            aria-label="Design file to open"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = '';
-              if (file) void take(file);
-            }}
+            onTake={(file) => void take(file)}
           />
         </div>
         <div role="group" aria-label="Designs on the board" className="flex flex-wrap gap-2">

@@ -15,9 +15,8 @@ export interface Kit {
   readonly instruments: readonly KitInstrument[];
 }
 
-/** Columns of a kit as a table: a row a range, what is the instrument's own repeated. All in SI units. */
-const kitColumns = [
-  'id',
+/** What is the instrument's own, and what a range's. */
+const ownKeys = [
   'name',
   'display',
   'assetTag',
@@ -25,12 +24,9 @@ const kitColumns = [
   'calibrationMonths',
   'leadResistance',
   'contactResistance',
-  'rangesUpAbove',
-  'rangesDownBelow',
-  'retired',
   'notes',
-  'quantity',
-  'range',
+] as const;
+const rangeKeys = [
   'fullScale',
   'resistance',
   'testCurrent',
@@ -41,6 +37,18 @@ const kitColumns = [
   'divisions',
   'jack',
   'fuse',
+] as const;
+
+/** Columns of a kit as a table: a row a range, what is the instrument's own repeated. All in SI units. */
+const kitColumns = [
+  'id',
+  ...ownKeys,
+  'rangesUpAbove',
+  'rangesDownBelow',
+  'retired',
+  'quantity',
+  'range',
+  ...rangeKeys,
 ] as const;
 
 type Column = (typeof kitColumns)[number];
@@ -72,28 +80,6 @@ export function rowsFromKit(kit: readonly KitInstrument[]): string[][] {
   return [[...kitColumns], ...rows.map((cells) => kitColumns.map((column) => cells[column] ?? ''))];
 }
 
-const ownKeys = [
-  'name',
-  'display',
-  'assetTag',
-  'calibratedOn',
-  'calibrationMonths',
-  'leadResistance',
-  'contactResistance',
-  'notes',
-] as const;
-const rangeKeys = [
-  'fullScale',
-  'resistance',
-  'testCurrent',
-  'resolution',
-  'accuracyOfReading',
-  'accuracyCounts',
-  'accuracyOfRange',
-  'divisions',
-  'jack',
-  'fuse',
-] as const;
 const texts: readonly Column[] = ['name', 'display', 'assetTag', 'calibratedOn', 'notes', 'jack'];
 
 function textOf(of: object, keys: readonly Column[]): Cells {

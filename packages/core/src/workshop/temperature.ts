@@ -7,7 +7,7 @@ import { exactly, multiply, toNumber } from '../solver/index.ts';
 export const copperCoefficient = 0.00393;
 
 /** The movement with its coil warmed or cooled; full scale stays at the same current. */
-export function warmed(movement: Movement, kelvin: number, coefficient = copperCoefficient): Movement {
+function warmed(movement: Movement, kelvin: number, coefficient = copperCoefficient): Movement {
   const factor = exactly(1 + coefficient * kelvin);
   return {
     current: movement.current,

@@ -1,0 +1,90 @@
+import type { Design, Kit } from '@usual-drag/core';
+import { readDesign, readKit } from './index.ts';
+
+const kit: Kit = {
+  format: 'usual-drag/kit',
+  version: 1,
+  instruments: [
+    {
+      id: 'shop',
+      name: 'Workshop multimeter',
+      display: 'digital',
+      assetTag: 'SL-207',
+      calibratedOn: '2026-01-31',
+      calibrationMonths: 12,
+      leadResistance: 0.04,
+      autoRange: { up: 1, down: 0.09 },
+      functions: [{ quantity: 'dc-current', ranges: [{ id: '2 A', fullScale: 1.999, resistance: 0, fuse: 3 }] }],
+      resistanceRanges: [{ id: '2 kΩ', fullScale: 1999, testCurrent: 5e-4 }],
+      retired: true,
+    },
+  ],
+};
+const design: Design = {
+  format: 'usual-drag/design',
+  version: 1,
+  title: 'Feed-current panel meter',
+  target: 'ammeter',
+  movement: { fullScaleCurrent: 1e-4, resistance: 1800, fullScaleVoltage: 0.18 },
+  scheme: 'universal',
+  ranges: [0.025, 0.25, 2.5],
+  parts: { series: 'E96', tolerance: 0.01, powerRating: 0.25, maxParts: 2 },
+};
+
+/** The first fault's code and path. */
+function fault(read: ReturnType<typeof readKit> | ReturnType<typeof readDesign>): readonly string[] | null {
+  return read.ok ? null : [read.fault[0]!.code, read.fault[0]!.path];
+}
+
+test('a kit and a design of every key read in as they were written', () => {
+  expect(readKit(JSON.stringify(kit))).toEqual({ ok: true, value: kit });
+  expect(readDesign(`\uFEFF${JSON.stringify(design)}`)).toEqual({ ok: true, value: design });
+  const { parts: _parts, title: _title, ...least } = design;
+  expect(readDesign(JSON.stringify(least)).ok).toBe(true);
+});
+
+test.each([
+  ['not JSON', '{"format":', ['invalid-file', '']],
+  ['of another format', JSON.stringify({ ...kit, format: 'usual-drag/job' }), ['invalid-file', 'format']],
+  [
+    'of a key too many',
+    JSON.stringify(kit).replace('assetTag', 'assettag'),
+    ['invalid-file', 'instruments[0].assettag'],
+  ],
+  [
+    'without a test current',
+    JSON.stringify(kit).replace(',"testCurrent":0.0005', ''),
+    ['invalid-file', 'instruments[0].resistanceRanges[0].testCurrent'],
+  ],
+  [
+    'of two ids alike',
+    JSON.stringify({ ...kit, instruments: [...kit.instruments, ...kit.instruments] }),
+    ['invalid-value', 'shop'],
+  ],
+  ['of a day that is none', JSON.stringify(kit).replace('2026-01-31', '2026-01-32'), ['invalid-value', 'shop']],
+  [
+    'of leads below nothing',
+    JSON.stringify(kit).replace('0.04', '-0.04'),
+    ['invalid-value', 'instruments[0].leadResistance'],
+  ],
+])('a kit %s is refused with its place', (_what, text, wanted) => {
+  expect(fault(readKit(text))).toEqual(wanted);
+});
+
+test.each([
+  ['without ranges', { ranges: undefined }, ['invalid-file', 'ranges']],
+  ['of a scheme that is none', { scheme: 'ladder' }, ['invalid-file', 'scheme']],
+  ['of ranges in words', { ranges: ['1 A'] }, ['invalid-file', 'ranges[0]']],
+  ['of a movement figure too many', { movement: { coil: 3 } }, ['invalid-file', 'movement.coil']],
+  ['of a range below zero', { ranges: [-1] }, ['invalid-value', 'ranges[0]']],
+  [
+    'of a coil of nothing',
+    { movement: { resistance: 0, fullScaleCurrent: 1 } },
+    ['invalid-value', 'movement.resistance'],
+  ],
+  ['of four parts a section', { parts: { ...design.parts, maxParts: 4 } }, ['invalid-value', 'parts.maxParts']],
+  ['of a tolerance of everything', { parts: { ...design.parts, tolerance: 1 } }, ['invalid-value', 'parts.tolerance']],
+  ['of an unknown series', { parts: { ...design.parts, series: 'E95' } }, ['invalid-file', 'parts.series']],
+])('a design %s is refused with its place', (_what, change, wanted) => {
+  expect(fault(readDesign(JSON.stringify({ ...design, ...change })))).toEqual(wanted);
+});
