@@ -4,12 +4,14 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { BenchPage } from './bench/bench-page.tsx';
 import { JobsPage } from './jobs/jobs-page.tsx';
+import { resumeShelfDrafts } from './kit/shelf-drafts.ts';
 import { Shell } from './shell/shell.tsx';
 import { applyTheme } from './shell/theme.ts';
 import './styles.css';
 
 applyTheme();
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 2 } } });
+void resumeShelfDrafts(queries);
 const router = createBrowserRouter([
   {
     element: <Shell />,

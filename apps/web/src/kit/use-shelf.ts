@@ -4,6 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import { Refused, Unreachable } from '../api/http.ts';
 import { saveInstrument, shelfQuery } from '../api/kit.ts';
+import { dropShelfDraft, keepShelfDraft } from './shelf-drafts.ts';
 
 /** The shelf, and edits to it: seen at once, saved one after the other, tried again while the server does not answer. */
 export function useShelf() {
@@ -25,13 +26,19 @@ export function useShelf() {
     networkMode: 'always',
     retry: (_count, fault) => fault instanceof Unreachable,
     retryDelay: 2000,
-    onMutate: ({ document }) => put(document),
-    onSuccess: (saved) => {
+    onMutate: ({ document }) => {
+      keepShelfDraft(document);
+      put(document);
+    },
+    onSuccess: (saved, { document }) => {
+      dropShelfDraft(document);
       // A later edit may be on the screen already: only the revision is news.
       const now = queries.getQueryData(shelfQuery.queryKey)?.find(({ id }) => id === saved.id);
       put(now?.document ?? saved.document, saved.revision);
     },
     onError: (fault, { document }) => {
+      // It is on the screen with its reason; it would be refused again.
+      dropShelfDraft(document);
       const current = fault instanceof Refused ? (fault.details.current as ShelvedInstrument | undefined) : undefined;
       if (!current) return void toast.error(fault.message, { duration: 15_000 });
       put(document, current.revision);
