@@ -175,7 +175,8 @@ test('contributions of the sources add up to the whole', () => {
       if (!whole.ok) return;
       const { elements } = networkValues(network, named, whole.value);
       const parts = superpose(network);
-      if (!parts.ok) throw new Error(parts.fault.code);
+      // Two current sources in one line: alone, neither has a way back.
+      if (!parts.ok) return expect(parts.fault.code).toBe('current-source-open');
       if (parts.value.length === 0) return;
       const largest = Math.max(
         ...parts.value.flatMap(({ values }) => Object.values(values.elements).map((of) => Math.abs(of.current ?? 0))),
