@@ -1,7 +1,14 @@
 import { findRange, type Instrument } from '../instrument/index.ts';
 import { attachmentOf, solveSetup, solveUnloaded, type Setup } from '../loading/index.ts';
 import type { Network, Resistor } from '../network/index.ts';
-import { attach, circuitOf, quickCircuit, type QuickCircuit, type Watched } from '../solver/index.ts';
+import {
+  attach,
+  circuitOf,
+  quickCircuit,
+  type NetworkCircuit,
+  type QuickCircuit,
+  type Watched,
+} from '../solver/index.ts';
 
 /** A result whose tolerance is asked for: a true value, or what a meter of the set-up indicates. */
 export type Followed = Watched | { readonly meter: string };
@@ -45,7 +52,7 @@ export function toleranceModel({ network, instruments, setup, followed }: Tolera
   const named = attach(circuitOf(network), meters);
   const varied = network.elements.flatMap((element, index) => (isVaried(network, element) ? [index] : []));
   const quick = quickCircuit(named.circuit, varied);
-  const result = quick && resultOf(quick, network, setup, followed, named.nodeNumber);
+  const result = quick && resultOf(quick, network, setup, followed, named);
   if (!result) return null;
   const parts = varied.map((index) => {
     const { id, resistance, tolerance } = network.elements[index] as Resistor;
@@ -69,7 +76,7 @@ function resultOf(
   network: Network,
   setup: Setup | null,
   followed: Followed,
-  nodeNumber: ReadonlyMap<string, number>,
+  { circuit, nodeNumber }: NetworkCircuit,
 ): (() => number) | null {
   if ('meter' in followed) {
     const index = setup?.meters.findIndex(({ id }) => id === followed.meter) ?? -1;
@@ -84,14 +91,12 @@ function resultOf(
   }
   if ('node' in followed) {
     const node = nodeNumber.get(followed.node);
-    const reference = circuitOf(network).circuit.reference;
-    return node === undefined ? null : () => quick.voltage(node, reference);
+    return node === undefined ? null : () => quick.voltage(node, circuit.reference);
   }
   const index = network.elements.findIndex(({ id }) => id === followed.element);
   const element = network.elements[index];
   if (!element) return null;
-  const { branches } = circuitOf(network).circuit;
-  const { from, to } = branches[index]!;
+  const { from, to } = circuit.branches[index]!;
   const sign = element.kind === 'source' || element.kind === 'current-source' ? -1 : 1;
   switch (followed.what) {
     case 'voltage':

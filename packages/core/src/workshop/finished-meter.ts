@@ -104,7 +104,7 @@ export function instrumentFromDesign(
       id: rangeName(range, unit),
       fullScale: range,
       resistance: terminals ? terminals.voltage! / terminals.current! : result.ranges[at]!.meterResistance,
-      accuracyOfRange: Number((movementClass + worst).toPrecision(3)),
+      accuracyOfRange: movementClass + worst,
       divisions,
       jack: rangeName(range, unit),
     };
