@@ -2,16 +2,19 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
+import { resumeDrafts } from './api/drafts.ts';
+import { kitShelf } from './api/kit.ts';
+import { workpieceShelf } from './api/workpieces.ts';
 import { BenchPage } from './bench/bench-page.tsx';
 import { JobsPage } from './jobs/jobs-page.tsx';
-import { resumeShelfDrafts } from './kit/shelf-drafts.ts';
 import { Shell } from './shell/shell.tsx';
 import { applyTheme } from './shell/theme.ts';
 import './styles.css';
 
 applyTheme();
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 2 } } });
-void resumeShelfDrafts(queries);
+void resumeDrafts(queries, kitShelf);
+void resumeDrafts(queries, workpieceShelf);
 const router = createBrowserRouter([
   {
     element: <Shell />,
@@ -19,7 +22,7 @@ const router = createBrowserRouter([
       { path: '/', element: <JobsPage /> },
       { path: '/bench/:jobId/:station?/:setupId?', element: <BenchPage /> },
       {
-        path: '/workshop',
+        path: '/workshop/:workpieceId?/:sheet?',
         lazy: async () => ({ Component: (await import('./workshop/workshop-page.tsx')).WorkshopPage }),
       },
       {

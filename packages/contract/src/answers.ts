@@ -1,4 +1,4 @@
-import type { Job, KitInstrument } from '@usual-drag/core';
+import type { Job, KitInstrument, Workpiece } from '@usual-drag/core';
 
 /** A line of the list of jobs. */
 export interface JobSummary {
@@ -19,9 +19,12 @@ export interface OpenJob {
   readonly document: Job;
 }
 
-/** An instrument as the server keeps it. Revision 0 is as it came with the software. */
-export interface ShelvedInstrument {
+/** A document as the server keeps it on a shelf. Revision 0 is as it came with the software. */
+export interface Shelved<T> {
   readonly id: string;
   readonly revision: number;
-  readonly document: KitInstrument;
+  readonly document: T;
 }
+
+export type ShelvedInstrument = Shelved<KitInstrument>;
+export type ShelvedWorkpiece = Shelved<Workpiece>;

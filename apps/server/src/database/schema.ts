@@ -1,4 +1,4 @@
-import type { Job, KitInstrument } from '@usual-drag/core';
+import type { Job, KitInstrument, Workpiece } from '@usual-drag/core';
 import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 
 /** A job and where it stands. `revision` counts its savings; `deletedAt` is set while it lies in the bin. */
@@ -11,10 +11,19 @@ export const jobs = sqliteTable('jobs', {
   deletedAt: text('deleted_at'),
 });
 
-/** The instruments at hand, in the order of the shelf. `revision` counts their savings; 0 is as it came with the software. */
-export const instruments = sqliteTable('instruments', {
-  id: text('id').primaryKey(),
-  position: integer('position').notNull(),
-  revision: integer('revision').notNull().default(0),
-  document: text('document', { mode: 'json' }).$type<KitInstrument>().notNull(),
-});
+/** Documents in the order of a shelf. `revision` counts their savings; 0 is as it came with the software. */
+const shelfTable = <T>(name: string) =>
+  sqliteTable(name, {
+    id: text('id').primaryKey(),
+    position: integer('position').notNull(),
+    revision: integer('revision').notNull().default(0),
+    document: text('document', { mode: 'json' }).$type<T>().notNull(),
+  });
+
+export type ShelfTable<T> = ReturnType<typeof shelfTable<T>>;
+
+/** The instruments at hand. */
+export const instruments = shelfTable<KitInstrument>('instruments');
+
+/** The meters under way in the workshop. */
+export const workpieces = shelfTable<Workpiece>('workpieces');

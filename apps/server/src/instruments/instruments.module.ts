@@ -1,18 +1,18 @@
 import { Inject, Module, type OnModuleInit } from '@nestjs/common';
 import { builtInKit } from './built-in-kit.ts';
 import { InstrumentsController } from './instruments.controller.ts';
-import { InstrumentsRepository } from './instruments.repository.ts';
+import { InstrumentsShelf } from './instruments.shelf.ts';
 import { InstrumentsService } from './instruments.service.ts';
 
 @Module({
   controllers: [InstrumentsController],
-  providers: [InstrumentsRepository, InstrumentsService],
-  exports: [InstrumentsRepository],
+  providers: [InstrumentsShelf, InstrumentsService],
+  exports: [InstrumentsShelf],
 })
 export class InstrumentsModule implements OnModuleInit {
-  constructor(@Inject(InstrumentsRepository) private readonly repository: InstrumentsRepository) {}
+  constructor(@Inject(InstrumentsShelf) private readonly shelf: InstrumentsShelf) {}
 
   onModuleInit(): void {
-    this.repository.stock(builtInKit);
+    this.shelf.stock(builtInKit);
   }
 }

@@ -1,39 +1,28 @@
-import { ConflictException, Inject, Injectable, NotFoundException } from '@nestjs/common';
+import { Inject, Injectable } from '@nestjs/common';
 import { checkKit, checkKitInstrument, type ShelvedInstrument } from '@usual-drag/contract';
-import { accept, refuse } from '../http/envelope.pipe.ts';
-import { InstrumentsRepository } from './instruments.repository.ts';
+import { accept } from '../http/envelope.pipe.ts';
+import { InstrumentsShelf } from './instruments.shelf.ts';
 
 @Injectable()
 export class InstrumentsService {
-  constructor(@Inject(InstrumentsRepository) private readonly repository: InstrumentsRepository) {}
+  constructor(@Inject(InstrumentsShelf) private readonly shelf: InstrumentsShelf) {}
 
   list(): ShelvedInstrument[] {
-    return this.repository.list();
+    return this.shelf.list();
   }
 
   /** Puts a new instrument on the shelf, or saves one that was edited from `revision`. */
   save(id: string, revision: number | undefined, document: unknown): ShelvedInstrument {
-    const instrument = accept(checkKitInstrument(document), 'document.');
-    if (instrument.id !== id)
-      throw refuse([{ path: 'document.id', message: `The instrument is called ${instrument.id}, the address ${id}.` }]);
-    const saved =
-      revision === undefined ? this.repository.insert(instrument) : this.repository.replace(revision, instrument);
-    if (saved) return saved;
-    const current = this.repository.find(id);
-    if (!current) throw new NotFoundException(`There is no instrument ${id} on the shelf.`);
-    throw new ConflictException({
-      message: `${instrument.name ?? id} has been changed since in another window.`,
-      details: { current },
-    });
+    return this.shelf.save(id, revision, accept(checkKitInstrument(document), 'document.'));
   }
 
   /** Takes a kit file: new instruments are added, those that are there get a new revision. All of it or nothing. */
   importKit(file: unknown): ShelvedInstrument[] {
     const { instruments } = accept(checkKit(file), '');
-    return this.repository.together(() =>
+    return this.shelf.together(() =>
       instruments.map((instrument) => {
-        const there = this.repository.find(instrument.id);
-        return (there ? this.repository.replace(there.revision, instrument) : this.repository.insert(instrument))!;
+        const there = this.shelf.find(instrument.id);
+        return (there ? this.shelf.replace(there.revision, instrument) : this.shelf.insert(instrument))!;
       }),
     );
   }

@@ -2,17 +2,18 @@ import { copyInstrument, freeId, type KitInstrument } from '@usual-drag/core';
 import { Plus } from 'lucide-react';
 import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
+import { kitShelf } from '../api/kit.ts';
+import { useShelfOf } from '../api/shelf.ts';
 import { Button } from '../ui/button.tsx';
 import { InstrumentCard } from './instrument-card.tsx';
 import { InstrumentEditor } from './instrument-editor.tsx';
 import { KitFiles } from './kit-files.tsx';
-import { useShelf } from './use-shelf.ts';
 
 /** The instruments at hand: a card each, and everything about the one that is taken out. */
 export function KitPage() {
   const { instrumentId } = useParams();
   const navigate = useNavigate();
-  const { shelf, error, words, save, add } = useShelf();
+  const { list: shelf, error, words, save, add } = useShelfOf(kitShelf);
   const kit = shelf?.map(({ document }) => document) ?? [];
   const chosen = kit.find(({ id }) => id === instrumentId) ?? kit[0];
   const ids = kit.map(({ id }) => id);

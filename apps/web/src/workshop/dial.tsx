@@ -1,47 +1,50 @@
-import { dialScale, fail, ok, svgText, type Design } from '@usual-drag/core';
+import { dialScale, fail, ok, svgText } from '@usual-drag/core';
 import { Download } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { MarksView } from '../drawing/marks-view.tsx';
 import { Button } from '../ui/button.tsx';
 import { saveText } from '../ui/save-file.ts';
 import { ValueField } from '../ui/value-field.tsx';
+import type { SheetProps } from './sheets/sheet-props.ts';
+
+type Props = Omit<SheetProps, 'sides'>;
 
 /** The scale of the finished meter at true size, to print and glue in. */
-export function Dial({ design }: { readonly design: Design }) {
-  const [radius, setRadius] = useState(60);
-  const [sweep, setSweep] = useState(90);
+export function Dial({ piece, onEdit }: Props) {
+  const { sides, dial, divisions } = piece;
   const scale = useMemo(
-    () => dialScale(design.ranges, design.target === 'ammeter' ? 'A' : 'V', radius, sweep),
-    [design.ranges, design.target, radius, sweep],
+    () =>
+      dialScale(
+        sides.map(({ target, ranges }) => ({ unit: target === 'ammeter' ? 'A' : 'V', ranges })),
+        dial.radius,
+        dial.sweep,
+        divisions,
+      ),
+    [sides, dial, divisions],
   );
-  const between = (least: number, most: number) => (text: string) => {
-    const value = Number(text.replace(/[^\d.]/g, ''));
-    return value >= least && value <= most ? ok(value) : fail({ message: `From ${least} to ${most}.` });
-  };
+  const field = (key: 'radius' | 'sweep', label: string, least: number, most: number) => (
+    <ValueField
+      label={label}
+      showLabel
+      className="w-24"
+      shown={String(dial[key])}
+      read={(text) => {
+        const value = Number(text.replace(',', '.').replace(/[^\d.]/g, ''));
+        return value >= least && value <= most ? ok(value) : fail({ message: `From ${least} to ${most}.` });
+      }}
+      onCommit={(value) => onEdit((now) => ({ ...now, dial: { ...now.dial, [key]: value } }))}
+    />
+  );
   return (
-    <section aria-label="Scale">
-      <div className="mb-2 flex flex-wrap items-end gap-3">
+    <section aria-label="Scale" className="break-inside-avoid">
+      <div className="mb-2 flex flex-wrap items-end gap-3 print:hidden">
         <h2 className="pb-1.5 text-[17px] font-bold">Its scale, at true size</h2>
-        <ValueField
-          label="Radius, mm"
-          showLabel
-          className="w-24"
-          shown={String(radius)}
-          read={between(20, 200)}
-          onCommit={setRadius}
-        />
-        <ValueField
-          label="Arc, degrees"
-          showLabel
-          className="w-24"
-          shown={String(sweep)}
-          read={between(30, 270)}
-          onCommit={setSweep}
-        />
+        {field('radius', 'Radius, mm', 20, 200)}
+        {field('sweep', 'Arc, degrees', 30, 270)}
         <Button
           tone="quiet"
           onClick={() =>
-            saveText(svgText(scale, scale.marks, design.title ?? 'Scale', '', 'mm'), 'scale.svg', 'image/svg+xml')
+            saveText(svgText(scale, scale.marks, piece.title ?? 'Scale', '', 'mm'), 'scale.svg', 'image/svg+xml')
           }
         >
           <Download aria-hidden size={16} /> Scale as SVG
@@ -53,12 +56,13 @@ export function Dial({ design }: { readonly design: Design }) {
         width={`${scale.width}mm`}
         height={`${scale.height}mm`}
         viewBox={`0 0 ${scale.width} ${scale.height}`}
-        className="max-w-full rounded-lg border border-line"
+        className="max-w-full rounded-lg border border-line print:max-w-none print:border-0"
       >
         <MarksView marks={scale.marks} />
       </svg>
-      <p className="mt-1 text-[13px] text-soft">
-        Print it without fitting to the page, and measure the arc before you glue it in.
+      <p className="mt-1 text-[14px] text-soft">
+        Print it without fitting to the page; its arc then has a radius of {dial.radius} mm and spans {dial.sweep}°.
+        Measure that before you glue it in.
       </p>
     </section>
   );

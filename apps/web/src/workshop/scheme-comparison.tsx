@@ -8,7 +8,7 @@ const names: Readonly<Record<string, string>> = {
   'voltmeter string': 'one tapped string',
 };
 
-/** Both schemes side by side: burden, power, the switch that is needed, and what happens when a contact opens. */
+/** Both schemes of the {design.target} side by side: burden, power, the switch that is needed, and what happens when a contact opens. */
 export function SchemeComparison({ design, movement }: { readonly design: Design; readonly movement: Movement }) {
   const schemes = useMemo(() => compareSchemes(design, movement), [design, movement]);
   const rows: readonly (readonly [string, (scheme: (typeof schemes)[number]) => string])[] = [
@@ -31,7 +31,7 @@ export function SchemeComparison({ design, movement }: { readonly design: Design
   ];
   return (
     <details>
-      <summary className="text-[17px] font-bold">Both schemes side by side</summary>
+      <summary className="text-[17px] font-bold">Both schemes of the {design.target} side by side</summary>
       <table className="mt-2 w-full table-fixed border-collapse text-[14px]">
         <thead>
           <tr className="border-b border-line text-left">

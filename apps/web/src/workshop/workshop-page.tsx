@@ -1,110 +1,234 @@
-import { usualParts } from '@usual-drag/core';
+import { designOfSide, type Workpiece } from '@usual-drag/core';
 import clsx from 'clsx';
-import { Download, FileUp, Plus, Trash2 } from 'lucide-react';
-import { useRef } from 'react';
+import { Download, FileUp, Plus, Redo2, Trash2, Undo2 } from 'lucide-react';
+import { useRef, type ComponentType } from 'react';
+import { NavLink, useNavigate, useParams } from 'react-router';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
 import { Button } from '../ui/button.tsx';
 import { FileInput } from '../ui/file-input.tsx';
 import { Note } from '../ui/note.tsx';
 import { saveText } from '../ui/save-file.ts';
-import { DesignForm } from './design-form.tsx';
-import { useBoard } from './designs-store.ts';
-import { DesignSheet } from './design-sheet.tsx';
-import { useDesign } from './use-design.ts';
+import { WorkpieceForm } from './form/workpiece-form.tsx';
+import { PutInKit } from './put-in-kit.tsx';
+import { BuildSheet } from './sheets/build-sheet.tsx';
+import { MeterSheet } from './sheets/meter-sheet.tsx';
+import { PartsSheet } from './sheets/parts-sheet.tsx';
+import type { SheetProps } from './sheets/sheet-props.ts';
+import { StressSheet } from './sheets/stress-sheet.tsx';
+import { UseSheet } from './sheets/use-sheet.tsx';
+import { newDesign, useBoard } from './use-board.ts';
+import { useWorked } from './use-worked.ts';
+
+const sheets: readonly { readonly name: string; readonly text: string; readonly view: ComponentType<SheetProps> }[] = [
+  { name: 'meter', text: 'Meter', view: MeterSheet },
+  { name: 'parts', text: 'Parts and errors', view: PartsSheet },
+  { name: 'stress', text: 'Warmth and mishaps', view: StressSheet },
+  { name: 'in-use', text: 'In use', view: UseSheet },
+  { name: 'build', text: 'Build and scale', view: BuildSheet },
+];
 
 /** From a bare movement to a finished meter: ranges wanted in, resistors that can be bought out. */
 export function WorkshopPage() {
-  const { designs, chosen, choose, change, add, remove } = useBoard();
-  const entry = designs[chosen] ?? designs[0]!;
-  const { design } = entry;
-  const { worked, busy } = useDesign(design);
+  const { workpieceId, sheet } = useParams();
+  const navigate = useNavigate();
+  const board = useBoard(workpieceId);
+  const { pieces, piece, begin, change, save, undo, redo } = board;
+  const open = (id: string): void => void navigate(`/workshop/${id}`);
+  useHotkeys('mod+z', () => undo?.(), { preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', () => redo?.(), { preventDefault: true });
+  if (!pieces)
+    return (
+      <p className="p-6 text-soft" role="status">
+        {board.error ? `${board.error.message} It is asked again when you come back.` : 'Fetching the board …'}
+      </p>
+    );
+  const putAway = (of: Workpiece): void => {
+    save({ ...of, retired: true });
+    void navigate('/workshop');
+    toast(`“${of.title ?? 'Untitled'}” put away.`, {
+      action: { label: 'Undo', onClick: () => (save(of), open(of.id)) },
+    });
+  };
+  return (
+    <div className="flex h-full min-h-0 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden print:block">
+      <aside
+        aria-label="Design"
+        className="flex shrink-0 flex-col gap-4 overflow-y-auto border-line p-4 lg:w-[25rem] lg:border-r print:hidden"
+      >
+        <div className="flex items-center gap-1">
+          <h1 className="text-[24px] font-bold">Workshop</h1>
+          <span role="status" className="grow px-2 text-[14px] text-soft">
+            {board.words}
+          </span>
+          <Button tone="quiet" className="px-2" aria-label="Undo" disabled={!undo} onClick={undo}>
+            <Undo2 aria-hidden size={17} />
+          </Button>
+          <Button tone="quiet" className="px-2" aria-label="Redo" disabled={!redo} onClick={redo}>
+            <Redo2 aria-hidden size={17} />
+          </Button>
+          <Files piece={piece} onTake={(design) => open(begin(design))} />
+          {piece && !piece.retired && (
+            <Button tone="quiet" className="px-2" aria-label="Put this design away" onClick={() => putAway(piece)}>
+              <Trash2 aria-hidden size={17} />
+            </Button>
+          )}
+        </div>
+        <Board pieces={pieces} open={piece} onOpen={open} onBegin={() => open(begin(newDesign))} />
+        {piece?.retired && (
+          <Button className="self-start" onClick={() => save({ ...piece, retired: false })}>
+            Back on the board
+          </Button>
+        )}
+        {piece && <WorkpieceForm key={piece.id} piece={piece} onChange={change} />}
+      </aside>
+      <main className="flex min-h-0 min-w-0 grow flex-col bg-sheet">
+        {piece ? (
+          <OpenPiece key={piece.id} piece={piece} sheet={sheet ?? 'meter'} onChange={change} />
+        ) : (
+          <p className="p-6 text-soft">Nothing is on the board. Begin a design, or open a design file.</p>
+        )}
+      </main>
+    </div>
+  );
+}
+
+/** The sheets of one workpiece, worked out as it stands. */
+function OpenPiece({
+  piece,
+  sheet,
+  onChange,
+}: {
+  readonly piece: Workpiece;
+  readonly sheet: string;
+  readonly onChange: (piece: Workpiece) => void;
+}) {
+  const { worked, busy, progress } = useWorked(piece);
+  const onEdit: SheetProps['onEdit'] = (edit) => onChange(edit(piece));
+  const { view: View } = sheets.find(({ name }) => name === sheet) ?? sheets[0]!;
+  const about = { 'aria-busy': busy } as const;
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-3 border-b border-line px-5 pt-2 print:border-0">
+        <h2 className="grow text-[20px] font-bold">{piece.title ?? 'Untitled'}</h2>
+        <div className="print:hidden">
+          {worked?.sides && <PutInKit piece={worked.piece} sides={worked.sides} onEdit={onEdit} />}
+        </div>
+        <nav aria-label="Sheets" className="-mb-px flex w-full flex-wrap print:hidden">
+          {sheets.map(({ name, text }) => (
+            <NavLink
+              key={name}
+              to={`/workshop/${piece.id}/${name}`}
+              className={clsx(
+                'border-b-[3px] px-3 py-1.5 text-[16px]',
+                (sheets.find((one) => one.name === sheet) ?? sheets[0]!).name === name
+                  ? 'border-b-(--ochre-line) font-bold'
+                  : 'border-b-transparent hover:bg-sunk',
+              )}
+            >
+              {text}
+            </NavLink>
+          ))}
+        </nav>
+      </div>
+      <div className="min-h-0 grow overflow-y-auto p-5" {...about}>
+        {worked?.fault && <Note kind="limit">{worked.fault}</Note>}
+        {worked?.sides && <View piece={worked.piece} sides={worked.sides} onEdit={onEdit} />}
+        {busy && !worked?.sides && (
+          <p className="text-soft" role="status">
+            Choosing the parts{progress ? `: ${progress.tried.toLocaleString('en')} tried` : ''} …
+          </p>
+        )}
+      </div>
+    </>
+  );
+}
+
+/** The meters on the board to choose from, and those put away. */
+function Board({
+  pieces,
+  open,
+  onOpen,
+  onBegin,
+}: {
+  readonly pieces: readonly Workpiece[];
+  readonly open: Workpiece | null;
+  readonly onOpen: (id: string) => void;
+  readonly onBegin: () => void;
+}) {
+  const button = (piece: Workpiece) => (
+    <button
+      key={piece.id}
+      type="button"
+      aria-pressed={piece === open}
+      onClick={() => onOpen(piece.id)}
+      className={clsx(
+        'min-h-9 rounded-lg border bg-sheet px-3 text-left',
+        piece === open ? 'border-2 border-ink font-bold' : 'border-line hover:border-soft',
+        piece.retired && 'text-soft',
+      )}
+    >
+      {piece.title ?? 'Untitled'}
+    </button>
+  );
+  const away = pieces.filter(({ retired }) => retired);
+  return (
+    <div className="flex flex-col gap-2">
+      <div role="group" aria-label="Designs on the board" className="flex flex-wrap gap-2">
+        {pieces.filter(({ retired }) => !retired).map(button)}
+        <Button tone="quiet" onClick={onBegin}>
+          <Plus aria-hidden size={16} /> Design
+        </Button>
+      </div>
+      {away.length > 0 && (
+        <details>
+          <summary className="text-soft">Put away</summary>
+          <div className="mt-1.5 flex flex-wrap gap-2">{away.map(button)}</div>
+        </details>
+      )}
+    </div>
+  );
+}
+
+/** Design files in and out: one for each side of the meter. */
+function Files({
+  piece,
+  onTake,
+}: {
+  readonly piece: Workpiece | null;
+  readonly onTake: (design: Parameters<ReturnType<typeof useBoard>['begin']>[0]) => void;
+}) {
   const input = useRef<HTMLInputElement>(null);
   const take = async (file: File): Promise<void> => {
     const { readDesign } = await import('@usual-drag/contract');
     const read = readDesign(await file.text());
     if (!read.ok) return void toast.error(`${file.name}: ${read.fault[0]!.message}`, { duration: 15_000 });
-    add({ design: read.value, movementClass: 0.02, divisions: 50 });
+    onTake(read.value);
   };
-  const takeOff = (): void => {
-    remove();
-    toast(`“${design.title ?? 'Untitled'}” taken off the board.`, {
-      action: { label: 'Undo', onClick: () => add(entry) },
-    });
+  const saveDesigns = (): void => {
+    for (const side of piece?.sides ?? []) {
+      const design = designOfSide(piece!, side);
+      if (!design.ok) return void toast.error(design.fault.message);
+      const name = piece!.sides.length > 1 ? `meter-${side.target}` : 'meter';
+      saveText(`${JSON.stringify(design.value, null, 2)}\n`, `${name}.design.json`, 'application/json');
+    }
   };
   return (
-    <div className="flex h-full min-h-0 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
-      <aside
-        aria-label="Design"
-        className="flex shrink-0 flex-col gap-4 overflow-y-auto border-line p-4 lg:w-[25rem] lg:border-r"
-      >
-        <div className="flex flex-wrap items-center gap-2">
-          <h1 className="grow text-[24px] font-bold">Workshop</h1>
-          <Button
-            tone="quiet"
-            aria-label="Save as a design file"
-            onClick={() => saveText(`${JSON.stringify(design, null, 2)}\n`, 'meter.design.json', 'application/json')}
-          >
-            <Download aria-hidden size={17} />
-          </Button>
-          <Button tone="quiet" aria-label="Open a design file" onClick={() => input.current?.click()}>
-            <FileUp aria-hidden size={17} />
-          </Button>
-          <Button tone="quiet" aria-label="Take this design off the board" onClick={takeOff}>
-            <Trash2 aria-hidden size={17} />
-          </Button>
-          <FileInput
-            ref={input}
-            label="Design file to open"
-            accept=".json,application/json"
-            onTake={(file) => void take(file)}
-          />
-        </div>
-        <div role="group" aria-label="Designs on the board" className="flex flex-wrap gap-2">
-          {designs.map((other, index) => (
-            <button
-              key={index}
-              type="button"
-              aria-pressed={other === entry}
-              onClick={() => choose(index)}
-              className={clsx(
-                'min-h-9 rounded-lg border bg-sheet px-3',
-                other === entry ? 'border-2 border-ink font-bold' : 'border-line hover:border-soft',
-              )}
-            >
-              {other.design.title ?? 'Untitled'}
-            </button>
-          ))}
-          <Button
-            tone="quiet"
-            onClick={() =>
-              add({
-                design: {
-                  format: 'usual-drag/design',
-                  version: 1,
-                  title: 'New meter',
-                  target: 'voltmeter',
-                  movement: { fullScaleCurrent: 1e-4, resistance: 1000 },
-                  scheme: 'string',
-                  ranges: [10],
-                  parts: usualParts,
-                },
-                movementClass: 0.02,
-                divisions: 50,
-              })
-            }
-          >
-            <Plus aria-hidden size={16} /> Design
-          </Button>
-        </div>
-        <DesignForm key={chosen} entry={entry} onChange={change} />
-      </aside>
-      <main className="min-h-0 min-w-0 grow overflow-y-auto bg-sheet p-5">
-        {worked?.fault && <Note kind="limit">{worked.fault.message}</Note>}
-        {worked?.result && (
-          <DesignSheet entry={{ ...entry, design: worked.design }} result={worked.result} busy={busy} />
-        )}
-        {!worked && <p className="text-soft">Choosing the parts …</p>}
-      </main>
-    </div>
+    <>
+      {piece && (
+        <Button tone="quiet" className="px-2" aria-label="Save as a design file" onClick={saveDesigns}>
+          <Download aria-hidden size={17} />
+        </Button>
+      )}
+      <Button tone="quiet" className="px-2" aria-label="Open a design file" onClick={() => input.current?.click()}>
+        <FileUp aria-hidden size={17} />
+      </Button>
+      <FileInput
+        ref={input}
+        label="Design file to open"
+        accept=".json,application/json"
+        onTake={(file) => void take(file)}
+      />
+    </>
   );
 }

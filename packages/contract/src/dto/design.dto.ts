@@ -3,7 +3,7 @@ import { Type } from 'class-transformer';
 import { Equals, IsArray, IsIn, IsNumber, ValidateNested } from 'class-validator';
 import { Absent, OptionalQuantity, Quantity, Text } from './decorators.ts';
 
-class MovementDto {
+export class MovementDto {
   @OptionalQuantity('positive')
   fullScaleCurrent?: number;
 
@@ -14,7 +14,7 @@ class MovementDto {
   fullScaleVoltage?: number;
 }
 
-class PartsDto {
+export class PartsDto {
   @IsIn(seriesNames, { message: `must be one of ${seriesNames.join(', ')}` })
   series!: Series;
 

@@ -1,6 +1,7 @@
 import { IsInt, IsObject, IsOptional, Min } from 'class-validator';
 import type { JobDto } from './job.dto.ts';
 import type { KitInstrumentDto } from './kit.dto.ts';
+import type { WorkpieceDto } from './workpiece.dto.ts';
 
 /** A new job. Its document is checked against the published schema of a job file. */
 export class CreateJobDto {
@@ -15,13 +16,23 @@ export class SaveJobDto extends CreateJobDto {
   revision!: number;
 }
 
-/** An instrument for the shelf, and the revision that the edit was based on; left out where it is new. */
-export class SaveInstrumentDto {
-  @IsObject({ message: 'must be an instrument' })
-  document!: KitInstrumentDto;
-
+/** What a save of something on a shelf says beside its document. */
+class ShelfSaveDto {
+  /** That the edit was based on; left out where it is new. */
   @IsOptional()
   @IsInt({ message: 'must be the revision that was edited, a whole number' })
   @Min(0, { message: 'must be 0 or more' })
   revision?: number;
+}
+
+/** An instrument for the shelf. */
+export class SaveInstrumentDto extends ShelfSaveDto {
+  @IsObject({ message: 'must be an instrument' })
+  document!: KitInstrumentDto;
+}
+
+/** A meter under way, for the workshop's board. */
+export class SaveWorkpieceDto extends ShelfSaveDto {
+  @IsObject({ message: 'must be a workpiece' })
+  document!: WorkpieceDto;
 }

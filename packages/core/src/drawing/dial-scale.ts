@@ -1,17 +1,24 @@
 import { formatQuantity } from '../quantity/index.ts';
+import { scaleSteps } from '../workshop/index.ts';
 import type { Mark } from './mark.ts';
 
 /** One arc of a dial: the ranges that share its numbers, and where its marks stand. */
 export interface DialArc {
   /** mm. */
   readonly radius: number;
-  /** A or V, rising. */
-  readonly ranges: readonly number[];
+  /** The ranges that are read on it, `25 mA`, in their order. */
+  readonly ranges: readonly string[];
   /** What stands at full scale, in the figures that are printed. */
   readonly fullScale: number;
   /** Figures with numbers, and those between with half and short marks. */
   readonly majors: readonly number[];
   readonly minors: readonly number[];
+}
+
+/** What a dial is for: the ranges of one side of a meter, A or V at full scale. */
+export interface DialRanges {
+  readonly unit: 'A' | 'V';
+  readonly ranges: readonly number[];
 }
 
 /** The dial of a finished meter at true size, mm. */
@@ -29,14 +36,14 @@ const betweenArcs = 10;
 
 /**
  * The scale of a meter to print and glue in: divisions in the 1-2-5 sequence, one arc for all ranges that share their numbers
- * but for the decimal point.
+ * but for the decimal point, whatever their unit.
  *
- * @param ranges  A or V at full scale
- * @param radius  mm from the pivot to the outer arc
- * @param sweep   degrees from zero to full scale, half of it to either side of upright
+ * @param radius     mm from the pivot to the outer arc
+ * @param sweep      degrees from zero to full scale, half of it to either side of upright
+ * @param divisions  wanted from zero to full scale
  */
-export function dialScale(ranges: readonly number[], unit: 'A' | 'V', radius: number, sweep: number): DialScale {
-  const arcs = arcsFor(ranges, radius);
+export function dialScale(sides: readonly DialRanges[], radius: number, sweep: number, divisions: number): DialScale {
+  const arcs = arcsFor(sides, radius, divisions);
   const half = (sweep / 2) * (Math.PI / 180);
   const width = Math.ceil(2 * (radius * Math.sin(Math.min(half, Math.PI / 2)) + margin + 8));
   const pivot = { x: width / 2, y: margin + 8 + radius };
@@ -70,7 +77,7 @@ export function dialScale(ranges: readonly number[], unit: 'A' | 'V', radius: nu
         shape: 'text',
         x: pivot.x,
         y: pivot.y - arc.radius + 4,
-        text: arc.ranges.map((range) => formatQuantity(range, unit, { digits: 3, trim: true })).join(' · '),
+        text: arc.ranges.join(' · '),
         size: 2.4,
         tone: 'soft',
         anchor: 'middle',
@@ -80,7 +87,16 @@ export function dialScale(ranges: readonly number[], unit: 'A' | 'V', radius: nu
   const y = pivot.y - lowest + 12;
   // The sign for direct current: a line over three dashes.
   const sign: Mark[] = [
-    { shape: 'text', x: pivot.x, y, text: unit, size: 5, tone: 'ink', anchor: 'middle', bold: true },
+    {
+      shape: 'text',
+      x: pivot.x,
+      y,
+      text: sides.map(({ unit }) => unit).join('\u2002'),
+      size: 5,
+      tone: 'ink',
+      anchor: 'middle',
+      bold: true,
+    },
     {
       shape: 'path',
       d: `M${pivot.x - 2.6} ${y + 2}h5.2M${pivot.x - 2.6} ${y + 3.2}h1.2m0.8 0h1.2m0.8 0h1.2`,
@@ -92,27 +108,21 @@ export function dialScale(ranges: readonly number[], unit: 'A' | 'V', radius: nu
 }
 
 /** The ranges in groups of the same figures, the first of each giving the numbers. */
-function arcsFor(ranges: readonly number[], radius: number): DialArc[] {
-  const groups = new Map<number, number[]>();
-  for (const range of [...ranges].sort((a, b) => a - b)) {
-    const figure = Number((range / 10 ** Math.floor(Math.log10(range) + 1e-12)).toPrecision(9));
-    groups.set(figure, [...(groups.get(figure) ?? []), range]);
-  }
+function arcsFor(sides: readonly DialRanges[], radius: number, divisions: number): DialArc[] {
+  const groups = new Map<number, { readonly range: number; readonly text: string }[]>();
+  for (const { unit, ranges } of sides)
+    for (const range of [...ranges].sort((a, b) => a - b)) {
+      const figure = Number((range / 10 ** Math.floor(Math.log10(range) + 1e-12)).toPrecision(9));
+      const text = formatQuantity(range, unit, { digits: 3, trim: true });
+      groups.set(figure, [...(groups.get(figure) ?? []), { range, text }]);
+    }
   return [...groups.values()].map((group, index): DialArc => {
-    const fullScale = Number((group[0]! / 1000 ** Math.floor(Math.log10(group[0]!) / 3 + 1e-12)).toPrecision(9));
-    const step = stepFor(fullScale, 4);
-    const between = stepFor(step, 4);
+    const { fullScale, numbered, smallest } = scaleSteps(group[0]!.range, divisions);
     const figures = (each: number): number[] =>
       Array.from({ length: Math.floor(fullScale / each + 1e-9) + 1 }, (_, k) => Number((k * each).toPrecision(9)));
-    const majors = figures(step);
-    const minors = figures(between).filter((figure) => !majors.includes(figure));
-    return { radius: radius - index * betweenArcs, ranges: group, fullScale, majors, minors };
+    const majors = figures(numbered);
+    const minors = figures(smallest).filter((figure) => !majors.includes(figure));
+    const ranges = group.map(({ text }) => text);
+    return { radius: radius - index * betweenArcs, ranges, fullScale, majors, minors };
   });
-}
-
-/** The largest step of the 1-2-5 sequence that divides a span into at least `least` parts. */
-function stepFor(span: number, least: number): number {
-  const decade = 10 ** Math.floor(Math.log10(span / least) + 1e-12);
-  const factor = [5, 2, 1].find((candidate) => span / (candidate * decade) >= least - 1e-9) ?? 1;
-  return Number((factor * decade).toPrecision(9));
 }

@@ -5,3 +5,4 @@ export { editElement, keepInstrument, newJob, putMeter, putSetup, removeSetup, r
 export { changeNetwork } from './change-network.ts';
 export { partsFromRows, type PartsRows, type RowFault } from './parts-rows.ts';
 export { kitFromRows, rowsFromKit, withRange, type Kit } from './kit-rows.ts';
+export { rowsFromStock, stockFromRows } from './stock-rows.ts';

@@ -1,6 +1,19 @@
 import { toNumber } from '../solver/index.ts';
-import type { BuiltRange, Design } from './design.ts';
+import type { BuiltRange, Combination, Design } from './design.ts';
 import type { Movement } from './movement.ts';
+
+/**
+ * By how much a section can be off as a whole: its parts' tolerances weighed by their shares, of resistance in series and of
+ * conductance side by side. Of parts of one tolerance that is the tolerance.
+ */
+export function sectionTolerance(
+  { values, joined }: Pick<Combination, 'values' | 'joined'>,
+  toleranceOf: (value: number) => number,
+): number {
+  const weights = values.map((value) => (joined === 'parallel' ? 1 / value : value));
+  const whole = weights.reduce((sum, weight) => sum + weight, 0);
+  return values.reduce((sum, value, k) => sum + (weights[k]! / whole) * toleranceOf(value), 0);
+}
 
 /**
  * The relative error of every range's reading when the measured quantity is exactly the range.
@@ -34,15 +47,17 @@ export function fullScaleErrors(
 }
 
 /**
- * Nominal errors and their worst cases. The parts of a section are of one tolerance, so a section is off by at most that; the
- * error of a range rises with some sections and falls with the others, so its extremes stand at two corners.
+ * Nominal errors and their worst cases. The error of a range rises with some sections and falls with the others, so its extremes
+ * stand at two corners.
+ *
+ * @param tolerances  of each section as a whole, as fractions
  */
 export function asBuilt(
   design: Pick<Design, 'target' | 'scheme'>,
   movement: Movement,
   ranges: readonly number[],
   sections: readonly number[],
-  tolerance: number,
+  tolerances: readonly number[],
 ): BuiltRange[] {
   const nominal = fullScaleErrors(design, movement, ranges, sections);
   const last = ranges.length - 1;
@@ -51,7 +66,7 @@ export function asBuilt(
       // A universal shunt reads more with its tapped part high and the rest low; a shunt with itself high; a multiplier low.
       const shifted = sections.map((resistance, index) => {
         const raises = design.target === 'ammeter' && (design.scheme !== 'universal' || index <= last - k);
-        return resistance * (1 + side * (raises ? tolerance : -tolerance));
+        return resistance * (1 + side * (raises ? tolerances[index]! : -tolerances[index]!));
       });
       return fullScaleErrors(design, movement, ranges, shifted)[k]!;
     };

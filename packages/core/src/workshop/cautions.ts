@@ -1,5 +1,7 @@
 import { formatQuantity } from '../quantity/index.ts';
-import type { Design, DesignResult, PartsChoice } from './design.ts';
+import { partLoads, partsNeeded } from './part-loads.ts';
+import { sectionName } from './section-words.ts';
+import type { WorkedSide, Workpiece } from './workpiece.ts';
 
 /** Something to see to before it is built, with what clears it. */
 export interface WorkshopCaution {
@@ -7,25 +9,32 @@ export interface WorkshopCaution {
   readonly message: string;
 }
 
-/** Cautions of a design: power beyond half a part's rating, high voltage, what happens when a contact opens. */
-export function designCautions(design: Design, result: DesignResult, parts: PartsChoice): WorkshopCaution[] {
+/** Cautions of one side: parts beyond half their power or their limiting voltage, high voltage, what happens when a contact opens. */
+export function designCautions({ parts }: Pick<Workpiece, 'parts'>, { design, result }: WorkedSide): WorkshopCaution[] {
   const cautions: WorkshopCaution[] = [];
-  const watts = (value: number): string => formatQuantity(value, 'W', { digits: 3, trim: true });
-  result.sections.forEach(({ power, parts: { values, joined } }, index) => {
-    // Parts of one section share its power by their resistances in series, by their conductances side by side.
-    const weights = values.map((value) => (joined === 'parallel' ? 1 / value : value));
-    const most = (power * Math.max(...weights)) / weights.reduce((sum, weight) => sum + weight, 0);
-    if (most > parts.powerRating / 2)
+  const print = (value: number, unit: 'W' | 'V'): string => formatQuantity(value, unit, { digits: 3, trim: true });
+  const { powerRating, limitingVoltage = Infinity } = parts;
+  result.sections.forEach((section, index) => {
+    const loads = partLoads(section, section.parts);
+    const [power, voltage] = [Math.max(...loads.map((l) => l.power)), Math.max(...loads.map((l) => l.voltage))];
+    const name = sectionName(design.target, index);
+    const enough = partsNeeded(section, parts);
+    if (voltage > limitingVoltage)
       cautions.push({
-        kind: most > parts.powerRating ? 'hazard' : 'limit',
-        message: `Section ${index + 1} puts ${watts(most)} into one resistor of ${watts(parts.powerRating)}: more than half its rating. Take one of ${watts(2 * most)} or more${design.target === 'ammeter' ? ', or resistance wire' : ', or share it among several in series'}.`,
+        kind: 'hazard',
+        message: `${name} puts ${print(voltage, 'V')} across one resistor that stands ${print(limitingVoltage, 'V')}. Split it: ${enough} equal parts in series are enough.`,
+      });
+    if (power > powerRating / 2)
+      cautions.push({
+        kind: power > powerRating ? 'hazard' : 'limit',
+        message: `${name} puts ${print(power, 'W')} into one resistor of ${print(powerRating, 'W')}: more than half its rating. Take one of ${print(2 * power, 'W')} or more, ${design.target === 'ammeter' ? 'or resistance wire' : `or ${enough} equal parts in series`}.`,
       });
   });
   const highest = Math.max(...design.ranges);
   if (design.target === 'voltmeter' && highest > 60)
     cautions.push({
       kind: 'hazard',
-      message: `The multiplier drops nearly all of ${formatQuantity(highest, 'V', { digits: 3, trim: true })}: it can kill. Check the limiting voltage of each resistor, split it among several, insulate it, and keep to local codes.`,
+      message: `The multiplier drops nearly all of ${print(highest, 'V')}: it can kill. Insulate every part of it, keep the terminals out of reach, and keep to local codes and licensed practice.`,
     });
   if (design.target === 'ammeter' && design.scheme === 'individual' && design.ranges.length > 1)
     cautions.push({

@@ -1,10 +1,6 @@
 import fc from 'fast-check';
 import { seriesValues } from '../quantity/index.ts';
-import { fullScaleErrors } from './as-built.ts';
-import { buyableValues, nearestCombinations } from './combinations.ts';
-import type { Design } from './design.ts';
-import { movementOf } from './movement.ts';
-import { solveDesign } from './solve-design.ts';
+import { buyableValues, combinationsWithin, drawerOf, nearestCombination } from './combinations.ts';
 
 /** The values of a series from 10 Ω to 100 kΩ. */
 const bench = (series: 'E3' | 'E6' | 'E12'): number[] =>
@@ -12,112 +8,76 @@ const bench = (series: 'E3' | 'E6' | 'E12'): number[] =>
     seriesValues(series).map((value) => Number((value * decade).toPrecision(3))),
   );
 
-/** The smallest error by ratio of any one, two or three values, in series or side by side. */
-function bruteForce(target: number, values: readonly number[], maxParts: number): number {
-  let best = Infinity;
-  const look = (resistance: number): void => {
-    best = Math.min(best, Math.abs(Math.log(resistance / target)));
-  };
+/** Every resistance of one, two or three values, in series or side by side. */
+function bruteForce(values: readonly number[], maxParts: number): number[] {
+  const all: number[] = [];
   values.forEach((a, i) => {
-    look(a);
+    all.push(a);
     if (maxParts < 2) return;
     values.slice(0, i + 1).forEach((b, j) => {
-      look(a + b);
-      look(1 / (1 / a + 1 / b));
+      all.push(a + b, 1 / (1 / a + 1 / b));
       if (maxParts < 3) return;
-      values.slice(0, j + 1).forEach((c) => {
-        look(a + b + c);
-        look(1 / (1 / a + 1 / b + 1 / c));
-      });
+      values.slice(0, j + 1).forEach((c) => all.push(a + b + c, 1 / (1 / a + 1 / b + 1 / c)));
     });
   });
-  return best;
+  return all;
 }
+
+const target = fc.double({ min: 1.5, max: 4, noNaN: true }).map((decade) => 10 ** decade);
+const series = fc.constantFrom('E3' as const, 'E6' as const, 'E12' as const);
+
+test('within bounds stands every combination that there is, once', () => {
+  fc.assert(
+    fc.property(target, series, fc.integer({ min: 1, max: 3 }), fc.double({ min: 1.0001, max: 1.1 }), (r, of, n, f) => {
+      const values = bench(of);
+      const found = combinationsWithin(r / f, r * f, drawerOf(Float64Array.from(values)), n);
+      // What lies at a bound to the last digit may fall to either side.
+      const inside = (x: number): boolean => x > (r / f) * (1 + 1e-12) && x < r * f * (1 - 1e-12);
+      const wanted = bruteForce(values, n)
+        .filter(inside)
+        .sort((a, b) => a - b);
+      const resistances = found
+        .map(({ resistance }) => resistance)
+        .filter(inside)
+        .sort((a, b) => a - b);
+      expect(resistances).toHaveLength(wanted.length);
+      resistances.forEach((resistance, k) => expect(Math.abs(resistance / wanted[k]! - 1)).toBeLessThan(1e-12));
+    }),
+    { numRuns: 60 },
+  );
+});
 
 test('the nearest combination is the nearest of all that there are', () => {
   fc.assert(
-    fc.property(
-      fc.double({ min: 1.5, max: 4, noNaN: true }).map((decade) => 10 ** decade),
-      fc.constantFrom('E3' as const, 'E6' as const, 'E12' as const),
-      fc.integer({ min: 1, max: 3 }),
-      (target, series, maxParts) => {
-        const values = bench(series);
-        const [found] = nearestCombinations(target, Float64Array.from(values), maxParts, 1);
-        const off = Math.abs(Math.log(found!.resistance / target));
-        expect(off).toBeLessThanOrEqual(bruteForce(target, values, maxParts) + 1e-12);
-        expect(found!.values.length).toBeLessThanOrEqual(maxParts);
-        for (const value of found!.values) expect(values).toContain(value);
-      },
-    ),
+    fc.property(target, series, fc.integer({ min: 1, max: 3 }), (r, of, n) => {
+      const values = bench(of);
+      const found = nearestCombination(r, drawerOf(Float64Array.from(values)), n)!;
+      const off = (x: number): number => Math.abs(Math.log(x / r));
+      expect(off(found.resistance)).toBeLessThanOrEqual(Math.min(...bruteForce(values, n).map(off)) + 1e-12);
+      expect(found.values.length).toBeLessThanOrEqual(n);
+      for (const value of found.values) expect(values).toContain(value);
+    }),
     { numRuns: 60 },
   );
 });
 
 test('as it is said so it is joined', () => {
-  const values = Float64Array.from([10, 22, 47]);
-  expect(nearestCombinations(32, values, 2, 1)[0]).toEqual({ values: [10, 22], joined: 'series', resistance: 32 });
-  const beside = nearestCombinations(1 / (1 / 22 + 1 / 47), values, 2, 1)[0]!;
+  const drawer = drawerOf(Float64Array.from([10, 22, 47]));
+  expect(nearestCombination(32, drawer, 2)).toEqual({ values: [10, 22], joined: 'series', resistance: 32 });
+  const beside = nearestCombination(1 / (1 / 22 + 1 / 47), drawer, 2)!;
   expect(beside).toMatchObject({ values: [22, 47], joined: 'parallel' });
-  expect(nearestCombinations(47, values, 3, 1)[0]).toEqual({ values: [47], joined: 'single', resistance: 47 });
-  expect(nearestCombinations(47, values, 3, 4).map(({ resistance }) => resistance)).toHaveLength(4);
+  expect(nearestCombination(47, drawer, 3)).toEqual({ values: [47], joined: 'single', resistance: 47 });
+});
+
+test('beyond what the drawer can make stands its end, and what is not allowed is not taken', () => {
+  const drawer = drawerOf(Float64Array.from([10, 22, 47]));
+  expect(nearestCombination(1, drawer, 3)).toMatchObject({ values: [10, 10, 10], joined: 'parallel' });
+  expect(nearestCombination(1e6, drawer, 2)).toMatchObject({ values: [47, 47], joined: 'series', resistance: 94 });
+  expect(nearestCombination(47, drawer, 2, ({ values }) => values.length === 2)).toMatchObject({ values: [22, 22] });
+  expect(nearestCombination(47, drawer, 2, () => false)).toBeNull();
 });
 
 test('the values that can be bought have exact decimals', () => {
   const e24 = buyableValues('E24');
   for (const value of [0.0047, 0.33, 4.7, 820, 56_000, 2.2e6]) expect([...e24]).toContain(value);
-});
-
-test.each([
-  ['ammeter', 'universal', [0.001, 0.01]],
-  ['voltmeter', 'string', [2.5, 10]],
-  ['ammeter', 'universal', [0.003, 0.02, 0.4]],
-] as const)(
-  'an %s with %s for %j: no choice of single E6 values is better for all ranges at once',
-  (target, scheme, ranges) => {
-    const design: Design = {
-      format: 'usual-drag/design',
-      version: 1,
-      target,
-      scheme,
-      movement: { fullScaleCurrent: 1e-4, resistance: 1800 },
-      ranges,
-      parts: { series: 'E6', tolerance: 0.01, powerRating: 0.25, maxParts: 1 },
-    };
-    const movement = movementOf(design.movement);
-    const solved = solveDesign(design);
-    if (!movement.ok || !solved.ok) throw new Error('refused');
-    const worst = (sections: readonly number[]): number =>
-      Math.max(...fullScaleErrors(design, movement.value, ranges, sections).map(Math.abs));
-    const chosen = worst(solved.value.sections.map(({ parts }) => parts.resistance));
-    const all = buyableValues('E6');
-    let best = Infinity;
-    const choose = (sections: number[]): void => {
-      if (sections.length === ranges.length) return void (best = Math.min(best, worst(sections)));
-      const aim = solved.value.sections[sections.length]!.resistance;
-      for (const value of all) if (value > aim / 30 && value < aim * 30) choose([...sections, value]);
-    };
-    choose([]);
-    expect(chosen).toBeLessThanOrEqual(best + 1e-12);
-  },
-);
-
-test('more parts are never worse than single values', () => {
-  const worst = (maxParts: number, series: 'E12' | 'E96'): number => {
-    const solved = solveDesign({
-      format: 'usual-drag/design',
-      version: 1,
-      target: 'ammeter',
-      scheme: 'universal',
-      movement: { fullScaleCurrent: 1e-4, resistance: 1800 },
-      ranges: [0.025, 0.25, 2.5, 10],
-      parts: { series, tolerance: 0.01, powerRating: 0.25, maxParts },
-    });
-    if (!solved.ok) throw new Error(solved.fault.message);
-    return Math.max(...solved.value.asBuilt.map(({ fullScaleError }) => Math.abs(fullScaleError)));
-  };
-  for (const series of ['E12', 'E96'] as const) {
-    expect(worst(2, series)).toBeLessThanOrEqual(worst(1, series));
-    expect(worst(3, series)).toBeLessThanOrEqual(worst(1, series));
-  }
-  expect(worst(3, 'E96')).toBeLessThan(1e-5);
 });

@@ -13,88 +13,99 @@ export function buyableValues(series: Series): Float64Array {
   return Float64Array.from(values);
 }
 
-/**
- * The combinations of up to three resistors that come nearest to a resistance, the nearest first; of equally near ones the
- * one of fewer parts.
- *
- * Every combination that can be near is looked at: in series the largest is at least a third of the sum, the next at least
- * half of what is left, and the last the nearest to the rest; side by side the same holds for the conductances.
- *
- * @param count  how many are wanted
- */
-export function nearestCombinations(
-  target: number,
-  values: Float64Array,
-  maxParts: number,
-  count: number,
-): Combination[] {
-  const found: Combination[] = [];
-  const reciprocal = Float64Array.from(values, (value) => 1 / value).reverse();
-  // How many singles stand at each side: enough to fill the list by themselves.
-  for (const value of around(values, target, count)) found.push(combine([value], 'single'));
-  if (maxParts > 1) {
-    gather(target, values, maxParts, count, (parts) => found.push(combine(parts, 'series')));
-    gather(1 / target, reciprocal, maxParts, count, (parts) =>
-      found.push(combine(parts.map((g) => nearestTo(values, 1 / g)).reverse(), 'parallel')),
-    );
-  }
-  const off = ({ resistance }: Combination): number => Math.abs(Math.log(resistance / target));
-  const seen = new Set<string>();
-  return found
-    .sort((a, b) => (Math.abs(off(a) - off(b)) < 1e-13 ? a.values.length - b.values.length : off(a) - off(b)))
-    .filter(({ values: of, joined }) => {
-      const key = `${joined} ${of.join()}`;
-      return !seen.has(key) && seen.add(key);
-    })
-    .slice(0, count);
+/** Values to combine, Ω and S, both rising. */
+export interface Drawer {
+  readonly values: Float64Array;
+  readonly conductances: Float64Array;
 }
 
-/** A sum may also fall short of its target: then its largest is the last value below the share that it would have. */
-const before = (index: number): number => Math.max(0, index - 1);
+export const drawerOf = (values: Float64Array): Drawer => ({
+  values,
+  conductances: Float64Array.from(values, (value) => 1 / value).reverse(),
+});
 
-/** Sums of two or three values near a target. */
-function gather(
-  target: number,
+/**
+ * Every combination of up to `maxParts` resistors, one, in series or side by side, whose resistance lies within bounds.
+ *
+ * In series the largest is at least a third of the sum and the next at least half of what is left, so only such are looked at;
+ * side by side the same holds for the conductances.
+ *
+ * @param low   Ω
+ * @param high  Ω
+ */
+export function combinationsWithin(low: number, high: number, drawer: Drawer, maxParts: number): Combination[] {
+  const { values, conductances } = drawer;
+  const found: Combination[] = [];
+  for (let k = firstAtLeast(values, low); k < values.length && values[k]! <= high; k += 1)
+    found.push({ values: [values[k]!], joined: 'single', resistance: values[k]! });
+  if (maxParts < 2) return found;
+  sumsWithin(low, high, values, maxParts, (places) => {
+    const parts = places.map((k) => values[k]!).reverse();
+    found.push({ values: parts, joined: 'series', resistance: parts.reduce((sum, value) => sum + value, 0) });
+  });
+  sumsWithin(1 / high, 1 / low, conductances, maxParts, (places) => {
+    const parts = places.map((k) => values[values.length - 1 - k]!);
+    const resistance = 1 / parts.reduce((sum, value) => sum + 1 / value, 0);
+    // The bounds were turned over, and rounded with that.
+    if (resistance >= low && resistance <= high) found.push({ values: parts, joined: 'parallel', resistance });
+  });
+  return found;
+}
+
+/** Sums of two and three rising values within bounds, as their places, the largest first. */
+function sumsWithin(
+  low: number,
+  high: number,
   values: Float64Array,
   maxParts: number,
-  count: number,
-  take: (parts: readonly number[]) => void,
+  take: (places: readonly number[]) => void,
 ): void {
-  const each = Math.max(2, Math.ceil(count / 20));
-  for (let i = before(firstAtLeast(values, target / maxParts)); i < values.length && values[i]! < target; i += 1) {
+  for (let i = firstAtLeast(values, low / maxParts); i < values.length && values[i]! < high; i += 1) {
     const a = values[i]!;
-    for (const b of around(values, target - a, each)) if (b <= a) take([b, a]);
+    for (let j = firstAtLeast(values, low - a); j <= i && a + values[j]! <= high; j += 1) take([i, j]);
     if (maxParts < 3) continue;
-    const rest = target - a;
-    for (
-      let j = before(firstAtLeast(values, rest / 2));
-      j < values.length && values[j]! < rest && values[j]! <= a;
-      j += 1
-    ) {
-      const b = values[j]!;
-      for (const c of around(values, rest - b, 2)) if (c <= b) take([c, b, a]);
+    for (let j = firstAtLeast(values, (low - a) / 2); j <= i && a + values[j]! < high; j += 1) {
+      const ab = a + values[j]!;
+      for (let k = firstAtLeast(values, low - ab); k <= j && ab + values[k]! <= high; k += 1) take([i, j, k]);
     }
   }
 }
 
-function combine(values: readonly number[], joined: Combination['joined']): Combination {
-  const resistance =
-    joined === 'parallel'
-      ? 1 / values.reduce((sum, value) => sum + 1 / value, 0)
-      : values.reduce((sum, value) => sum + value, 0);
-  return { values, joined, resistance };
-}
-
-/** Up to `count` values nearest to x, half of them at each side. */
-function around(values: Float64Array, x: number, count: number): Float64Array {
-  const at = firstAtLeast(values, x);
-  const half = Math.max(1, Math.ceil(count / 2));
-  return values.subarray(Math.max(0, at - half), Math.min(values.length, at + half));
-}
-
-function nearestTo(values: Float64Array, x: number): number {
-  const at = firstAtLeast(values, x * (1 - 1e-9));
-  return values[Math.min(at, values.length - 1)]!;
+/**
+ * The combination that comes nearest to a resistance by ratio; of equally near ones that of the fewest parts. Where nothing of
+ * the drawer comes near, the end of what it can make.
+ *
+ * @param allowed  which combinations may be taken
+ * @returns null where none may
+ */
+export function nearestCombination(
+  target: number,
+  drawer: Drawer,
+  maxParts: number,
+  allowed: (combination: Combination) => boolean = () => true,
+): Combination | null {
+  const off = ({ resistance }: Combination): number => Math.abs(Math.log(resistance / target));
+  for (let factor = 1 + 1e-9; factor < 2; factor = 1 + (factor - 1) * 4) {
+    const found = combinationsWithin(target / factor, target * factor, drawer, maxParts).filter(allowed);
+    if (found.length > 0) return found.reduce((best, next) => (off(next) < off(best) - 1e-13 ? next : best));
+  }
+  // Far off: equal parts, which reach from the least to the most that there is.
+  const equal = [...drawer.values].flatMap((value) =>
+    Array.from({ length: maxParts }, (_, n) => n + 1).flatMap((n): Combination[] => {
+      const values = Array<number>(n).fill(value);
+      if (n === 1) return [{ values, joined: 'single', resistance: value }];
+      return [
+        { values, joined: 'series', resistance: n * value },
+        { values, joined: 'parallel', resistance: value / n },
+      ];
+    }),
+  );
+  return (
+    equal
+      .filter(allowed)
+      .sort((a, b) => off(a) - off(b))
+      .at(0) ?? null
+  );
 }
 
 function firstAtLeast(values: Float64Array, x: number): number {

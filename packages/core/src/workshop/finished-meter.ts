@@ -1,14 +1,14 @@
-import { freeId, rangeName, type KitInstrument, type Range } from '../instrument/index.ts';
 import type { Element, Network } from '../network/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import { toNumber } from '../solver/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
-import type { Design, DesignResult } from './design.ts';
+import type { Design } from './design.ts';
 import type { Movement } from './movement.ts';
+import { sectionName } from './section-words.ts';
 
 /**
  * The finished meter on one range as a network, fed with exactly its full scale: the movement is the resistor `M`, the sections
- * `S1`, `S2` … in the order of the design.
+ * `A1`, `A2` … or `V1`, `V2` … in the order of the design.
  *
  * @param sections  Ω
  * @param at        place of the range, rising
@@ -27,7 +27,7 @@ export function meterOnRange(
     label: 'movement',
   };
   const section = (index: number, from: string, to: string): Element => ({
-    id: `S${index + 1}`,
+    id: sectionName(target, index),
     kind: 'resistor',
     from,
     to,
@@ -76,50 +76,4 @@ export function movementCheck(
     off.push(solved.value.values.elements.M!.current! / toNumber(movement.current) - 1);
   }
   return ok(off);
-}
-
-/**
- * The finished meter for the kit: the resistance of each range from the parts that were chosen, and a class that holds the worst
- * case of the parts and the movement's own.
- *
- * @param movementClass  of the movement, as a fraction of full scale
- * @param taken          ids that are on the shelf already
- */
-export function instrumentFromDesign(
-  design: Design,
-  movement: Movement,
-  result: DesignResult,
-  movementClass: number,
-  divisions: number,
-  taken: readonly string[],
-): KitInstrument {
-  const unit = design.target === 'ammeter' ? 'A' : 'V';
-  const fullScales = result.ranges.map(({ range }) => range);
-  const sections = result.sections.map(({ parts }) => parts.resistance);
-  const ranges = result.ranges.map(({ range }, at): Range => {
-    const solved = solveUnloaded(meterOnRange(design, movement, fullScales, sections, at));
-    const terminals = solved.ok ? solved.value.values.elements[design.target === 'ammeter' ? 'J' : 'E'] : undefined;
-    const worst = Math.max(...result.asBuilt[at]!.worstCase.map(Math.abs));
-    return {
-      id: rangeName(range, unit),
-      fullScale: range,
-      resistance: terminals ? terminals.voltage! / terminals.current! : result.ranges[at]!.meterResistance,
-      accuracyOfRange: movementClass + worst,
-      divisions,
-      jack: rangeName(range, unit),
-    };
-  });
-  const name = design.title ?? `Panel ${design.target}`;
-  const slug = name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 58);
-  return {
-    id: freeId(slug === '' ? design.target : slug, taken),
-    name,
-    display: 'analogue',
-    functions: [{ quantity: design.target === 'ammeter' ? 'dc-current' : 'dc-voltage', ranges }],
-    notes: 'Made in the workshop: its resistance and class are worked out from the movement and the parts.',
-  };
 }

@@ -1,5 +1,4 @@
 export { usualParts } from './design.ts';
-export { asBuilt, fullScaleErrors } from './as-built.ts';
 export type {
   BuiltRange,
   Combination,
@@ -12,9 +11,42 @@ export type {
   Section,
 } from './design.ts';
 export { movementOf, type Movement, type MovementFigures } from './movement.ts';
-export { sectionWords, type SectionWords } from './section-words.ts';
+export { copperCoefficient, movementInUse, type BuiltIn, type MovementAsFound } from './movement-as-found.ts';
+export { measuredMovement, type MeasuredMovement, type MovementMeasurement } from './measured-movement.ts';
+export { planDesign } from './schemes.ts';
+export { sectionName, sectionWords, type SectionWords } from './section-words.ts';
 export { designFaults, solveDesign } from './solve-design.ts';
+export {
+  designOfSide,
+  movementOfSide,
+  solveWorkpiece,
+  workpieceOf,
+  type Side,
+  type WorkedSide,
+  type Workpiece,
+  type WorkshopParts,
+} from './workpiece.ts';
+export type { SearchProgress } from './choose-parts.ts';
+export { partLoads } from './part-loads.ts';
+export type { StockPart } from './stock.ts';
+export { trimmedSection } from './trimmers.ts';
+export { alloys, windable, wireDiameters, wireFor, wireShunt, type WireShunt } from './shunt-wire.ts';
+export { standardDrops, standardShunt } from './standard-shunt.ts';
+export { sampledErrors, type SampledRange } from './sampled-errors.ts';
+export { cheapestWithin, usualPrices, waysToMeet, worthwhile, type GradePrice, type Way } from './ways-to-meet.ts';
 export { designCautions, type WorkshopCaution } from './cautions.ts';
-export { instrumentFromDesign, meterOnRange, movementCheck } from './finished-meter.ts';
+export { diodesAcross, fuseFor, mishaps, type Mishap } from './overload.ts';
+export { meterOnRange, movementCheck } from './finished-meter.ts';
+export { instrumentOf, kitInstrumentOf } from './into-kit.ts';
+export { useInNetwork, type UseAtPlace } from './in-use.ts';
+export {
+  assemblySteps,
+  checkPoints,
+  partsList,
+  selectorPositions,
+  trimmerCover,
+  type PartsLine,
+} from './build-sheet.ts';
 export { compareSchemes, type SchemeInBrief } from './compare-schemes.ts';
 export { swampingResistor, temperatureErrors, type Swamping } from './temperature.ts';
+export { scaleSteps } from './scale-steps.ts';

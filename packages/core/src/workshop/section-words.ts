@@ -9,6 +9,10 @@ export interface SectionWords {
   readonly formula: string;
 }
 
+/** A section's name on drawings and in lists. */
+export const sectionName = (target: Design['target'], index: number): string =>
+  `${target === 'ammeter' ? 'A' : 'V'}${index + 1}`;
+
 /** Names and formulas of a design's sections, in their order. */
 export function sectionWords(
   { target, scheme }: Pick<Design, 'target' | 'scheme'>,

@@ -1,17 +1,19 @@
 import { breachOf } from '../network/index.ts';
 import { fail, ok, type Result } from '../result.ts';
-import { asBuilt } from './as-built.ts';
-import { chooseParts } from './choose-parts.ts';
+import { asBuilt, sectionTolerance } from './as-built.ts';
+import { chooseParts, type PartsLimits } from './choose-parts.ts';
 import { usualParts, type Design, type DesignFault, type DesignResult } from './design.ts';
 import { movementOf } from './movement.ts';
 import { planDesign } from './schemes.ts';
+import { stockTolerance } from './stock.ts';
 
 /**
  * A design worked out: its ranges, the sections to build with the parts for each, and what the finished meter's errors are.
  *
+ * @param limits  what the parts may be, beyond the design's own choice
  * @returns the result, or the first reason why there is none
  */
-export function solveDesign(design: Design): Result<DesignResult, DesignFault> {
+export function solveDesign(design: Design, limits: PartsLimits = {}): Result<DesignResult, DesignFault> {
   const [fault] = designFaults(design);
   if (fault) return fail(fault);
   const movement = movementOf(design.movement);
@@ -19,7 +21,10 @@ export function solveDesign(design: Design): Result<DesignResult, DesignFault> {
   const plan = planDesign(design, movement.value);
   if (!plan.ok) return plan;
   const { ranges, sections } = plan.value;
-  const parts = chooseParts(design, movement.value, plan.value);
+  const parts = chooseParts(design, movement.value, plan.value, limits);
+  const { tolerance } = design.parts ?? usualParts;
+  const { stock } = limits;
+  const toleranceOf = (value: number): number => (stock ? stockTolerance(stock, value, tolerance) : tolerance);
   return ok({
     format: 'usual-drag/design-result',
     version: 1,
@@ -30,7 +35,7 @@ export function solveDesign(design: Design): Result<DesignResult, DesignFault> {
       movement.value,
       ranges.map(({ range }) => range),
       parts.map(({ resistance }) => resistance),
-      (design.parts ?? usualParts).tolerance,
+      parts.map((combination) => sectionTolerance(combination, toleranceOf)),
     ),
   });
 }

@@ -1,32 +1,32 @@
+import { fail, ok, type Result } from '../result.ts';
+import { toNumber } from '../solver/index.ts';
 import { fullScaleErrors } from './as-built.ts';
-import type { Design } from './design.ts';
+import type { DesignFault } from './design.ts';
 import type { Movement } from './movement.ts';
-import { exactly, multiply, toNumber } from '../solver/index.ts';
-
-/** Share of its resistance that a coil of copper gains for each kelvin. */
-export const copperCoefficient = 0.00393;
-
-/** The movement with its coil warmed or cooled; full scale stays at the same current. */
-function warmed(movement: Movement, kelvin: number, coefficient = copperCoefficient): Movement {
-  const factor = exactly(1 + coefficient * kelvin);
-  return {
-    current: movement.current,
-    resistance: multiply(movement.resistance, factor),
-    voltage: multiply(movement.voltage, factor),
-  };
-}
+import { copperCoefficient } from './movement-as-found.ts';
+import { movementOfSide, type WorkedSide, type Workpiece } from './workpiece.ts';
 
 /**
- * Relative error of each range at full scale with the coil off the temperature that it was adjusted at, shunts and multipliers
- * keeping theirs: a shunt across a bare coil does not hide its rise, a multiplier does.
+ * Relative error of each range at full scale with the whole meter off the temperature that it was adjusted at: a shunt across a
+ * bare coil does not hide the coil's rise, a multiplier and a swamping resistor do. Shunts and multipliers gain by their own
+ * coefficient, all in the same sense.
+ *
+ * @param kelvin  above the temperature of the movement's figures
  */
-export const temperatureErrors = (
-  design: Pick<Design, 'target' | 'scheme'>,
-  movement: Movement,
-  ranges: readonly number[],
-  sections: readonly number[],
+export function temperatureErrors(
+  workpiece: Workpiece,
+  { side, design, result }: Pick<WorkedSide, 'side' | 'design' | 'result'>,
   kelvin: number,
-): number[] => fullScaleErrors(design, warmed(movement, kelvin), ranges, sections);
+): Result<readonly number[], DesignFault> {
+  const warm = movementOfSide(workpiece, side, kelvin);
+  if (!warm.ok) return warm;
+  const factor = 1 + (workpiece.parts.coefficient ?? 0) * kelvin;
+  if (!(factor > 0) || !(toNumber(warm.value.resistance) > 0))
+    return fail({ code: 'invalid-value', message: 'No resistance is left so far below.', where: ['kelvin'] });
+  const fullScales = result.ranges.map(({ range }) => range);
+  const sections = result.sections.map(({ resistance }) => resistance * factor);
+  return ok(fullScaleErrors(design, warm.value, fullScales, sections));
+}
 
 /** A resistor of low temperature coefficient in series with the coil, and what it costs. */
 export interface Swamping {
@@ -43,13 +43,19 @@ export interface Swamping {
  * of the current. Far above the movement's own current R_s is next to nothing beside the rest, so R_w = R_m(αΔT/ε − 1) is
  * enough on every range.
  *
- * @param span   K to either side
- * @param error  the target, as a fraction
+ * @param span         K to either side
+ * @param error        the target, as a fraction
+ * @param coefficient  of the coil, for each kelvin
  */
-export function swampingResistor(movement: Movement, span: number, error: number): Swamping {
+export function swampingResistor(
+  movement: Movement,
+  span: number,
+  error: number,
+  coefficient = copperCoefficient,
+): Swamping {
   const [current, coil] = [toNumber(movement.current), toNumber(movement.resistance)];
   // Cold the coil loses as much as it gains warm, and the error is 1/(1 − x) − 1: a little larger.
-  const rise = copperCoefficient * span * (1 + error);
+  const rise = coefficient * span * (1 + error);
   const resistance = Math.max(0, coil * (rise / error - 1));
   return { resistance, burden: current * (coil + resistance) };
 }

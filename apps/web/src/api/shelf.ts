@@ -1,0 +1,77 @@
+import type { Shelved } from '@usual-drag/contract';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { toast } from 'sonner';
+import { dropDraft, keepDraft } from './drafts.ts';
+import { Refused, Unreachable } from './http.ts';
+
+/** Where the documents of one shelf are read and saved. */
+export interface ShelfAccess<T extends { readonly id: string }> {
+  readonly query: {
+    readonly queryKey: readonly string[];
+    readonly queryFn: () => Promise<Shelved<T>[]>;
+    readonly staleTime: number;
+  };
+  /** @param revision  that the edit was based on; left out for a new document */
+  readonly save: (document: T, revision?: number) => Promise<Shelved<T>>;
+  readonly draftPrefix: string;
+}
+
+/** A shelf of the server, and edits to it: seen at once, saved one after the other, tried again while there is no answer. */
+export function useShelfOf<T extends { readonly id: string }>({ query, save, draftPrefix }: ShelfAccess<T>) {
+  const queries = useQueryClient();
+  const { data: list, error } = useQuery(query);
+  const now = (): Shelved<T>[] | undefined => queries.getQueryData<Shelved<T>[]>(query.queryKey);
+  const put = (document: T, revision?: number): void =>
+    void queries.setQueryData<Shelved<T>[]>(query.queryKey, (before) => {
+      if (!before) return before;
+      const there = before.find(({ id }) => id === document.id);
+      const next = { id: document.id, revision: revision ?? there?.revision ?? 0, document };
+      return there ? before.map((other) => (other === there ? next : other)) : [...before, next];
+    });
+  const saving = useMutation({
+    mutationFn: ({ document, isNew }: { readonly document: T; readonly isNew: boolean }) => {
+      const there = now()?.find(({ id }) => id === document.id);
+      return save(document, isNew ? undefined : there?.revision);
+    },
+    scope: { id: draftPrefix },
+    networkMode: 'always',
+    retry: (_count, fault) => fault instanceof Unreachable,
+    retryDelay: 2000,
+    onMutate: ({ document }) => {
+      keepDraft(draftPrefix, document);
+      put(document);
+    },
+    onSuccess: (saved, { document }) => {
+      dropDraft(draftPrefix, document);
+      // A later edit may be on the screen already: only the revision is news.
+      const there = now()?.find(({ id }) => id === saved.id);
+      put(there?.document ?? saved.document, saved.revision);
+    },
+    onError: (fault, { document }) => {
+      // It is on the screen with its reason; it would be refused again.
+      dropDraft(draftPrefix, document);
+      const current = fault instanceof Refused ? (fault.details.current as Shelved<T> | undefined) : undefined;
+      if (!current) return void toast.error(fault.message, { duration: 15_000 });
+      put(document, current.revision);
+      toast.error(fault.message, {
+        duration: Infinity,
+        action: { label: 'Keep mine', onClick: () => saving.mutate({ document, isNew: false }) },
+        cancel: { label: 'Take theirs', onClick: () => put(current.document, current.revision) },
+      });
+    },
+  });
+  const words = saving.isPending
+    ? saving.failureCount > 0
+      ? 'The server does not answer: kept in this window, trying again'
+      : 'saving …'
+    : saving.isSuccess
+      ? 'saved'
+      : '';
+  return {
+    list,
+    error,
+    words,
+    save: (document: T) => saving.mutate({ document, isNew: false }),
+    add: (document: T) => saving.mutate({ document, isNew: true }),
+  };
+}

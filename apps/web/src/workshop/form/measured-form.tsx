@@ -1,0 +1,136 @@
+import {
+  formatPercent,
+  formatQuantity,
+  measuredMovement,
+  movementOf,
+  toNumber,
+  type MovementMeasurement,
+  type Workpiece,
+} from '@usual-drag/core';
+import { Button } from '../../ui/button.tsx';
+import { NumberEntry } from '../../ui/number-entry.tsx';
+import { inPercent, inUnit } from '../../ui/number-field.ts';
+import { Segments } from '../../ui/segments.tsx';
+
+interface Props {
+  readonly piece: Workpiece;
+  readonly onChange: (piece: Workpiece) => void;
+}
+
+/** A measurement to begin with: what would bring the movement as it is known to full scale, and then to half. */
+function begun({ movement }: Workpiece): MovementMeasurement {
+  const known = movementOf(movement.figures);
+  const [current, coil] = known.ok ? [toNumber(known.value.current), toNumber(known.value.resistance)] : [1e-4, 1000];
+  const series = Number((coil * 10).toPrecision(1));
+  return {
+    method: 'half-deflection',
+    supply: Number((current * (series + coil)).toPrecision(4)),
+    supplyDoubt: 0.005,
+    deflectionDoubt: 0.005,
+    tolerance: 0.001,
+    series,
+    deflection: 1,
+    other: Number(((series * coil) / (series + coil)).toPrecision(4)),
+    second: 0.5,
+  };
+}
+
+/** The movement's figures from two deflections, with the method's own error and the doubt, to be taken over. */
+export function MeasuredForm({ piece, onChange }: Props) {
+  const measurement = piece.measurement ?? begun(piece);
+  const put = (next: MovementMeasurement): void => onChange({ ...piece, measurement: next });
+  const found = measuredMovement(measurement);
+  const half = measurement.method === 'half-deflection';
+  const entry = (
+    name: keyof MovementMeasurement & string,
+    label: string,
+    writing: typeof inPercent,
+    className = 'w-27',
+  ) => (
+    <NumberEntry
+      of={measurement}
+      name={name}
+      label={label}
+      writing={writing}
+      limit={name.endsWith('oubt') || name === 'tolerance' ? 'not-negative' : 'positive'}
+      needed
+      className={className}
+      onChange={put}
+    />
+  );
+  const plusMinus = ({ value, doubt }: { value: number; doubt: number }, unit: 'Ω' | 'A'): string =>
+    `${formatQuantity(value, unit, { digits: 4 })} ± ${formatPercent(doubt / value, { digits: 2 })}`;
+  return (
+    <details open={piece.measurement !== undefined}>
+      <summary>From measurements</summary>
+      <div className="mt-1.5 flex flex-col gap-2">
+        <Segments
+          label="Method"
+          value={measurement.method}
+          options={[
+            { value: 'half-deflection', text: 'half deflection' },
+            { value: 'two-readings', text: 'two series resistors' },
+          ]}
+          onChange={(method) =>
+            put({
+              ...measurement,
+              method,
+              ...(method !== measurement.method && { other: half ? 2 * measurement.series : measurement.other }),
+            })
+          }
+        />
+        <p className="text-[14px] text-soft">
+          {half
+            ? 'Supply, resistor and movement in series; note the deflection. Then a resistor across the movement, the rest as it was; note it again.'
+            : 'Supply, resistor and movement in series; note the deflection. Then another resistor in place of the first; note it again.'}
+        </p>
+        <div className="flex flex-wrap gap-2">
+          {entry('supply', 'Supply', inUnit('V'))}
+          {entry('series', 'In series', inUnit('Ω'))}
+          {entry('deflection', 'Deflection', inPercent)}
+          {entry('other', half ? 'Then across it' : 'Then in series', inUnit('Ω'))}
+          {entry('second', 'Deflection then', inPercent)}
+        </div>
+        <div className="flex flex-wrap gap-2">
+          {entry('supplyDoubt', 'Supply ±', inPercent, 'w-20')}
+          {entry('deflectionDoubt', 'Needle ±', inPercent, 'w-20')}
+          {entry('tolerance', 'Resistors ±', inPercent, 'w-22')}
+        </div>
+        {found.ok ? (
+          <>
+            <p className="figures text-[15px]">
+              {plusMinus(found.value.resistance, 'Ω')}, {plusMinus(found.value.fullScaleCurrent, 'A')}
+            </p>
+            {found.value.simple && Math.abs(measurement.second / measurement.deflection - 0.5) < 0.02 && (
+              <p className="text-[14px] text-soft">
+                The resistor across taken for the coil itself would be{' '}
+                {formatPercent(found.value.simple.error, { signed: true, digits: 2 })} off: the current rises when it
+                goes in.
+              </p>
+            )}
+            <Button
+              className="self-start"
+              onClick={() =>
+                onChange({
+                  ...piece,
+                  measurement,
+                  movement: {
+                    ...piece.movement,
+                    figures: {
+                      fullScaleCurrent: found.value.fullScaleCurrent.value,
+                      resistance: found.value.resistance.value,
+                    },
+                  },
+                })
+              }
+            >
+              Take these figures
+            </Button>
+          </>
+        ) : (
+          <p className="text-[14px] text-fault">{found.fault.message}</p>
+        )}
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,162 @@
+import {
+  formatQuantity,
+  movementInUse,
+  movementOf,
+  toNumber,
+  type BuiltIn,
+  type MovementFigures,
+  type Workpiece,
+} from '@usual-drag/core';
+import { Choice } from '../../ui/choice.tsx';
+import { asCount, inPercent, inUnit } from '../../ui/number-field.ts';
+import { NumberEntry } from '../../ui/number-entry.tsx';
+import { Segments } from '../../ui/segments.tsx';
+import { MeasuredForm } from './measured-form.tsx';
+
+interface Props {
+  readonly piece: Workpiece;
+  readonly onChange: (piece: Workpiece) => void;
+}
+
+const figures = [
+  ['fullScaleCurrent', 'Full-scale current', 'A', 'current'],
+  ['resistance', 'Coil resistance', 'Ω', 'resistance'],
+  ['fullScaleVoltage', 'Full-scale voltage', 'V', 'voltage'],
+] as const;
+
+const newBuiltIn: BuiltIn = { kind: 'shunt', resistance: 1, figuresOf: 'meter', stays: false };
+
+/** The movement: by any two of its figures or by measuring it, its class, what is in it already, and its coil. */
+export function MovementForm({ piece, onChange }: Props) {
+  const { movement } = piece;
+  const known = movementOf(movement.figures);
+  const inUse = movementInUse(movement);
+  const set = (change: Partial<typeof movement>): void => onChange({ ...piece, movement: { ...movement, ...change } });
+  const print = (value: number, unit: 'A' | 'Ω' | 'V'): string =>
+    formatQuantity(value, unit, { digits: 4, trim: true });
+  const { builtIn, swamping } = movement;
+  const putBuiltIn = (next: BuiltIn | null): void => {
+    const { builtIn: _was, ...rest } = movement;
+    onChange({ ...piece, movement: next ? { ...rest, builtIn: next } : rest });
+  };
+  return (
+    <section aria-label="Movement" className="flex flex-col gap-1.5">
+      <h2 className="font-bold">Movement, by any two</h2>
+      <div className="flex flex-wrap gap-2">
+        {figures.map(([key, label, unit, figure]) => (
+          <NumberEntry<MovementFigures>
+            key={key}
+            of={movement.figures}
+            name={key}
+            label={label}
+            writing={inUnit(unit)}
+            className="w-27"
+            placeholder={known.ok ? print(toNumber(known.value[figure]), unit) : unit}
+            check={movementOf}
+            onChange={(next) => set({ figures: next })}
+          />
+        ))}
+        <NumberEntry
+          of={piece}
+          name="movementClass"
+          label="Class"
+          writing={inPercent}
+          limit="not-negative"
+          needed
+          className="w-20"
+          onChange={onChange}
+        />
+        <NumberEntry
+          of={piece}
+          name="divisions"
+          label="Divisions"
+          writing={asCount}
+          limit="count"
+          needed
+          className="w-20"
+          onChange={onChange}
+        />
+      </div>
+      <MeasuredForm piece={piece} onChange={onChange} />
+      <details open={builtIn !== undefined || swamping !== undefined}>
+        <summary>Already in it, and in series with the coil</summary>
+        <div className="mt-1.5 flex flex-col gap-2">
+          <Segments
+            label="Built in"
+            value={builtIn?.kind ?? 'nothing'}
+            options={[
+              { value: 'nothing', text: 'nothing' },
+              { value: 'shunt', text: 'a shunt' },
+              { value: 'multiplier', text: 'a multiplier' },
+            ]}
+            onChange={(kind) => putBuiltIn(kind === 'nothing' ? null : { ...newBuiltIn, ...builtIn, kind })}
+          />
+          {builtIn && (
+            <div className="flex flex-wrap items-end gap-2">
+              <NumberEntry
+                of={builtIn}
+                name="resistance"
+                label="Its resistance"
+                writing={inUnit('Ω')}
+                needed
+                className="w-26"
+                onChange={putBuiltIn}
+              />
+              <Choice
+                label="The figures are of"
+                showLabel
+                className="w-36"
+                value={builtIn.figuresOf}
+                options={[
+                  { value: 'meter', text: 'coil and it' },
+                  { value: 'coil', text: 'the coil alone' },
+                ]}
+                onChange={(figuresOf) => putBuiltIn({ ...builtIn, figuresOf })}
+              />
+              <Choice
+                label="It is"
+                showLabel
+                className="w-30"
+                value={builtIn.stays ? 'stays' : 'goes'}
+                options={[
+                  { value: 'goes', text: 'taken out' },
+                  { value: 'stays', text: 'left in' },
+                ]}
+                onChange={(stays) => putBuiltIn({ ...builtIn, stays: stays === 'stays' })}
+              />
+            </div>
+          )}
+          <div className="flex flex-wrap gap-2">
+            <NumberEntry
+              of={movement}
+              name="swamping"
+              label="Swamping resistor"
+              writing={inUnit('Ω')}
+              limit="not-negative"
+              className="w-32"
+              placeholder="none"
+              onChange={(next) => onChange({ ...piece, movement: next })}
+            />
+            <NumberEntry
+              of={movement}
+              name="coilCoefficient"
+              label="Coil gains each K"
+              writing={inPercent}
+              limit="any"
+              className="w-32"
+              placeholder="copper, 0.393 %"
+              onChange={(next) => onChange({ ...piece, movement: next })}
+            />
+          </div>
+        </div>
+      </details>
+      {(builtIn || swamping !== undefined) && (
+        <p className={inUse.ok ? 'text-[14px] text-soft' : 'text-[14px] text-fault'}>
+          {inUse.ok
+            ? `In use as ${print(toNumber(inUse.value.current), 'A')}, ${print(toNumber(inUse.value.resistance), 'Ω')}, ${print(toNumber(inUse.value.voltage), 'V')}.`
+            : inUse.fault.message}
+        </p>
+      )}
+    </section>
+  );
+}

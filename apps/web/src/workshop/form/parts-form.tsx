@@ -1,0 +1,194 @@
+import {
+  formatQuantity,
+  rowsFromStock,
+  seriesNames,
+  stockFromRows,
+  type Workpiece,
+  type WorkshopParts,
+} from '@usual-drag/core';
+import { Download, FileUp } from 'lucide-react';
+import Papa from 'papaparse';
+import { useRef } from 'react';
+import { toast } from 'sonner';
+import { Button } from '../../ui/button.tsx';
+import { Choice } from '../../ui/choice.tsx';
+import { FileInput } from '../../ui/file-input.tsx';
+import { NumberEntry } from '../../ui/number-entry.tsx';
+import { inPercent, inUnit } from '../../ui/number-field.ts';
+import { saveText } from '../../ui/save-file.ts';
+import { Segments } from '../../ui/segments.tsx';
+import { Toggle } from '../../ui/toggle.tsx';
+
+interface Props {
+  readonly piece: Workpiece;
+  readonly onChange: (piece: Workpiece) => void;
+}
+
+/** Kinds of resistor by what they stand; any figure can be changed afterwards. */
+const kinds = [
+  { name: 'metal film, ¼ W', powerRating: 0.25, limitingVoltage: 250, coefficient: 5e-5 },
+  { name: 'metal film, 0.6 W', powerRating: 0.6, limitingVoltage: 350, coefficient: 5e-5 },
+  { name: 'carbon film, ¼ W', powerRating: 0.25, limitingVoltage: 250, coefficient: 4e-4 },
+  { name: 'foil, 0.3 W', powerRating: 0.3, limitingVoltage: 300, coefficient: 2e-6 },
+  { name: 'high voltage, ½ W', powerRating: 0.5, limitingVoltage: 1600, coefficient: 1e-4 },
+  { name: 'wire-wound, 3 W', powerRating: 3, limitingVoltage: 200, coefficient: 2e-5 },
+] as const;
+
+const kindOf = (parts: WorkshopParts): string =>
+  kinds.find(
+    ({ powerRating, limitingVoltage, coefficient }) =>
+      powerRating === parts.powerRating &&
+      limitingVoltage === parts.limitingVoltage &&
+      coefficient === parts.coefficient,
+  )?.name ?? '';
+
+/** What the parts are chosen from: a series of one kind, or one's own stock. */
+export function PartsForm({ piece, onChange }: Props) {
+  const { parts } = piece;
+  const put = (next: WorkshopParts): void => onChange({ ...piece, parts: next });
+  const { stock } = parts;
+  return (
+    <section aria-label="Parts" className="flex flex-col gap-1.5">
+      <h2 className="font-bold">Parts to choose from</h2>
+      <div className="flex flex-wrap items-end gap-2">
+        <Choice
+          label="Kind"
+          showLabel
+          className="w-44"
+          value={kindOf(parts)}
+          missing="as below"
+          options={kinds.map(({ name }) => ({ value: name, text: name }))}
+          onChange={(chosen) => {
+            const { name: _name, ...kind } = kinds.find(({ name }) => name === chosen)!;
+            put({ ...parts, ...kind });
+          }}
+        />
+        <Choice
+          label="Series"
+          showLabel
+          className="w-22"
+          value={parts.series}
+          options={seriesNames.map((name) => ({ value: name, text: name }))}
+          onChange={(series) => put({ ...parts, series })}
+        />
+        <NumberEntry
+          of={parts}
+          name="tolerance"
+          label="Tolerance"
+          writing={inPercent}
+          limit="not-negative"
+          needed
+          className="w-20"
+          onChange={put}
+        />
+        <NumberEntry
+          of={parts}
+          name="powerRating"
+          label="Rating"
+          writing={inUnit('W')}
+          needed
+          className="w-20"
+          onChange={put}
+        />
+        <NumberEntry
+          of={parts}
+          name="limitingVoltage"
+          label="Voltage limit"
+          writing={inUnit('V')}
+          className="w-24"
+          placeholder="not known"
+          onChange={put}
+        />
+        <NumberEntry
+          of={parts}
+          name="coefficient"
+          label="Gains each K"
+          writing={inPercent}
+          limit="any"
+          className="w-24"
+          placeholder="nothing"
+          onChange={put}
+        />
+      </div>
+      <Segments
+        label="Parts in a section, at most"
+        showLabel
+        value={String(parts.maxParts)}
+        options={['1', '2', '3'].map((n) => ({ value: n, text: n }))}
+        onChange={(most) => put({ ...parts, maxParts: Number(most) })}
+      />
+      <Toggle
+        label="Only within half their power and their voltage"
+        on={parts.withinRatings ?? false}
+        onChange={(withinRatings) => put({ ...parts, withinRatings })}
+      />
+      <Toggle
+        label="A trimmer in every section"
+        on={parts.trimmed ?? false}
+        onChange={(trimmed) => put({ ...parts, trimmed })}
+      />
+      <Stock
+        stock={stock}
+        onChange={(next) => {
+          const { stock: _was, ...rest } = parts;
+          put(next ? { ...rest, stock: next } : rest);
+        }}
+      />
+    </section>
+  );
+}
+
+/** A stock of one's own, from a spreadsheet, as the only choice. */
+function Stock({
+  stock,
+  onChange,
+}: {
+  readonly stock: WorkshopParts['stock'];
+  readonly onChange: (next: WorkshopParts['stock'] | null) => void;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  const take = async (file: File): Promise<void> => {
+    const rows = Papa.parse<string[]>(await file.text(), { skipEmptyLines: 'greedy' }).data;
+    const { stock: read, faults } = stockFromRows(rows);
+    if (faults[0])
+      return void toast.error(`${file.name}, row ${faults[0].row}: ${faults[0].message}`, { duration: 15_000 });
+    if (read.length === 0) return void toast.error(`${file.name} has no resistor in it.`);
+    onChange(read);
+  };
+  return (
+    <div className="flex flex-col gap-1">
+      <FileInput
+        ref={input}
+        label="Stock list to open"
+        accept=".csv,.tsv,.txt,text/csv"
+        onTake={(file) => void take(file)}
+      />
+      <div className="flex flex-wrap items-center gap-1">
+        {stock ? (
+          <>
+            <span className="text-[14px]">
+              Only from the stock: {stock.length} {stock.length === 1 ? 'value' : 'values'},{' '}
+              {formatQuantity(Math.min(...stock.map(({ resistance }) => resistance)), 'Ω', { digits: 3, trim: true })}{' '}
+              to{' '}
+              {formatQuantity(Math.max(...stock.map(({ resistance }) => resistance)), 'Ω', { digits: 3, trim: true })}
+            </span>
+            <Button
+              tone="quiet"
+              aria-label="Save the stock list"
+              onClick={() => saveText(Papa.unparse(rowsFromStock(stock)), 'stock.csv', 'text/csv')}
+            >
+              <Download aria-hidden size={16} />
+            </Button>
+            <Button tone="quiet" onClick={() => onChange(null)}>
+              any value again
+            </Button>
+          </>
+        ) : (
+          <Button tone="quiet" onClick={() => input.current?.click()}>
+            <FileUp aria-hidden size={16} /> Only from a stock list (CSV: value, count, tolerance)
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,34 @@
+import { kitInstrumentOf } from '@usual-drag/core';
+import { PackagePlus } from 'lucide-react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import { kitShelf } from '../api/kit.ts';
+import { useShelfOf } from '../api/shelf.ts';
+import { Button } from '../ui/button.tsx';
+import type { SheetProps } from './sheets/sheet-props.ts';
+
+/** Makes the meter an instrument of the kit, or a new version of the one that it became before. Jobs keep what they used. */
+export function PutInKit({ piece, sides, onEdit }: SheetProps) {
+  const { list: shelf, add, save } = useShelfOf(kitShelf);
+  const navigate = useNavigate();
+  const before = shelf?.find(({ id }) => id === piece.instrument?.id)?.document ?? null;
+  const put = (): void => {
+    const taken = (shelf ?? []).map(({ id }) => id);
+    const made = kitInstrumentOf(piece, sides, before, taken, new Date().toISOString().slice(0, 10));
+    (before ? save : add)(made);
+    const version = before ? piece.instrument!.version + 1 : 1;
+    onEdit((now) => ({ ...now, instrument: { id: made.id, version } }));
+    toast(
+      version === 1
+        ? `${made.name} is in the kit, with its ranges, resistance and class.`
+        : `${made.name} is in the kit as version ${version}. Jobs keep the one that they used.`,
+      { action: { label: 'Show it', onClick: () => void navigate(`/kit/${encodeURIComponent(made.id)}`) } },
+    );
+  };
+  return (
+    <Button tone="strong" disabled={!shelf} onClick={put}>
+      <PackagePlus aria-hidden size={17} />
+      {before ? `Renew it in the kit (version ${piece.instrument!.version + 1})` : 'Put it in the kit'}
+    </Button>
+  );
+}

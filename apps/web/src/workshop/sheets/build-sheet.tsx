@@ -1,0 +1,147 @@
+import {
+  assemblySteps,
+  checkPoints,
+  formatQuantity,
+  partsList,
+  selectorPositions,
+  type PartsLine,
+} from '@usual-drag/core';
+import { Printer, Table } from 'lucide-react';
+import Papa from 'papaparse';
+import { Button } from '../../ui/button.tsx';
+import { FiguresTable } from '../../ui/figures-table.tsx';
+import { inPercent } from '../../ui/number-field.ts';
+import { saveText } from '../../ui/save-file.ts';
+import { Dial } from '../dial.tsx';
+import { ohms, rangeText, unitOfSide } from '../words.ts';
+import type { SheetProps } from './sheet-props.ts';
+
+/** What goes to the bench on paper: the parts, the order of assembly, the selector, the check points, the scale. */
+export function BuildSheet({ piece, sides, onEdit }: SheetProps) {
+  const lines = partsList(piece, sides);
+  const points = sides.flatMap((side) => checkPoints(piece, side).map((point) => ({ ...point, side })));
+  const positions = selectorPositions(sides);
+  const saveParts = (): void =>
+    saveText(
+      Papa.unparse({
+        fields: ['section', 'what', 'resistance / Ω', 'count', 'tolerance', 'rating / W', 'joined'],
+        data: lines.map((line) => [
+          line.section,
+          line.what,
+          line.resistance,
+          line.count,
+          line.tolerance === null ? '' : inPercent.print(line.tolerance),
+          line.powerRating,
+          line.joined,
+        ]),
+      }),
+      'meter-parts.csv',
+      'text/csv',
+    );
+  const savePoints = (): void =>
+    saveText(
+      Papa.unparse({
+        fields: ['range', 'apply', 'unit', 'reading', 'divisions', 'tolerance / divisions', 'found'],
+        data: points.map(({ side, range, applied, reading, deflection, tolerance }) => [
+          rangeText(side, range),
+          Number(applied.toPrecision(12)),
+          unitOfSide(side),
+          Number(reading.toPrecision(12)),
+          Number(deflection.toPrecision(12)),
+          Number(tolerance.toPrecision(4)),
+          '',
+        ]),
+      }),
+      'check-points.csv',
+      'text/csv',
+    );
+  return (
+    <div className="flex flex-col gap-6">
+      <div className="flex flex-wrap gap-2 print:hidden">
+        <Button onClick={() => window.print()}>
+          <Printer aria-hidden size={16} /> Print this sheet
+        </Button>
+        <Button onClick={saveParts}>
+          <Table aria-hidden size={16} /> Parts list, CSV
+        </Button>
+        <Button onClick={savePoints}>
+          <Table aria-hidden size={16} /> Check points, CSV
+        </Button>
+      </div>
+      <section aria-label="Parts list">
+        <h2 className="mb-1 text-[17px] font-bold">Lay out</h2>
+        <FiguresTable
+          label="Parts list"
+          head={['For', 'What', 'Value', 'Pieces', 'Tolerance', 'Rating', 'Joined']}
+          rows={lines.map((line, index) => ({ key: String(index), cells: cellsOf(line) }))}
+        />
+      </section>
+      <section aria-label="Assembly">
+        <h2 className="mb-1 text-[17px] font-bold">Put together</h2>
+        <ol className="flex max-w-3xl list-decimal flex-col gap-1 pl-7 text-[15px]">
+          {assemblySteps(piece, sides).map((step) => (
+            <li key={step}>{step}</li>
+          ))}
+        </ol>
+      </section>
+      {positions.length > 2 && (
+        <section aria-label="Selector">
+          <h2 className="mb-1 text-[17px] font-bold">Selector</h2>
+          <table aria-label="Selector" className="w-full max-w-3xl border-collapse text-[14px]">
+            <thead className="text-left text-[13px] text-soft">
+              <tr className="border-b border-line">
+                <th scope="col" className="w-28 px-1.5 py-1 font-medium">
+                  Position
+                </th>
+                <th scope="col" className="px-1.5 py-1 font-medium">
+                  Joins
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {positions.map(({ name, joins }) => (
+                <tr key={name} className="border-b border-line/60">
+                  <th scope="row" className="px-1.5 py-0.5 text-left">
+                    {name}
+                  </th>
+                  <td className="px-1.5 py-0.5">{joins}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      )}
+      <section aria-label="Check points">
+        <h2 className="mb-1 text-[17px] font-bold">Check against a standard</h2>
+        <FiguresTable
+          label="Check points"
+          head={['Range', 'Apply', 'Needle at', 'Divisions', 'May be off by', 'Found']}
+          rows={points.map(({ side, range, applied, reading, deflection, tolerance }) => ({
+            key: `${side.design.target} ${range} ${applied}`,
+            cells: [
+              rangeText(side, range),
+              formatQuantity(applied, unitOfSide(side), { digits: 4, trim: true }),
+              String(Number(reading.toPrecision(6))),
+              String(Number(deflection.toPrecision(6))),
+              `± ${tolerance.toFixed(2)} div`,
+              <span key="found" className="inline-block w-24 border-b border-dotted border-soft">
+                &nbsp;
+              </span>,
+            ],
+          }))}
+        />
+      </section>
+      <Dial piece={piece} onEdit={onEdit} />
+    </div>
+  );
+}
+
+const cellsOf = ({ section, what, resistance, count, tolerance, powerRating, joined }: PartsLine) => [
+  section,
+  what,
+  resistance === null ? '' : ohms(resistance),
+  count,
+  tolerance === null ? '' : inPercent.print(tolerance),
+  powerRating === null ? '' : formatQuantity(powerRating, 'W', { digits: 3, trim: true }),
+  joined === 'single' ? '' : joined === 'parallel' ? 'side by side' : joined.replace('-', ' '),
+];

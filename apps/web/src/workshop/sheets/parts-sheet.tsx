@@ -1,0 +1,145 @@
+import {
+  cheapestWithin,
+  formatPercent,
+  usualPrices,
+  worthwhile,
+  type GradePrice,
+  type Way,
+  type WorkedSide,
+} from '@usual-drag/core';
+import { useState } from 'react';
+import type { SideStudy } from '../../workers/workpiece.ts';
+import { FiguresTable } from '../../ui/figures-table.tsx';
+import { inPercent } from '../../ui/number-field.ts';
+import { ValueField } from '../../ui/value-field.tsx';
+import { useStudy } from '../use-worked.ts';
+import { rangeText, smallPercent } from '../words.ts';
+import { BoughtShunts } from './bought-shunts.tsx';
+import type { SheetProps } from './sheet-props.ts';
+import { WireShunts } from './wire-shunts.tsx';
+
+/** How far the chosen parts may be off, what a better meter would cost, and shunts of wire or bought ones. */
+export function PartsSheet({ piece, sides, onEdit }: SheetProps) {
+  const study = useStudy(piece, sides);
+  const [target, setTarget] = useState(0.01);
+  const prices = piece.parts.prices ?? usualPrices;
+  return (
+    <div className="flex flex-col gap-6">
+      {sides.map((side, k) => (
+        <section
+          key={side.design.target}
+          aria-label={`Errors of the ${side.design.target}`}
+          className="flex flex-col gap-2"
+        >
+          <h2 className="text-[17px] font-bold">
+            Error at full scale
+            {sides.length > 1 && `, as ${side.design.target === 'ammeter' ? 'an ammeter' : 'a voltmeter'}`}
+          </h2>
+          <Errors side={side} study={study?.[k] ?? null} />
+        </section>
+      ))}
+      <section aria-label="Cost" className="flex flex-col gap-2">
+        <div className="flex flex-wrap items-end gap-4">
+          <h2 className="pb-1 text-[17px] font-bold">What it costs to keep within</h2>
+          <ValueField
+            label="Error to keep"
+            className="w-24 [&_input]:border-line"
+            shown={inPercent.print(target)}
+            read={inPercent.parse}
+            onCommit={setTarget}
+          />
+        </div>
+        {!study && <p className="text-soft">Building 20,000 of them and pricing every way …</p>}
+        {study?.map(({ ways }, k) => (
+          <Ways key={k} ways={ways} target={target} what={sides.length > 1 ? sides[k]!.design.target : null} />
+        ))}
+        <details>
+          <summary>Prices</summary>
+          <div className="mt-2 flex flex-wrap gap-2">
+            {prices.map((grade) => (
+              <ValueField
+                key={grade.tolerance}
+                label={grade.tolerance === 0 ? 'a trimmer' : `one of ${inPercent.print(grade.tolerance)}`}
+                showLabel
+                className="w-24"
+                shown={String(grade.price)}
+                read={(text) => {
+                  const price = Number(text.replace(',', '.'));
+                  return price >= 0 && text.trim() !== ''
+                    ? { ok: true, value: price }
+                    : { ok: false, fault: { message: 'A price, 0 or more.' } };
+                }}
+                onCommit={(price) =>
+                  onEdit((now) => ({ ...now, parts: { ...now.parts, prices: repriced(prices, grade, price) } }))
+                }
+              />
+            ))}
+          </div>
+          <p className="mt-1 text-[14px] text-soft">In whatever money you pay. They are made up: put yours in.</p>
+        </details>
+      </section>
+      <WireShunts sides={sides} />
+      {sides.some(({ design }) => design.target === 'ammeter') && <BoughtShunts piece={piece} sides={sides} />}
+    </div>
+  );
+}
+
+const repriced = (prices: readonly GradePrice[], grade: GradePrice, price: number): GradePrice[] =>
+  prices.map((other) => (other === grade ? { ...grade, price } : other));
+
+function Errors({ side, study }: { readonly side: WorkedSide; readonly study: SideStudy | null }) {
+  return (
+    <FiguresTable
+      label={`Error at full scale of the ${side.design.target}`}
+      head={['Range', 'Parts as marked', 'Worst case', '95 of 100 meters', 'Standard deviation']}
+      rows={side.result.asBuilt.map(({ range, fullScaleError, worstCase }, k) => {
+        const errors = study?.sampled[k]?.errors;
+        return {
+          key: String(range),
+          cells: [
+            rangeText(side, range),
+            smallPercent(fullScaleError),
+            `${smallPercent(worstCase[0])} … ${smallPercent(worstCase[1])}`,
+            errors ? `${smallPercent(errors.low)} … ${smallPercent(errors.high)}` : '…',
+            errors ? formatPercent(errors.deviation, { digits: 2 }) : '…',
+          ],
+        };
+      })}
+    />
+  );
+}
+
+function Ways({
+  ways,
+  target,
+  what,
+}: {
+  readonly ways: readonly Way[];
+  readonly target: number;
+  readonly what: string | null;
+}) {
+  const enough = cheapestWithin(ways, target);
+  return (
+    <div className="flex flex-col gap-1">
+      <FiguresTable
+        label={`Ways to build${what ? ` the ${what}` : ''}`}
+        head={['Way', 'Resistors', 'Price', 'Off at most']}
+        rows={worthwhile(ways).map((way) => ({
+          key: `${way.maxParts} ${way.tolerance}`,
+          strong: way === enough,
+          cells: [wayText(way), way.count, way.price.toFixed(2), `±${formatPercent(way.error, { digits: 2 })}`],
+        }))}
+      />
+      <p className="text-[14px]" role="status">
+        {enough
+          ? `${what ? `The ${what}: ` : ''}${wayText(enough)} keeps within ±${formatPercent(target, { digits: 2, trim: true })}, for ${enough.price.toFixed(2)}.`
+          : `Nothing on the price list keeps within ±${formatPercent(target, { digits: 2, trim: true })}. Measure each part and pick, or set trimmers against a standard.`}
+      </p>
+    </div>
+  );
+}
+
+const wayText = ({ tolerance, maxParts }: Way): string =>
+  maxParts === null
+    ? `a resistor of ${inPercent.print(tolerance)} and a trimmer each`
+    : `up to ${maxParts} of ${inPercent.print(tolerance)} a section`;

@@ -1,0 +1,62 @@
+import type { SearchProgress, WorkedSide, Workpiece } from '@usual-drag/core';
+import { useEffect, useState } from 'react';
+import { startStudy, startWorkpiece, type SideStudy } from '../workers/workpiece.ts';
+
+/** How a workpiece stands: what came of it, and for which state of it that was. */
+export interface Worked {
+  readonly piece: Workpiece;
+  readonly sides: readonly WorkedSide[] | null;
+  readonly fault: string | null;
+}
+
+/** Follows a workpiece; its parts are chosen in a worker, and the former result stays in sight meanwhile. */
+export function useWorked(piece: Workpiece): {
+  readonly worked: Worked | null;
+  readonly busy: boolean;
+  readonly progress: SearchProgress | null;
+} {
+  const [worked, setWorked] = useState<Worked | null>(null);
+  const [progress, setProgress] = useState<SearchProgress | null>(null);
+  useEffect(() => {
+    let over = false;
+    const { result, stop } = startWorkpiece(piece, (next) => {
+      if (!over) setProgress(next);
+    });
+    const settle = (next: Omit<Worked, 'piece'>): void => {
+      if (over) return;
+      setWorked({ piece, ...next });
+      setProgress(null);
+    };
+    result.then(
+      (found) => settle(found.ok ? { sides: found.value, fault: null } : { sides: null, fault: found.fault.message }),
+      () => settle({ sides: null, fault: 'The search broke off. Change a figure to start it again.' }),
+    );
+    return () => {
+      over = true;
+      stop();
+    };
+  }, [piece]);
+  return { worked, busy: worked?.piece !== piece, progress };
+}
+
+/** The study of a worked-out meter; null while it is under way. */
+export function useStudy(piece: Workpiece, sides: readonly WorkedSide[]): readonly SideStudy[] | null {
+  const [study, setStudy] = useState<readonly SideStudy[] | null>(null);
+  useEffect(() => {
+    let over = false;
+    const { result, stop } = startStudy(piece, sides);
+    result.then(
+      (found) => {
+        if (!over) setStudy(found);
+      },
+      () => {
+        if (!over) setStudy([]);
+      },
+    );
+    return () => {
+      over = true;
+      stop();
+    };
+  }, [piece, sides]);
+  return study;
+}

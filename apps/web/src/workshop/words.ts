@@ -1,0 +1,30 @@
+import { formatPercent, formatQuantity, sectionName, type Combination, type WorkedSide } from '@usual-drag/core';
+
+/** Ω as the workshop writes them. */
+export const ohms = (value: number, digits = 5): string => formatQuantity(value, 'Ω', { digits, trim: true });
+
+/** A range of a side, with its unit. */
+export const rangeText = ({ design }: Pick<WorkedSide, 'design'>, range: number): string =>
+  formatQuantity(range, unitOfSide({ design }), { digits: 4, trim: true });
+
+export const unitOfSide = ({ design }: Pick<WorkedSide, 'design'>): 'A' | 'V' =>
+  design.target === 'ammeter' ? 'A' : 'V';
+
+/** An error in per cent; what is below a millionth is nothing that anyone could measure. */
+export const smallPercent = (ratio: number, digits = 2): string =>
+  Math.abs(ratio) < 1e-6 ? '0\u00a0%' : formatPercent(ratio, { signed: true, digits });
+
+export const partsText = ({ values, joined }: Combination): string =>
+  values.map((value) => ohms(value, 4)).join(joined === 'parallel' ? ' ∥ ' : ' + ');
+
+/** Every section of every side, with its name and the greatest current in it. */
+export const sectionsOf = (sides: readonly WorkedSide[]) =>
+  sides.flatMap((side) =>
+    side.result.sections.map((section, index) => ({
+      side,
+      section,
+      index,
+      name: sectionName(side.design.target, index),
+      current: Math.sqrt(section.power / section.resistance),
+    })),
+  );

@@ -1,0 +1,34 @@
+import type { Instrument, MeterQuantity, Range } from '../instrument/index.ts';
+import { loadedBy, loadingPlaces, type MapPlace, type Unloaded } from '../loading/index.ts';
+
+/** What a meter would do at one place of a job, on the range that it would be set to there. */
+export interface UseAtPlace extends MapPlace {
+  /** The lowest range that holds what it would indicate; the highest where none does. */
+  readonly range: Range;
+  /** What it would indicate is beyond that range. */
+  readonly over: boolean;
+}
+
+/**
+ * The loading or insertion error that a meter causes at every place of a network, before it is built. The worst first.
+ *
+ * @param unloaded  the job's network, solved without any meter
+ */
+export function useInNetwork(
+  unloaded: Unloaded,
+  { functions = [] }: Instrument,
+  quantity: MeterQuantity,
+): UseAtPlace[] {
+  const ranges = functions.find((of) => of.quantity === quantity)?.ranges ?? [];
+  const rising = [...ranges].sort((a, b) => a.fullScale - b.fullScale);
+  if (rising.length === 0) return [];
+  const places = loadingPlaces(unloaded, quantity);
+  const onRanges = rising.map((range) => loadedBy(places, quantity, range.resistance));
+  return places
+    .map((_, place): UseAtPlace => {
+      const holds = onRanges.findIndex((map, k) => map[place]!.indicated <= rising[k]!.fullScale);
+      const k = holds < 0 ? rising.length - 1 : holds;
+      return { ...onRanges[k]![place]!, range: rising[k]!, over: holds < 0 };
+    })
+    .sort((a, b) => b.taken - a.taken);
+}

@@ -1,0 +1,79 @@
+import { freeId, rangeName, type Instrument, type KitInstrument, type Range } from '../instrument/index.ts';
+import { solveUnloaded } from '../loading/index.ts';
+import { meterOnRange } from './finished-meter.ts';
+import { scaleSteps } from './scale-steps.ts';
+import type { WorkedSide, Workpiece } from './workpiece.ts';
+
+/** What a trimmer can be set to against a standard, in divisions of the scale. */
+export const settingDivisions = 0.25;
+
+/**
+ * The finished meter as an instrument: the resistance of each range from the parts that were chosen and the fuse, and a class
+ * that holds the worst case of the parts, or the setting of the trimmers, and the movement's own.
+ */
+export function instrumentOf(workpiece: Workpiece, worked: readonly WorkedSide[], id = 'workpiece'): Instrument {
+  return {
+    id,
+    name: workpiece.title ?? 'Untitled',
+    display: 'analogue',
+    functions: worked.map((side) => ({
+      quantity: side.design.target === 'ammeter' ? 'dc-current' : 'dc-voltage',
+      ranges: rangesOf(workpiece, side),
+    })),
+  };
+}
+
+function rangesOf({ movementClass, divisions: wanted, parts, fuse }: Workpiece, side: WorkedSide): Range[] {
+  const { design, movement, result } = side;
+  const unit = design.target === 'ammeter' ? 'A' : 'V';
+  const fullScales = result.ranges.map(({ range }) => range);
+  // With trimmers the sections are what they should be.
+  const sections = result.sections.map((section) => (parts.trimmed ? section.resistance : section.parts.resistance));
+  return result.ranges.map(({ range, meterResistance }, at): Range => {
+    const solved = solveUnloaded(meterOnRange(design, movement, fullScales, sections, at));
+    const terminals = solved.ok ? solved.value.values.elements[design.target === 'ammeter' ? 'J' : 'E'] : undefined;
+    const built = terminals ? terminals.voltage! / terminals.current! : meterResistance;
+    const { divisions } = scaleSteps(range, wanted);
+    const worst = Math.max(...result.asBuilt[at]!.worstCase.map(Math.abs));
+    return {
+      id: rangeName(range, unit),
+      fullScale: range,
+      resistance: built + (fuse?.resistance ?? 0),
+      accuracyOfRange: movementClass + (parts.trimmed ? settingDivisions / divisions : worst),
+      divisions: Math.round(divisions),
+      jack: rangeName(range, unit),
+      ...(fuse && { fuse: fuse.rating }),
+    };
+  });
+}
+
+/**
+ * The finished meter for the shelf of the kit: new, or a new version of the instrument that it became before. What the owner
+ * notes about that, its tag and its calibration stay.
+ *
+ * @param before  the instrument as it stands on the shelf; null where this is the first time
+ * @param taken   ids that are on the shelf already
+ * @param day     `2026-11-25`
+ */
+export function kitInstrumentOf(
+  workpiece: Workpiece,
+  worked: readonly WorkedSide[],
+  before: KitInstrument | null,
+  taken: readonly string[],
+  day: string,
+): KitInstrument {
+  const version = (before && workpiece.instrument ? workpiece.instrument.version : 0) + 1;
+  const made = `Made in the workshop, version ${version} of ${day}.`;
+  const slug = (workpiece.title ?? '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 58);
+  const id = before?.id ?? freeId(slug === '' ? 'workshop-meter' : slug, taken);
+  const notes = before?.notes?.replace(/^Made in the workshop, version \d+ of [\d-]+\./, made);
+  return {
+    ...before,
+    ...instrumentOf(workpiece, worked, id),
+    notes: notes?.startsWith(made) ? notes : [made, notes].filter(Boolean).join(' '),
+  };
+}

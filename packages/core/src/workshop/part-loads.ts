@@ -1,0 +1,53 @@
+import type { Combination } from './design.ts';
+
+/** What one kind of resistor stands. */
+export interface Ratings {
+  /** W. */
+  readonly powerRating: number;
+  /** V across one, whatever its power; none known where left out. */
+  readonly limitingVoltage?: number;
+}
+
+/** What one resistor of a section has to take at full scale. */
+export interface PartLoad {
+  /** Ω. */
+  readonly resistance: number;
+  /** W. */
+  readonly power: number;
+  /** V. */
+  readonly voltage: number;
+}
+
+/**
+ * Power and voltage of every part of a section: in series they share by resistance, side by side by conductance.
+ *
+ * @param section  Ω wanted and the W in it at full scale
+ */
+export function partLoads(
+  section: { readonly resistance: number; readonly power: number },
+  { values, joined }: Pick<Combination, 'values' | 'joined'>,
+): PartLoad[] {
+  const weights = values.map((value) => (joined === 'parallel' ? 1 / value : value));
+  const sum = weights.reduce((total, weight) => total + weight, 0);
+  return values.map((resistance, k) => {
+    const power = (section.power * weights[k]!) / sum;
+    return { resistance, power, voltage: Math.sqrt(power * resistance) };
+  });
+}
+
+/** Whether every part stays within half of its power and within its limiting voltage. */
+export const withinRatings = (loads: readonly PartLoad[], { powerRating, limitingVoltage }: Ratings): boolean =>
+  loads.every(({ power, voltage }) => power <= powerRating / 2 && voltage <= (limitingVoltage ?? Infinity));
+
+/**
+ * How many equal parts in series (a multiplier) or side by side (a shunt) keep each within its ratings, where one is not enough.
+ *
+ * n parts in series have P/n and V/n each; side by side P/n at the whole voltage, which never is what limits a shunt.
+ */
+export function partsNeeded(
+  section: { readonly resistance: number; readonly power: number },
+  { powerRating, limitingVoltage }: Ratings,
+): number {
+  const voltage = Math.sqrt(section.power * section.resistance);
+  return Math.max(1, Math.ceil(section.power / (powerRating / 2)), Math.ceil(voltage / (limitingVoltage ?? Infinity)));
+}

@@ -1,0 +1,47 @@
+/** How a dial is divided for one range. */
+export interface ScaleSteps {
+  /** What stands at full scale, in the figures that are printed: the range in its own thousands. */
+  readonly fullScale: number;
+  /** From one number to the next, and from one mark to the next, in the same figures. */
+  readonly numbered: number;
+  readonly smallest: number;
+  /** Marks from zero to full scale, zero not counted; with a part of one where the range ends between two. */
+  readonly divisions: number;
+}
+
+/** How many steps have a number, about. */
+const numbers = 5;
+
+/**
+ * The steps of a dial in the 1-2-5 sequence: numbers that end on full scale where the range allows it, about five of them, and
+ * marks between them as near to the wanted count as the sequence comes.
+ *
+ * @param range   A or V at full scale
+ * @param wanted  divisions
+ */
+export function scaleSteps(range: number, wanted: number): ScaleSteps {
+  const fullScale = Number((range / 1000 ** Math.floor(Math.log10(range) / 3 + 1e-12)).toPrecision(9));
+  const steps = sequenceUpTo(fullScale);
+  const numbered = best(
+    steps.filter((step) => fullScale / step < 16),
+    (step) => nearness(fullScale / step, numbers) + (whole(fullScale / step) ? 0 : 2),
+  );
+  const smallest = best(
+    steps.filter((step) => step <= numbered * (1 + 1e-9) && whole(numbered / step)),
+    (step) => nearness(fullScale / step, wanted) + (whole(fullScale / step) ? 0 : 0.3),
+  );
+  return { fullScale, numbered, smallest, divisions: Number((fullScale / smallest).toPrecision(9)) };
+}
+
+/** 1, 2 and 5 of every decade from a thousandth of a figure up to it. */
+function sequenceUpTo(most: number): number[] {
+  const top = Math.floor(Math.log10(most) + 1e-12);
+  return [-3, -2, -1, 0].flatMap((below) => [1, 2, 5].map((figure) => Number(`${figure}e${top + below}`)));
+}
+
+const nearness = (count: number, wanted: number): number => Math.abs(Math.log(count / wanted));
+
+const whole = (ratio: number): boolean => Math.abs(ratio - Math.round(ratio)) < 1e-6;
+
+const best = (steps: readonly number[], worth: (step: number) => number): number =>
+  steps.reduce((least, next) => (worth(next) < worth(least) - 1e-12 ? next : least));
