@@ -1,4 +1,4 @@
-import { dialScale, fail, ok, svgText } from '@usual-drag/core';
+import { dialRanges, dialScale, fail, ok, svgText } from '@usual-drag/core';
 import { Download } from 'lucide-react';
 import { useMemo } from 'react';
 import { MarksView } from '../drawing/marks-view.tsx';
@@ -11,16 +11,10 @@ type Props = Omit<SheetProps, 'sides'>;
 
 /** The scale of the finished meter at true size, to print and glue in. */
 export function Dial({ piece, onEdit }: Props) {
-  const { sides, dial, divisions } = piece;
+  const { sides, dial, divisions, movementClass } = piece;
   const scale = useMemo(
-    () =>
-      dialScale(
-        sides.map(({ target, ranges }) => ({ unit: target === 'ammeter' ? 'A' : 'V', ranges })),
-        dial.radius,
-        dial.sweep,
-        divisions,
-      ),
-    [sides, dial, divisions],
+    () => dialScale(dialRanges({ sides }), { ...dial, divisions, movementClass }),
+    [sides, dial, divisions, movementClass],
   );
   const field = (key: 'radius' | 'sweep', label: string, least: number, most: number) => (
     <ValueField

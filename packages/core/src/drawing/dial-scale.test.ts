@@ -1,7 +1,9 @@
 import { dialScale } from './dial-scale.ts';
 import { svgText } from './svg.ts';
 
-const amps = { unit: 'A', ranges: [0.025, 0.25, 2.5] } as const;
+const amps = [0.025, 0.25, 2.5].map((range) => ({ unit: 'A' as const, range }));
+const volts = (...ranges: number[]) => ranges.map((range) => ({ unit: 'V' as const, range }));
+const shape = { radius: 60, sweep: 90, divisions: 50, movementClass: 0.015 };
 
 /** The path of an arc in the text of an SVG: its ends and radius, mm. */
 function arcsIn(svg: string): { from: number[]; radius: number; to: number[] }[] {
@@ -16,7 +18,7 @@ test.each([
   [45, 100],
   [38, 240],
 ])('an arc of %d mm over %d degrees measures true in the file', (radius, sweep) => {
-  const scale = dialScale([amps], radius, sweep, 50);
+  const scale = dialScale(amps, { ...shape, radius, sweep });
   const svg = svgText(scale, scale.marks, 'Scale', '', 'mm');
   expect(svg).toContain(
     `width="${scale.width}mm" height="${scale.height}mm" viewBox="0 0 ${scale.width} ${scale.height}"`,
@@ -35,26 +37,26 @@ test.each([
 });
 
 test('ranges that share their figures share an arc, whatever their unit; others have their own', () => {
-  const shared = dialScale([amps], 60, 90, 50).arcs;
+  const shared = dialScale(amps, shape).arcs;
   expect(shared.map(({ ranges, fullScale }) => [ranges, fullScale])).toEqual([
     [['25\u00a0mA', '250\u00a0mA', '2.5\u00a0A'], 25],
   ]);
-  const apart = dialScale([{ unit: 'V', ranges: [50, 2.5, 10] }], 60, 90, 50).arcs;
+  const apart = dialScale(volts(50, 2.5, 10), shape).arcs;
   expect(apart.map(({ fullScale }) => fullScale)).toEqual([2.5, 10, 50]);
   expect(apart.map(({ radius }) => radius)).toEqual([60, 50, 40]);
-  const both = dialScale([amps, { unit: 'V', ranges: [2.5, 10] }], 60, 90, 50).arcs;
+  const both = dialScale([...amps, ...volts(2.5, 10)], shape).arcs;
   expect(both.map(({ ranges }) => ranges.length)).toEqual([4, 1]);
 });
 
 test('numbers and marks stand at the steps of the scale', () => {
-  const [arc] = dialScale([{ unit: 'V', ranges: [10] }], 60, 90, 50).arcs;
+  const [arc] = dialScale(volts(10), shape).arcs;
   expect(arc!.majors).toEqual([0, 2, 4, 6, 8, 10]);
   expect(arc!.minors[0]).toBeCloseTo(0.2, 12);
   expect(arc!.majors.length + arc!.minors.length).toBe(51);
 });
 
 test('every division stands at its share of the angle, zero at the left', () => {
-  const scale = dialScale([{ unit: 'V', ranges: [10] }], 50, 90, 20);
+  const scale = dialScale(volts(10), { ...shape, radius: 50, divisions: 20 });
   const ticks = scale.marks.filter((mark) => mark.shape === 'path' && /L/.test(mark.d));
   const angles = ticks.map((mark) => {
     const [x, y] = /M([\d.-]+) ([\d.-]+)/
@@ -67,4 +69,26 @@ test('every division stands at its share of the angle, zero at the left', () => 
   expect(Math.max(...angles)).toBeCloseTo(45, 9);
   const sorted = [...angles].sort((a, b) => a - b);
   sorted.slice(1).forEach((angle, k) => expect(angle - sorted[k]!).toBeCloseTo(4.5, 9));
+});
+
+test('the whole dial lies on the sheet: arcs, numbers and the cross of the pivot', () => {
+  for (const sweep of [60, 90, 180, 240, 270]) {
+    const scale = dialScale([...amps, ...volts(10)], { ...shape, sweep });
+    expect(scale.pivot.y + 3).toBeLessThan(scale.height);
+    for (const mark of scale.marks) {
+      const [x, y] =
+        mark.shape === 'text'
+          ? [mark.x, mark.y]
+          : (/M([\d.-]+) ([\d.-]+)/
+              .exec((mark as { d: string }).d)!
+              .slice(1)
+              .map(Number) as [number, number]);
+      expect(x).toBeGreaterThan(0);
+      expect(x).toBeLessThan(scale.width);
+      expect(y).toBeGreaterThan(0);
+      expect(y).toBeLessThan(scale.height);
+    }
+    const texts = scale.marks.flatMap((mark) => (mark.shape === 'text' ? [mark.text] : []));
+    expect(texts).toEqual(expect.arrayContaining(['class 1.5', 'A\u2002V']));
+  }
 });

@@ -1,5 +1,5 @@
 import { formatQuantity } from '../quantity/index.ts';
-import { scaleSteps } from '../workshop/index.ts';
+import { sharedArcs, type DialRange } from '../workshop/index.ts';
 import type { Mark } from './mark.ts';
 
 /** One arc of a dial: the ranges that share its numbers, and where its marks stand. */
@@ -15,10 +15,12 @@ export interface DialArc {
   readonly minors: readonly number[];
 }
 
-/** What a dial is for: the ranges of one side of a meter, A or V at full scale. */
-export interface DialRanges {
-  readonly unit: 'A' | 'V';
-  readonly ranges: readonly number[];
+/** How a dial is made. */
+export interface DialShape {
+  readonly radius: number;
+  readonly sweep: number;
+  readonly divisions: number;
+  readonly movementClass: number;
 }
 
 /** The dial of a finished meter at true size, mm. */
@@ -36,19 +38,24 @@ const betweenArcs = 10;
 
 /**
  * The scale of a meter to print and glue in: divisions in the 1-2-5 sequence, one arc for all ranges that share their numbers
- * but for the decimal point, whatever their unit.
+ * but for the decimal point, whatever their unit; the sign for direct current, the class, and a cross where the needle turns.
  *
- * @param radius     mm from the pivot to the outer arc
- * @param sweep      degrees from zero to full scale, half of it to either side of upright
- * @param divisions  wanted from zero to full scale
+ * @param radius         mm from the pivot to the outer arc
+ * @param sweep          degrees from zero to full scale, half of it to either side of upright
+ * @param divisions      wanted from zero to full scale
+ * @param movementClass  as a fraction of full scale
  */
-export function dialScale(sides: readonly DialRanges[], radius: number, sweep: number, divisions: number): DialScale {
-  const arcs = arcsFor(sides, radius, divisions);
+export function dialScale(
+  ranges: readonly DialRange[],
+  { radius, sweep, divisions, movementClass }: DialShape,
+): DialScale {
+  const arcs = arcsFor(ranges, radius, divisions);
   const half = (sweep / 2) * (Math.PI / 180);
   const width = Math.ceil(2 * (radius * Math.sin(Math.min(half, Math.PI / 2)) + margin + 8));
   const pivot = { x: width / 2, y: margin + 8 + radius };
   const lowest = arcs.at(-1)!.radius;
-  const height = Math.ceil(pivot.y - lowest * Math.min(Math.cos(half), 0.35) + margin);
+  // Down to the cross, or to the ends of an arc that goes round it.
+  const height = Math.ceil(pivot.y + margin + Math.max(0, -radius * Math.cos(half)));
   const at = (arc: DialArc, figure: number, r: number): { x: number; y: number } => {
     const angle = -half + (2 * half * figure) / arc.fullScale;
     return { x: pivot.x + r * Math.sin(angle), y: pivot.y - r * Math.cos(angle) };
@@ -70,8 +77,17 @@ export function dialScale(sides: readonly DialRanges[], radius: number, sweep: n
       ...arc.minors.map((figure) => line(figure, 1.6, 0.18)),
       ...arc.majors.map((figure) => line(figure, 2.8, 0.35)),
       ...arc.majors.map((figure): Mark => {
-        const { x, y } = at(arc, figure, arc.radius + 4.6);
-        return { shape: 'text', x, y: y + 1, text: String(figure), size: 3, tone: 'ink', anchor: 'middle', bold: true };
+        const { x, y } = at(arc, figure, arc.radius + 4.8);
+        return {
+          shape: 'text',
+          x,
+          y: y + 1,
+          text: String(figure),
+          size: 3.4,
+          tone: 'ink',
+          anchor: 'middle',
+          bold: true,
+        };
       }),
       {
         shape: 'text',
@@ -91,7 +107,7 @@ export function dialScale(sides: readonly DialRanges[], radius: number, sweep: n
       shape: 'text',
       x: pivot.x,
       y,
-      text: sides.map(({ unit }) => unit).join('\u2002'),
+      text: [...new Set(ranges.map(({ unit }) => unit))].join('\u2002'),
       size: 5,
       tone: 'ink',
       anchor: 'middle',
@@ -104,25 +120,33 @@ export function dialScale(sides: readonly DialRanges[], radius: number, sweep: n
       width: 0.4,
     },
   ];
-  return { width, height, pivot, arcs, marks: [...marks, ...sign] };
+  // The class as dials have it, in per cent without the sign; and where to put the hole for the pivot.
+  const foot: Mark[] = [
+    {
+      shape: 'text',
+      x: pivot.x - Math.min(18, width / 2 - 6),
+      y: pivot.y,
+      text: `class ${Number((movementClass * 100).toPrecision(3))}`,
+      size: 2.4,
+      tone: 'soft',
+      anchor: 'middle',
+    },
+    { shape: 'path', d: `M${pivot.x - 3} ${pivot.y}h6M${pivot.x} ${pivot.y - 3}v6`, stroke: 'soft', width: 0.2 },
+  ];
+  return { width, height, pivot, arcs, marks: [...marks, ...sign, ...foot] };
 }
 
-/** The ranges in groups of the same figures, the first of each giving the numbers. */
-function arcsFor(sides: readonly DialRanges[], radius: number, divisions: number): DialArc[] {
-  const groups = new Map<number, { readonly range: number; readonly text: string }[]>();
-  for (const { unit, ranges } of sides)
-    for (const range of [...ranges].sort((a, b) => a - b)) {
-      const figure = Number((range / 10 ** Math.floor(Math.log10(range) + 1e-12)).toPrecision(9));
-      const text = formatQuantity(range, unit, { digits: 3, trim: true });
-      groups.set(figure, [...(groups.get(figure) ?? []), { range, text }]);
-    }
-  return [...groups.values()].map((group, index): DialArc => {
-    const { fullScale, numbered, smallest } = scaleSteps(group[0]!.range, divisions);
+/** The arcs from the outer one inwards. */
+const arcsFor = (ranges: readonly DialRange[], radius: number, divisions: number): DialArc[] =>
+  sharedArcs(ranges, divisions).map(({ ranges: shared, steps: { fullScale, numbered, smallest } }, index) => {
     const figures = (each: number): number[] =>
       Array.from({ length: Math.floor(fullScale / each + 1e-9) + 1 }, (_, k) => Number((k * each).toPrecision(9)));
     const majors = figures(numbered);
-    const minors = figures(smallest).filter((figure) => !majors.includes(figure));
-    const ranges = group.map(({ text }) => text);
-    return { radius: radius - index * betweenArcs, ranges, fullScale, majors, minors };
+    return {
+      radius: radius - index * betweenArcs,
+      ranges: shared.map(({ range, unit }) => formatQuantity(range, unit, { digits: 3, trim: true })),
+      fullScale,
+      majors,
+      minors: figures(smallest).filter((figure) => !majors.includes(figure)),
+    };
   });
-}

@@ -6,6 +6,8 @@ test('check points: what to apply, where the needle stands, and what it may be o
   const points = checkPoints(piece, sides[0]!).filter(({ range }) => range === 0.25);
   expect(points.map(({ applied }) => applied)).toEqual([0.05, 0.1, 0.15, 0.2, 0.25].map((a) => expect.closeTo(a, 14)));
   expect(points.map(({ deflection }) => deflection)).toEqual([10, 20, 30, 40, 50]);
+  // Its arc is that of 25 mA and has the numbers of that.
+  expect(points.map(({ reading }) => reading)).toEqual([5, 10, 15, 20, 25]);
   const worst = Math.max(...sides[0]!.result.asBuilt[1]!.worstCase.map(Math.abs));
   // 1.5 % of 50 divisions, and the parts' share of the reading.
   expect(points[4]!.tolerance).toBeCloseTo(0.75 + 50 * worst, 12);
@@ -40,7 +42,7 @@ test('the parts list has every resistor that was chosen, equal ones together', (
   const count = sides[0]!.result.sections.reduce((sum, { parts }) => sum + parts.values.length, 0);
   expect(resistors.reduce((sum, line) => sum + line.count, 0)).toBe(count);
   expect(resistors.every(({ tolerance, powerRating }) => tolerance === 0.01 && powerRating === 0.25)).toBe(true);
-  const others = lines.filter(({ section }) => section === '').map(({ what }) => what.replace(/\u00a0/g, ' '));
+  const others = lines.filter(({ section }) => section === 'meter').map(({ what }) => what.replace(/\u00a0/g, ' '));
   expect(others).toEqual(['movement', 'swamping resistor, manganin', 'fuse 3.15 A', 'selector, 4 positions']);
   const twice = workedOut({
     sides: [{ target: 'voltmeter', scheme: 'string', ranges: [2.18] }],

@@ -2,7 +2,7 @@ import { formatQuantity } from '../quantity/index.ts';
 import { toNumber } from '../solver/index.ts';
 import type { Combination } from './design.ts';
 import { settingDivisions } from './into-kit.ts';
-import { scaleSteps } from './scale-steps.ts';
+import { sharedArcs, type DialRange } from './scale-steps.ts';
 import { sectionName, sectionWords } from './section-words.ts';
 import { trimmedSection, type Trimmed } from './trimmers.ts';
 import type { WorkedSide, Workpiece } from './workpiece.ts';
@@ -33,11 +33,19 @@ export interface SelectorPosition {
 /** Share of full scale at which every range is checked. */
 const shares = [0.2, 0.4, 0.6, 0.8, 1] as const;
 
+/** Every range of a meter, as its dial has them. */
+export const dialRanges = ({ sides }: Pick<Workpiece, 'sides'>): DialRange[] =>
+  sides.flatMap(({ target, ranges }) => ranges.map((range) => ({ unit: target === 'ammeter' ? 'A' : 'V', range })));
+
 /** Where the needle should stand and how far it may be off: the class of full scale, and the parts' worst case of the reading. */
-export function checkPoints(workpiece: Workpiece, { result, movement }: WorkedSide): CheckPoint[] {
+export function checkPoints(workpiece: Workpiece, { design, result, movement }: WorkedSide): CheckPoint[] {
+  const unit = design.target === 'ammeter' ? 'A' : 'V';
+  const arcs = sharedArcs(dialRanges(workpiece), workpiece.divisions);
   const { movementClass, parts } = workpiece;
   return result.ranges.flatMap(({ range }, k) => {
-    const { fullScale, divisions } = scaleSteps(range, workpiece.divisions);
+    const { fullScale, divisions } = arcs.find((arc) =>
+      arc.ranges.some((one) => one.unit === unit && one.range === range),
+    )!.steps;
     const worst = Math.max(...result.asBuilt[k]!.worstCase.map(Math.abs));
     return shares.map((share): CheckPoint => ({
       range,
@@ -81,7 +89,7 @@ export function selectorPositions(worked: readonly WorkedSide[]): SelectorPositi
 
 /** A line of the parts list. */
 export interface PartsLine {
-  /** `A1`, `V2` and so on, of an ammeter's or a voltmeter's section. */
+  /** `A1`, `V2` and so on, of an ammeter's or a voltmeter's section; `meter` for what serves the whole. */
   readonly section: string;
   readonly what: string;
   /** Ω; null for the movement, the fuse and the selector. */
@@ -134,7 +142,7 @@ export function partsList(workpiece: Workpiece, worked: readonly WorkedSide[]): 
     }),
   );
   const other = (what: string, resistance: number | null = null): PartsLine => ({
-    section: '',
+    section: 'meter',
     what,
     resistance,
     count: 1,

@@ -42,6 +42,7 @@ export { useInNetwork, type UseAtPlace } from './in-use.ts';
 export {
   assemblySteps,
   checkPoints,
+  dialRanges,
   partsList,
   selectorPositions,
   trimmerCover,
@@ -49,4 +50,4 @@ export {
 } from './build-sheet.ts';
 export { compareSchemes, type SchemeInBrief } from './compare-schemes.ts';
 export { swampingResistor, temperatureErrors, type Swamping } from './temperature.ts';
-export { scaleSteps } from './scale-steps.ts';
+export { sharedArcs, type DialRange } from './scale-steps.ts';

@@ -22,7 +22,7 @@ export interface MovementMeasurement {
   readonly second: number;
 }
 
-export interface Measured {
+interface Measured {
   readonly value: number;
   /** Half-width, in the same unit. */
   readonly doubt: number;

@@ -1,3 +1,31 @@
+/** A range of one side of a meter. */
+export interface DialRange {
+  readonly unit: 'A' | 'V';
+  /** At full scale. */
+  readonly range: number;
+}
+
+/** Ranges that share one arc of a dial, since their numbers differ by the decimal point only. */
+export interface SharedArc {
+  readonly ranges: readonly DialRange[];
+  /** Of the first of them, which gives the numbers. */
+  readonly steps: ScaleSteps;
+}
+
+/**
+ * The arcs that a dial needs, those of one side after those of the other.
+ *
+ * @param wanted  divisions
+ */
+export function sharedArcs(ranges: readonly DialRange[], wanted: number): SharedArc[] {
+  const groups = new Map<number, DialRange[]>();
+  for (const one of [...ranges].sort((a, b) => a.unit.localeCompare(b.unit) || a.range - b.range)) {
+    const figure = Number((one.range / 10 ** Math.floor(Math.log10(one.range) + 1e-12)).toPrecision(9));
+    groups.set(figure, [...(groups.get(figure) ?? []), one]);
+  }
+  return [...groups.values()].map((group) => ({ ranges: group, steps: scaleSteps(group[0]!.range, wanted) }));
+}
+
 /** How a dial is divided for one range. */
 export interface ScaleSteps {
   /** What stands at full scale, in the figures that are printed: the range in its own thousands. */

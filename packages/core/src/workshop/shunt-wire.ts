@@ -42,7 +42,7 @@ export interface WireShunt {
 const heatTransfer = 15;
 
 /** Bounds of what can be wound and what runs cool enough to keep its value. */
-export const wireLimits = { length: [0.02, 10], currentDensity: 3, rise: 20 } as const;
+const wireLimits = { length: [0.02, 10], currentDensity: 3, rise: 20 } as const;
 
 /**
  * A resistance as a length of wire: R·A/ρ, with A = πd²/4, and what the current does to it: I²R through the wire's surface πdL into

@@ -85,6 +85,9 @@ export function waysToMeet(
 export const cheapestWithin = (ways: readonly Way[], error: number): Way | null =>
   ways.find((way) => way.error <= error) ?? null;
 
-/** Of ways by rising price those that are worth it: each is closer than all that are cheaper. */
+/** Share of the error that a dearer way must take away. */
+const worthIt = 0.05;
+
+/** Of ways by rising price those that are worth it: each is closer than all that are cheaper, and not by a hair. */
 export const worthwhile = (ways: readonly Way[]): Way[] =>
-  ways.filter(({ error }, k) => ways.slice(0, k).every((cheaper) => error < cheaper.error));
+  ways.filter(({ error }, k) => ways.slice(0, k).every((cheaper) => error < (1 - worthIt) * cheaper.error));

@@ -41,7 +41,7 @@ export interface WorkshopParts extends PartsChoice {
 }
 
 /** A fuse in series with the whole meter. */
-export interface SeriesFuse {
+interface SeriesFuse {
   /** A. */
   readonly rating: number;
   /** Ω. */

@@ -67,7 +67,7 @@ export function WorkpieceForm({ piece, onChange }: Props) {
           name="rating"
           label="Fuse in series"
           writing={inUnit('A')}
-          className="w-28"
+          className="w-44"
           placeholder={proposed === null ? 'none' : `none; ${inUnit('A').print(proposed)} fits`}
           onChange={putFuse}
         />

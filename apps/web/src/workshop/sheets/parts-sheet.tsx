@@ -142,4 +142,4 @@ function Ways({
 const wayText = ({ tolerance, maxParts }: Way): string =>
   maxParts === null
     ? `a resistor of ${inPercent.print(tolerance)} and a trimmer each`
-    : `up to ${maxParts} of ${inPercent.print(tolerance)} a section`;
+    : `${['', 'one', 'up to two', 'up to three'][maxParts]} of ${inPercent.print(tolerance)} a section`;
