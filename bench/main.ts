@@ -25,6 +25,7 @@ import { benchGrid } from './grid.ts';
 import { benchSampling } from './sampling.ts';
 import { benchLadder } from './ladder.ts';
 import { benchLoadingMap } from './loading-map.ts';
+import { benchWorkshop } from './workshop.ts';
 import { sketchedNetwork } from '../packages/core/src/test/sketched-network.ts';
 import { benchJob, mesh, nodeEquations } from './networks.ts';
 
@@ -103,6 +104,7 @@ benchLadder();
 benchLoadingMap();
 benchGrid();
 benchSampling();
+benchWorkshop();
 
 console.log('\nThe first load');
 const assets = join(process.cwd(), 'apps/web/dist/assets');

@@ -115,6 +115,14 @@ const views: readonly {
     },
   },
   {
+    name: 'workshop-build',
+    take: async (page) => {
+      await page.getByRole('link', { name: 'Workshop' }).click();
+      await page.getByRole('link', { name: 'Build and scale' }).click();
+      await page.getByRole('img', { name: 'Scale of the finished meter' }).scrollIntoViewIfNeeded();
+    },
+  },
+  {
     name: 'kit',
     take: async (page) => {
       await page.getByRole('link', { name: 'Kit' }).click();
