@@ -33,7 +33,7 @@ export function CorrectionPage() {
   const range = findRange(instrument, quantity, chosen.range) ?? ranges[ranges.length >> 1]!;
   const key = `${quantity} ${instrument.id} ${range.id}`;
   return (
-    <main className="h-full overflow-y-auto">
+    <main className="relative h-full overflow-y-auto">
       <div className="mx-auto flex max-w-4xl flex-col gap-5 px-6 py-8">
         <h1 className="text-[26px] font-bold">Correct a reading</h1>
         <div className="flex flex-wrap items-end gap-3">

@@ -31,7 +31,7 @@ export function JobsPage() {
   };
 
   return (
-    <main className="h-full overflow-y-auto">
+    <main className="relative h-full overflow-y-auto">
       <div className="mx-auto flex max-w-4xl flex-col gap-5 px-6 py-8">
         <div className="flex flex-wrap items-center gap-3">
           <h1 className="grow text-[26px] font-bold">Jobs</h1>

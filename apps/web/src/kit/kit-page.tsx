@@ -53,7 +53,7 @@ export function KitPage() {
     <div className="flex h-full min-h-0 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <aside
         aria-label="Shelf"
-        className="flex shrink-0 flex-col gap-3 overflow-y-auto border-line p-4 lg:w-[22rem] lg:border-r"
+        className="relative flex shrink-0 flex-col gap-3 overflow-y-auto border-line p-4 lg:w-[22rem] lg:border-r"
       >
         <div className="flex items-center gap-2">
           <h1 className="grow text-[24px] font-bold">Kit</h1>
@@ -76,7 +76,7 @@ export function KitPage() {
           </>
         )}
       </aside>
-      <main className="min-h-0 min-w-0 grow overflow-y-auto bg-sheet p-5">
+      <main className="relative min-h-0 min-w-0 grow overflow-y-auto bg-sheet p-5">
         {chosen && (
           <InstrumentEditor
             key={chosen.id}

@@ -54,7 +54,7 @@ export function WorkshopPage() {
     <div className="flex h-full min-h-0 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden print:block">
       <aside
         aria-label="Design"
-        className="flex shrink-0 flex-col gap-4 overflow-y-auto border-line p-4 lg:w-[25rem] lg:border-r print:hidden"
+        className="relative flex shrink-0 flex-col gap-4 overflow-y-auto border-line p-4 lg:w-[25rem] lg:border-r print:hidden"
       >
         <div className="flex items-center gap-1">
           <h1 className="text-[24px] font-bold">Workshop</h1>
@@ -131,7 +131,7 @@ function OpenPiece({
           ))}
         </nav>
       </div>
-      <div className="min-h-0 grow overflow-y-auto p-5" {...about}>
+      <div className="relative min-h-0 grow overflow-y-auto p-5" {...about}>
         {worked?.fault && <Note kind="limit">{worked.fault}</Note>}
         {worked?.sides && <View piece={worked.piece} sides={worked.sides} onEdit={onEdit} />}
         {busy && !worked?.sides && (

@@ -24,8 +24,6 @@ const figures = [
   ['fullScaleVoltage', 'Full-scale voltage', 'V', 'voltage'],
 ] as const;
 
-const newBuiltIn: BuiltIn = { kind: 'shunt', resistance: 1, figuresOf: 'meter', stays: false };
-
 /** The movement: by any two of its figures or by measuring it, its class, what is in it already, and its coil. */
 export function MovementForm({ piece, onChange }: Props) {
   const { movement } = piece;
@@ -39,6 +37,15 @@ export function MovementForm({ piece, onChange }: Props) {
     const { builtIn: _was, ...rest } = movement;
     onChange({ ...piece, movement: next ? { ...rest, builtIn: next } : rest });
   };
+  // One to begin with that could have been in there, to be typed over.
+  const begun = (kind: BuiltIn['kind']): BuiltIn => ({
+    kind,
+    resistance: Number(
+      ((known.ok ? toNumber(known.value.resistance) : 1000) * (kind === 'shunt' ? 10 : 0.1)).toPrecision(2),
+    ),
+    figuresOf: builtIn?.figuresOf ?? 'meter',
+    stays: builtIn?.stays ?? false,
+  });
   return (
     <section aria-label="Movement" className="flex flex-col gap-1.5">
       <h2 className="font-bold">Movement, by any two</h2>
@@ -89,7 +96,7 @@ export function MovementForm({ piece, onChange }: Props) {
               { value: 'shunt', text: 'a shunt' },
               { value: 'multiplier', text: 'a multiplier' },
             ]}
-            onChange={(kind) => putBuiltIn(kind === 'nothing' ? null : { ...newBuiltIn, ...builtIn, kind })}
+            onChange={(kind) => putBuiltIn(kind === 'nothing' ? null : begun(kind))}
           />
           {builtIn && (
             <div className="flex flex-wrap items-end gap-2">
@@ -144,7 +151,7 @@ export function MovementForm({ piece, onChange }: Props) {
               writing={inPercent}
               limit="any"
               className="w-32"
-              placeholder="copper, 0.393 %"
+              placeholder="0.393 %"
               onChange={(next) => onChange({ ...piece, movement: next })}
             />
           </div>
