@@ -34,6 +34,7 @@ test('a universal shunt is made from nothing, put into the kit, used on a job, a
   await page.goto(server.address);
   await open(page);
   await page.getByRole('button', { name: 'Design', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'New meter' })).toBeVisible();
   await type(page, 'Name of the meter', 'Sump pump ammeter');
   await page.getByRole('button', { name: 'make it an ammeter instead' }).click();
   await type(page, 'Full-scale current', '500u');
@@ -64,6 +65,28 @@ test('a universal shunt is made from nothing, put into the kit, used on a job, a
   await page.getByRole('button', { name: 'Renew it in the kit (version 2)' }).click();
   await page.getByRole('button', { name: 'Show it' }).click();
   await expect(page.getByRole('textbox', { name: 'Own notes' })).toHaveValue(/^Made in the workshop, version 2 of /);
+  expect(faults).toEqual([]);
+});
+
+test('a multiplier string is made from nothing and read with on a job', async ({ page, server, faults }) => {
+  await page.goto(server.address);
+  await open(page);
+  await page.getByRole('button', { name: 'Design', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'New meter' })).toBeVisible();
+  await type(page, 'Name of the meter', 'Loop voltmeter');
+  await type(page, 'Full-scale current', '50u');
+  await type(page, 'Coil resistance', '2k');
+  await type(page, 'Voltage range 1', '2.5');
+  for (const _ of [2, 3]) await page.getByRole('button', { name: 'One more voltage range' }).click();
+  await type(page, 'Voltage range 3', '50');
+  await type(page, 'Voltage range 2', '10');
+  await page.getByRole('button', { name: 'Put it in the kit' }).click();
+  await openJob(page, server, 'Float-level divider', 'Set-ups');
+  await page.getByRole('button', { name: /Instrument of V1/ }).click();
+  await page.getByRole('option', { name: 'Loop voltmeter' }).click();
+  // 200 kΩ on its 10 V range across 14.86 kΩ: it takes about 7 % of the voltage.
+  await expect(page.getByTestId('formula')).toContainText('200');
+  await expect.poll(() => figure(page, 'error')).toBeLessThan(-6);
   expect(faults).toEqual([]);
 });
 

@@ -1,4 +1,4 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { notifyManager, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
@@ -12,6 +12,8 @@ import { applyTheme } from './shell/theme.ts';
 import './styles.css';
 
 applyTheme();
+// An edit is on the screen before the next key is read, so that each edit builds on the one before.
+notifyManager.setScheduler(queueMicrotask);
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 2 } } });
 void resumeDrafts(queries, kitShelf);
 void resumeDrafts(queries, workpieceShelf);
