@@ -1,5 +1,5 @@
 import { ammeterMarks, axisMarks, nodesOf, type Network, type NetworkValues, type PartStyle } from '@usual-drag/core';
-import { useCallback, useMemo, useState } from 'react';
+import { memo, useCallback, useMemo, useState } from 'react';
 import { EndHandles } from '../drawing/end-handles.tsx';
 import { MarksView } from '../drawing/marks-view.tsx';
 import { usePan } from '../drawing/pan.ts';
@@ -32,7 +32,7 @@ interface Props {
 }
 
 /** The network as rails, with the meters of a set-up where they stand. The same drawing through all stations. */
-export function BenchDrawing(props: Props) {
+export const BenchDrawing = memo(function BenchDrawing(props: Props) {
   const {
     network,
     truth,
@@ -148,4 +148,4 @@ export function BenchDrawing(props: Props) {
       </div>
     </div>
   );
-}
+});

@@ -16,6 +16,7 @@ import { currentsThrough, legend, liveLines, shareLines } from './live-lines.ts'
 import { EditStrip } from './network/edit-strip.tsx';
 import { NetworkStation } from './network/network-station.tsx';
 import { useSelection } from './selection.ts';
+import { useAfterPaint } from '../ui/after-paint.ts';
 import { Segments } from '../ui/segments.tsx';
 import { MapTable } from './setups/map-table.tsx';
 import { SumsAsRead } from './setups/sums-as-read.tsx';
@@ -38,7 +39,7 @@ export function Bench() {
   const { jobId = '', station = 'setups', setupId } = useParams();
   const navigate = useNavigate();
   const job = useBench((state) => state.document);
-  const save = useBench((state) => state.save);
+  const theirs = useBench((state) => (state.save.kind === 'conflict' ? state.save.theirs : null));
   const edit = useBench((state) => state.edit);
   const { data: kit = [] } = useQuery(kitQuery);
   const spacing = useDisplay((state) => state.spacing);
@@ -86,6 +87,9 @@ export function Bench() {
     if (places) return shareLines(sharesByPart(job.network, places));
     return inSetups && loaded ? liveLines(loaded) : truth ? liveLines(truth) : undefined;
   }, [places, job.network, inSetups, loaded, truth]);
+  // While the network is edited its drawing comes first; the figures beside the parts follow a frame later.
+  const liveLater = useAfterPaint(live);
+  const liveNow = station === 'network' ? liveLater : live;
   const arrows = useMemo(
     () => (inTrue && truth ? currentsThrough(job.network.elements, truth) : undefined),
     [inTrue, truth, job.network],
@@ -94,7 +98,7 @@ export function Bench() {
   if (!stations.includes(station)) return <Navigate to={`/bench/${jobId}/setups`} replace />;
   return (
     <div className="flex h-full min-h-0 flex-col">
-      {save.kind === 'conflict' && <ConflictBanner theirs={save.theirs} />}
+      {theirs && <ConflictBanner theirs={theirs} />}
       <StationStrip jobId={jobId} standings={standings} />
       <div className="flex min-h-0 grow flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
         <main className="flex min-h-[30rem] min-w-0 grow flex-col bg-sheet lg:min-h-0">
@@ -128,7 +132,7 @@ export function Bench() {
                 network={job.network}
                 truth={truth}
                 zoom={zoom}
-                {...(live && { live })}
+                {...(liveNow && { live: liveNow })}
                 {...(arrows && { arrows })}
                 legend={
                   places

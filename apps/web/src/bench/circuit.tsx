@@ -1,5 +1,5 @@
 import { endsAt, type Network, type PartStyle, type RailDrawing } from '@usual-drag/core';
-import { useMemo, useRef, type KeyboardEvent } from 'react';
+import { memo, useMemo, useRef, type KeyboardEvent } from 'react';
 import { isDirection, neighbour } from '../drawing/arrow-keys.ts';
 import { PartView } from '../drawing/part-view.tsx';
 import { RailView } from '../drawing/rail-view.tsx';
@@ -18,7 +18,7 @@ interface Props {
 }
 
 /** Parts and rails, what is selected of them, and the arrow keys between them. */
-export function Circuit({ drawing, network, nodes, style, selectable, editable }: Props) {
+export const Circuit = memo(function Circuit({ drawing, network, nodes, style, selectable, editable }: Props) {
   const { parts, rail, hovered, selectPart, selectRail } = useSelection();
   const aimed = useEditing((state) => state.aim);
   const at = useEditing((state) => state.at);
@@ -68,7 +68,7 @@ export function Circuit({ drawing, network, nodes, style, selectable, editable }
       {editable && <EditKeys drawing={drawing} />}
     </g>
   );
-}
+});
 
 /** Shows what is joined at the rail that is pointed at, and takes it into an aim that is under way. */
 function hoverRail(node: string | null): void {

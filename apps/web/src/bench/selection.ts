@@ -20,8 +20,9 @@ export const useSelection = create<Selection>()((set) => ({
   rail: null,
   hovered: null,
   selectPart: (id, add = false) =>
-    set(({ parts }) => {
-      if (!add) return { parts: [id], rail: null };
+    set((now) => {
+      const { parts, rail } = now;
+      if (!add) return parts.length === 1 && parts[0] === id && rail === null ? now : { parts: [id], rail: null };
       return { parts: parts.includes(id) ? parts.filter((other) => other !== id) : [...parts, id], rail: null };
     }),
   selectParts: (parts) => set({ parts, rail: null }),

@@ -1,6 +1,7 @@
 import { formatQuantity, nodesOf, partLabel, type Element, type Network, type NetworkValues } from '@usual-drag/core';
 import clsx from 'clsx';
-import { memo, useDeferredValue, useMemo, type CSSProperties } from 'react';
+import { memo, useMemo, type CSSProperties } from 'react';
+import { useAfterPaint } from '../ui/after-paint.ts';
 import { NodeBadge } from '../ui/node-badge.tsx';
 
 interface Props {
@@ -14,12 +15,12 @@ interface Props {
 /** Every part's voltage, current and power: true in ink, with the meters in in ochre. */
 export function Worksheet({ selected, ...now }: Props) {
   // The drawing comes first; the figures follow it as soon as there is time.
-  const { network, truth, loaded } = useDeferredValue(useSteady(now));
+  const { network, truth, loaded } = useAfterPaint(useSteady(now));
   const nodes = nodesOf(network);
   const head = 'px-1 py-1 text-right font-medium';
   return (
     <div
-      className="max-h-[34%] min-h-32 shrink-0 overflow-auto border-t border-line px-4 py-2"
+      className="own-layer max-h-[34%] min-h-32 shrink-0 overflow-auto border-t border-line px-4 py-2"
       tabIndex={0}
       role="region"
       aria-label="Values of every part"

@@ -1,4 +1,4 @@
-import { partMarks, type Part, type PartStyle } from '@usual-drag/core';
+import { partMarks, samePart, type Part, type PartStyle } from '@usual-drag/core';
 import { memo } from 'react';
 import { MarksView } from './marks-view.tsx';
 
@@ -22,13 +22,14 @@ export const PartView = memo(function PartView({
   reachable = true,
   onSelect,
 }: Props) {
-  const { element, x, ySymbol, label, symbolScale } = part;
+  const { element, ySymbol, label, symbolScale } = part;
   const half = 34 * symbolScale;
   const side = 20 * symbolScale;
   const name = `${element.id} ${label.lines.map((line) => line.text).find((text) => text !== '') ?? ''}`.trim();
   return (
     <g
       className="group focus:outline-none"
+      transform={`translate(${part.x} 0)`}
       data-part={element.id}
       {...(onSelect && {
         role: 'button',
@@ -47,7 +48,7 @@ export const PartView = memo(function PartView({
       })}
     >
       <rect
-        x={x - side}
+        x={-side}
         y={ySymbol - half}
         width={2 * side}
         height={2 * half}
@@ -58,14 +59,28 @@ export const PartView = memo(function PartView({
       />
       {onSelect && (
         <rect
-          x={x - side}
+          x={-side}
           y={ySymbol - half}
-          width={label.x - x + label.width + side}
+          width={label.x - part.x + label.width + side}
           height={2 * half}
           fill="transparent"
         />
       )}
-      <MarksView marks={partMarks(part, style)} />
+      <PartShape part={atZero(part)} style={style} />
     </g>
   );
 });
+
+/** The part as if it stood at the left edge: one that is only moved is not drawn anew. */
+const atZero = (part: Part): Part => ({
+  ...part,
+  x: 0,
+  label: { ...part.label, x: Number((part.label.x - part.x).toFixed(6)) },
+});
+
+const PartShape = memo(
+  function PartShape({ part, style }: Pick<Props, 'part' | 'style'>) {
+    return <MarksView marks={partMarks(part, style)} />;
+  },
+  (before, now) => before.style === now.style && samePart(before.part, now.part),
+);

@@ -3,21 +3,50 @@ import { shrinkage, type Size } from './sheet.tsx';
 
 type Input = Omit<DrawingInput, 'height' | 'width' | 'previous'>;
 
+/** Step in which a sheet that is wider than its room grows, px. */
+const step = 96;
+
+/** Width of the sheet under a drawing: wider than it by up to two steps, so that an edit of a label does not scale all anew. */
+function sheetWidth(width: number, room: Size, former: number | undefined): number {
+  if (width <= room.width) return width;
+  const fits = former !== undefined && width <= former && former - width < 2 * step;
+  return fits ? former : Math.ceil(width / step) * step;
+}
+
+interface Former {
+  readonly drawing: RailDrawing;
+  /** Asked for. */
+  readonly height: number;
+  readonly room: Size;
+}
+
 /**
  * Draws the states of one network one after the other so that what an edit does not touch stays where it was.
  *
- * A drawing that is wider than its room is shrunk; the height that this leaves over is drawn into.
+ * A drawing that is wider than its room is shrunk; the height that this leaves over is drawn into. An edit most often leaves the
+ * sheet as it was, and then the height of the state before fits as well: one drawing is enough.
  */
 export function steadyDrawing(): (input: Input, room: Size) => RailDrawing {
-  let former: RailDrawing | undefined;
+  let former: Former | null = null;
   return (input, room) => {
-    const draw = (height: number, before: RailDrawing | undefined): RailDrawing =>
-      drawRails({ ...input, height, width: room.width, ...(before && { previous: before.arrangement }) });
-    const first = draw(Math.max(240, room.height - drawingEdge), former);
-    const scale = shrinkage(first, room);
-    const fitted =
-      scale < 1 && first.height < room.height / scale ? draw(room.height / scale - drawingEdge, first) : first;
-    former = reuseUnchanged(fitted, former);
-    return former;
+    const before = former?.room === room ? former : null;
+    const draw = (height: number, previous: RailDrawing | undefined): RailDrawing =>
+      drawRails({ ...input, height, width: room.width, ...(previous && { previous: previous.arrangement }) });
+    const onSheet = (drawing: RailDrawing): RailDrawing => ({
+      ...drawing,
+      width: sheetWidth(drawing.width, room, before?.drawing.width),
+    });
+    const keep = (drawn: RailDrawing, height: number): RailDrawing => {
+      const drawing = reuseUnchanged(onSheet(drawn), former?.drawing);
+      former = { drawing, height, room };
+      return drawing;
+    };
+    const again = before && draw(before.height, before.drawing);
+    if (again && onSheet(again).width === before.drawing.width) return keep(again, before.height);
+    const least = Math.max(240, room.height - drawingEdge);
+    const first = again && before.height === least ? again : draw(least, former?.drawing);
+    const scale = shrinkage(onSheet(first), room);
+    const height = scale < 1 && first.height < room.height / scale ? room.height / scale - drawingEdge : least;
+    return keep(height === least ? first : draw(height, first), height);
   };
 }

@@ -18,6 +18,6 @@ export {
   type VoltmeterMark,
 } from './rail-drawing.ts';
 export { axisMarks, railMarks } from './rail-marks.ts';
-export { reuseUnchanged } from './reuse.ts';
+export { reuseUnchanged, samePart } from './reuse.ts';
 export { drawingMarks, svgText } from './svg.ts';
 export type { ResistorSymbol } from './symbol-marks.ts';

@@ -18,7 +18,8 @@ export function reuseUnchanged(drawing: RailDrawing, former: RailDrawing | undef
 const same = <T>(before: T | undefined, now: T, equal: (a: T, b: T) => boolean): T =>
   before !== undefined && equal(before, now) ? before : now;
 
-const samePart = (a: Part, b: Part): boolean =>
+/** Whether two parts are drawn alike, to the last digit. */
+export const samePart = (a: Part, b: Part): boolean =>
   a.element === b.element &&
   a.x === b.x &&
   a.yTop === b.yTop &&
@@ -27,6 +28,7 @@ const samePart = (a: Part, b: Part): boolean =>
   a.inverted === b.inverted &&
   a.symbolScale === b.symbolScale &&
   a.label.x === b.label.x &&
+  a.label.size === b.label.size &&
   a.hops.join() === b.hops.join() &&
   a.label.lines.length === b.label.lines.length &&
   a.label.lines.every(({ text }, index) => text === b.label.lines[index]!.text);

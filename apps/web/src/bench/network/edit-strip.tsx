@@ -124,7 +124,7 @@ function Strip({ label, children }: { readonly label: string; readonly children:
     <div
       role="toolbar"
       aria-label={label}
-      className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-0.5 gap-y-0.5 border-t border-line bg-ground px-4 py-1"
+      className="flex min-h-[45px] shrink-0 flex-wrap items-center gap-x-0.5 gap-y-0.5 border-t border-line bg-ground px-4 py-1"
     >
       {children}
     </div>

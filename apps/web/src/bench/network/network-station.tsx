@@ -1,5 +1,6 @@
 import { networkCautions, nodesOf, referenceOf, type Element, type Network, type Unloaded } from '@usual-drag/core';
-import { memo, useDeferredValue, useMemo } from 'react';
+import { memo, useMemo } from 'react';
+import { useAfterPaint } from '../../ui/after-paint.ts';
 import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { Choice } from '../../ui/choice.tsx';
@@ -56,7 +57,7 @@ interface TablesProps {
 /** The parts and all about one of them. While the line is typed the drawing comes first, and these as soon as there is time. */
 function Tables(now: TablesProps) {
   const steady = useMemo(() => ({ network: now.network, part: now.part }), [now.network, now.part]);
-  const later = useDeferredValue(steady);
+  const later = useAfterPaint(steady);
   const { network, part } = useEditing((state) => state.line) ? later : steady;
   return (
     <>

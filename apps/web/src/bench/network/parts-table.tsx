@@ -70,7 +70,7 @@ export const PartsTable = memo(function PartsTable({ network }: { readonly netwo
   };
 
   return (
-    <section aria-label="Parts" onPaste={paste}>
+    <section aria-label="Parts" className="own-layer" onPaste={paste}>
       <table className="long-rows text-[14px]" style={columns as CSSProperties} onKeyDown={move}>
         <thead className="text-[13px] text-soft">
           <tr className="border-b border-line">
