@@ -64,7 +64,8 @@ export function Bench() {
   );
   const unloaded = useUnloaded(job.network);
   const values = useSetupValues(unloaded, job.instruments ?? noInstruments, shown);
-  const standings = useStandings(job, unloaded);
+  const settled = useAfterPaint(useMemo(() => ({ job, unloaded }), [job, unloaded]));
+  const standings = useStandings(settled.job, settled.unloaded);
   const truth = unloaded.ok ? unloaded.value.values : null;
   const trial = useSlip(unloaded, job.instruments ?? noInstruments, shown, values);
   const slipped = trial.outcome?.ok ? trial.outcome.value : null;

@@ -15,7 +15,10 @@ interface Props {
 /** Every part's voltage, current and power: true in ink, with the meters in in ochre. */
 export function Worksheet({ selected, ...now }: Props) {
   // The drawing comes first; the figures follow it as soon as there is time.
-  const { network, truth, loaded } = useAfterPaint(useSteady(now));
+  return <Figures {...useAfterPaint(useSteady(now))} selected={selected ?? null} />;
+}
+
+const Figures = memo(function Figures({ network, truth, loaded, selected }: Props) {
   const nodes = nodesOf(network);
   const head = 'px-1 py-1 text-right font-medium';
   return (
@@ -84,7 +87,7 @@ export function Worksheet({ selected, ...now }: Props) {
       </table>
     </div>
   );
-}
+});
 
 const columns = (figures: number) => ({ '--columns': `3.4rem 4.2rem 6.6rem repeat(${figures},minmax(0,1fr))` });
 const without = columns(3);

@@ -18,6 +18,15 @@ import type { Network } from './network.ts';
  * @returns the network, or the first fault with its place in the line
  */
 export function parseLine(line: string, known?: Network): Result<Network, LineFault> {
+  const read = readLine(line, known);
+  return read.ok ? ok(read.value.network) : read;
+}
+
+/** The same, with the places of its named parts. */
+export function readLine(
+  line: string,
+  known?: Network,
+): Result<{ readonly network: Network; readonly places: readonly PartPlace[] }, LineFault> {
   const read = readTree(line, known?.elements ?? []);
   if ('message' in read) return fail(read);
   const parts = read.statements.flatMap(partsOf);
@@ -61,7 +70,7 @@ export function parseLine(line: string, known?: Network): Result<Network, LineFa
     ...(read.measured ? { values: 'measured' as const } : known?.values && { values: known.values }),
     elements: known ? inKnownOrder(elements, known.elements) : elements,
   };
-  return ok(keepReference(network));
+  return ok({ network: keepReference(network), places: placesIn(line, read.statements) });
 }
 
 /** Where a part stands in a line. */
@@ -73,20 +82,16 @@ export interface PartPlace {
 }
 
 /** The places of the named parts in a line that can be read; none where it cannot. */
-export function partPlaces(line: string, known: readonly Element[] = []): PartPlace[] {
+export function partPlaces(line: string, known: readonly Element[] = []): readonly PartPlace[] {
   const read = readTree(line, known);
-  if ('message' in read) return [];
-  const found: PartPlace[] = [];
-  const visit = (tree: LineTree | LinePoint): void => {
-    if (tree.kind === 'part' && tree.part.id !== null) {
-      const { id, at } = tree.part;
-      found.push({ id, at, length: /^[^+|();:@~]*/.exec(line.slice(at))![0].trimEnd().length });
-    } else if (tree.kind === 'chain') tree.items.forEach(visit);
-    else if (tree.kind === 'side-by-side') tree.branches.forEach(visit);
-  };
-  read.statements.forEach(visit);
-  return found;
+  return 'message' in read ? [] : placesIn(line, read.statements);
 }
+
+const placesIn = (line: string, statements: readonly (LineTree | LinePoint)[]): PartPlace[] =>
+  statements.flatMap(partsOf).flatMap(({ id, at }) => {
+    if (id === null) return [];
+    return [{ id, at, length: /^[^+|();:@~]*/.exec(line.slice(at))![0].trimEnd().length }];
+  });
 
 interface Placed {
   readonly part: LinePart;

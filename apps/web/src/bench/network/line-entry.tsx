@@ -1,4 +1,12 @@
-import { changeNetwork, parseLine, partPlaces, writeLine, type LineFault, type Network } from '@usual-drag/core';
+import {
+  changeNetwork,
+  partPlaces,
+  readLine,
+  writeLine,
+  type LineFault,
+  type Network,
+  type PartPlace,
+} from '@usual-drag/core';
 import clsx from 'clsx';
 import { Copy } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
@@ -13,6 +21,8 @@ interface Draft {
   readonly text: string;
   readonly base: Network;
   readonly fault: LineFault | null;
+  /** Of its parts, where it can be read. */
+  readonly places: readonly PartPlace[];
 }
 
 /**
@@ -30,18 +40,27 @@ export function LineEntry() {
   const written = useMemo(() => (typing ? '' : writeLine(network, { brief: true })), [typing, network]);
   const text = draft?.text ?? written;
   const fault = draft?.fault ?? null;
-  const places = useMemo(() => partPlaces(text, network.elements), [text, network.elements]);
+  const writtenPlaces = useMemo(
+    () => (typing ? [] : partPlaces(written, network.elements)),
+    [typing, written, network],
+  );
+  const places = draft?.places ?? writtenPlaces;
   const mark = fault ?? places.find(({ id }) => id === inHand) ?? null;
 
   const type = (next: string): void => {
     const base = draft?.base ?? network;
     useEditing.setState({ line: true });
-    const read = parseLine(next, base);
-    setDraft({ text: next, base, fault: read.ok ? null : read.fault });
+    const read = readLine(next, base);
+    setDraft({
+      text: next,
+      base,
+      fault: read.ok ? null : read.fault,
+      places: read.ok ? read.value.places : [],
+    });
     if (!read.ok) return;
     const change = begun.current ? amend : edit;
     begun.current = true;
-    change((job) => changeNetwork(job, read.value));
+    change((job) => changeNetwork(job, read.value.network));
   };
   const leave = (): void => {
     useEditing.setState({ line: false });
