@@ -1,5 +1,5 @@
 import { drawingEdge, drawRails, reuseUnchanged, type DrawingInput, type RailDrawing } from '@usual-drag/core';
-import { shrinkage, type Size } from './sheet.tsx';
+import { shrinkage, type Size } from './fitting.ts';
 
 type Input = Omit<DrawingInput, 'height' | 'width' | 'previous'>;
 

@@ -69,6 +69,12 @@ test('as it is said so it is joined', () => {
   expect(nearestCombination(47, drawer, 3)).toEqual({ values: [47], joined: 'single', resistance: 47 });
 });
 
+test('of equally near ones it is that of the fewest parts', () => {
+  const drawer = drawerOf(Float64Array.from([10, 20, 30, 60]));
+  expect(nearestCombination(60, drawer, 3)!.values).toEqual([60]);
+  expect(nearestCombination(90, drawer, 3)!.values).toEqual([30, 60]);
+});
+
 test('beyond what the drawer can make stands its end, and what is not allowed is not taken', () => {
   const drawer = drawerOf(Float64Array.from([10, 22, 47]));
   expect(nearestCombination(1, drawer, 3)).toMatchObject({ values: [10, 10, 10], joined: 'parallel' });

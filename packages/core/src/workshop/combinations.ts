@@ -87,7 +87,11 @@ export function nearestCombination(
   const off = ({ resistance }: Combination): number => Math.abs(Math.log(resistance / target));
   for (let factor = 1 + 1e-9; factor < 2; factor = 1 + (factor - 1) * 4) {
     const found = combinationsWithin(target / factor, target * factor, drawer, maxParts).filter(allowed);
-    if (found.length > 0) return found.reduce((best, next) => (off(next) < off(best) - 1e-13 ? next : best));
+    if (found.length > 0)
+      return found.reduce((best, next) => {
+        const nearer = off(next) - off(best);
+        return nearer < -1e-13 || (nearer < 1e-13 && next.values.length < best.values.length) ? next : best;
+      });
   }
   // Far off: equal parts, which reach from the least to the most that there is.
   const equal = [...drawer.values].flatMap((value) =>

@@ -51,3 +51,4 @@ export {
 export { compareSchemes, type SchemeInBrief } from './compare-schemes.ts';
 export { swampingResistor, temperatureErrors, type Swamping } from './temperature.ts';
 export { sharedArcs, type DialRange } from './scale-steps.ts';
+export { alternativesFor } from './alternatives.ts';

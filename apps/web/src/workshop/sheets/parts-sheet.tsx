@@ -15,6 +15,7 @@ import { ValueField } from '../../ui/value-field.tsx';
 import { useStudy } from '../use-worked.ts';
 import { rangeText, smallPercent } from '../words.ts';
 import { BoughtShunts } from './bought-shunts.tsx';
+import { Choices } from './choices.tsx';
 import type { SheetProps } from './sheet-props.ts';
 import { WireShunts } from './wire-shunts.tsx';
 
@@ -78,6 +79,7 @@ export function PartsSheet({ piece, sides, onEdit }: SheetProps) {
           <p className="mt-1 text-[14px] text-soft">In whatever money you pay. They are made up: put yours in.</p>
         </details>
       </section>
+      <Choices piece={piece} sides={sides} />
       <WireShunts sides={sides} />
       {sides.some(({ design }) => design.target === 'ammeter') && <BoughtShunts piece={piece} sides={sides} />}
     </div>

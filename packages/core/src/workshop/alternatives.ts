@@ -1,0 +1,29 @@
+import { buyableValues, drawerOf, nearestCombination } from './combinations.ts';
+import type { Combination, Section } from './design.ts';
+import { stockValues } from './stock.ts';
+import { trimmedSection, type Trimmed } from './trimmers.ts';
+import { trimmerCover } from './build-sheet.ts';
+import type { Workpiece } from './workpiece.ts';
+
+/** What one section could be made of, each looked for by itself. */
+export interface Alternatives {
+  /** The nearest of up to one, two and three resistors; null where the drawer is empty. */
+  readonly upTo: readonly [Combination | null, Combination | null, Combination | null];
+  /** Null where the series has no part for it. */
+  readonly trimmed: Trimmed | null;
+}
+
+/**
+ * The choices for a section: the nearest single resistor, the best of up to two and three in series or side by side, and a fixed
+ * one with a trimmer. The other sections are not looked at, and of a stock any number is taken.
+ */
+export function alternativesFor(workpiece: Workpiece, { resistance }: Pick<Section, 'resistance'>): Alternatives {
+  const { series, tolerance, stock } = workpiece.parts;
+  const drawer = drawerOf(stock ? stockValues(stock) : buyableValues(series));
+  const nearest = (most: number): Combination | null =>
+    drawer.values.length > 0 ? nearestCombination(resistance, drawer, most) : null;
+  return {
+    upTo: [nearest(1), nearest(2), nearest(3)],
+    trimmed: trimmedSection(resistance, series, tolerance, trimmerCover(workpiece)),
+  };
+}
