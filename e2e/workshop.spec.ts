@@ -317,3 +317,54 @@ test('edits are kept while the server does not answer', async ({ page, server, f
   await expect(page.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('100\u00a0V');
   faults.length = 0;
 });
+
+test('two windows never overwrite each other: mine or theirs is asked for', async ({
+  page,
+  server,
+  faults,
+  context,
+}) => {
+  await page.goto(`${server.address}/workshop/level-loop`);
+  const other = await context.newPage();
+  await other.goto(`${server.address}/workshop/level-loop`);
+  await type(other, 'Voltage range 3', '60');
+  await expect(other.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+  await type(page, 'Voltage range 3', '70');
+  await expect(page.getByText('This workpiece has been changed since in another window.')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+  await other.reload();
+  await expect(other.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('70\u00a0V');
+  await type(page, 'Voltage range 3', '80');
+  await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+  await type(other, 'Voltage range 3', '90');
+  await other.getByRole('button', { name: 'Take theirs' }).click();
+  await expect(other.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('80\u00a0V');
+  faults.length = 0;
+});
+
+test('a meter is designed, looked through and put into the kit by key alone', async ({ page, server, faults }) => {
+  await page.goto(`${server.address}/workshop/level-loop`);
+  await page.getByRole('textbox', { name: 'Name of the meter' }).focus();
+  const keys = async (...list: string[]): Promise<void> => {
+    for (const key of list) await page.keyboard.press(key);
+  };
+  await page.keyboard.type('By key');
+  await keys('Tab');
+  await page.keyboard.type('100u');
+  await keys('Tab');
+  await page.keyboard.type('1k');
+  await keys('Enter');
+  await expect(page.getByRole('heading', { name: 'By key' })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Full-scale voltage' })).toHaveAttribute('placeholder', '100\u00a0mV');
+  await page.getByRole('radio', { name: 'one tapped string' }).focus();
+  await keys('ArrowLeft');
+  await expect(page.getByText('multiplier of the 50\u00a0V range')).toBeVisible();
+  await page.getByRole('link', { name: 'Warmth and mishaps' }).focus();
+  await keys('Enter');
+  await expect(page.getByRole('table', { name: 'When something goes wrong as voltmeter' })).toBeVisible();
+  await page.getByRole('button', { name: 'Put it in the kit' }).focus();
+  await keys('Enter');
+  await expect(page.getByText('By key is in the kit')).toBeVisible();
+  expect(faults).toEqual([]);
+});

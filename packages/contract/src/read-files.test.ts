@@ -1,5 +1,5 @@
-import type { Design, Kit } from '@usual-drag/core';
-import { readDesign, readKit } from './index.ts';
+import { usualParts, workpieceOf, type Design, type Kit } from '@usual-drag/core';
+import { checkWorkpiece, readDesign, readKit } from './index.ts';
 
 const kit: Kit = {
   format: 'usual-drag/kit',
@@ -87,4 +87,35 @@ test.each([
   ['of an unknown series', { parts: { ...design.parts, series: 'E95' } }, ['invalid-file', 'parts.series']],
 ])('a design %s is refused with its place', (_what, change, wanted) => {
   expect(fault(readDesign(JSON.stringify({ ...design, ...change })))).toEqual(wanted);
+});
+
+test('a workpiece is checked for its shape only: it is kept while it is being thought about', () => {
+  const piece = workpieceOf('feed', design);
+  expect(checkWorkpiece(piece)).toEqual({ ok: true, value: piece });
+  const unmade = { ...piece, sides: [{ target: 'ammeter', scheme: 'universal', ranges: [-1, 1e-9] }] };
+  expect(checkWorkpiece(unmade).ok).toBe(true);
+});
+
+test.each([
+  [
+    'of three sides',
+    { sides: [1, 2, 3].map(() => ({ target: 'ammeter', scheme: 'individual', ranges: [1] })) },
+    'sides',
+  ],
+  ['without parts', { parts: undefined }, 'parts'],
+  ['of a dial without a radius', { dial: { radius: 0, sweep: 90 } }, 'dial.radius'],
+  [
+    'of a shunt of nothing',
+    { movement: { figures: {}, builtIn: { kind: 'shunt', resistance: 0, figuresOf: 'coil', stays: true } } },
+    'movement.builtIn.resistance',
+  ],
+  ['measured by guessing', { measurement: { method: 'guessing' } }, 'measurement.method'],
+  [
+    'of half a resistor in stock',
+    { parts: { ...usualParts, stock: [{ resistance: 10, count: 0.5 }] } },
+    'parts.stock[0].count',
+  ],
+])('a workpiece %s is refused with its place', (_what, change, place) => {
+  const read = checkWorkpiece(JSON.parse(JSON.stringify({ ...workpieceOf('feed', design), ...change })));
+  expect(read.ok ? [] : read.fault.map(({ path }) => path)).toContain(place);
 });

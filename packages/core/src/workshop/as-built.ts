@@ -4,7 +4,7 @@ import type { Movement } from './movement.ts';
 
 /**
  * By how much a section can be off as a whole: its parts' tolerances weighed by their shares, of resistance in series and of
- * conductance side by side. Of parts of one tolerance that is the tolerance.
+ * conductance side by side. Of parts of one tolerance that is the tolerance; of mixed ones side by side it is right to first order.
  */
 export function sectionTolerance(
   { values, joined }: Pick<Combination, 'values' | 'joined'>,

@@ -38,10 +38,17 @@ test('put there again it is a new version under its id; what its owner noted sta
   const { piece, sides } = workedOut({});
   const first = kitInstrumentOf(piece, sides, null, [], '2026-11-25');
   expect(first.notes).toBe('Made in the workshop, version 1 of 2026-11-25.');
-  const kept = { ...first, notes: `${first.notes} Dial scratched.`, assetTag: 'SL-311', calibratedOn: '2026-11-26' };
+  const kept = {
+    ...first,
+    notes: `${first.notes} Dial scratched.`,
+    assetTag: 'SL-311',
+    calibratedOn: '2026-11-26',
+    retired: true,
+  };
   const again = workedOut({ instrument: { id: first.id, version: 1 }, movementClass: 0.02 });
   const second = kitInstrumentOf(again.piece, again.sides, kept, [first.id], '2026-12-01');
   expect(second).toMatchObject({ id: first.id, assetTag: 'SL-311', calibratedOn: '2026-11-26' });
+  expect(second).not.toHaveProperty('retired');
   expect(second.notes).toBe('Made in the workshop, version 2 of 2026-12-01. Dial scratched.');
   expect(second.functions![0]!.ranges[0]!.accuracyOfRange).toBeCloseTo(
     first.functions![0]!.ranges[0]!.accuracyOfRange! + 0.005,

@@ -49,7 +49,7 @@ function rangesOf({ movementClass, divisions: wanted, parts, fuse }: Workpiece, 
 
 /**
  * The finished meter for the shelf of the kit: new, or a new version of the instrument that it became before. What the owner
- * notes about that, its tag and its calibration stay.
+ * notes about that, its tag and its calibration stay; one that was retired is in use again.
  *
  * @param before  the instrument as it stands on the shelf; null where this is the first time
  * @param taken   ids that are on the shelf already
@@ -71,8 +71,9 @@ export function kitInstrumentOf(
     .slice(0, 58);
   const id = before?.id ?? freeId(slug === '' ? 'workshop-meter' : slug, taken);
   const notes = before?.notes?.replace(/^Made in the workshop, version \d+ of [\d-]+\./, made);
+  const { retired: _was, ...kept } = before ?? {};
   return {
-    ...before,
+    ...kept,
     ...instrumentOf(workpiece, worked, id),
     notes: notes?.startsWith(made) ? notes : [made, notes].filter(Boolean).join(' '),
   };

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { scaleSteps } from './scale-steps.ts';
+import { scaleSteps, sharedArcs } from './scale-steps.ts';
 
 test.each([
   [0.025, 50, { fullScale: 25, numbered: 5, smallest: 0.5, divisions: 50 }],
@@ -31,4 +31,16 @@ test('every step is 1, 2 or 5 of a decade, the marks divide the numbers, and the
       },
     ),
   );
+});
+
+test('ranges that differ by the decimal point share an arc, those of the ammeter first', () => {
+  const volts = [50, 2.5].map((range) => ({ unit: 'V' as const, range }));
+  const amps = [2.5, 0.1, 0.025].map((range) => ({ unit: 'A' as const, range }));
+  const arcs = sharedArcs([...volts, ...amps], 50);
+  expect(arcs.map(({ ranges }) => ranges.map(({ unit, range }) => `${range} ${unit}`))).toEqual([
+    ['0.025 A', '2.5 A', '2.5 V'],
+    ['0.1 A'],
+    ['50 V'],
+  ]);
+  expect(arcs.map(({ steps }) => steps.fullScale)).toEqual([25, 100, 50]);
 });
