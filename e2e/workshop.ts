@@ -1,0 +1,32 @@
+import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import type { Download, Page } from '@playwright/test';
+import { expect } from './bench.ts';
+
+/** Goes to the workshop, and takes a design off the board. */
+export async function open(page: Page, design?: string): Promise<void> {
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Workshop' }).click();
+  if (design) await page.getByRole('button', { name: design }).click();
+}
+
+/** Turns to a sheet of the design that is open. */
+export const sheet = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Sheets' }).getByRole('link', { name }).click();
+
+/** Types a value into a field and takes it. */
+export async function type(page: Page, name: string, value: string): Promise<void> {
+  const field = page.getByRole('textbox', { name, exact: true });
+  await field.fill(value);
+  await field.press('Enter');
+}
+
+/** What a button saves. */
+export async function fileOf(page: Page, button: string): Promise<string> {
+  const download: Promise<Download> = page.waitForEvent('download');
+  await page.getByRole('button', { name: button }).click();
+  return readFileSync(await (await download).path(), 'utf8');
+}
+
+/** The page as it stands has nothing that axe finds. */
+export const axe = async (page: Page): Promise<void> =>
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
