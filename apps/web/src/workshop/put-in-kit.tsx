@@ -1,4 +1,4 @@
-import { kitInstrumentOf } from '@usual-drag/core';
+import { kitInstrumentOf, nextVersion } from '@usual-drag/core';
 import { PackagePlus } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -12,11 +12,11 @@ export function PutInKit({ piece, sides, onEdit }: SheetProps) {
   const { list: shelf, add, save } = useShelfOf(kitShelf);
   const navigate = useNavigate();
   const before = shelf?.find(({ id }) => id === piece.instrument?.id)?.document ?? null;
+  const version = nextVersion(piece, before);
   const put = (): void => {
     const taken = (shelf ?? []).map(({ id }) => id);
     const made = kitInstrumentOf(piece, sides, before, taken, new Date().toISOString().slice(0, 10));
     (before ? save : add)(made);
-    const version = before ? piece.instrument!.version + 1 : 1;
     onEdit((now) => ({ ...now, instrument: { id: made.id, version } }));
     toast(
       version === 1
@@ -28,7 +28,7 @@ export function PutInKit({ piece, sides, onEdit }: SheetProps) {
   return (
     <Button tone="strong" disabled={!shelf} onClick={put}>
       <PackagePlus aria-hidden size={17} />
-      {before ? `Renew it in the kit (version ${piece.instrument!.version + 1})` : 'Put it in the kit'}
+      {before ? `Renew it in the kit (version ${version})` : 'Put it in the kit'}
     </Button>
   );
 }

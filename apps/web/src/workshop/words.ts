@@ -7,6 +7,7 @@ export const ohms = (value: number, digits = 5): string => formatQuantity(value,
 export const rangeText = ({ design }: Pick<WorkedSide, 'design'>, range: number): string =>
   formatQuantity(range, unitOfSide({ design }), { digits: 4, trim: true });
 
+/** What a side measures in. */
 export const unitOfSide = ({ design }: Pick<WorkedSide, 'design'>): 'A' | 'V' =>
   design.target === 'ammeter' ? 'A' : 'V';
 
@@ -14,6 +15,7 @@ export const unitOfSide = ({ design }: Pick<WorkedSide, 'design'>): 'A' | 'V' =>
 export const smallPercent = (ratio: number, digits = 2): string =>
   Math.abs(ratio) < 1e-6 ? '0\u00a0%' : formatPercent(ratio, { signed: true, digits });
 
+/** The parts of a section as they are joined: `31.6 mΩ + 619 mΩ`. */
 export const partsText = ({ values, joined }: Combination): string =>
   values.map((value) => ohms(value, 4)).join(joined === 'parallel' ? ' ∥ ' : ' + ');
 

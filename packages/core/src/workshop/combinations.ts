@@ -19,6 +19,7 @@ export interface Drawer {
   readonly conductances: Float64Array;
 }
 
+/** A drawer of rising values, Ω. */
 export const drawerOf = (values: Float64Array): Drawer => ({
   values,
   conductances: Float64Array.from(values, (value) => 1 / value).reverse(),

@@ -1,7 +1,7 @@
 import { solveSetup, solveUnloaded } from '../loading/index.ts';
 import { read } from '../test/read-line.ts';
 import { paired, workedOut } from '../test/workpieces.ts';
-import { useInNetwork } from './in-use.ts';
+import { placesInUse } from './in-use.ts';
 import { instrumentOf } from './into-kit.ts';
 
 test('before it is built it reads in a job what the set-up with the finished instrument reads', () => {
@@ -11,7 +11,7 @@ test('before it is built it reads in a job what the set-up with the finished ins
   const unloaded = solveUnloaded(network);
   if (!unloaded.ok) throw new Error(unloaded.fault.code);
   for (const quantity of ['dc-voltage', 'dc-current'] as const) {
-    const places = useInNetwork(unloaded.value, instrument, quantity);
+    const places = placesInUse(unloaded.value, instrument, quantity);
     expect(places.length).toBeGreaterThan(3);
     expect(places[0]!.taken).toBe(Math.max(...places.map(({ taken }) => taken)));
     for (const place of places) {
@@ -38,10 +38,10 @@ test('each place is read on the lowest range that holds it', () => {
   const { piece, sides } = workedOut({ sides: [{ target: 'voltmeter', scheme: 'string', ranges: [2.5, 10, 50] }] });
   const unloaded = solveUnloaded(read('E1 24V  R1 1k + R2 3k'));
   if (!unloaded.ok) throw new Error(unloaded.fault.code);
-  const places = useInNetwork(unloaded.value, instrumentOf(piece, sides), 'dc-voltage');
+  const places = placesInUse(unloaded.value, instrumentOf(piece, sides), 'dc-voltage');
   // 6 V, 18 V and the supply: in this meter of 10 kΩ/V next to 1 kΩ and 3 kΩ nothing is dragged across a range.
   const ranges = places.map(({ truth, range }) => [Math.round(truth), range.fullScale]);
   expect(ranges).toContainEqual([6, 10]);
   expect(ranges).toContainEqual([18, 50]);
-  expect(useInNetwork(unloaded.value, instrumentOf(piece, sides), 'dc-current')).toEqual([]);
+  expect(placesInUse(unloaded.value, instrumentOf(piece, sides), 'dc-current')).toEqual([]);
 });

@@ -14,11 +14,7 @@ export interface UseAtPlace extends MapPlace {
  *
  * @param unloaded  the job's network, solved without any meter
  */
-export function useInNetwork(
-  unloaded: Unloaded,
-  { functions = [] }: Instrument,
-  quantity: MeterQuantity,
-): UseAtPlace[] {
+export function placesInUse(unloaded: Unloaded, { functions = [] }: Instrument, quantity: MeterQuantity): UseAtPlace[] {
   const ranges = functions.find((of) => of.quantity === quantity)?.ranges ?? [];
   const rising = [...ranges].sort((a, b) => a.fullScale - b.fullScale);
   if (rising.length === 0) return [];

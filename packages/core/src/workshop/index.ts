@@ -37,8 +37,8 @@ export { cheapestWithin, usualPrices, waysToMeet, worthwhile, type GradePrice, t
 export { designCautions, type WorkshopCaution } from './cautions.ts';
 export { diodesAcross, fuseFor, mishaps, type Mishap } from './overload.ts';
 export { meterOnRange, movementCheck } from './finished-meter.ts';
-export { instrumentOf, kitInstrumentOf } from './into-kit.ts';
-export { useInNetwork, type UseAtPlace } from './in-use.ts';
+export { instrumentOf, kitInstrumentOf, nextVersion } from './into-kit.ts';
+export { placesInUse, type UseAtPlace } from './in-use.ts';
 export {
   assemblySteps,
   checkPoints,

@@ -47,6 +47,10 @@ function rangesOf({ movementClass, divisions: wanted, parts, fuse }: Workpiece, 
   });
 }
 
+/** Which version of the instrument comes next: the first where it is not on the shelf. */
+export const nextVersion = ({ instrument }: Pick<Workpiece, 'instrument'>, before: KitInstrument | null): number =>
+  (before && instrument ? instrument.version : 0) + 1;
+
 /**
  * The finished meter for the shelf of the kit: new, or a new version of the instrument that it became before. What the owner
  * notes about that, its tag and its calibration stay; one that was retired is in use again.
@@ -62,8 +66,7 @@ export function kitInstrumentOf(
   taken: readonly string[],
   day: string,
 ): KitInstrument {
-  const version = (before && workpiece.instrument ? workpiece.instrument.version : 0) + 1;
-  const made = `Made in the workshop, version ${version} of ${day}.`;
+  const made = `Made in the workshop, version ${nextVersion(workpiece, before)} of ${day}.`;
   const slug = (workpiece.title ?? '')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')

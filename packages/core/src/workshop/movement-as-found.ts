@@ -47,7 +47,7 @@ export function movementInUse(found: MovementAsFound, kelvin = 0): Result<Moveme
   const { builtIn } = found;
   if (!builtIn?.stays) return ok(inSeries);
   const resistor = exactly(builtIn.resistance);
-  return ok(builtIn.kind === 'multiplier' ? inSeriesWith(inSeries, resistor) : shuntedBy(inSeries, builtIn.resistance));
+  return ok(builtIn.kind === 'multiplier' ? inSeriesWith(inSeries, resistor) : shuntedBy(inSeries, resistor));
 }
 
 /** The coil alone, from figures that may be those of the whole meter. */
@@ -79,8 +79,8 @@ const inSeriesWith = ({ current, resistance: of }: Movement, more: DoubleDouble)
 };
 
 /** A movement with a resistor across it for good, Ω: it needs more current for the same voltage. */
-export const shuntedBy = (of: Movement, shunt: number): Movement => {
-  const current = add(of.current, divide(of.voltage, exactly(shunt)));
+export const shuntedBy = (of: Movement, shunt: DoubleDouble): Movement => {
+  const current = add(of.current, divide(of.voltage, shunt));
   return { current, voltage: of.voltage, resistance: divide(of.voltage, current) };
 };
 

@@ -1,3 +1,4 @@
+import { exactly } from '../solver/index.ts';
 import { sampleTolerance, type SampleSummary, type Sampling } from '../uncertainty/index.ts';
 import { fullScaleErrors } from './as-built.ts';
 import type { Combination } from './design.ts';
@@ -39,7 +40,7 @@ export function sampledErrors(workpiece: Workpiece, worked: WorkedSide, sampling
     const ringNow = resistances.subarray(own.length).reduce((sum, section) => sum + section, 0);
     return fullScaleErrors(
       design,
-      ring ? shuntedBy(bare.value, ringNow) : movement,
+      ring ? shuntedBy(bare.value, exactly(ringNow)) : movement,
       fullScales,
       resistances.subarray(0, own.length),
     );

@@ -1,14 +1,7 @@
 import fc from 'fast-check';
-import { movementOf, type Movement } from './movement.ts';
 import { copperCoefficient } from './movement-as-found.ts';
 import { swampingResistor, temperatureErrors } from './temperature.ts';
 import { paired, workedOut } from '../test/workpieces.ts';
-
-function movement(fullScaleCurrent: number, resistance: number): Movement {
-  const made = movementOf({ fullScaleCurrent, resistance });
-  if (!made.ok) throw new Error(made.fault.message);
-  return made.value;
-}
 
 /** Errors of one side of a workpiece, `kelvin` warmer. */
 function errors(of: Parameters<typeof workedOut>[0], kelvin: number, side = 0): readonly number[] {
@@ -59,8 +52,9 @@ test('the swamping resistor keeps the error within its target on every range, wa
       fc.constantFrom(5, 10, 20),
       fc.array(fc.double({ min: 0.4, max: 5, noNaN: true }), { minLength: 1, maxLength: 3 }),
       (error, span, decades) => {
-        const bare = movement(1e-4, 1800);
-        const { resistance, burden } = swampingResistor(bare, span, error);
+        const found = swampingResistor({ figures: { fullScaleCurrent: 1e-4, resistance: 1800 } }, span, error);
+        if (!found.ok) throw new Error(found.fault.message);
+        const { resistance, burden } = found.value;
         expect(burden).toBeCloseTo(1e-4 * (1800 + resistance), 12);
         const ranges = [...new Set(decades.map((decade) => 1e-4 * 10 ** decade))].sort((a, b) => a - b);
         for (const range of ranges) {
@@ -86,4 +80,19 @@ test('the swamping resistor keeps the error within its target on every range, wa
 
 test('with the coil as it was adjusted a design has no error', () => {
   for (const off of errors({}, 0)) expect(Math.abs(off)).toBeLessThan(1e-12);
+});
+
+test('a multiplier that stays in the meter swamps too: both together keep the error, and no more is asked for', () => {
+  const builtIn = { kind: 'multiplier', resistance: 3000, figuresOf: 'coil', stays: true } as const;
+  const figures = { fullScaleCurrent: 1e-4, resistance: 1800 };
+  const [plain, less] = [{ figures }, { figures, builtIn }].map((found) => {
+    const made = swampingResistor(found, 10, 0.01);
+    return made.ok ? made.value : null;
+  });
+  expect(less!.resistance).toBeCloseTo(plain!.resistance - 3000, 9);
+  expect(less!.burden).toBeCloseTo(plain!.burden, 12);
+  const movement = { figures, builtIn, swamping: less!.resistance };
+  const parts = { series: 'E96', tolerance: 0.01, powerRating: 1, maxParts: 1 } as const;
+  const sides = [{ target: 'ammeter', scheme: 'individual', ranges: [1] }] as const;
+  for (const kelvin of [-10, 10]) expect(Math.abs(errors({ movement, parts, sides }, kelvin)[0]!)).toBeLessThan(0.0101);
 });

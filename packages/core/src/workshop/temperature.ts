@@ -2,8 +2,7 @@ import { fail, ok, type Result } from '../result.ts';
 import { toNumber } from '../solver/index.ts';
 import { fullScaleErrors } from './as-built.ts';
 import type { DesignFault } from './design.ts';
-import type { Movement } from './movement.ts';
-import { copperCoefficient } from './movement-as-found.ts';
+import { copperCoefficient, movementInUse, type MovementAsFound } from './movement-as-found.ts';
 import { movementOfSide, type WorkedSide, type Workpiece } from './workpiece.ts';
 
 /**
@@ -41,21 +40,19 @@ export interface Swamping {
  *
  * With I·R_s = I_m(R_m + R_w + R_s) at the adjusted temperature, a coil that gains αΔT·R_m takes αΔT·R_m/(R_m + R_w + R_s) less
  * of the current. Far above the movement's own current R_s is next to nothing beside the rest, so R_w = R_m(αΔT/ε − 1) is
- * enough on every range.
+ * enough on every range. A multiplier that stays in the meter swamps as well. The shunts' own coefficient is not in it.
  *
- * @param span         K to either side
- * @param error        the target, as a fraction
- * @param coefficient  of the coil, for each kelvin
+ * @param span   K to either side
+ * @param error  the target, as a fraction
  */
-export function swampingResistor(
-  movement: Movement,
-  span: number,
-  error: number,
-  coefficient = copperCoefficient,
-): Swamping {
-  const [current, coil] = [toNumber(movement.current), toNumber(movement.resistance)];
+export function swampingResistor(found: MovementAsFound, span: number, error: number): Result<Swamping, DesignFault> {
+  const { builtIn, coilCoefficient: coefficient = copperCoefficient } = found;
+  const bare = movementInUse({ figures: found.figures, ...(builtIn && { builtIn: { ...builtIn, stays: false } }) });
+  if (!bare.ok) return bare;
+  const [current, coil] = [toNumber(bare.value.current), toNumber(bare.value.resistance)];
+  const there = builtIn?.stays && builtIn.kind === 'multiplier' ? builtIn.resistance : 0;
   // Cold the coil loses as much as it gains warm, and the error is 1/(1 − x) − 1: a little larger.
   const rise = coefficient * span * (1 + error);
-  const resistance = Math.max(0, coil * (rise / error - 1));
-  return { resistance, burden: current * (coil + resistance) };
+  const resistance = Math.max(0, coil * (rise / error - 1) - there);
+  return ok({ resistance, burden: current * (coil + there + resistance) });
 }

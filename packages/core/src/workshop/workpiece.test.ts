@@ -73,7 +73,7 @@ test('the whole meter solved as one network: coil at full scale behind ring and 
             ],
           });
           if (!solved.ok) throw new Error(solved.fault.code);
-          expect(Math.abs(solved.value.values.elements.M!.current! / im - 1)).toBeLessThan(1e-11);
+          expect(Math.abs(solved.value.values.elements.M!.current! / im - 1)).toBeLessThan(1e-12);
         });
         const sections = volts!.result.sections.map(({ resistance }) => resistance);
         const check = movementCheck(volts!.design, volts!.movement, ranges, sections);

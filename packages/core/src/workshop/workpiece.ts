@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../result.ts';
-import { toNumber } from '../solver/index.ts';
+import { divide, exactly, subtract, toNumber } from '../solver/index.ts';
 import { asBuilt, sectionTolerance } from './as-built.ts';
 import type { SearchProgress } from './choose-parts.ts';
 import { usualParts } from './design.ts';
@@ -103,10 +103,9 @@ export function movementOfSide(workpiece: Workpiece, side: Side, kelvin = 0): Re
   // The ring was made for the coil at the temperature of its figures.
   const cold = movementInUse(workpiece.movement);
   if (!cold.ok) return cold;
-  const lowest = Math.min(...ring.ranges);
-  const rest = lowest - toNumber(cold.value.current);
-  if (!(rest > 0)) return inUse;
-  return ok(shuntedBy(inUse.value, toNumber(cold.value.voltage) / rest));
+  const rest = subtract(exactly(Math.min(...ring.ranges)), cold.value.current);
+  if (!(rest.hi > 0)) return inUse;
+  return ok(shuntedBy(inUse.value, divide(cold.value.voltage, rest)));
 }
 
 /** The design of one side, as a `*.design.json` has it. */
@@ -214,7 +213,7 @@ function builtBehindRing(workpiece: Workpiece, { design, result, ring }: WorkedS
       0,
     );
     const fullScales = result.ranges.map(({ range }) => range);
-    return asBuilt(design, shuntedBy(cold.value, resistance), fullScales, sections, tolerances);
+    return asBuilt(design, shuntedBy(cold.value, exactly(resistance)), fullScales, sections, tolerances);
   };
   const [low, high] = [at(-1), at(1)];
   return at(0).map((built, k) => ({

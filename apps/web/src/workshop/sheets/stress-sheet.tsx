@@ -1,5 +1,4 @@
 import {
-  copperCoefficient,
   diodesAcross,
   formatPercent,
   formatQuantity,
@@ -38,11 +37,8 @@ function Warmth({ piece, sides, onEdit }: SheetProps) {
   const [span, setSpan] = useState(10);
   const [target, setTarget] = useState(0.01);
   const { movement } = piece;
-  const { swamping: _was, ...bare } = movement;
-  const coil = movementInUse(bare);
-  const swamping = coil.ok
-    ? swampingResistor(coil.value, span, target, movement.coilCoefficient ?? copperCoefficient)
-    : null;
+  const found = swampingResistor(movement, span, target);
+  const swamping = found.ok ? found.value : null;
   const rows = sides.flatMap((side) => {
     const [cold, warm] = [-span, span].map((kelvin) => temperatureErrors(piece, side, kelvin));
     return side.result.ranges.map(({ range }, k) => ({

@@ -3,7 +3,7 @@ import {
   formatQuantity,
   instrumentOf,
   solveUnloaded,
-  useInNetwork as placesInNetwork,
+  placesInUse,
   type Job,
   type WorkedSide,
   type Workpiece,
@@ -70,7 +70,7 @@ function Places({
   const quantity = side.design.target === 'ammeter' ? 'dc-current' : 'dc-voltage';
   const places = useMemo(() => {
     const unloaded = solveUnloaded(job.network);
-    return unloaded.ok ? placesInNetwork(unloaded.value, instrumentOf(piece, sides), quantity) : null;
+    return unloaded.ok ? placesInUse(unloaded.value, instrumentOf(piece, sides), quantity) : null;
   }, [piece, sides, job, quantity]);
   const unit = unitOfSide(side);
   if (!places) return <Note kind="limit">The job’s network has no answer yet: mend it at its bench.</Note>;
