@@ -1,18 +1,20 @@
 import type { Meter } from '../loading/index.ts';
-import { endsAt, nodesOf, parseEnd, type Network } from '../network/index.ts';
+import { endsAt, keepUnchanged, nodesOf, parseEnd, type Network } from '../network/index.ts';
 import type { Job } from './job.ts';
 
 /**
  * Puts a rewired network into a job; the meters of its set-ups follow: a lead goes where the ends went that it stood with,
- * a break where its lifted ends went. What cannot follow stays as it is, for the person to mend.
+ * a break where its lifted ends went. What cannot follow stays as it is, for the person to mend; what has not changed stays the
+ * very object it was, the whole job where nothing has.
  */
-export function changeNetwork(job: Job, network: Network): Job {
+export function changeNetwork(job: Job, rewired: Network): Job {
+  const network = keepUnchanged(rewired, job.network);
   if (network === job.network) return job;
   const follow = nodeFollower(job.network, network);
-  const setups = job.setups?.map((setup) => ({
-    ...setup,
-    meters: setup.meters.map((m) => followed(m, network, follow)),
-  }));
+  const setups = job.setups?.map((setup) => {
+    const meters = setup.meters.map((meter) => followed(meter, network, follow));
+    return meters.every((meter, index) => meter === setup.meters[index]) ? setup : { ...setup, meters };
+  });
   return { ...job, network, ...(setups && { setups }) };
 }
 
@@ -27,10 +29,14 @@ function nodeFollower(before: Network, after: Network): (node: string) => string
 }
 
 function followed(meter: Meter, network: Network, follow: (node: string) => string): Meter {
-  if (meter.quantity === 'dc-voltage') return { ...meter, red: follow(meter.red), black: follow(meter.black) };
+  if (meter.quantity === 'dc-voltage') {
+    const [red, black] = [follow(meter.red), follow(meter.black)];
+    return red === meter.red && black === meter.black ? meter : { ...meter, red, black };
+  }
   const now = new Set(meter.ends.map((end) => nodeOfEnd(network, end)));
-  const [node] = now;
-  return { ...meter, node: now.size === 1 && node !== undefined ? node : follow(meter.node) };
+  const [only] = now;
+  const node = now.size === 1 && only !== undefined ? only : follow(meter.node);
+  return node === meter.node ? meter : { ...meter, node };
 }
 
 function nodeOfEnd(network: Network, end: string): string | undefined {

@@ -53,6 +53,20 @@ test('what cannot follow is kept as it is, and named', () => {
   expect(changeNetwork(job, job.network)).toBe(job);
 });
 
+test('what an edit leaves alone is the very object it was, the whole job where nothing has changed', () => {
+  const line = (r1: string) => read(`E1 24V/1R8: R1 ${r1} + (R2 39k || R3 15k + R4 27k)`);
+  expect(changeNetwork(job, line('56k'))).toBe(job);
+
+  const edited = changeNetwork(job, line('47k'));
+  const changed = edited.network.elements.filter((element, index) => element !== job.network.elements[index]);
+  expect(changed).toEqual([{ id: 'R1', kind: 'resistor', from: 'A', to: 'B', resistance: 47_000 }]);
+  expect(edited.setups![0]).toBe(job.setups![0]);
+
+  const referred = changeNetwork(job, { ...job.network, reference: 'B' });
+  expect(referred.network.elements).toBe(job.network.elements);
+  expect(referred.network.reference).toBe('B');
+});
+
 test('parts from a spreadsheet, in the customary order', () => {
   const { elements, faults } = partsFromRows(
     [

@@ -28,30 +28,32 @@ type Said = Word & { readonly token: LineToken };
 export const isValueWord = (text: string): boolean => readWord(text) !== null;
 
 /**
- * Reads a part from `tokens` on: a name, then its values in any order, then a text in quotes for what it is for.
+ * Reads a part from a token on: a name, then its values in any order, then a text in quotes for what it is for.
  *
  * Its kind follows from the values: volts are a source (with amperes or watts a lamp or other load), amperes a current
  * source, ohms a resistor, `open` or `closed` a switch, `link` a link. A name alone stands for the part that has it in `known`.
  *
- * @returns the part and how many tokens it took, or the fault
+ * @param begin  the place of the part's first token
+ * @returns the part and the place of the token behind it, or the fault
  */
 export function readPart(
   tokens: readonly LineToken[],
+  begin: number,
   known: readonly Element[],
-): { readonly part: LinePart; readonly taken: number } | LineFault {
-  let taken = 0;
+): { readonly part: LinePart; readonly end: number } | LineFault {
+  let end = begin;
   let id: string | null = null;
-  const first = tokens[0]!;
+  const first = tokens[begin]!;
   if (first.text.startsWith('#') || !isValueWord(first.text)) {
     id = first.text.replace(/^#/, '');
-    taken = 1;
+    end += 1;
     if (!namePattern.test(id))
       return faultAt(first, `“${first.text}” is neither a name nor a value. Try R1 4k7, E1 24V or L1 12V 0.3A.`);
   }
   const said: Said[] = [];
   let label: string | undefined;
-  for (; ; taken += 1) {
-    const token = tokens[taken]!;
+  for (; ; end += 1) {
+    const token = tokens[end]!;
     if (token.kind === 'text') {
       if (label !== undefined) return faultAt(token, 'A part has one text in quotes.');
       label = token.text;
@@ -69,7 +71,7 @@ export function readPart(
         first,
         `${id ?? 'This part'} needs a value: ohms, volts, amperes, open or closed, or link for a wire.`,
       );
-    return { part: { id, kind: own.kind, given: label === undefined ? {} : { label }, at, length }, taken };
+    return { part: { id, kind: own.kind, given: label === undefined ? {} : { label }, at, length }, end };
   }
   const kind = kindOf(said);
   const given: Record<string, unknown> = label === undefined ? {} : { label };
@@ -84,7 +86,7 @@ export function readPart(
       given[key] = value;
     }
   }
-  return { part: { id, kind, given, at, length }, taken };
+  return { part: { id, kind, given, at, length }, end };
 }
 
 /** Whether a further value can be about the same part: a second resistance cannot, and begins a part of its own. */

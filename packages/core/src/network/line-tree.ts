@@ -138,9 +138,9 @@ class Reader {
     if (turned) this.at += 1;
     if (this.here().kind !== 'word')
       this.stop(this.here(), 'Expected a part here, such as R1 4k7, or ( to open a group.');
-    const read = readPart(this.tokens.slice(this.at), this.known);
+    const read = readPart(this.tokens, this.at, this.known);
     if ('message' in read) throw new Stop(read);
-    this.at += read.taken;
+    this.at = read.end;
     return { kind: 'part', part: read.part, turned };
   }
 

@@ -6,6 +6,7 @@ import { differentNames, Points } from './line-points.ts';
 import type { LineFault } from './line-token.ts';
 import { readTree, type LinePoint, type LineTree } from './line-tree.ts';
 import type { Network } from './network.ts';
+import { keepUnchanged } from './unchanged.ts';
 
 /**
  * Reads a network from one line: `E1 24V/1R8: R1 56k + (R2 39k || R3 15k + R4 27k)`.
@@ -29,7 +30,7 @@ export function readLine(
 ): Result<{ readonly network: Network; readonly places: readonly PartPlace[] }, LineFault> {
   const read = readTree(line, known?.elements ?? []);
   if ('message' in read) return fail(read);
-  const parts = read.statements.flatMap(partsOf);
+  const parts = partsOf(read.statements);
   const ids = namesOf(parts);
   if (!Array.isArray(ids)) return fail(ids);
   const points = new Points(known?.elements ?? []);
@@ -70,7 +71,8 @@ export function readLine(
     ...(read.measured ? { values: 'measured' as const } : known?.values && { values: known.values }),
     elements: known ? inKnownOrder(elements, known.elements) : elements,
   };
-  return ok({ network: keepReference(network), places: placesIn(line, read.statements) });
+  const kept = keepReference(network);
+  return ok({ network: known ? keepUnchanged(kept, known) : kept, places: placesIn(line, parts) });
 }
 
 /** Where a part stands in a line. */
@@ -84,14 +86,18 @@ export interface PartPlace {
 /** The places of the named parts in a line that can be read; none where it cannot. */
 export function partPlaces(line: string, known: readonly Element[] = []): readonly PartPlace[] {
   const read = readTree(line, known);
-  return 'message' in read ? [] : placesIn(line, read.statements);
+  return 'message' in read ? [] : placesIn(line, partsOf(read.statements));
 }
 
-const placesIn = (line: string, statements: readonly (LineTree | LinePoint)[]): PartPlace[] =>
-  statements.flatMap(partsOf).flatMap(({ id, at }) => {
+const placesIn = (line: string, parts: readonly LinePart[]): PartPlace[] =>
+  parts.flatMap(({ id, at }) => {
     if (id === null) return [];
-    return [{ id, at, length: /^[^+|();:@~]*/.exec(line.slice(at))![0].trimEnd().length }];
+    partEnd.lastIndex = at;
+    return [{ id, at, length: partEnd.exec(line)![0].trimEnd().length }];
   });
+
+/** What is of one part: up to the next part or mark. */
+const partEnd = /[^+|();:@~]*/y;
 
 interface Placed {
   readonly part: LinePart;
@@ -100,19 +106,17 @@ interface Placed {
   readonly bottom: number;
 }
 
-/** The parts of a tree in the order of the line, in which they are placed too. */
-const partsOf = (tree: LineTree | LinePoint): LinePart[] => {
-  switch (tree.kind) {
-    case 'part':
-      return [tree.part];
-    case 'chain':
-      return tree.items.flatMap(partsOf);
-    case 'side-by-side':
-      return tree.branches.flatMap(partsOf);
-    case 'point':
-      return [];
-  }
-};
+/** The parts of statements in the order of the line, in which they are placed too. */
+function partsOf(statements: readonly LineTree[]): LinePart[] {
+  const parts: LinePart[] = [];
+  const visit = (tree: LineTree | LinePoint): void => {
+    if (tree.kind === 'part') parts.push(tree.part);
+    else if (tree.kind === 'chain') tree.items.forEach(visit);
+    else if (tree.kind === 'side-by-side') tree.branches.forEach(visit);
+  };
+  statements.forEach(visit);
+  return parts;
+}
 
 /** Puts a tree between two points. */
 function place(tree: LineTree, top: number, bottom: number, points: Points, placed: Placed[]): LineFault | null {
@@ -186,21 +190,18 @@ function elementOf(part: LinePart, id: string, from: string, to: string, own: El
   const element = { ...kept, id, kind: part.kind, from, to, ...given } as unknown as Element;
   if (element.kind === 'resistor' && !('resistance' in element)) return `${id} needs its resistance, for example 4k7.`;
   if (element.kind === 'source' && !('emf' in element)) return `${id} needs its voltage, for example 24V/1R8.`;
-  return own && isSame(own, element) ? own : element;
-}
-
-/** Whether two elements say the same, in whatever order: what an edit leaves alone stays the very object it was. */
-function isSame(a: Element, b: Element): boolean {
-  const [one, other] = [a, b] as unknown as [Record<string, unknown>, Record<string, unknown>];
-  const keys = Object.keys(one);
-  return keys.length === Object.keys(other).length && keys.every((key) => one[key] === other[key]);
+  return element;
 }
 
 /** What a line that names the values of a part leaves as it was. */
 function keptOf(own: Element | undefined): Partial<Element> {
-  const kept = ['label', 'powerRating', 'measuredResistance', 'currentLimit', 'compliance', 'polarised'];
-  return Object.fromEntries(Object.entries(own ?? {}).filter(([key]) => kept.includes(key)));
+  const known = (own ?? {}) as Record<string, unknown>;
+  const left: Record<string, unknown> = {};
+  for (const key of leftAlone) if (key in known) left[key] = known[key];
+  return left;
 }
+
+const leftAlone = ['label', 'powerRating', 'measuredResistance', 'currentLimit', 'compliance', 'polarised'];
 
 /** Parts that were there before keep their places; a new one comes behind the one that it follows in the line. */
 function inKnownOrder(elements: readonly Element[], known: readonly Element[]): Element[] {
