@@ -12,14 +12,26 @@ interface Frame {
   /** px of every rail's letter. */
   readonly letters: ReadonlyMap<string, number>;
   readonly density: Density;
+  readonly former: Places | undefined;
 }
 
-/** x of every column: as close as the labels and the rails' letters allow, spread where there is room. */
+/** Where everything stood before an edit. */
+export interface Places {
+  /** px that the columns could be spread over. */
+  readonly width: number;
+  /** x of every link's column, by id. */
+  readonly x: ReadonlyMap<string, number>;
+}
+
+/**
+ * x of every column: as close as the labels and the rails' letters allow, spread where there is room. Columns that are those of
+ * before the edit stay where they were as long as what stands beside them fits.
+ */
 export function columnPlaces(
   columns: readonly Column[],
   links: readonly Link[],
   widths: ReadonlyMap<string, number>,
-  { left, width, leftOf, letters, density }: Frame,
+  { left, width, leftOf, letters, density, former }: Frame,
 ): number[] {
   const starts = lettersAt(columns, links, letters);
   const first = left + starts[0]! + 10;
@@ -34,7 +46,39 @@ export function columnPlaces(
   const spare = columns.length > 1 ? Math.min(70, Math.max(0, (width - total) / (columns.length - 1))) : 0;
   const places: number[] = [];
   columns.forEach((_, index) => places.push(index === 0 ? first : places[index - 1]! + pitches[index - 1]! + spare));
-  return places;
+  const steady = former?.width === width ? steadyPlaces(columns, pitches, places, former.x) : null;
+  const fits = steady && (total > width || steady.at(-1)! + needed.at(-1)! <= width);
+  return fits ? steady : places;
+}
+
+/** px that a label which does not fit any more gets beyond what it needs, so that the next digit moves nothing. */
+const headroom = 12;
+/** px that steady columns may take more than fresh ones. */
+const patience = 4 * headroom;
+
+/** The places of before, moved to the right where they must be; null where the columns are others or have become too loose. */
+function steadyPlaces(
+  columns: readonly Column[],
+  pitches: readonly number[],
+  fresh: readonly number[],
+  former: ReadonlyMap<string, number>,
+): number[] | null {
+  const before = columns.map((column) => former.get(column[0]!));
+  if (columns.flat().length !== former.size || before[0] !== fresh[0]) return null;
+  const places: number[] = [];
+  for (const [index, column] of columns.entries()) {
+    const stood = before[index];
+    if (stood === undefined || column.some((id) => former.get(id) !== stood)) return null;
+    if (index === 0) {
+      places.push(stood);
+      continue;
+    }
+    const pitch = pitches[index - 1]!;
+    const crowded = stood - before[index - 1]! < pitch;
+    const least = places[index - 1]! + pitch;
+    places.push(stood >= least ? stood : least + (crowded ? headroom : 0));
+  }
+  return places.at(-1)! <= fresh.at(-1)! + patience ? places : null;
 }
 
 /** For each column the px of the widest letter of a rail that begins there, 0 where none does. */

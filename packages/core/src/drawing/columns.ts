@@ -124,9 +124,15 @@ function stack(
   );
   const below = new Map<string, string>();
   const feed = feedOf(network);
-  for (let rail = 0; rail < rails; rail += 1) {
-    const ending = [...spans.values()].filter((span) => span.bottom === rail && span.top !== rail);
-    const starting = [...spans.values()].filter((span) => span.top === rail && span.bottom !== rail);
+  const endings: Span[][] = Array.from({ length: rails }, () => []);
+  const startings: Span[][] = Array.from({ length: rails }, () => []);
+  for (const span of spans.values()) {
+    if (span.top === span.bottom) continue;
+    endings[span.bottom]!.push(span);
+    startings[span.top]!.push(span);
+  }
+  for (const [rail, ending] of endings.entries()) {
+    const starting = startings[rail]!;
     const chained = ending.length === 1 && starting.length === 1;
     const free = (span: Span): boolean => chained || span.id !== feed;
     for (const upper of ending) {

@@ -42,6 +42,9 @@ const mostRoomy = 18;
 /** How closely a network of so many parts is set. */
 export const densityFor = (parts: number): Density => (parts <= mostRoomy ? roomy : compact);
 
+/** Whether a drawing of so many parts has room for live values beside them. */
+export const showsLive = (parts: number): boolean => !densityFor(parts).compact;
+
 /** px between two rails that a part needs for its symbol and label. */
 export function roomOf(element: Element, { compact: close }: Density): number {
   if (close) return element.kind === 'link' ? 36 : 50;

@@ -1,8 +1,9 @@
 export { dialScale, type DialArc, type DialScale } from './dial-scale.ts';
 export type { Axis, Stretch, Tick } from './axis.ts';
+export { showsLive } from './density.ts';
 export { nodeLevels, railOrder } from './levels.ts';
 export type { Column } from './link.ts';
-export { circle, nodeTone, roundedBox, type Mark, type Placed, type Tone } from './mark.ts';
+export { circle, nodeTone, roundedBox, type Mark, type Tone } from './mark.ts';
 export { ammeterMarks, leadSign, voltmeterMarks } from './meter-marks.ts';
 export { partLabel, type PartLabel } from './part-label.ts';
 export { partMarks, type Flow, type PartStyle } from './part-marks.ts';
@@ -18,6 +19,6 @@ export {
   type VoltmeterMark,
 } from './rail-drawing.ts';
 export { axisMarks, railMarks } from './rail-marks.ts';
-export { reuseUnchanged, samePart } from './reuse.ts';
+export { reuseUnchanged } from './reuse.ts';
 export { drawingMarks, svgText } from './svg.ts';
 export type { ResistorSymbol } from './symbol-marks.ts';

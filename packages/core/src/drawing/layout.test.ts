@@ -119,6 +119,29 @@ test('what an edit does not touch keeps its order', () => {
   }
 });
 
+test('a value typed digit by digit moves the columns at most now and then, and never on to each other', () => {
+  let kept = 0;
+  let drawings = 0;
+  for (let seed = 1; seed <= 40; seed += 1) {
+    let network = sketchedNetwork(seed, 5 + seed);
+    let before = draw(network);
+    const resistors = network.elements.filter((element) => element.kind === 'resistor');
+    const chosen = resistors[seed % resistors.length]!;
+    for (const resistance of [4, 47, 471, 4715, 47_150, 4715, 471, 47]) {
+      network = replaceElement(network, chosen.id, { ...chosen, resistance });
+      const after = draw(network, { previous: before.arrangement });
+      expect(clashes(after)).toEqual([]);
+      // Never much wider than with the columns placed anew.
+      const anew = draw(network, { previous: { ...before.arrangement, places: { width: 0, x: new Map() } } });
+      expect(after.width).toBeLessThanOrEqual(anew.width + 48);
+      drawings += 1;
+      if (after.parts.every(({ x }, index) => x === before.parts[index]!.x)) kept += 1;
+      before = after;
+    }
+  }
+  expect(kept / drawings).toBeGreaterThan(0.8);
+});
+
 test('what has not changed is the very object it was', () => {
   const network = sketchedNetwork(12, 24);
   const before = draw(network);

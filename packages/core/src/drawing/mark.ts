@@ -28,15 +28,6 @@ export type Mark =
       readonly halo?: boolean;
     };
 
-/** Marks moved, and turned upside down or scaled where asked for. */
-export interface Placed {
-  readonly x: number;
-  readonly y: number;
-  readonly scaleX?: number;
-  readonly scaleY?: number;
-  readonly marks: readonly Mark[];
-}
-
 /** The path of a circle about x, y, px. */
 export const circle = (x: number, y: number, r: number): string =>
   `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;

@@ -1,4 +1,4 @@
-import { circle, roundedBox, type Mark, type Placed } from './mark.ts';
+import { circle, roundedBox, type Mark } from './mark.ts';
 import type { AmmeterMark, VoltmeterMark } from './rail-drawing.ts';
 
 export interface MeterStyle {
@@ -19,15 +19,15 @@ export function voltmeterMarks({ id, x, yRed, yBlack, y }: VoltmeterMark, style:
 }
 
 /** An ammeter between a rail and the tie that the lifted ends are joined to, with its leads' signs. */
-export function ammeterMarks({ id, x, yRail, yTie, tie, reversed }: AmmeterMark, style: MeterStyle): (Mark | Placed)[] {
+export function ammeterMarks({ id, x, yRail, yTie, tie, reversed }: AmmeterMark, style: MeterStyle): Mark[] {
   const down = yTie > yRail ? 1 : -1;
   const [plus, minus] = reversed ? [yTie, yRail] : [yRail, yTie];
   return [
     { shape: 'path', d: `M${x} ${yRail}V${yTie}`, stroke: 'ochre-line', width: 2 },
     { shape: 'path', d: `M${tie.x1} ${yTie}H${tie.x2}`, stroke: 'ink', width: 4, round: true },
     ...faceMarks(id, x, (yRail + yTie) / 2, style),
-    leadSign('red', x, plus, plus === yRail ? down : -down),
-    leadSign('black', x, minus, minus === yRail ? down : -down),
+    ...leadSign('red', x, plus, plus === yRail ? down : -down),
+    ...leadSign('black', x, minus, minus === yRail ? down : -down),
   ];
 }
 
@@ -36,27 +36,24 @@ export function ammeterMarks({ id, x, yRail, yTie, tie, reversed }: AmmeterMark,
  *
  * @param side  1 where the meter hangs below, −1 where it stands above
  */
-export function leadSign(lead: 'red' | 'black', x: number, y: number, side: number): Placed {
+export function leadSign(lead: 'red' | 'black', x: number, y: number, side: number): Mark[] {
   const tone = lead === 'red' ? 'lead-red' : 'lead-black';
-  const d = lead === 'red' ? `M-8 ${-side * 6}H8L0 ${side * 7}Z` : roundedBox(-7, -6.5, 14, 13, 2);
-  return {
-    x,
-    y: y + side * 6,
-    marks: [
-      { shape: 'path', d, fill: tone },
-      {
-        shape: 'text',
-        x: -11,
-        y: 5 + side * 7,
-        text: lead === 'red' ? '+' : '−',
-        size: 16,
-        tone,
-        mono: true,
-        bold: true,
-        anchor: 'end',
-      },
-    ],
-  };
+  const at = y + side * 6;
+  const triangle = `M${x - 8} ${at - side * 6}H${x + 8}L${x} ${at + side * 7}Z`;
+  return [
+    { shape: 'path', d: lead === 'red' ? triangle : roundedBox(x - 7, at - 6.5, 14, 13, 2), fill: tone },
+    {
+      shape: 'text',
+      x: x - 11,
+      y: at + 5 + side * 7,
+      text: lead === 'red' ? '+' : '−',
+      size: 16,
+      tone,
+      mono: true,
+      bold: true,
+      anchor: 'end',
+    },
+  ];
 }
 
 function faceMarks(id: string, x: number, y: number, { lines, chosen, blown = false }: MeterStyle): Mark[] {

@@ -2,13 +2,13 @@ import type { Element } from '../network/index.ts';
 import type { Break } from './break.ts';
 import { tieDistance } from './break.ts';
 import { labelGapOf, type Density } from './density.ts';
-import { labelLines, labelWidth, type LabelLine } from './part-label.ts';
-import type { DrawingInput, Part, Rail } from './rail-drawing.ts';
+import type { Label } from './part-label.ts';
+import type { Part, Rail } from './rail-drawing.ts';
 import { loopDepth, type Seat } from './stretches.ts';
 
 /** What a part's place follows from. */
 export interface PartPlace {
-  readonly input: DrawingInput;
+  readonly label: Label;
   readonly rails: readonly Rail[];
   readonly rank: ReadonlyMap<string, number>;
   readonly lifted: ReadonlyMap<string, Break>;
@@ -18,7 +18,7 @@ export interface PartPlace {
 }
 
 /** A part as a line between its rails, with its symbol on its seat. */
-export function drawPart(element: Element, { input, rails, rank, lifted, density, seat, x }: PartPlace): Part {
+export function drawPart(element: Element, { label, rails, rank, lifted, density, seat, x }: PartPlace): Part {
   const rankFrom = rank.get(element.from)!;
   const rankTo = rank.get(element.to)!;
   const endHeight = (end: 'from' | 'to'): number => {
@@ -44,13 +44,8 @@ export function drawPart(element: Element, { input, rails, rank, lifted, density
     symbolScale: density.symbolScale,
     label: {
       x: x + (looped ? 22 : 0) + labelGapOf(element, density),
-      width: labelWidth(linesOf(element, input, density), density.labelSize),
       size: density.labelSize,
-      lines: linesOf(element, input, density),
+      ...label,
     },
   };
 }
-
-/** The lines beside a part. */
-export const linesOf = (element: Element, input: DrawingInput, density: Density): LabelLine[] =>
-  labelLines(element, input.network.values, density.compact, input.live?.[element.id] ?? null);

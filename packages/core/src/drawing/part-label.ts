@@ -1,5 +1,6 @@
 import type { Element, ResistorValues } from '../network/index.ts';
 import { formatPercent, formatQuantity } from '../quantity/index.ts';
+import type { Density } from './density.ts';
 import { textWidth } from './text-width.ts';
 
 /** What stands beside a part's symbol. */
@@ -47,6 +48,24 @@ export interface LabelLine {
   /** The name in front, on the head line. */
   readonly name: string;
   readonly text: string;
+}
+
+/** All that stands beside a part. */
+export interface Label {
+  readonly lines: readonly LabelLine[];
+  /** px of the widest line. */
+  readonly width: number;
+}
+
+/** A part's label, set as closely as the drawing. */
+export function labelOf(
+  element: Element,
+  values: ResistorValues | undefined,
+  { compact, labelSize }: Density,
+  live: string | undefined,
+): Label {
+  const lines = labelLines(element, values, compact, live ?? null);
+  return { lines, width: labelWidth(lines, labelSize) };
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { Mark, Placed } from './mark.ts';
+import type { Mark } from './mark.ts';
 import type { Part } from './rail-drawing.ts';
 import { symbolHalf, symbolMarks, type ResistorSymbol } from './symbol-marks.ts';
 
@@ -17,22 +17,15 @@ export interface PartStyle {
 export type Flow = 'conventional' | 'electron';
 
 /** A part on its line: the wire with its hops over other rails, the symbol, the label, and which way current runs. */
-export function partMarks(part: Part, style: PartStyle): readonly (Mark | Placed)[] {
+export function partMarks(part: Part, style: PartStyle): readonly Mark[] {
   const { element, x, yTop, yBottom, ySymbol, inverted, looped, hops, symbolScale } = part;
   const half = symbolHalf(element) * symbolScale;
   const wire = looped
     ? `M${x} ${yTop}V${ySymbol - half}M${x} ${ySymbol + half}V${yBottom}H${x + 32}V${yTop}`
     : wireOver(x, yTop, ySymbol - half, hops) + wireOver(x, ySymbol + half, yBottom, hops);
-  const symbol: Placed = {
-    x,
-    y: ySymbol,
-    scaleX: symbolScale,
-    scaleY: (inverted ? -1 : 1) * symbolScale,
-    marks: symbolMarks(element, style.resistor),
-  };
   return [
     { shape: 'path', d: wire, stroke: 'ink', width: 2 },
-    symbol,
+    ...symbolMarks(element, style.resistor, { x, y: ySymbol, scale: symbolScale, inverted }),
     ...arrowMarks(part, half, style),
     ...labelMarks(part, style),
   ];

@@ -3,13 +3,13 @@ import { parseEnd, type Element, type Network } from '../network/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 import { potentialAxis, type Axis } from './axis.ts';
 import { placeBreak, tieDistance, type Break } from './break.ts';
-import { columnPlaces, meterWidth } from './column-places.ts';
+import { columnPlaces, meterWidth, type Places } from './column-places.ts';
 import { addMeterColumn, arrangeColumns } from './columns.ts';
 import { densityFor, labelGapOf, letterBox, roomOf, type Density, type LetterBox } from './density.ts';
 import { reachOf, spansOf, type Column, type Link } from './link.ts';
 import { nodeLevels, railOrder, steadyRails } from './levels.ts';
-import { drawPart, linesOf } from './part-geometry.ts';
-import { labelWidth, type LabelLine } from './part-label.ts';
+import { drawPart } from './part-geometry.ts';
+import { labelOf, type Label } from './part-label.ts';
 import { evenHeights, scaledHeights } from './rail-heights.ts';
 import { letterRooms, roomBelow, takeSeats, type Seat } from './stretches.ts';
 
@@ -37,6 +37,8 @@ export interface DrawingInput {
 export interface Arrangement {
   readonly rails: readonly string[];
   readonly columns: readonly Column[];
+  /** Of the columns, the meters' among them. */
+  readonly places: Places;
 }
 
 /** A node as a horizontal bar. */
@@ -66,12 +68,10 @@ export interface Part {
   /** Heights of the rails that its line hops over. */
   readonly hops: readonly number[];
   readonly symbolScale: number;
-  readonly label: {
+  readonly label: Label & {
     readonly x: number;
-    readonly width: number;
     /** Size of its first line, px. */
     readonly size: number;
-    readonly lines: readonly LabelLine[];
   };
 }
 
@@ -146,7 +146,8 @@ export function drawRails(input: DrawingInput): RailDrawing {
     links.push({ id: meterKey(meter.id), from: meter.red, to: meter.black });
     columns = addMeterColumn(columns, links, meterKey(meter.id), order);
   }
-  const seats = seatsOf(links, columns, order, network, density, lifted);
+  const elements = new Map(network.elements.map((element) => [element.id, element]));
+  const seats = seatsOf(links, columns, order, elements, density, lifted);
 
   const drawnLevels = order.map((node) => levels.get(node)!);
   const reach = reachOf(columns, spansOf(links, order), order.length);
@@ -158,35 +159,46 @@ export function drawRails(input: DrawingInput): RailDrawing {
   const { overhang } = density;
   const letters = new Map(order.map((node) => [node, letterBox(node, density).width]));
   const left = margin.left + (toScale ? margin.axis : 0) + overhang;
-  const widths = new Map(links.map(({ id }) => [id, widthOf(id, input, density)]));
-  const leftOf = new Map(links.map(({ id }) => [id, leftExtent(id, network, density)]));
+  const labels = new Map(
+    network.elements.map((element) => [
+      element.id,
+      labelOf(element, network.values, density, input.live?.[element.id]),
+    ]),
+  );
+  const widths = new Map([
+    ...voltmeters.map(({ id }) => [meterKey(id), meterWidth(input.meterLines?.[id])] as const),
+    ...network.elements.map((element) => [element.id, widthOf(element, labels.get(element.id)!, density)] as const),
+  ]);
+  const leftOf = new Map(links.map(({ id }) => [id, leftExtent(elements.get(id), density)]));
   const x = columnPlaces(columns, links, widths, {
     leftOf,
     left,
     width: input.width - margin.right,
     letters,
     density,
+    former: input.previous?.places,
   });
   const place = new Map(columns.flatMap((column, index) => column.map((id) => [id, x[index]!] as const)));
 
   const range = drawnLevels[0]! - drawnLevels[drawnLevels.length - 1]!;
   const pixelsPerVolt = toScale ? heights.scale : range > 0 ? input.height / range : 0;
   const rails = order.map((node, index): Rail => {
-    const ends = links.filter((link) => link.from === node || link.to === node).map((link) => place.get(link.id)!);
     const change = trueLevels.get(node)! - levels.get(node)!;
     const ghost = input.loaded && input.truth ? y[index]! - change * pixelsPerVolt : y[index]!;
     return {
       node,
-      x1: Math.min(...ends) - overhang,
-      x2: Math.max(...ends) + overhang,
+      x1: x[reach.left[index]!]! - overhang,
+      x2: x[reach.right[index]!]! + overhang,
       y: y[index]!,
       ghostY: Math.abs(ghost - y[index]!) >= 0.5 ? ghost : null,
       letter: letterBox(node, density),
     };
   });
-  const parts = network.elements.map((element) =>
-    drawPart(element, { input, rails, rank, lifted, density, seat: seats.get(element.id)!, x: place.get(element.id)! }),
-  );
+  const parts = network.elements.map((element) => {
+    const { id } = element;
+    const [label, seat, at] = [labels.get(id)!, seats.get(id)!, place.get(id)!];
+    return drawPart(element, { label, rails, rank, lifted, density, seat, x: at });
+  });
   const marks = voltmeters.map((meter): VoltmeterMark => {
     const red = rails[rank.get(meter.red)!]!;
     const black = rails[rank.get(meter.black)!]!;
@@ -213,7 +225,7 @@ export function drawRails(input: DrawingInput): RailDrawing {
     };
   });
   return {
-    arrangement: { rails: order, columns: bare },
+    arrangement: { rails: order, columns: bare, places: { width: input.width - margin.right, x: place } },
     width:
       Math.max(
         ...rails.map((rail) => rail.x2),
@@ -234,13 +246,12 @@ function seatsOf(
   links: readonly Link[],
   columns: readonly Column[],
   order: readonly string[],
-  network: Network,
+  elements: ReadonlyMap<string, Element>,
   density: Density,
   lifted: ReadonlyMap<string, Break>,
 ): Map<string, Seat> {
   const spans = spansOf(links, order);
   const columnOf = new Map(columns.flatMap((column, index) => column.map((id) => [id, index] as const)));
-  const elements = new Map(network.elements.map((element) => [element.id, element]));
   const seated = links.map(({ id, from }) => {
     const element = elements.get(id);
     const span = spans.get(id)!;
@@ -261,18 +272,14 @@ function seatsOf(
 /** Widths grow in steps of px, so that a digit more does not move every column. */
 const widthStep = 12;
 
-/** px from a link's line to the end of what stands beside it. */
-function widthOf(id: string, input: DrawingInput, density: Density): number {
-  const element = input.network.elements.find((candidate) => candidate.id === id);
-  if (!element) return meterWidth(input.meterLines?.[id.slice(meterKey('').length)]);
+/** px from a part's line to the end of what stands beside it. */
+function widthOf(element: Element, label: Label, density: Density): number {
   const loop = element.from === element.to ? 22 : 0;
-  const label = labelWidth(linesOf(element, input, density), density.labelSize);
-  return loop + labelGapOf(element, density) + Math.ceil(label / widthStep) * widthStep;
+  return loop + labelGapOf(element, density) + Math.ceil(label.width / widthStep) * widthStep;
 }
 
-/** px from a link's line to the left end of its symbol, its sign included. */
-function leftExtent(id: string, network: Network, { symbolScale }: Density): number {
-  const element = network.elements.find((candidate) => candidate.id === id);
+/** px from a part's line to the left end of its symbol, its sign included; from a meter's where there is no part. */
+function leftExtent(element: Element | undefined, { symbolScale }: Density): number {
   if (!element) return 30;
   return (element.kind === 'source' || element.kind === 'current-source' ? 28 : 18) * symbolScale;
 }

@@ -17,21 +17,14 @@ const leastGap = 14;
 
 /** Rails spread evenly over `height`, each part given its room; higher than `height` where the room needs it. */
 export function evenHeights(rails: number, rooms: readonly Room[], height: number): RailHeights {
-  const down = fall(rails, rooms, () => leastGap);
+  const down = fall(above(rooms, rails), () => leastGap);
   const least = down[rails - 1] ?? 0;
   const stretch = least > 0 ? Math.max(1, height / least) : 1;
-  const earliest = fall(
-    rails,
-    rooms.map((room) => ({ ...room, height: room.height * stretch })),
-    () => leastGap,
-  );
+  const stretched = rooms.map((room) => ({ ...room, height: room.height * stretch }));
+  const earliest = fall(above(stretched, rails), () => leastGap);
   const total = earliest[rails - 1] ?? 0;
-  const mirrored = rooms.map(({ top, bottom, height: h }) => ({
-    top: rails - 1 - bottom,
-    bottom: rails - 1 - top,
-    height: h * stretch,
-  }));
-  const latest = fall(rails, mirrored, () => leastGap)
+  const mirrored = stretched.map((room) => ({ ...room, top: rails - 1 - room.bottom, bottom: rails - 1 - room.top }));
+  const latest = fall(above(mirrored, rails), () => leastGap)
     .map((y) => total - y)
     .reverse();
   return { y: earliest.map((y, rail) => (y + latest[rail]!) / 2), scale: 0 };
@@ -45,8 +38,9 @@ export function evenHeights(rails: number, rooms: readonly Room[], height: numbe
  */
 export function scaledHeights(levels: readonly number[], rooms: readonly Room[], height: number): RailHeights {
   const rails = levels.length;
+  const needed = above(rooms, rails);
   const at = (scale: number): number[] =>
-    fall(rails, rooms, (rail) => Math.max(leastGap, scale * (levels[rail - 1]! - levels[rail]!)));
+    fall(needed, (rail) => Math.max(leastGap, scale * (levels[rail - 1]! - levels[rail]!)));
   const range = (levels[0] ?? 0) - (levels[rails - 1] ?? 0);
   if (range <= 0) return evenHeights(rails, rooms, height);
   let low = 0;
@@ -59,14 +53,20 @@ export function scaledHeights(levels: readonly number[], rooms: readonly Room[],
   return { y: at(low), scale: low };
 }
 
+/** For each rail the rooms that end on it from above. */
+function above(rooms: readonly Room[], rails: number): readonly (readonly Room[])[] {
+  const ending: Room[][] = Array.from({ length: rails }, () => []);
+  for (const room of rooms) if (room.top < room.bottom) ending[room.bottom]!.push(room);
+  return ending;
+}
+
 /** Each rail as high as its gap to the one above and the rooms that end on it allow. */
-function fall(rails: number, rooms: readonly Room[], gap: (rail: number) => number): number[] {
+function fall(above: readonly (readonly Room[])[], gap: (rail: number) => number): number[] {
   const y: number[] = [];
-  for (let rail = 0; rail < rails; rail += 1) {
+  above.forEach((rooms, rail) => {
     let least = rail === 0 ? 0 : y[rail - 1]! + gap(rail);
-    for (const room of rooms)
-      if (room.bottom === rail && room.top < rail) least = Math.max(least, y[room.top]! + room.height);
+    for (const { top, height } of rooms) least = Math.max(least, y[top]! + height);
     y.push(least);
-  }
+  });
   return y;
 }

@@ -19,7 +19,7 @@ const same = <T>(before: T | undefined, now: T, equal: (a: T, b: T) => boolean):
   before !== undefined && equal(before, now) ? before : now;
 
 /** Whether two parts are drawn alike, to the last digit. */
-export const samePart = (a: Part, b: Part): boolean =>
+const samePart = (a: Part, b: Part): boolean =>
   a.element === b.element &&
   a.x === b.x &&
   a.yTop === b.yTop &&

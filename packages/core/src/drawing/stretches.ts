@@ -24,7 +24,7 @@ export interface Seated {
  * already, so that the drawing grows no higher than it must.
  */
 export function takeSeats(links: readonly Seated[], reach: Reach): Seat[] {
-  const roomy = new Map<string, number>();
+  const roomy: number[] = [];
   const seats = new Map<string, Seat>();
   const seat = ({ id, column, span, height, atTop, atBottom }: Seated): void => {
     const passed = passedRails(span, column, reach);
@@ -35,7 +35,7 @@ export function takeSeats(links: readonly Seated[], reach: Reach): Seat[] {
     const middle = (stops.length - 2) / 2;
     for (let k = 0; k < stops.length - 1; k += 1) {
       let there = 0;
-      for (let rank = stops[k]!; rank < stops[k + 1]!; rank += 1) there += roomy.get(`${rank}`) ?? 0;
+      for (let rank = stops[k]!; rank < stops[k + 1]!; rank += 1) there += roomy[rank] ?? 0;
       const missing = Math.max(0, needed(k) - there) + Math.abs(k - middle);
       if (missing < least) {
         least = missing;
@@ -45,7 +45,7 @@ export function takeSeats(links: readonly Seated[], reach: Reach): Seat[] {
     const [top, bottom] = [stops[best]!, stops[best + 1]!];
     // The whole room is booked on its lowest gap: a fair guess of what the heights will be.
     const booked = bottom - 1;
-    roomy.set(`${booked}`, Math.max(roomy.get(`${booked}`) ?? 0, needed(best)));
+    roomy[booked] = Math.max(roomy[booked] ?? 0, needed(best));
     seats.set(id, { id, top, bottom, height: needed(best), passed });
   };
   const byLength = [...links].sort((a, b) => a.span.bottom - a.span.top - (b.span.bottom - b.span.top));

@@ -1,6 +1,6 @@
 import type { Network } from '../network/index.ts';
 import { nodesOf } from '../network/index.ts';
-import type { Mark, Placed, Tone } from './mark.ts';
+import type { Mark, Tone } from './mark.ts';
 import { partMarks, type PartStyle } from './part-marks.ts';
 import type { RailDrawing } from './rail-drawing.ts';
 import { axisMarks, railMarks } from './rail-marks.ts';
@@ -33,7 +33,7 @@ const faces = {
 };
 
 /** Every mark of a network's drawing, from the back to the front. */
-export function drawingMarks(drawing: RailDrawing, network: Network, style: PartStyle): (Mark | Placed)[] {
+export function drawingMarks(drawing: RailDrawing, network: Network, style: PartStyle): Mark[] {
   const nodes = nodesOf(network);
   return [
     ...(drawing.axis ? axisMarks(drawing.axis, drawing.width) : []),
@@ -51,7 +51,7 @@ export function drawingMarks(drawing: RailDrawing, network: Network, style: Part
  */
 export function svgText(
   { width, height }: { readonly width: number; readonly height: number },
-  marks: readonly (Mark | Placed)[],
+  marks: readonly Mark[],
   title: string,
   faceStyle = '',
   unit: '' | 'mm' = '',
@@ -67,18 +67,13 @@ export function svgText(
   ].join('\n');
 }
 
-function elementText(mark: Mark | Placed): string {
-  if ('marks' in mark) {
-    const { x, y, scaleX = 1, scaleY = 1 } = mark;
-    const scale = scaleX === 1 && scaleY === 1 ? '' : ` scale(${scaleX} ${scaleY})`;
-    return `<g transform="translate(${num(x)} ${num(y)})${scale}">${mark.marks.map(elementText).join('')}</g>`;
-  }
+function elementText(mark: Mark): string {
   if (mark.shape === 'path')
     return `<path${attributes({
       d: mark.d.replace(/-?\d+\.\d+/g, (text) => num(Number(text))),
       fill: mark.fill ? colour(mark.fill) : 'none',
       stroke: mark.stroke && colour(mark.stroke),
-      'stroke-width': mark.stroke && String(mark.width ?? 1),
+      'stroke-width': mark.stroke && num(mark.width ?? 1),
       'stroke-dasharray': mark.dash,
       'stroke-linecap': mark.round ? 'round' : undefined,
       'stroke-opacity': mark.faint ? '0.7' : undefined,
