@@ -1,3 +1,5 @@
+import type { Shelved } from '@usual-drag/contract';
+import type { Workpiece } from '@usual-drag/core';
 import { expect, figure, openJob, test } from './bench.ts';
 import { axe, fileOf, open, sheet, type } from './workshop.ts';
 
@@ -165,6 +167,33 @@ test('edits are kept while the server does not answer', async ({ page, server, f
   await page.unroute('**/api/workpieces/**');
   await page.goto(`${server.address}/workshop/level-loop`);
   await expect(page.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('100\u00a0V');
+  faults.length = 0;
+});
+
+test('an edit left unsaved asks when the design has been changed elsewhere meanwhile', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await page.goto(`${server.address}/workshop/level-loop`);
+  await page.route('**/api/workpieces/**', (route) => route.abort());
+  await type(page, 'Voltage range 3', '100');
+  await expect(page.getByText('The server does not answer: kept in this window')).toBeVisible();
+  await page.goto('about:blank');
+  await page.unroute('**/api/workpieces/**');
+
+  const api = `${server.address}/api/workpieces`;
+  const list = (await (await page.request.get(api)).json()) as Shelved<Workpiece>[];
+  const { id, revision, document } = list.find((workpiece) => workpiece.id === 'level-loop')!;
+  const theirs = { ...document, title: 'Theirs' };
+  expect((await page.request.put(`${api}/${id}`, { data: { revision, document: theirs } })).status()).toBe(200);
+
+  await page.goto(`${server.address}/workshop/level-loop`);
+  await expect(page.getByText('There is an edit of yours that was not saved yet.')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Name of the meter' })).toHaveValue('Theirs');
+  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(page.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('100\u00a0V');
+  await expect(page.getByRole('textbox', { name: 'Name of the meter' })).not.toHaveValue('Theirs');
   faults.length = 0;
 });
 

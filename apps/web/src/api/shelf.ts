@@ -1,8 +1,9 @@
 import type { Shelved } from '@usual-drag/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
-import { dropDraft, keepDraft } from './drafts.ts';
-import { Refused, Unreachable } from './http.ts';
+import { askWhich, newestOf, sameDocument } from './conflict.ts';
+import { dropDraft, keepDraft, settleDraft } from './drafts.ts';
+import { Unreachable } from './http.ts';
 
 /** Where the documents of one shelf are read and saved. */
 export interface ShelfAccess<T extends { readonly id: string }> {
@@ -37,12 +38,12 @@ export function useShelfOf<T extends { readonly id: string }>({ query, save, dra
     networkMode: 'always',
     retry: (_count, fault) => fault instanceof Unreachable,
     retryDelay: 2000,
-    onMutate: ({ document }) => {
-      keepDraft(draftPrefix, document);
+    onMutate: ({ document, isNew }) => {
+      keepDraft(draftPrefix, document, isNew ? undefined : now()?.find(({ id }) => id === document.id)?.revision);
       put(document);
     },
     onSuccess: (saved, { document }) => {
-      dropDraft(draftPrefix, document);
+      settleDraft(draftPrefix, document, saved.revision);
       // A later edit may be on the screen already: only the revision is news.
       const there = now()?.find(({ id }) => id === saved.id);
       put(there?.document ?? saved.document, saved.revision);
@@ -50,13 +51,13 @@ export function useShelfOf<T extends { readonly id: string }>({ query, save, dra
     onError: (fault, { document }) => {
       // It is on the screen with its reason; it would be refused again.
       dropDraft(draftPrefix, document);
-      const current = fault instanceof Refused ? (fault.details.current as Shelved<T> | undefined) : undefined;
-      if (!current) return void toast.error(fault.message, { duration: 15_000 });
-      put(document, current.revision);
-      toast.error(fault.message, {
-        duration: Infinity,
-        action: { label: 'Keep mine', onClick: () => saving.mutate({ document, isNew: false }) },
-        cancel: { label: 'Take theirs', onClick: () => put(current.document, current.revision) },
+      const newest = newestOf<T>(fault);
+      if (!newest) return void toast.error(fault.message, { duration: 15_000 });
+      put(document, newest.revision);
+      if (sameDocument(newest.document, document)) return;
+      askWhich(fault.message, {
+        keepMine: () => saving.mutate({ document, isNew: false }),
+        takeTheirs: () => put(newest.document, newest.revision),
       });
     },
   });
