@@ -64,6 +64,9 @@ test('a slip in the line is marked, the last good drawing stays, and all that wa
 }) => {
   await openJob(page, server, 'Float-level divider', 'Network');
   const before = await line(page).inputValue();
+  await line(page).press('End');
+  await page.keyboard.type(' ');
+  await expect(undo(page)).toBeDisabled();
   await line(page).fill('E1 24V/1R8: R1 56k + (R2 39k || R3 15k R4 27k)');
   await expect(page.getByRole('alert')).toContainText('Expected + (in series)');
   await expect(line(page)).toHaveAttribute('aria-invalid', 'true');
@@ -79,6 +82,32 @@ test('a slip in the line is marked, the last good drawing stays, and all that wa
   await undo(page).click();
   await expect(line(page)).toHaveValue(before);
   await expect(undo(page)).toBeDisabled();
+});
+
+test('each key in a line of sixty parts is in the drawing at the very next frame', async ({ page, server, faults }) => {
+  await openJob(page, server, 'Float-level divider', 'Network');
+  const line = page.getByRole('textbox', { name: 'Type the network' });
+  const rungs = Array.from({ length: 59 }, (_, k) => `R${k + 1} ${k + 1}k`);
+  await line.fill(`E1 24V: ${rungs.join(' + ')}`);
+  await expect(page.locator('[data-part]')).toHaveCount(60);
+  await line.press('End');
+  await page.evaluate(() => {
+    const seen: (string | undefined)[] = [];
+    Object.assign(window, { seen });
+    const last = (): string | undefined =>
+      document.querySelector('[data-part="R59"]')?.getAttribute('aria-label') ?? undefined;
+    addEventListener('keydown', () => requestAnimationFrame(() => seen.push(last())), { capture: true });
+  });
+  for (const key of ['Backspace', 'M', 'Backspace', 'Backspace', '8']) await page.keyboard.press(key);
+  await expect(line).toHaveValue(/R59 58$/);
+  expect(await page.evaluate(() => (window as unknown as { seen: string[] }).seen)).toEqual([
+    'R59 59\u00a0Ω',
+    'R59 59\u00a0MΩ',
+    'R59 59\u00a0Ω',
+    'R59 5\u00a0Ω',
+    'R59 58\u00a0Ω',
+  ]);
+  expect(faults).toEqual([]);
 });
 
 test('ends are moved, rails joined and split, parts added between rails and copied, in the drawing', async ({

@@ -1,4 +1,4 @@
-import { findRange, loadingMap, putMeter, sharesByPart, type MapPlace, type Meter } from '@usual-drag/core';
+import { findRange, loadingMap, putMeter, sharesByPart, showsLive, type MapPlace, type Meter } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
@@ -63,14 +63,14 @@ export function Bench() {
     [setup, held],
   );
   const unloaded = useUnloaded(job.network);
-  const values = useSetupValues(unloaded, job.instruments ?? noInstruments, shown);
+  const inSetups = station === 'setups';
+  const values = useSetupValues(unloaded, job.instruments ?? noInstruments, inSetups ? shown : undefined);
   const settled = useAfterPaint(useMemo(() => ({ job, unloaded }), [job, unloaded]));
   const standings = useStandings(settled.job, settled.unloaded);
   const truth = unloaded.ok ? unloaded.value.values : null;
   const trial = useSlip(unloaded, job.instruments ?? noInstruments, shown, values);
   const slipped = trial.outcome?.ok ? trial.outcome.value : null;
   const loaded = slipped?.values ?? (values?.ok ? values.value : null);
-  const inSetups = station === 'setups';
   const inTrue = station === 'true-values';
   const view: View = inTrue && isView(setupId) ? setupId : 'circuit';
   const chosen = setup?.meters.find(({ id }) => id === chosenMeter)?.id ?? setup?.meters[0]?.id ?? null;
@@ -84,13 +84,13 @@ export function Bench() {
   );
   const summed = inSetups && sheet === 'sums' && unloaded.ok && meter && instrument && range;
   const tolerated = unloaded.ok && (view === 'tolerance' || (inSetups && sheet === 'tolerance'));
+  // While the network is edited its drawing comes first; the figures beside the parts follow a frame later.
+  const truthLater = useAfterPaint(truth);
+  const told = inSetups && loaded ? loaded : station === 'network' ? truthLater : truth;
   const live = useMemo(() => {
     if (places) return shareLines(sharesByPart(job.network, places));
-    return inSetups && loaded ? liveLines(loaded) : truth ? liveLines(truth) : undefined;
-  }, [places, job.network, inSetups, loaded, truth]);
-  // While the network is edited its drawing comes first; the figures beside the parts follow a frame later.
-  const liveLater = useAfterPaint(live);
-  const liveNow = station === 'network' ? liveLater : live;
+    return told && showsLive(job.network.elements.length) ? liveLines(told) : undefined;
+  }, [places, job.network, told]);
   const arrows = useMemo(
     () => (inTrue && truth ? currentsThrough(job.network.elements, truth) : undefined),
     [inTrue, truth, job.network],
@@ -133,7 +133,7 @@ export function Bench() {
                 network={job.network}
                 truth={truth}
                 zoom={zoom}
-                {...(liveNow && { live: liveNow })}
+                {...(live && { live })}
                 {...(arrows && { arrows })}
                 legend={
                   places

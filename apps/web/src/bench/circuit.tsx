@@ -65,7 +65,7 @@ export const Circuit = memo(function Circuit({ drawing, network, nodes, style, s
         />
       ))}
       {editable && inHand !== null && parts.length === 1 && <EndDrag drawing={drawing} part={inHand} />}
-      {editable && <EditKeys drawing={drawing} />}
+      {editable && <EditKeys rails={railNames(drawing)} />}
     </g>
   );
 });
@@ -76,7 +76,14 @@ function hoverRail(node: string | null): void {
   if (node !== null && useEditing.getState().aim) aimAt(node);
 }
 
-function EditKeys({ drawing }: { readonly drawing: RailDrawing }) {
-  useEditKeys(useMemo(() => [...drawing.rails].sort((a, b) => a.y - b.y).map(({ node }) => node), [drawing]));
+/** Names of the rails from the top down, with spaces between. */
+const railNames = ({ rails }: RailDrawing): string =>
+  [...rails]
+    .sort((a, b) => a.y - b.y)
+    .map(({ node }) => node)
+    .join(' ');
+
+const EditKeys = memo(function EditKeys({ rails }: { readonly rails: string }) {
+  useEditKeys(useMemo(() => rails.split(' '), [rails]));
   return null;
-}
+});

@@ -6,10 +6,14 @@ import { useSelection } from './selection.ts';
 
 /** Everything that is joined at the node that is pointed at, and what wires make one point with it; else its children. */
 export function JoinedHere({ children }: { readonly children: ReactNode }) {
-  const network = useBench((state) => state.document.network);
   const node = useSelection((state) => state.hovered ?? state.rail);
+  return node === null ? children : <Joined node={node}>{children}</Joined>;
+}
+
+function Joined({ node, children }: { readonly node: string; readonly children: ReactNode }) {
+  const network = useBench((state) => state.document.network);
   const nodes = nodesOf(network);
-  if (node === null || !nodes.includes(node)) return children;
+  if (!nodes.includes(node)) return children;
   const group = commonPoints(network).find((points) => points.includes(node)) ?? [node];
   const ends = group.flatMap((point) => endsAt(network, point)).map((end) => end.replace(/\.(from|to)$/, ''));
   return (

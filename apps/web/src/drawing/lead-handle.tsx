@@ -73,7 +73,7 @@ export function LeadHandle({ lead, meter, node, x, y, side, rails, onPreview, on
         fill="transparent"
         className="group-hover:fill-(--sunk) group-focus-visible:stroke-(--ochre-line) group-focus-visible:[stroke-width:3]"
       />
-      <MarksView marks={[leadSign(lead, x, y, side)]} />
+      <MarksView marks={leadSign(lead, x, y, side)} />
     </g>
   );
 }

@@ -1,20 +1,14 @@
-import type { Mark, Placed } from '@usual-drag/core';
+import type { Mark } from '@usual-drag/core';
 import { memo } from 'react';
 
 const tone = (name: string): string => `var(--${name})`;
 
 /** Marks from core as SVG, in the colours of the theme. */
-export const MarksView = memo(function MarksView({ marks }: { readonly marks: readonly (Mark | Placed)[] }) {
+export const MarksView = memo(function MarksView({ marks }: { readonly marks: readonly Mark[] }) {
   return marks.map((mark, index) => <MarkView key={index} mark={mark} />);
 });
 
-function MarkView({ mark }: { readonly mark: Mark | Placed }) {
-  if ('marks' in mark)
-    return (
-      <g transform={`translate(${mark.x} ${mark.y}) scale(${mark.scaleX ?? 1} ${mark.scaleY ?? 1})`}>
-        <MarksView marks={mark.marks} />
-      </g>
-    );
+function MarkView({ mark }: { readonly mark: Mark }) {
   if (mark.shape === 'path')
     return (
       <path

@@ -1,5 +1,5 @@
-import { partMarks, samePart, type Part, type PartStyle } from '@usual-drag/core';
-import { memo } from 'react';
+import { partMarks, type Part, type PartStyle } from '@usual-drag/core';
+import { memo, useMemo } from 'react';
 import { MarksView } from './marks-view.tsx';
 
 interface Props {
@@ -22,14 +22,14 @@ export const PartView = memo(function PartView({
   reachable = true,
   onSelect,
 }: Props) {
-  const { element, ySymbol, label, symbolScale } = part;
+  const { element, x, ySymbol, label, symbolScale } = part;
+  const marks = useMemo(() => partMarks(part, style), [part, style]);
   const half = 34 * symbolScale;
   const side = 20 * symbolScale;
   const name = `${element.id} ${label.lines.map((line) => line.text).find((text) => text !== '') ?? ''}`.trim();
   return (
     <g
       className="group focus:outline-none"
-      transform={`translate(${part.x} 0)`}
       data-part={element.id}
       {...(onSelect && {
         role: 'button',
@@ -48,39 +48,26 @@ export const PartView = memo(function PartView({
       })}
     >
       <rect
-        x={-side}
+        x={x - side}
         y={ySymbol - half}
         width={2 * side}
         height={2 * half}
         rx={9}
-        fill="var(--ochre-line)"
-        fillOpacity={selected ? 0.22 : lit ? 0.1 : 0}
+        fill={selected || lit ? 'var(--ochre-line)' : 'none'}
+        fillOpacity={selected ? 0.22 : 0.1}
         className="group-focus-visible:stroke-(--ochre-line) group-focus-visible:[stroke-width:3]"
       />
       {onSelect && (
         <rect
-          x={-side}
+          x={x - side}
           y={ySymbol - half}
-          width={label.x - part.x + label.width + side}
+          width={label.x - x + label.width + side}
           height={2 * half}
-          fill="transparent"
+          fill="none"
+          pointerEvents="all"
         />
       )}
-      <PartShape part={atZero(part)} style={style} />
+      <MarksView marks={marks} />
     </g>
   );
 });
-
-/** The part as if it stood at the left edge: one that is only moved is not drawn anew. */
-const atZero = (part: Part): Part => ({
-  ...part,
-  x: 0,
-  label: { ...part.label, x: Number((part.label.x - part.x).toFixed(6)) },
-});
-
-const PartShape = memo(
-  function PartShape({ part, style }: Pick<Props, 'part' | 'style'>) {
-    return <MarksView marks={partMarks(part, style)} />;
-  },
-  (before, now) => before.style === now.style && samePart(before.part, now.part),
-);

@@ -51,8 +51,9 @@ export const RailView = memo(function RailView({
         width={x2 - x1 + 46}
         height={26}
         rx={9}
-        fill="var(--ochre-line)"
-        fillOpacity={selected ? 0.22 : lit ? 0.14 : 0}
+        fill={selected || lit ? 'var(--ochre-line)' : 'none'}
+        fillOpacity={selected ? 0.22 : 0.14}
+        pointerEvents="all"
         className="group-focus-visible:stroke-(--ochre-line) group-focus-visible:[stroke-width:3]"
       />
       <MarksView marks={railMarks(rail, nodes)} />

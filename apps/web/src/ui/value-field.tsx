@@ -2,7 +2,7 @@ import type { Result } from '@usual-drag/core';
 import clsx from 'clsx';
 import { useId, useRef, useState } from 'react';
 
-interface Props<T> {
+export interface FieldProps<T> {
   readonly label: string;
   /** The value as it is printed. */
   readonly shown: string;
@@ -21,7 +21,7 @@ interface Props<T> {
  * A value to be typed. It is taken when the field is left or Enter is pressed; what cannot be read stays as it was typed,
  * with the reason below. Escape brings the last good value back.
  */
-export function ValueField<T>(props: Props<T>) {
+export function ValueField<T>(props: FieldProps<T>) {
   const { label, shown, read, onCommit, showLabel = false, placeholder, className, align = 'left' } = props;
   const made = useId();
   const id = props.id ?? made;

@@ -1,6 +1,7 @@
-import { endsAt, nodesOf, samePoint, type Network } from '@usual-drag/core';
+import { endsAt, nodesOf, samePoint } from '@usual-drag/core';
 import clsx from 'clsx';
 import { useState, type ReactNode } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import { NodeBadge } from '../../ui/node-badge.tsx';
 import { useBench } from '../bench-store.ts';
 import { useSelection } from '../selection.ts';
@@ -26,11 +27,13 @@ export function EditStrip() {
   const rail = useSelection((state) => state.rail);
   const aimed = useEditing((state) => state.aim);
   const copied = useEditing((state) => state.copied);
-  const network = useBench((state) => state.document.network);
-  const here = parts.filter((id) => network.elements.some((element) => element.id === id));
+  const here = useBench(
+    useShallow(({ document: { network } }) => parts.filter((id) => network.elements.some((e) => e.id === id))),
+  );
+  const railHere = useBench(({ document: { network } }) => rail !== null && nodesOf(network).includes(rail));
   const [part] = here;
-  if (aimed) return <AimStrip aimed={aimed} network={network} />;
-  if (rail !== null && nodesOf(network).includes(rail)) return <RailStrip key={rail} rail={rail} network={network} />;
+  if (aimed) return <AimStrip aimed={aimed} />;
+  if (rail !== null && railHere) return <RailStrip key={rail} rail={rail} />;
   return (
     <Strip label={here.length > 0 ? `Edit ${here.join(', ')}` : 'Edit'}>
       {here.length === 0 && (
@@ -56,7 +59,8 @@ export function EditStrip() {
   );
 }
 
-function RailStrip({ rail, network }: { readonly rail: string; readonly network: Network }) {
+function RailStrip({ rail }: { readonly rail: string }) {
+  const network = useBench((state) => state.document.network);
   const nodes = nodesOf(network);
   const ends = endsAt(network, rail);
   const [ticked, setTicked] = useState<readonly string[]>([]);
@@ -92,7 +96,8 @@ function RailStrip({ rail, network }: { readonly rail: string; readonly network:
   );
 }
 
-function AimStrip({ aimed, network }: { readonly aimed: Aim; readonly network: Network }) {
+function AimStrip({ aimed }: { readonly aimed: Aim }) {
+  const network = useBench((state) => state.document.network);
   const at = useEditing((state) => state.at);
   const nodes = nodesOf(network);
   const part = aimed.verb === 'move' ? network.elements.find(({ id }) => id === aimed.part) : undefined;

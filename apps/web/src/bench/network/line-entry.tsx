@@ -9,8 +9,9 @@ import {
 } from '@usual-drag/core';
 import clsx from 'clsx';
 import { Copy } from 'lucide-react';
-import { useMemo, useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { useAfterPaint } from '../../ui/after-paint.ts';
 import { Button } from '../../ui/button.tsx';
 import { amend, useBench } from '../bench-store.ts';
 import { usePartInHand, useSelection } from '../selection.ts';
@@ -58,9 +59,11 @@ export function LineEntry() {
       places: read.ok ? read.value.places : [],
     });
     if (!read.ok) return;
+    const { document } = useBench.getState();
     const change = begun.current ? amend : edit;
-    begun.current = true;
     change((job) => changeNetwork(job, read.value.network));
+    // A space changes nothing: what is typed next is the first step then.
+    if (useBench.getState().document !== document) begun.current = true;
   };
   const leave = (): void => {
     useEditing.setState({ line: false });
@@ -75,23 +78,7 @@ export function LineEntry() {
 
   return (
     <section aria-label="The network in a line" className="flex flex-col gap-1.5">
-      <div className="flex items-center justify-between">
-        <label htmlFor="network-line" className="font-bold">
-          Type the network
-        </label>
-        <Button
-          tone="quiet"
-          title="With ratings, limits, measured values and what parts are for"
-          onClick={() =>
-            void navigator.clipboard
-              .writeText(writeLine(network))
-              .then(() => toast('The whole line is copied.'))
-              .catch(() => toast.error('The browser does not let it be copied.'))
-          }
-        >
-          <Copy aria-hidden size={16} /> Copy the whole line
-        </Button>
-      </div>
+      <Heading />
       <div
         className={clsx(
           'figures max-h-43 overflow-y-auto rounded-xl border-2 bg-sheet text-[15px] leading-7 focus-within:border-(--ochre-line)',
@@ -99,34 +86,16 @@ export function LineEntry() {
         )}
       >
         <div className="relative">
-          <div aria-hidden className="pointer-events-none px-3 py-2 break-words whitespace-pre-wrap text-transparent">
-            {mark ? (
-              <>
-                {text.slice(0, mark.at)}
-                <span
-                  className={clsx(
-                    'underline decoration-[3px] underline-offset-4',
-                    fault ? 'decoration-fault decoration-wavy' : 'decoration-(--ochre-line)',
-                  )}
-                >
-                  {text.slice(mark.at, mark.at + mark.length) || '\u00a0\u00a0'}
-                </span>
-                {text.slice(mark.at + mark.length)}
-              </>
-            ) : (
-              text
-            )}
-            {'\u200b'}
-          </div>
+          <Underline text={text} mark={mark} wrong={fault !== null} />
           <textarea
             id="network-line"
-            rows={1}
+            rows={Math.ceil((text.length + 1) / charactersPerRow)}
             spellCheck={false}
             autoComplete="off"
             data-typing="true"
             aria-invalid={fault !== null}
             aria-describedby={fault ? 'network-line-fault' : 'network-line-hints'}
-            className="absolute inset-0 size-full resize-none overflow-hidden bg-transparent px-3 py-2 break-words focus:outline-none"
+            className="relative block field-sizing-content w-full resize-none overflow-hidden bg-transparent px-3 py-2 break-words focus:outline-none"
             value={text}
             onChange={(event) => type(event.target.value.replace(/\n/g, ' '))}
             onBlur={leave}
@@ -159,25 +128,86 @@ export function LineEntry() {
           </Button>
         </div>
       ) : (
-        <details id="network-line-hints" className="text-[14px] text-soft">
-          <summary>
-            <b className="figures text-ink">+</b> in series <b className="figures text-ink">||</b> side by side{' '}
-            <b className="figures text-ink">@B</b> names a point <b className="figures text-ink">24V/1R8</b> with 1.8 Ω
-            inside
-          </summary>
-          <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-3 gap-y-0.5">
-            {hints.map(([line, words]) => (
-              <div key={line} className="contents">
-                <dt className="figures text-ink">{line}</dt>
-                <dd>{words}</dd>
-              </div>
-            ))}
-          </dl>
-        </details>
+        <Hints />
       )}
     </section>
   );
 }
+
+/** Where a browser does not size the field by its text: its rows are at least enough. */
+const charactersPerRow = 40;
+
+interface UnderlineProps {
+  readonly text: string;
+  readonly mark: { readonly at: number; readonly length: number } | null;
+  readonly wrong: boolean;
+}
+
+/** A line below the part in hand or the slip: behind the field, the same text with all else hidden. It follows the drawing. */
+function Underline(now: UnderlineProps) {
+  const { text, mark, wrong } = useAfterPaint(useSteady(now));
+  if (!mark) return null;
+  return (
+    <div aria-hidden className="invisible absolute inset-0 px-3 py-2 break-words whitespace-pre-wrap contain-strict">
+      {text.slice(0, mark.at)}
+      <span
+        className={clsx(
+          'visible text-transparent underline decoration-[3px] underline-offset-4',
+          wrong ? 'decoration-fault decoration-wavy' : 'decoration-(--ochre-line)',
+        )}
+      >
+        {text.slice(mark.at, mark.at + mark.length) || '\u00a0\u00a0'}
+      </span>
+      {text.slice(mark.at + mark.length)}
+    </div>
+  );
+}
+
+/** The same object as long as nothing in it changes. */
+const useSteady = ({ text, mark, wrong }: UnderlineProps): UnderlineProps =>
+  useMemo(() => ({ text, mark, wrong }), [text, mark, wrong]);
+
+const Heading = memo(function Heading() {
+  return (
+    <div className="flex items-center justify-between">
+      <label htmlFor="network-line" className="font-bold">
+        Type the network
+      </label>
+      <Button
+        tone="quiet"
+        title="With ratings, limits, measured values and what parts are for"
+        onClick={() =>
+          void navigator.clipboard
+            .writeText(writeLine(useBench.getState().document.network))
+            .then(() => toast('The whole line is copied.'))
+            .catch(() => toast.error('The browser does not let it be copied.'))
+        }
+      >
+        <Copy aria-hidden size={16} /> Copy the whole line
+      </Button>
+    </div>
+  );
+});
+
+const Hints = memo(function Hints() {
+  return (
+    <details id="network-line-hints" className="text-[14px] text-soft">
+      <summary>
+        <b className="figures text-ink">+</b> in series <b className="figures text-ink">||</b> side by side{' '}
+        <b className="figures text-ink">@B</b> names a point <b className="figures text-ink">24V/1R8</b> with 1.8 Ω
+        inside
+      </summary>
+      <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-3 gap-y-0.5">
+        {hints.map(([line, words]) => (
+          <div key={line} className="contents">
+            <dt className="figures text-ink">{line}</dt>
+            <dd>{words}</dd>
+          </div>
+        ))}
+      </dl>
+    </details>
+  );
+});
 
 const hints = [
   ['E1 24V/1R8: …', 'a supply, and what it feeds'],

@@ -1,4 +1,12 @@
-import { networkCautions, nodesOf, referenceOf, type Element, type Network, type Unloaded } from '@usual-drag/core';
+import {
+  networkCautions,
+  nodesOf,
+  referenceOf,
+  type Element,
+  type Network,
+  type ResistorValues,
+  type Unloaded,
+} from '@usual-drag/core';
 import { memo, useMemo } from 'react';
 import { useAfterPaint } from '../../ui/after-paint.ts';
 import { Note } from '../../ui/note.tsx';
@@ -16,37 +24,31 @@ import { PartsTable } from './parts-table.tsx';
 export function NetworkStation({ unloaded }: { readonly unloaded: Solved<Unloaded> }) {
   const selected = usePartInHand();
   const network = useBench((state) => state.document.network);
-  const edit = useBench((state) => state.edit);
   const part = network.elements.find((element) => element.id === selected);
-  const cautions = unloaded.ok ? networkCautions(network, unloaded.value.values) : [];
   const measured = network.elements.some((e) => e.kind === 'resistor' && e.measuredResistance !== undefined);
   return (
     <div className="flex flex-col gap-4">
       <LineEntry />
-      {!unloaded.ok && <Note kind="limit">{unloaded.fault.message}</Note>}
-      {cautions.map((caution) => (
-        <Note key={caution.message} kind={caution.kind}>
-          {caution.message}
-        </Note>
-      ))}
+      <Cautions unloaded={unloaded} />
       <Tables network={network} part={part} />
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
-        {measured && (
-          <Segments
-            label="Work with"
-            showLabel
-            value={network.values ?? 'nominal'}
-            options={[
-              { value: 'nominal', text: 'nominal' },
-              { value: 'measured', text: 'measured' },
-            ]}
-            onChange={(values) => edit((job) => ({ ...job, network: { ...job.network, values } }))}
-          />
-        )}
+        {measured && <ValuesChoice values={network.values ?? 'nominal'} />}
         <ReferenceChoice nodes={nodesOf(network).join(' ')} reference={referenceOf(network) ?? ''} />
       </div>
     </div>
   );
+}
+
+/** What stands in the way of a solution, and what is too much for a part; a frame behind the drawing. */
+function Cautions(now: { readonly unloaded: Solved<Unloaded> }) {
+  const unloaded = useAfterPaint(now.unloaded);
+  if (!unloaded.ok) return <Note kind="limit">{unloaded.fault.message}</Note>;
+  const { network, values } = unloaded.value;
+  return networkCautions(network, values).map((caution) => (
+    <Note key={caution.message} kind={caution.kind}>
+      {caution.message}
+    </Note>
+  ));
 }
 
 interface TablesProps {
@@ -66,6 +68,22 @@ function Tables(now: TablesProps) {
     </>
   );
 }
+
+const ValuesChoice = memo(function ValuesChoice({ values }: { readonly values: ResistorValues }) {
+  const edit = useBench((state) => state.edit);
+  return (
+    <Segments
+      label="Work with"
+      showLabel
+      value={values}
+      options={[
+        { value: 'nominal', text: 'nominal' },
+        { value: 'measured', text: 'measured' },
+      ]}
+      onChange={(next) => edit((job) => ({ ...job, network: { ...job.network, values: next } }))}
+    />
+  );
+});
 
 interface ReferenceProps {
   /** Names with spaces between. */

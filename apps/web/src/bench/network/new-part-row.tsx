@@ -6,16 +6,21 @@ import {
   parseLine,
   type Element,
   type LineFault,
+  type Network,
 } from '@usual-drag/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useBench } from '../bench-store.ts';
 import { useSelection } from '../selection.ts';
+
+interface Props {
+  readonly columns: number;
+  readonly network: Network;
+}
 
 const empty = { id: '', from: '', to: '', value: '' };
 
 /** The row below the last part: type its value as in a line, and it is there. Its kind follows from the value. */
-export function NewPartRow({ columns }: { readonly columns: number }) {
-  const network = useBench((state) => state.document.network);
+export const NewPartRow = memo(function NewPartRow({ columns, network }: Props) {
   const edit = useBench((state) => state.edit);
   const selectPart = useSelection((state) => state.selectPart);
   const [typed, setTyped] = useState(empty);
@@ -82,4 +87,4 @@ export function NewPartRow({ columns }: { readonly columns: number }) {
       )}
     </>
   );
-}
+});

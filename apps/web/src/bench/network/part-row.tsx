@@ -1,19 +1,27 @@
 import { changeNetwork, editElement, replaceElement, type Element } from '@usual-drag/core';
 import clsx from 'clsx';
-import { memo } from 'react';
-import { ValueField } from '../../ui/value-field.tsx';
+import { memo, useState } from 'react';
+import { useInView } from 'react-intersection-observer';
+import { ValueField, type FieldProps } from '../../ui/value-field.tsx';
 import { useBench } from '../bench-store.ts';
 import { useSelection } from '../selection.ts';
-import { mainField, nameField, nodeField, secondField, tableFields } from './fields.ts';
+import { mainField, nameField, nodeField, secondField, tableFields, type ElementField } from './fields.ts';
 import { OffBy } from './off-by.tsx';
 
 interface RowProps {
   readonly element: Element;
+  /** One of the first rows, which are in sight from the beginning. */
+  readonly early: boolean;
+  /** What the table is scrolled in. */
+  readonly scroller: HTMLElement | null;
   readonly selected: boolean;
 }
 
-/** A part's row. It is drawn again only when the part itself has changed. */
-export const PartRow = memo(function PartRow({ element, selected }: RowProps) {
+/**
+ * A part's row. It is drawn again only when the part itself has changed, and has its fields from when it first comes near the
+ * sight: hundreds of fields that nobody sees would slow every keystroke down.
+ */
+export const PartRow = memo(function PartRow({ element, early, scroller, selected }: RowProps) {
   const edit = useBench((state) => state.edit);
   const hoveredEnds = {
     from: useSelection((state) => state.hovered === element.from),
@@ -27,23 +35,47 @@ export const PartRow = memo(function PartRow({ element, selected }: RowProps) {
     );
     if (next.id !== element.id) useSelection.getState().selectPart(next.id);
   };
+  const [begun] = useState(early || selected);
+  const { ref, inView } = useInView({
+    root: scroller,
+    rootMargin: nearby,
+    triggerOnce: true,
+    skip: begun || !scroller,
+  });
+  const live = begun || inView;
   const main = mainField(element);
   const second = secondField(element);
   const [rating, measured] = tableFields(element);
-  const cell = (column: number): string => `${element.id}:${column}`;
+  /** A quantity's cell: a field where it is in sight, else its text. */
+  const quantity = (field: ElementField | null, column: number, id?: string) =>
+    field && (
+      <Cell
+        live={live}
+        {...(id !== undefined && { id })}
+        label={`${field.label} of ${element.id}`}
+        shown={field.shown}
+        read={field.read}
+        align="right"
+        placeholder="–"
+        cell={`${element.id}:${column}`}
+        onCommit={(value) => replace(field.put(value))}
+      />
+    );
   return (
     <tr
+      ref={ref}
       className={clsx('border-b border-line/60', selected && 'bg-sunk')}
       aria-selected={selected}
       onFocus={() => select(element.id, false)}
       onClick={(event) => select(element.id, event.shiftKey || event.ctrlKey || event.metaKey)}
     >
       <td className="py-0.5 font-bold">
-        <ValueField
+        <Cell
+          live={live}
           label={`Name of ${element.id}`}
           shown={element.id}
           read={(text) => nameField(useBench.getState().document.network, element.id)(text)}
-          cell={cell(0)}
+          cell={`${element.id}:0`}
           onCommit={(id) => replace({ ...element, id })}
         />
       </td>
@@ -54,11 +86,12 @@ export const PartRow = memo(function PartRow({ element, selected }: RowProps) {
           onPointerEnter={() => useSelection.getState().hover(element[end])}
           onPointerLeave={() => useSelection.getState().hover(null)}
         >
-          <ValueField
+          <Cell
+            live={live}
             label={`${element.id} ${end}, a node that is there or a new one`}
             shown={element[end]}
             read={nodeField}
-            cell={cell(1 + index)}
+            cell={`${element.id}:${1 + index}`}
             onCommit={(node) => replace({ ...element, [end]: node })}
           />
         </td>
@@ -68,7 +101,7 @@ export const PartRow = memo(function PartRow({ element, selected }: RowProps) {
           <button
             type="button"
             id={`value-${element.id}`}
-            data-cell={cell(3)}
+            data-cell={`${element.id}:3`}
             aria-pressed={element.closed}
             className="figures min-h-8 w-full rounded-md border border-line bg-sheet px-1.5 text-right"
             onClick={() => replace({ ...element, closed: !element.closed })}
@@ -76,62 +109,37 @@ export const PartRow = memo(function PartRow({ element, selected }: RowProps) {
             {element.closed ? 'closed' : 'open'}
           </button>
         ) : (
-          main && (
-            <ValueField
-              id={`value-${element.id}`}
-              label={`${main.label} of ${element.id}`}
-              shown={main.shown}
-              read={main.read}
-              align="right"
-              cell={cell(3)}
-              onCommit={(value) => replace(main.put(value))}
-            />
-          )
+          quantity(main, 3, `value-${element.id}`)
         )}
       </td>
-      <td className="py-0.5">
-        {second && (
-          <ValueField
-            label={`${second.label} of ${element.id}`}
-            shown={second.shown}
-            read={second.read}
-            align="right"
-            placeholder="–"
-            cell={cell(4)}
-            onCommit={(value) => replace(second.put(value))}
-          />
-        )}
-      </td>
-      <td className="py-0.5">
-        {rating && (
-          <ValueField
-            label={`${rating.label} of ${element.id}`}
-            shown={rating.shown}
-            read={rating.read}
-            align="right"
-            placeholder="–"
-            cell={cell(5)}
-            onCommit={(value) => replace(rating.put(value))}
-          />
-        )}
-      </td>
+      <td className="py-0.5">{quantity(second, 4)}</td>
+      <td className="py-0.5">{quantity(rating, 5)}</td>
       <td className="py-0.5 text-right text-[13px]">
-        {measured && (
-          <ValueField
-            label={`${measured.label} of ${element.id}`}
-            shown={measured.shown}
-            read={measured.read}
-            align="right"
-            placeholder="–"
-            cell={cell(6)}
-            onCommit={(value) => replace(measured.put(value))}
-          />
-        )}
+        {quantity(measured, 6)}
         <OffBy element={element} />
       </td>
     </tr>
   );
 });
+
+/** A field, or what it shows where nobody can reach it yet. */
+function Cell<T>({ live, ...field }: FieldProps<T> & { readonly live: boolean }) {
+  if (live) return <ValueField {...field} />;
+  const { shown, placeholder, align } = field;
+  return (
+    <span
+      className={clsx(
+        'figures block min-h-8 border border-transparent px-1.5 py-0.5 leading-[1.6] whitespace-nowrap',
+        align === 'right' && 'text-right',
+      )}
+    >
+      {shown || <span className="text-soft">{placeholder}</span>}
+    </span>
+  );
+}
+
+/** Room around what is in sight in which rows have their fields, so that Tab finds the next one. */
+const nearby = '320px 0px';
 
 /** Takes a part in hand; of several that are selected the others stay so. */
 function select(id: string, add: boolean): void {

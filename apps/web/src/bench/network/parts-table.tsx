@@ -1,7 +1,16 @@
 import { changeNetwork, type Network } from '@usual-drag/core';
 import clsx from 'clsx';
 import { ClipboardPaste, Trash2 } from 'lucide-react';
-import { lazy, memo, Suspense, useState, type ClipboardEvent, type CSSProperties, type KeyboardEvent } from 'react';
+import {
+  lazy,
+  memo,
+  Suspense,
+  useCallback,
+  useState,
+  type ClipboardEvent,
+  type CSSProperties,
+  type KeyboardEvent,
+} from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
 import { undo, useBench } from '../bench-store.ts';
@@ -25,6 +34,9 @@ const headings = [
 ] as const;
 const columns = { '--columns': headings.map(([, share]) => `minmax(0,${share})`).join(' ') };
 
+/** Rows that have their fields from the beginning. */
+const inSight = 20;
+
 /**
  * The parts as a table to type into, with the keys of a spreadsheet: Tab goes on, Enter and the arrows go down, the row
  * below the last makes a new part, rows can be pasted, and several removed at once.
@@ -33,6 +45,8 @@ export const PartsTable = memo(function PartsTable({ network }: { readonly netwo
   const edit = useBench((state) => state.edit);
   const { parts, selectParts } = useSelection();
   const [pasting, setPasting] = useState<string | null>(null);
+  const [scroller, setScroller] = useState<HTMLElement | null>(null);
+  const findScroller = useCallback((section: HTMLElement | null) => setScroller(section?.closest('aside') ?? null), []);
   const here = parts.filter((id) => network.elements.some((element) => element.id === id));
 
   const move = (event: KeyboardEvent<HTMLTableElement>): void => {
@@ -70,7 +84,7 @@ export const PartsTable = memo(function PartsTable({ network }: { readonly netwo
   };
 
   return (
-    <section aria-label="Parts" className="own-layer" onPaste={paste}>
+    <section ref={findScroller} aria-label="Parts" className="own-layer" onPaste={paste}>
       <table className="long-rows text-[14px]" style={columns as CSSProperties} onKeyDown={move}>
         <thead className="text-[13px] text-soft">
           <tr className="border-b border-line">
@@ -86,10 +100,16 @@ export const PartsTable = memo(function PartsTable({ network }: { readonly netwo
           </tr>
         </thead>
         <tbody>
-          {network.elements.map((element) => (
-            <PartRow key={element.id} element={element} selected={here.includes(element.id)} />
+          {network.elements.map((element, index) => (
+            <PartRow
+              key={element.id}
+              element={element}
+              early={index < inSight}
+              scroller={scroller}
+              selected={here.includes(element.id)}
+            />
           ))}
-          <NewPartRow columns={headings.length} />
+          <NewPartRow columns={headings.length} network={network} />
         </tbody>
       </table>
       <div className="mt-2 flex flex-wrap gap-2">
