@@ -20,6 +20,7 @@ import {
 } from '@usual-drag/core';
 import { lusolve } from 'mathjs';
 import { LuDecomposition, Matrix } from 'ml-matrix';
+import { benchKeystroke } from './keystroke.ts';
 import { duration, line, secondsOf } from './measure.ts';
 import { benchGrid } from './grid.ts';
 import { benchSampling } from './sampling.ts';
@@ -99,6 +100,7 @@ line(
   `  a keystroke: read, solved, laid out (${duration(keystroke)})`,
   `${(keystroke / frame).toFixed(2)} of a frame of 16 ms`,
 );
+await benchKeystroke(line60, keystroke);
 
 benchLadder();
 benchLoadingMap();

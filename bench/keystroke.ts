@@ -1,0 +1,120 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { duration, line } from './measure.ts';
+
+const browser = '/usr/bin/chromium';
+const server = 'apps/server/dist/main.js';
+const address = 'http://127.0.0.1:4919';
+const keys = 60;
+/** ms of a frame at 60 Hz. */
+const frame = 1000 / 60;
+
+/** What one keystroke took, ms. */
+interface Keystroke {
+  /** From the key to the end of all that it sets off before the frame. */
+  readonly script: number;
+  /** From the beginning of the frame to its being painted. */
+  readonly painting: number;
+  /** The drawing of that very frame has the new value. */
+  readonly drawn: boolean;
+}
+
+/**
+ * Types into the line of a big network in the real page, in Chromium without a graphics card, and reports what the page's thread
+ * has to do until the drawing is painted, as a share of a frame and of what the bare computing takes.
+ *
+ * @param computing  of one keystroke in this run, s
+ */
+export async function benchKeystroke(text: string, computing: number): Promise<void> {
+  if (!existsSync(browser) || !existsSync(server)) {
+    line('  a keystroke, painted', 'no browser, or not built yet: npm run build');
+    return;
+  }
+  const process = serve();
+  const chrome = await chromium.launch({
+    executablePath: browser,
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+  });
+  try {
+    const page = await chrome.newPage({ viewport: { width: 1280, height: 800 } });
+    await openLine(page, text);
+    const strokes = await typed(page);
+    const median = (of: (stroke: Keystroke) => number): number =>
+      strokes.map(of).sort((a, b) => a - b)[strokes.length >> 1]!;
+    const work = median(({ script, painting }) => script + painting);
+    const soon = strokes.filter(({ drawn }) => drawn).length;
+    line(
+      `  a keystroke, painted (${duration(work / 1000)}, ${duration(median((s) => s.script) / 1000)} of it script)`,
+      `${(work / frame).toFixed(2)} of a frame   ${(work / 1000 / computing).toFixed(1)} × computing it   in the next frame: ${soon} of ${strokes.length}`,
+    );
+  } finally {
+    await chrome.close();
+    process.kill();
+  }
+}
+
+function serve(): ChildProcess {
+  const data = mkdtempSync(join(tmpdir(), 'usual-drag-bench-'));
+  const env = { ...process.env, PORT: new URL(address).port, USUAL_DRAG_DATA: data, USUAL_DRAG_DEMO: '1' };
+  return spawn(process.execPath, [server], { env, stdio: 'ignore' });
+}
+
+/** The line of the first sample job with another network in it, the caret behind a digit of a value. */
+async function openLine(page: Page, text: string): Promise<void> {
+  for (let tries = 0; tries < 100; tries += 1) {
+    const answer = await fetch(`${address}/api/health`).catch(() => null);
+    if (answer?.ok) break;
+    await new Promise((later) => setTimeout(later, 100));
+  }
+  await page.goto(address);
+  await page.getByRole('link', { name: /^Float-level divider/ }).click();
+  await page.getByRole('link', { name: /^Network/ }).click();
+  const field = page.getByRole('textbox', { name: 'Type the network' });
+  await field.fill(text);
+  const caret = /R\d+ \d/.exec(text)!;
+  await field.evaluate(
+    (element: HTMLTextAreaElement, at) => element.setSelectionRange(at, at),
+    caret.index + caret[0].length,
+  );
+}
+
+/** Adds a digit and takes it away again, time after time. */
+async function typed(page: Page): Promise<Keystroke[]> {
+  await page.evaluate(watchKeys);
+  for (let key = 0; key < keys + 10; key += 1) {
+    await page.keyboard.press(key % 2 === 0 ? '7' : 'Backspace');
+    await page.waitForTimeout(150);
+  }
+  const strokes = await page.evaluate(() => (window as unknown as { strokes: Keystroke[] }).strokes);
+  return strokes.slice(10);
+}
+
+/** Runs in the page: notes for each key what it took, and whether the next frame had its drawing. */
+function watchKeys(): void {
+  const strokes: Keystroke[] = [];
+  Object.assign(window, { strokes });
+  const drawing = (): string => document.querySelector('.drawing')!.textContent;
+  let script = 0;
+  let begun = 0;
+  addEventListener('input', () => (script = performance.now() - begun));
+  addEventListener(
+    'keydown',
+    () => {
+      begun = performance.now();
+      const before = drawing();
+      requestAnimationFrame(() => {
+        const drawn = drawing() !== before;
+        const frameBegun = performance.now();
+        const { scheduler } = window as unknown as { scheduler: { postTask(run: () => void, how: object): void } };
+        // Asked for within a frame, it runs as soon as that has been painted.
+        scheduler.postTask(() => strokes.push({ script, painting: performance.now() - frameBegun, drawn }), {
+          priority: 'user-blocking',
+        });
+      });
+    },
+    { capture: true },
+  );
+}
