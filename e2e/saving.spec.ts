@@ -87,7 +87,9 @@ test('two windows: the other version is taken, and mine can be brought back', as
   await setResistor(page, 'R3', '18k');
   await page.getByRole('button', { name: 'Take the other version' }).click();
   await expect(resistor(page, 'R2')).toHaveValue(/^47.kΩ$/);
-  await page.getByRole('button', { name: 'Bring mine back' }).click();
+  await expect(resistor(page, 'R3')).toHaveValue(/^15.kΩ$/);
+  await page.keyboard.press('Control+z');
   await expect(resistor(page, 'R3')).toHaveValue(/^18.kΩ$/);
+  await expect(resistor(page, 'R2')).toHaveValue(/^39.kΩ$/);
   await saved(page);
 });

@@ -217,6 +217,10 @@ test('two windows never overwrite each other: mine or theirs is asked for', asyn
   await type(page, 'Voltage range 3', '80');
   await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
   await type(other, 'Voltage range 3', '90');
+  await expect(other.getByRole('button', { name: 'Take theirs' })).toBeVisible();
+  await type(other, 'Voltage range 3', '95');
+  await other.reload();
+  await expect(other.getByText('There is an edit of yours that was not saved yet.')).toBeVisible();
   await other.getByRole('button', { name: 'Take theirs' }).click();
   await expect(other.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('80\u00a0V');
   faults.length = 0;

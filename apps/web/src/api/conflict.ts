@@ -1,6 +1,5 @@
 import { hashKey } from '@tanstack/react-query';
 import type { Shelved } from '@usual-drag/contract';
-import { toast } from 'sonner';
 import { Refused } from './http.ts';
 
 /** What the server has where it refused a save because that has been changed since; null where it refused for another reason. */
@@ -11,18 +10,3 @@ export function newestOf<T>(fault: unknown): Shelved<T> | null {
 
 /** Whether two documents say the same, in whatever order they name it. */
 export const sameDocument = (a: unknown, b: unknown): boolean => hashKey([a]) === hashKey([b]);
-
-/** The ways out of a conflict. */
-export interface Choices {
-  readonly keepMine: () => void;
-  readonly takeTheirs: () => void;
-}
-
-/** Asks which of two versions is to be kept; both are, until it is answered. */
-export function askWhich(message: string, { keepMine, takeTheirs }: Choices): void {
-  toast.error(message, {
-    duration: Infinity,
-    action: { label: 'Keep mine', onClick: keepMine },
-    cancel: { label: 'Take theirs', onClick: takeTheirs },
-  });
-}

@@ -1,6 +1,6 @@
 import { QueryClient } from '@tanstack/react-query';
-import type { Choices } from './conflict.ts';
 import { dropDraft, keepDraft, resumeDrafts, settleDraft } from './drafts.ts';
+import type { Question } from '../ui/questions.ts';
 import { Refused, Unreachable } from './http.ts';
 import type { ShelfAccess } from './shelf.ts';
 
@@ -85,17 +85,18 @@ function changedSince(text: string) {
 }
 
 test('where it has been changed elsewhere meanwhile, the person is asked and neither is lost', async () => {
-  const asked: [string, Choices][] = [];
-  const ask = (message: string, choices: Choices): void => void asked.push([message, choices]);
+  const asked: Question[] = [];
+  const ask = (question: Question): void => void asked.push(question);
   const { access, saved } = changedSince('theirs');
-  for (const choice of ['takeTheirs', 'keepMine'] as const) {
+  for (const label of ['Take theirs', 'Keep mine']) {
     keepDraft('p-', { id: 'a', text: 'mine' } as Paper, 4);
     await resumeDrafts(new QueryClient(), access, ask);
-    const [message, choices] = asked.pop()!;
-    expect(message).toContain('a: Changed since.');
+    const { about, text, answers } = asked.pop()!;
+    expect(about).toBe('p-a');
+    expect(text).toContain('a: Changed since.');
     expect(localStorage.getItem('p-a')).toContain('mine');
     expect(saved).toEqual([]);
-    choices[choice]();
+    answers.find((answer) => answer.label === label)!.act();
     await new Promise((done) => setTimeout(done));
     expect(localStorage.getItem('p-a')).toBeNull();
   }

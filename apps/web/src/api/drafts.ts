@@ -1,5 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query';
-import { askWhich, newestOf, sameDocument } from './conflict.ts';
+import { ask as askPerson } from '../ui/questions.ts';
+import { newestOf, sameDocument } from './conflict.ts';
 import type { ShelfAccess } from './shelf.ts';
 
 interface Named {
@@ -52,7 +53,7 @@ function draftAt<T extends Named>(key: string): Draft<T> | null {
 export async function resumeDrafts<T extends Named>(
   queries: QueryClient,
   { query, save, draftPrefix }: ShelfAccess<T>,
-  ask: typeof askWhich = askWhich,
+  ask: typeof askPerson = askPerson,
 ): Promise<void> {
   const drafts = Object.keys(localStorage)
     .filter((key) => key.startsWith(draftPrefix))
@@ -68,9 +69,13 @@ export async function resumeDrafts<T extends Named>(
       const newest = newestOf<T>(fault);
       if (!newest) return;
       if (sameDocument(newest.document, document)) return drop(document);
-      ask(`${document.id}: ${(fault as Error).message} There is an edit of yours that was not saved yet.`, {
-        keepMine: () => void put(document, newest.revision).then(refresh),
-        takeTheirs: () => drop(document),
+      ask({
+        about: draftPrefix + document.id,
+        text: `${document.id}: ${(fault as Error).message} There is an edit of yours that was not saved yet.`,
+        answers: [
+          { label: 'Keep mine', act: () => void put(document, newest.revision).then(refresh) },
+          { label: 'Take theirs', act: () => drop(document) },
+        ],
       });
     }
   };

@@ -1,7 +1,8 @@
 import type { Shelved } from '@usual-drag/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
-import { askWhich, newestOf, sameDocument } from './conflict.ts';
+import { ask } from '../ui/questions.ts';
+import { newestOf, sameDocument } from './conflict.ts';
 import { dropDraft, keepDraft, settleDraft } from './drafts.ts';
 import { Unreachable } from './http.ts';
 
@@ -49,15 +50,34 @@ export function useShelfOf<T extends { readonly id: string }>({ query, save, dra
       put(there?.document ?? saved.document, saved.revision);
     },
     onError: (fault, { document }) => {
-      // It is on the screen with its reason; it would be refused again.
-      dropDraft(draftPrefix, document);
       const newest = newestOf<T>(fault);
-      if (!newest) return void toast.error(fault.message, { duration: 15_000 });
-      put(document, newest.revision);
-      if (sameDocument(newest.document, document)) return;
-      askWhich(fault.message, {
-        keepMine: () => saving.mutate({ document, isNew: false }),
-        takeTheirs: () => put(newest.document, newest.revision),
+      if (!newest || sameDocument(newest.document, document)) {
+        // It is on the screen, where it was refused with the reason; it would be refused again.
+        dropDraft(draftPrefix, document);
+        if (newest) put(document, newest.revision);
+        else toast.error(fault.message, { duration: 15_000 });
+        return;
+      }
+      // Until it is answered a later edit is one of the old revision too, and asks again.
+      ask({
+        about: draftPrefix + document.id,
+        text: fault.message,
+        answers: [
+          {
+            label: 'Keep mine',
+            act: () => {
+              put(document, newest.revision);
+              saving.mutate({ document, isNew: false });
+            },
+          },
+          {
+            label: 'Take theirs',
+            act: () => {
+              dropDraft(draftPrefix, document);
+              put(newest.document, newest.revision);
+            },
+          },
+        ],
       });
     },
   });

@@ -58,6 +58,11 @@ export function openOnBench(job: OpenJob, document: Job = job.document): void {
   useBench.temporal.getState().clear();
 }
 
+/** Shows the version that another window saved, as an edit of its own: undo brings back the one that was here. */
+export function takeOther({ revision, updatedAt, document }: OpenJob): void {
+  useBench.setState({ revision, savedAt: updatedAt, save: { kind: 'saved' }, document });
+}
+
 /** Changes the job as part of the edit before: undone together with it, as the letters of one word are. */
 export function amend(change: (job: Job) => Job): void {
   const { pause, resume } = useBench.temporal.getState();

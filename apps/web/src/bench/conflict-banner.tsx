@@ -3,9 +3,11 @@ import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import type { OpenJob } from '@usual-drag/contract';
 import { createJob } from '../api/jobs.ts';
-import { Button } from '../ui/button.tsx';
-import { openOnBench, useBench } from './bench-store.ts';
+import { QuestionStrip } from '../ui/question-strip.tsx';
+import type { Answer } from '../ui/questions.ts';
+import { takeOther, useBench } from './bench-store.ts';
 import { dropDraft } from './drafts.ts';
+import { sayUndoable } from './say-undoable.ts';
 
 /** Two windows have changed one job: both versions are here, and the person says what becomes of them. */
 export function ConflictBanner({ theirs }: { readonly theirs: OpenJob }) {
@@ -14,10 +16,8 @@ export function ConflictBanner({ theirs }: { readonly theirs: OpenJob }) {
   const mine = useBench((state) => state.document);
   const takeTheirs = (): void => {
     dropDraft(theirs.id);
-    openOnBench(theirs);
-    toast('This window shows the other version now.', {
-      action: { label: 'Bring mine back', onClick: () => useBench.getState().edit(() => mine) },
-    });
+    takeOther(theirs);
+    sayUndoable('This window shows the other version now.', 'Bring mine back');
   };
   const keepBoth = async (): Promise<void> => {
     try {
@@ -30,16 +30,14 @@ export function ConflictBanner({ theirs }: { readonly theirs: OpenJob }) {
       toast.error((error as Error).message);
     }
   };
+  const ways: Answer[] = [
+    { label: 'Keep mine as a job of its own', act: () => void keepBoth() },
+    { label: 'Take the other version', act: takeTheirs },
+  ];
   return (
-    <div role="alert" className="flex flex-wrap items-center gap-3 border-b border-line bg-(--limit-ground) px-4 py-2">
-      <p className="grow">
-        <b>This job was changed in another window</b> (revision {theirs.revision}). Nothing is lost: your edit is still
-        here.
-      </p>
-      <Button tone="strong" onClick={() => void keepBoth()}>
-        Keep mine as a job of its own
-      </Button>
-      <Button onClick={takeTheirs}>Take the other version</Button>
-    </div>
+    <QuestionStrip answers={ways} onAnswer={({ act }) => act()}>
+      <b>This job was changed in another window</b> (revision {theirs.revision}). Nothing is lost: your edit is still
+      here.
+    </QuestionStrip>
   );
 }

@@ -8,6 +8,7 @@ import { toast } from 'sonner';
 import { createJob, deleteJob, duplicateJob, exportAddress, importJob, jobsQuery, restoreJob } from '../api/jobs.ts';
 import { Button } from '../ui/button.tsx';
 import { FileInput } from '../ui/file-input.tsx';
+import { offer } from '../ui/offer.ts';
 
 /** The start page: the jobs, the last changed first. */
 export function JobsPage() {
@@ -24,10 +25,7 @@ export function JobsPage() {
   };
   const remove = async ({ id, title }: JobSummary): Promise<void> => {
     await deleteJob(id);
-    toast(`“${title ?? 'Untitled'}” deleted.`, {
-      duration: 12_000,
-      action: { label: 'Undo', onClick: () => attempt(restoreJob(id)) },
-    });
+    offer(`“${title ?? 'Untitled'}” deleted.`, 'Undo', () => attempt(restoreJob(id)));
   };
 
   return (

@@ -1,10 +1,10 @@
 import { copyInstrument, freeId, type KitInstrument } from '@usual-drag/core';
 import { Plus } from 'lucide-react';
 import { useNavigate, useParams } from 'react-router';
-import { toast } from 'sonner';
 import { kitShelf } from '../api/kit.ts';
 import { useShelfOf } from '../api/shelf.ts';
 import { Button } from '../ui/button.tsx';
+import { offer } from '../ui/offer.ts';
 import { InstrumentCard } from './instrument-card.tsx';
 import { InstrumentEditor } from './instrument-editor.tsx';
 import { KitFiles } from './kit-files.tsx';
@@ -31,11 +31,10 @@ export function KitPage() {
   const retire = (kept: KitInstrument): void => {
     const { retired: was, ...rest } = kept;
     save(was ? rest : { ...rest, retired: true });
-    toast(
+    offer(
       `${kept.name ?? kept.id} ${was ? 'is on the shelf again' : 'retired: it stays on record, and jobs keep it'}.`,
-      {
-        action: { label: 'Undo', onClick: () => save(kept) },
-      },
+      'Undo',
+      () => save(kept),
     );
   };
   const inUse = kit.filter(({ retired }) => !retired);

@@ -5,6 +5,7 @@ import { Toaster } from 'sonner';
 import { useStore } from 'zustand';
 import { redo, undo, useBench } from '../bench/bench-store.ts';
 import { saveWords } from '../bench/save-words.ts';
+import { OpenQuestions } from '../ui/question-strip.tsx';
 import { ValueField } from '../ui/value-field.tsx';
 import { BenchSign, CorrectSign, JobsSign, KitSign, WorkshopSign } from './signs.tsx';
 import { currentTheme, useTheme } from './theme.ts';
@@ -31,6 +32,7 @@ export function Shell() {
           </BarButton>
         </div>
       </header>
+      <OpenQuestions />
       <div className="flex min-h-0 grow">
         <nav
           aria-label="Places"
@@ -58,7 +60,7 @@ export function Shell() {
           <Outlet />
         </div>
       </div>
-      <Toaster position="bottom-left" theme={theme} toastOptions={{ className: 'text-[15px]!' }} />
+      <Toaster position="bottom-left" theme={theme} closeButton toastOptions={{ className: 'text-[15px]!' }} />
     </div>
   );
 }

@@ -1,10 +1,10 @@
 import { kitInstrumentOf, nextVersion } from '@usual-drag/core';
 import { PackagePlus } from 'lucide-react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
 import { kitShelf } from '../api/kit.ts';
 import { useShelfOf } from '../api/shelf.ts';
 import { Button } from '../ui/button.tsx';
+import { offer } from '../ui/offer.ts';
 import type { SheetProps } from './sheets/sheet-props.ts';
 
 /** Makes the meter an instrument of the kit, or a new version of the one that it became before. Jobs keep what they used. */
@@ -18,11 +18,12 @@ export function PutInKit({ piece, sides, onEdit }: SheetProps) {
     const made = kitInstrumentOf(piece, sides, before, taken, new Date().toISOString().slice(0, 10));
     (before ? save : add)(made);
     onEdit((now) => ({ ...now, instrument: { id: made.id, version } }));
-    toast(
+    offer(
       version === 1
         ? `${made.name} is in the kit, with its ranges, resistance and class.`
         : `${made.name} is in the kit as version ${version}. Jobs keep the one that they used.`,
-      { action: { label: 'Show it', onClick: () => void navigate(`/kit/${encodeURIComponent(made.id)}`) } },
+      'Show it',
+      () => void navigate(`/kit/${encodeURIComponent(made.id)}`),
     );
   };
   return (

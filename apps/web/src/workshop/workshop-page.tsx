@@ -8,6 +8,7 @@ import { toast } from 'sonner';
 import { Button } from '../ui/button.tsx';
 import { FileInput } from '../ui/file-input.tsx';
 import { Note } from '../ui/note.tsx';
+import { offer } from '../ui/offer.ts';
 import { saveText } from '../ui/save-file.ts';
 import { WorkpieceForm } from './form/workpiece-form.tsx';
 import { PutInKit } from './put-in-kit.tsx';
@@ -46,9 +47,7 @@ export function WorkshopPage() {
   const putAway = (of: Workpiece): void => {
     save({ ...of, retired: true });
     void navigate('/workshop');
-    toast(`“${of.title ?? 'Untitled'}” put away.`, {
-      action: { label: 'Undo', onClick: () => (save(of), open(of.id)) },
-    });
+    offer(`“${of.title ?? 'Untitled'}” put away.`, 'Undo', () => (save(of), open(of.id)));
   };
   return (
     <div className="flex h-full min-h-0 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden print:block">

@@ -16,7 +16,8 @@ import {
 } from '@usual-drag/core';
 import { toast } from 'sonner';
 import { create } from 'zustand';
-import { undo, useBench } from '../bench-store.ts';
+import { useBench } from '../bench-store.ts';
+import { sayUndoable } from '../say-undoable.ts';
 import { useSelection } from '../selection.ts';
 
 /** What waits for a rail to be chosen. */
@@ -107,7 +108,7 @@ export function remove(parts: readonly string[]): void {
   change(removeElements(now, parts));
   const left = network().elements;
   select(left[Math.min(Math.max(0, first), left.length - 1)]!.id);
-  toast(`${parts.join(', ')} removed.`, { action: { label: 'Undo', onClick: undo } });
+  sayUndoable(`${parts.join(', ')} removed.`);
 }
 
 export function copy(parts: readonly string[]): void {

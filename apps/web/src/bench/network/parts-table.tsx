@@ -11,9 +11,9 @@ import {
   type CSSProperties,
   type KeyboardEvent,
 } from 'react';
-import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
-import { undo, useBench } from '../bench-store.ts';
+import { useBench } from '../bench-store.ts';
+import { sayUndoable } from '../say-undoable.ts';
 import { useSelection } from '../selection.ts';
 import { AddPart } from './add-part.tsx';
 import { remove } from './editing.ts';
@@ -74,7 +74,7 @@ export const PartsTable = memo(function PartsTable({ network }: { readonly netwo
     if (faults.length > 0 || elements.length === 0) return setPasting(text);
     edit((job) => changeNetwork(job, { ...job.network, elements: [...job.network.elements, ...elements] }));
     selectParts(elements.map(({ id }) => id));
-    toast(`${elements.length} parts added.`, { action: { label: 'Undo', onClick: undo } });
+    sayUndoable(`${elements.length} parts added.`);
   };
   const paste = (event: ClipboardEvent): void => {
     const text = event.clipboardData.getData('text');

@@ -1,7 +1,7 @@
 import { changeNetwork, type RowFault } from '@usual-drag/core';
-import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
-import { undo, useBench } from '../bench-store.ts';
+import { useBench } from '../bench-store.ts';
+import { sayUndoable } from '../say-undoable.ts';
 import { useSelection } from '../selection.ts';
 import { readRows } from './read-rows.ts';
 
@@ -20,9 +20,7 @@ export default function PasteParts({ text, onChange, onClose }: Props) {
   const take = (): void => {
     edit((job) => changeNetwork(job, { ...network, elements: [...network.elements, ...elements] }));
     selectParts(elements.map(({ id }) => id));
-    toast(`${elements.length} ${elements.length === 1 ? 'part' : 'parts'} added.`, {
-      action: { label: 'Undo', onClick: undo },
-    });
+    sayUndoable(`${elements.length} ${elements.length === 1 ? 'part' : 'parts'} added.`);
     onClose();
   };
   return (

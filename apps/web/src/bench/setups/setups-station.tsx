@@ -18,7 +18,8 @@ import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
 import { Note } from '../../ui/note.tsx';
 import type { Solved } from '../analysis.ts';
-import { undo, useBench } from '../bench-store.ts';
+import { useBench } from '../bench-store.ts';
+import { sayUndoable } from '../say-undoable.ts';
 import { MeterCard } from './meter-card.tsx';
 import { ResistanceFound } from './resistance-found.tsx';
 import { Ohmmeter } from './ohmmeter.tsx';
@@ -76,7 +77,7 @@ export function SetupsStation({
   const remove = (): void => {
     if (!setup) return;
     edit((current) => removeSetup(current, setup.id));
-    toast(`Set-up ${setup.id} removed.`, { action: { label: 'Undo', onClick: undo } });
+    sayUndoable(`Set-up ${setup.id} removed.`);
   };
 
   return (
