@@ -45,37 +45,48 @@ test('so cold that nothing is left of the coil is refused', () => {
   expect(temperatureErrors(piece, sides[0]!, -300).ok).toBe(false);
 });
 
+const shuntedWith = { series: 'E96', tolerance: 0.01, powerRating: 1, maxParts: 1 } as const;
+const figures = { fullScaleCurrent: 1e-4, resistance: 1800 };
+
 test('the swamping resistor keeps the error within its target on every range, warm and cold, and is not idle', () => {
   fc.assert(
     fc.property(
       fc.constantFrom(0.002, 0.005, 0.01),
       fc.constantFrom(5, 10, 20),
       fc.array(fc.double({ min: 0.4, max: 5, noNaN: true }), { minLength: 1, maxLength: 3 }),
-      (error, span, decades) => {
-        const found = swampingResistor({ figures: { fullScaleCurrent: 1e-4, resistance: 1800 } }, span, error);
+      fc.constantFrom(0, 2e-6, 5e-5, 4e-4),
+      (error, span, decades, coefficient) => {
+        const found = swampingResistor({ movement: { figures }, parts: { ...shuntedWith, coefficient } }, span, error);
         if (!found.ok) throw new Error(found.fault.message);
         const { resistance, burden } = found.value;
         expect(burden).toBeCloseTo(1e-4 * (1800 + resistance), 12);
-        const ranges = [...new Set(decades.map((decade) => 1e-4 * 10 ** decade))].sort((a, b) => a - b);
-        for (const range of ranges) {
-          const whole = 1800 + resistance;
-          const shunt = (1e-4 * whole) / (range - 1e-4);
-          for (const kelvin of [-span, span]) {
-            const now = whole + 1800 * copperCoefficient * kelvin;
-            const off = (range * shunt) / (shunt + now) / 1e-4 - 1;
-            expect(Math.abs(off)).toBeLessThanOrEqual(error * 1.0001);
-          }
-        }
+        /** Relative error of a range, every resistance written out. */
+        const off = (range: number, swamping: number, kelvin: number): number => {
+          const shunt = (1e-4 * (1800 + swamping)) / (range - 1e-4);
+          const [gained, coil] = [shunt * (1 + coefficient * kelvin), 1800 * (1 + copperCoefficient * kelvin)];
+          return (range * gained) / (gained + coil + swamping) / 1e-4 - 1;
+        };
+        for (const decade of decades)
+          for (const kelvin of [-span, span])
+            expect(Math.abs(off(1e-4 * 10 ** decade, resistance, kelvin))).toBeLessThanOrEqual(error * 1.0001);
         // A tenth less of it and the highest range is beyond the target when cold.
-        if (resistance > 0) {
-          const whole = 1800 + 0.9 * resistance;
-          const shunt = (1e-4 * whole) / (10 - 1e-4);
-          const cold = (10 * shunt) / (shunt + whole - 1800 * copperCoefficient * span) / 1e-4 - 1;
-          expect(cold).toBeGreaterThan(error);
-        }
+        if (resistance > 0) expect(off(10, 0.9 * resistance, -span)).toBeGreaterThan(error);
       },
     ),
   );
+});
+
+test('shunts whose own coefficient is beyond the target are named', () => {
+  const parts = { ...shuntedWith, coefficient: 4e-3 };
+  const builtIn = { kind: 'multiplier', resistance: 1e5, figuresOf: 'coil', stays: true } as const;
+  const found = swampingResistor({ movement: { figures, builtIn }, parts }, 10, 0.002);
+  expect(found).toMatchObject({ ok: false, fault: { where: ['parts.coefficient'] } });
+  // All of one metal: no error at all, and nothing asked for.
+  const copper = { ...shuntedWith, coefficient: copperCoefficient };
+  expect(swampingResistor({ movement: { figures }, parts: copper }, 10, 0.002)).toMatchObject({
+    ok: true,
+    value: { resistance: 0 },
+  });
 });
 
 test('with the coil as it was adjusted a design has no error', () => {
@@ -84,15 +95,14 @@ test('with the coil as it was adjusted a design has no error', () => {
 
 test('a multiplier that stays in the meter swamps too: both together keep the error, and no more is asked for', () => {
   const builtIn = { kind: 'multiplier', resistance: 3000, figuresOf: 'coil', stays: true } as const;
-  const figures = { fullScaleCurrent: 1e-4, resistance: 1800 };
   const [plain, less] = [{ figures }, { figures, builtIn }].map((found) => {
-    const made = swampingResistor(found, 10, 0.01);
+    const made = swampingResistor({ movement: found, parts: shuntedWith }, 10, 0.01);
     return made.ok ? made.value : null;
   });
   expect(less!.resistance).toBeCloseTo(plain!.resistance - 3000, 9);
   expect(less!.burden).toBeCloseTo(plain!.burden, 12);
   const movement = { figures, builtIn, swamping: less!.resistance };
-  const parts = { series: 'E96', tolerance: 0.01, powerRating: 1, maxParts: 1 } as const;
   const sides = [{ target: 'ammeter', scheme: 'individual', ranges: [1] }] as const;
-  for (const kelvin of [-10, 10]) expect(Math.abs(errors({ movement, parts, sides }, kelvin)[0]!)).toBeLessThan(0.0101);
+  for (const kelvin of [-10, 10])
+    expect(Math.abs(errors({ movement, parts: shuntedWith, sides }, kelvin)[0]!)).toBeLessThan(0.0101);
 });

@@ -36,23 +36,35 @@ export interface Swamping {
 }
 
 /**
- * The swamping resistor that keeps the error of a shunted movement within a target over a span of temperature.
+ * The smallest swamping resistor that keeps the error of a shunted movement within a target over a span of temperature.
  *
- * With I·R_s = I_m(R_m + R_w + R_s) at the adjusted temperature, a coil that gains αΔT·R_m takes αΔT·R_m/(R_m + R_w + R_s) less
- * of the current. Far above the movement's own current R_s is next to nothing beside the rest, so R_w = R_m(αΔT/ε − 1) is
- * enough on every range. A multiplier that stays in the meter swamps as well. The shunts' own coefficient is not in it.
+ * A shunt R_s across R = R_m + R_w lets the movement have I_m = I·R_s/(R_s + R). Far above the movement's own current R_s is next
+ * to nothing beside R; ΔT off, with coil α and shunts β, the reading is then (1 + βΔT)/(1 + αΔT·R_m/R) of what it was, and nearer
+ * to it on the lower ranges. Cold it is the furthest off, on the high side: R = R_m·(1 + ε)αΔT/(ε + βΔT) holds it to ε. A
+ * multiplier that stays in the meter swamps as well.
  *
  * @param span   K to either side
- * @param error  the target, as a fraction
+ * @param error  the target ε, as a fraction
+ * @returns a fault where so little of what is there already is copper that the shunts' own coefficient is beyond the target
  */
-export function swampingResistor(found: MovementAsFound, span: number, error: number): Result<Swamping, DesignFault> {
-  const { builtIn, coilCoefficient: coefficient = copperCoefficient } = found;
+export function swampingResistor(
+  { movement: found, parts }: Pick<Workpiece, 'movement' | 'parts'>,
+  span: number,
+  error: number,
+): Result<Swamping, DesignFault> {
+  const { builtIn, coilCoefficient = copperCoefficient } = found;
   const bare = movementInUse({ figures: found.figures, ...(builtIn && { builtIn: { ...builtIn, stays: false } }) });
   if (!bare.ok) return bare;
   const [current, coil] = [toNumber(bare.value.current), toNumber(bare.value.resistance)];
   const there = builtIn?.stays && builtIn.kind === 'multiplier' ? builtIn.resistance : 0;
-  // Cold the coil loses as much as it gains warm, and the error is 1/(1 − x) − 1: a little larger.
-  const rise = coefficient * span * (1 + error);
-  const resistance = Math.max(0, coil * (rise / error - 1) - there);
-  return ok({ resistance, burden: current * (coil + there + resistance) });
+  const [coilGains, shuntsGain] = [coilCoefficient * span * coil, (parts.coefficient ?? 0) * span];
+  const resistance = Math.max(0, ((1 + error) * coilGains) / (error + shuntsGain) - coil - there);
+  const burdened = coil + there + resistance;
+  if ((shuntsGain - error) * burdened > (1 - error) * coilGains)
+    return fail({
+      code: 'invalid-value',
+      message: `The resistors' own coefficient takes ${Number((shuntsGain * 100).toPrecision(3))} % over ${span} K: choose parts of a lower one, or allow a larger error.`,
+      where: ['parts.coefficient'],
+    });
+  return ok({ resistance, burden: current * burdened });
 }

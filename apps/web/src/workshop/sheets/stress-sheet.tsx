@@ -37,7 +37,7 @@ function Warmth({ piece, sides, onEdit }: SheetProps) {
   const [span, setSpan] = useState(10);
   const [target, setTarget] = useState(0.01);
   const { movement } = piece;
-  const found = swampingResistor(movement, span, target);
+  const found = swampingResistor(piece, span, target);
   const swamping = found.ok ? found.value : null;
   const rows = sides.flatMap((side) => {
     const [cold, warm] = [-span, span].map((kelvin) => temperatureErrors(piece, side, kelvin));
@@ -81,9 +81,11 @@ function Warmth({ piece, sides, onEdit }: SheetProps) {
       <p className="max-w-3xl text-[14px]">
         {volts
           ? 'A multiplier of low temperature coefficient hides the coil’s copper the better the higher the range.'
-          : swamping === null || swamping.resistance === 0
-            ? 'The coil alone stays within the error wanted.'
-            : `A swamping resistor of ${ohms(whole(swamping.resistance), 4)} (manganin) in series with the coil keeps every current range within ±${formatPercent(target, { digits: 2, trim: true })}. It costs burden: movement and resistor then take ${formatQuantity(swamping.burden, 'V', { digits: 3 })} at full scale.`}
+          : !found.ok
+            ? found.fault.message
+            : found.value.resistance === 0
+              ? 'The coil alone stays within the error wanted.'
+              : `A swamping resistor of ${ohms(whole(found.value.resistance), 4)} (manganin) in series with the coil keeps every current range within ±${formatPercent(target, { digits: 2, trim: true })}. It costs burden: movement and resistor then take ${formatQuantity(found.value.burden, 'V', { digits: 3 })} at full scale.`}
       </p>
       {!volts && swamping && swamping.resistance > 0 && movement.swamping !== whole(swamping.resistance) && (
         <Button
