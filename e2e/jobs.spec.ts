@@ -18,6 +18,14 @@ test('the list: duplicate, rename, delete and undo, export and import', async ({
   await expect(page.getByRole('link', { name: /^Level loop, spare/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: /^Level loop, spare/ })).toBeVisible();
+  await expect(page.getByText('deleted job')).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Delete Level loop, spare' }).click();
+  await page.reload();
+  await page.getByText('1 deleted job').click();
+  await page.getByRole('button', { name: 'Bring back Level loop, spare' }).click();
+  await expect(page.getByRole('link', { name: /^Level loop, spare/ })).toBeVisible();
+  await expect(page.getByText('deleted job')).toHaveCount(0);
 
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Export Level loop, spare' }).click();

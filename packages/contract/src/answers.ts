@@ -7,6 +7,8 @@ export interface JobSummary {
   readonly revision: number;
   /** ISO 8601. */
   readonly updatedAt: string;
+  /** ISO 8601; null while it is not in the bin. */
+  readonly deletedAt: string | null;
   readonly parts: number;
   readonly setups: number;
 }

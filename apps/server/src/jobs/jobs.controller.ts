@@ -27,6 +27,12 @@ export class JobsController {
     return this.service.list();
   }
 
+  /** Every job that was deleted, the last one first; `restore` brings one back. */
+  @Get('bin')
+  bin(): JobSummary[] {
+    return this.service.bin();
+  }
+
   @Get(':id')
   read(@Param('id') id: string): OpenJob {
     return this.service.read(id);

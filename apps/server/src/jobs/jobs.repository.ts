@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import type { JobSummary } from '@usual-drag/contract';
 import type { Job } from '@usual-drag/core';
-import { and, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { jobs } from '../database/schema.ts';
 
@@ -12,19 +12,21 @@ export type StoredJob = typeof jobs.$inferSelect;
 export class JobsRepository {
   constructor(@Inject(DATABASE) private readonly database: Database) {}
 
-  list(): JobSummary[] {
+  /** The jobs, or those in the bin; the last changed or deleted first. */
+  list({ deleted = false } = {}): JobSummary[] {
     return this.database
       .select({
         id: jobs.id,
         title: sql<string | null>`json_extract(${jobs.document}, '$.title')`,
         revision: jobs.revision,
         updatedAt: jobs.updatedAt,
+        deletedAt: jobs.deletedAt,
         parts: sql<number>`json_array_length(${jobs.document}, '$.network.elements')`,
         setups: sql<number>`coalesce(json_array_length(${jobs.document}, '$.setups'), 0)`,
       })
       .from(jobs)
-      .where(isNull(jobs.deletedAt))
-      .orderBy(desc(jobs.updatedAt), jobs.id)
+      .where(deleted ? isNotNull(jobs.deletedAt) : isNull(jobs.deletedAt))
+      .orderBy(desc(deleted ? jobs.deletedAt : jobs.updatedAt), jobs.id)
       .all();
   }
 
@@ -62,7 +64,7 @@ export class JobsRepository {
 
   /** Puts a job into the bin, or takes it out again; false where it was not there to be moved. */
   setDeleted(id: string, deleted: boolean): boolean {
-    const there = deleted ? isNull(jobs.deletedAt) : sql`${jobs.deletedAt} is not null`;
+    const there = deleted ? isNull(jobs.deletedAt) : isNotNull(jobs.deletedAt);
     const { changes } = this.database
       .update(jobs)
       .set({ deletedAt: deleted ? new Date().toISOString() : null })

@@ -11,6 +11,10 @@ export class JobsService {
     return this.repository.list();
   }
 
+  bin(): JobSummary[] {
+    return this.repository.list({ deleted: true });
+  }
+
   read(id: string): OpenJob {
     return open(this.repository.find(id) ?? missing(id));
   }
@@ -54,5 +58,7 @@ export class JobsService {
 const open = ({ id, revision, updatedAt, document }: StoredJob): OpenJob => ({ id, revision, updatedAt, document });
 
 function missing(id: string): never {
-  throw new NotFoundException(`There is no job ${id}. It may have been deleted; look in the list of jobs.`);
+  throw new NotFoundException(
+    `There is no job ${id}. If it was deleted it can be brought back, below the list of jobs.`,
+  );
 }

@@ -1,3 +1,4 @@
+import type { JobSummary } from '@usual-drag/contract';
 import { newJob, type Job } from '@usual-drag/core';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 
@@ -80,11 +81,17 @@ test('a deleted job is gone from everything until it is restored', async () => {
     ['GET', '/export', undefined],
   ] as const)
     expect((await server.ask(method, `/jobs/${made.id}${path}`, body)).status).toBe(404);
+  const later = await create('Bin too');
+  await server.ask('DELETE', `/jobs/${later.id}`);
+  const bin = async () => (await server.ask('GET', '/jobs/bin')).json as JobSummary[];
+  expect((await bin()).map(({ title }) => title)).toEqual(['Bin too', 'Bin']);
+  expect(new Date((await bin())[1]!.deletedAt!).toISOString()).toBe((await bin())[1]!.deletedAt);
   expect((await server.ask('POST', `/jobs/${made.id}/restore`)).json).toMatchObject({
     id: made.id,
     document: made.document,
   });
   expect(await titles()).toContain('Bin');
+  expect((await bin()).map(({ title }) => title)).toEqual(['Bin too']);
 });
 
 test('what is exported imports as the same job', async () => {

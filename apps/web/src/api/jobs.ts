@@ -5,6 +5,12 @@ import { ask } from './http.ts';
 
 export const jobsQuery = queryOptions({ queryKey: ['jobs'], queryFn: () => ask<JobSummary[]>('GET', '/jobs') });
 
+/** The deleted ones. */
+export const binQuery = queryOptions({
+  queryKey: ['jobs', 'bin'],
+  queryFn: () => ask<JobSummary[]>('GET', '/jobs/bin'),
+});
+
 export const jobQuery = (id: string) =>
   queryOptions({ queryKey: ['jobs', id], queryFn: () => ask<OpenJob>('GET', `/jobs/${id}`) });
 

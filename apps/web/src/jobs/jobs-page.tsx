@@ -1,11 +1,20 @@
 import type { JobSummary } from '@usual-drag/contract';
 import { newJob } from '@usual-drag/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Copy, Download, FileUp, Plus, Trash2 } from 'lucide-react';
+import { ArchiveRestore, Copy, Download, FileUp, Plus, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { createJob, deleteJob, duplicateJob, exportAddress, importJob, jobsQuery, restoreJob } from '../api/jobs.ts';
+import {
+  binQuery,
+  createJob,
+  deleteJob,
+  duplicateJob,
+  exportAddress,
+  importJob,
+  jobsQuery,
+  restoreJob,
+} from '../api/jobs.ts';
 import { Button } from '../ui/button.tsx';
 import { FileInput } from '../ui/file-input.tsx';
 import { offer } from '../ui/offer.ts';
@@ -85,8 +94,37 @@ export function JobsPage() {
             </li>
           ))}
         </ul>
+        <Bin onRestore={(id) => attempt(restoreJob(id))} />
       </div>
     </main>
+  );
+}
+
+/** The deleted jobs: none is gone for good. */
+function Bin({ onRestore }: { readonly onRestore: (id: string) => void }) {
+  const { data: deleted = [] } = useQuery({ ...binQuery, staleTime: 0 });
+  if (deleted.length === 0) return null;
+  return (
+    <details className="text-[15px]">
+      <summary className="w-fit cursor-pointer rounded-lg py-1 text-soft">
+        {count(deleted.length, 'deleted job')}, none gone for good
+      </summary>
+      <ul className="mt-2 flex flex-col divide-y divide-line rounded-xl border border-line">
+        {deleted.map(({ id, title, parts, deletedAt }) => (
+          <li key={id} className="flex items-center gap-3 py-1 pr-2 pl-4">
+            <span className="min-w-0 grow truncate">
+              <b>{title ?? 'Untitled'}</b>{' '}
+              <span className="text-[14px] text-soft">
+                {count(parts, 'part')} · deleted {when(deletedAt!)}
+              </span>
+            </span>
+            <Button tone="quiet" aria-label={`Bring back ${title ?? 'job'}`} onClick={() => onRestore(id)}>
+              <ArchiveRestore aria-hidden size={18} /> Bring back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 
