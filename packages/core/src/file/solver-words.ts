@@ -2,15 +2,15 @@ import type { SolverFault } from '../solver/index.ts';
 import type { JobFault } from './job.ts';
 
 /** Says a solver's fault in a technician's words, with the remedy. */
-export function explainSolverFault({ code, where }: SolverFault): JobFault {
-  const named = list(where);
+export function explainSolverFault({ code, where, loop = where }: SolverFault): JobFault {
+  const named = list(loop);
   switch (code) {
     case 'source-conflict':
       return {
         code,
         where,
         message:
-          where.length > 1
+          loop.length > 1
             ? `${named} contradict each other: a loop of ideal sources and links whose voltages do not add up to zero. Give one of the sources an internal resistance, or open the loop.`
             : `${named} is shorted on itself. Give it an internal resistance, or move one of its ends.`,
       };

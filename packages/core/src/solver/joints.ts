@@ -26,7 +26,7 @@ export interface Joints {
  * Groups the nodes and checks that ideal sources and links do not contradict each other.
  *
  * @param skip  a branch left out of account, the meter whose terminals are looked into; −1 for none
- * @returns the groups, or `source-conflict` with the elements of the contradictory loop
+ * @returns the groups, or `source-conflict` with the contradictory loop and all that is tied to it
  */
 export function joinNodes(circuit: Circuit, skip: number): Result<Joints, SolverFault> {
   const { nodes, branches } = circuit;
@@ -70,8 +70,8 @@ export function joinNodes(circuit: Circuit, skip: number): Result<Joints, Solver
     const loop = [index, ...pathBetween(branch.from, branch.to, parentBranch, parentNode)];
     for (const member of loop) shared.add(member);
     if (contradicts(branch, offset, loop, branches)) {
-      const where = [...loop].sort((a, b) => a - b).map((member) => branches[member]!.id);
-      return fail({ code: 'source-conflict', where });
+      const tied = joints.filter((_, node) => group[node] === group[branch.from]).flat();
+      return fail({ code: 'source-conflict', where: idsOf(tied, branches), loop: idsOf(loop, branches) });
     }
   }
   return ok({ groups, group, offset, parentBranch, parentNode, order, shared });
@@ -93,6 +93,10 @@ export function pathBetween(a: number, b: number, parentBranch: Int32Array, pare
     back.push(parentBranch[node]!);
   }
 }
+
+/** Ids of branches, each once, in their order. */
+const idsOf = (members: readonly number[], branches: readonly Branch[]): string[] =>
+  [...new Set(members)].sort((a, b) => a - b).map((member) => branches[member]!.id);
 
 /** A few units in the last place are how 0.1 + 0.2 differs from 0.3; more is a contradiction. */
 function contradicts(

@@ -86,10 +86,12 @@ test('0.1 V and 0.2 V in series are not in conflict with 0.3 V, though doubles s
   expect(values(E('E1', 'B', '0', 0.1), E('E2', 'A', 'B', 0.2), E('E3', 'A', '0', 0.3)).nodes.A).toBeCloseTo(0.3, 15);
 });
 
-test('unequal ideal sources side by side contradict each other, and the loop is named', () => {
-  expect(solve(E('E1', 'A', '0', 5), E('E8', 'B', '0', 12), E('E9', 'B', '0', 12.5))).toEqual({
+test('unequal ideal sources side by side contradict each other: the loop is named, and what is tied to it', () => {
+  const apart = [E('E2', 'C', 'D', 3), R('R1', 'A', 'C', 10), R('R2', 'D', '0', 10)];
+  expect(solve(...apart, E('E1', 'A', '0', 5), E('E8', 'B', '0', 12), E('E9', 'B', '0', 12.5))).toEqual({
     code: 'source-conflict',
-    where: ['E8', 'E9'],
+    where: ['E1', 'E8', 'E9'],
+    loop: ['E8', 'E9'],
   });
 });
 
@@ -97,6 +99,7 @@ test('an ideal source shorted by links and a closed switch is a contradiction', 
   expect(solve(E('E1', 'A', '0', 9), W('W1', 'A', 'B'), S('S1', 'B', '0', true))).toEqual({
     code: 'source-conflict',
     where: ['E1', 'W1', 'S1'],
+    loop: ['E1', 'W1', 'S1'],
   });
   expect(values(E('E1', 'A', '0', 9), W('W1', 'A', 'B'), S('S1', 'B', '0', false)).elements.S1!.voltage).toBe(9);
 });

@@ -2,7 +2,7 @@ import { fail, ok, type Result } from '../result.ts';
 import { toNumber } from '../solver/index.ts';
 import { fullScaleErrors } from './as-built.ts';
 import type { DesignFault } from './design.ts';
-import { copperCoefficient, movementInUse, type MovementAsFound } from './movement-as-found.ts';
+import { copperCoefficient, movementInUse } from './movement-as-found.ts';
 import { movementOfSide, type WorkedSide, type Workpiece } from './workpiece.ts';
 
 /**
