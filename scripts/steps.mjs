@@ -49,6 +49,13 @@ function newest(path) {
   return Math.max(0, ...inside.map((name) => newest(join(path, name))));
 }
 
+/** The shell that npm starts does not hand a signal to npm on: its end is noticed by the parent being another one. */
+function endWithNpm(end) {
+  const parent = process.ppid;
+  if (!process.env.npm_lifecycle_event) return;
+  setInterval(() => process.ppid === parent || end(), 500).unref();
+}
+
 /** Starts the built server and hands signals on to it; this process ends when it does. */
 export function serve(env) {
   mkdirSync(join(root, 'data'), { recursive: true });
@@ -58,5 +65,6 @@ export function serve(env) {
     env: { ...process.env, ...env },
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+  endWithNpm(() => server.kill());
   server.on('exit', (code, signal) => process.exit(code ?? (signal === 'SIGINT' || signal === 'SIGTERM' ? 0 : 1)));
 }
