@@ -1,5 +1,6 @@
 import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import clsx from 'clsx';
+import type { CSSProperties } from 'react';
 import { NavLink, Outlet, useMatch } from 'react-router';
 import { Toaster } from 'sonner';
 import { useStore } from 'zustand';
@@ -60,10 +61,18 @@ export function Shell() {
           <Outlet />
         </div>
       </div>
-      <Toaster position="bottom-left" theme={theme} closeButton toastOptions={{ className: 'text-[15px]!' }} />
+      <Toaster position="bottom-left" theme={theme} closeButton style={messages} toastOptions={message} />
     </div>
   );
 }
+
+const messages = {
+  fontFamily: 'inherit',
+  '--normal-bg': 'var(--sheet)',
+  '--normal-border': 'var(--line)',
+  '--normal-text': 'var(--ink)',
+} as CSSProperties;
+const message = { classNames: { toast: 'text-[15px]!', actionButton: 'h-9! rounded-lg! px-3! text-[15px]!' } };
 
 function OpenJob() {
   const title = useBench((state) => state.document.title ?? 'Untitled');

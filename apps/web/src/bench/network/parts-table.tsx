@@ -28,9 +28,9 @@ const headings = [
   ['From', '10fr'],
   ['To', '9fr'],
   ['Value', '18fr'],
-  ['Tol., r', '14fr'],
+  ['Tol., r', '16fr'],
   ['Rated', '16fr'],
-  ['Measured', '21fr'],
+  ['Measured', '19fr'],
 ] as const;
 const columns = { '--columns': headings.map(([, share]) => `minmax(0,${share})`).join(' ') };
 
