@@ -1,4 +1,13 @@
-import { parseLine, writeLine, type Element } from '@usual-drag/core';
+import {
+  correctReading,
+  parseLine,
+  placeOf,
+  rangeLadder,
+  solveSetup,
+  solveUnloaded,
+  writeLine,
+  type Element,
+} from '@usual-drag/core';
 import { sampleJobs } from './sample-jobs.ts';
 
 /** Each sample job as one would type it from memory of its drawing. */
@@ -29,4 +38,29 @@ test.each(sampleJobs.map((job) => [job.title!, job] as const))('%s can be typed 
   );
   const again = parseLine(writeLine(network));
   expect(again.ok && again.value.elements).toEqual(network.elements);
+});
+
+const sure = { sourceResistance: 0, meterResistance: 0 };
+
+test.each(
+  sampleJobs.flatMap((job) => (job.setups ?? []).map((setup) => [`${job.title} ${setup.id}`, job, setup] as const)),
+)('%s: the range ladder and the correction agree with what is shown', (_name, job, setup) => {
+  const unloaded = solveUnloaded(job.network);
+  if (!unloaded.ok) throw new Error(unloaded.fault.code);
+  const instruments = job.instruments ?? [];
+  const solved = solveSetup(unloaded.value, instruments, setup);
+  if (!solved.ok) throw new Error(solved.fault.code);
+  for (const { id, quantity, instrument: used, range } of setup.meters) {
+    const { indicated, state } = solved.value.meters[id]!;
+    if (indicated === null || state !== 'ok') continue;
+    const place = placeOf(unloaded.value, instruments, setup, id);
+    if (!place.ok) throw new Error(place.fault.code);
+    const instrument = instruments.find((one) => one.id === used)!;
+    const rung = rangeLadder(place.value, quantity, [instrument], sure).find((one) => one.range.id === range)!;
+    expect(Math.abs(rung.indicated - indicated)).toBeLessThan(1e-9 * Math.abs(indicated));
+    const { sourceResistance, ideal } = place.value;
+    if (sourceResistance === null) continue;
+    const corrected = correctReading(indicated, 0, sourceResistance, rung.range.resistance, quantity, sure)!;
+    expect(Math.abs(corrected.value - ideal!)).toBeLessThan(1e-9 * Math.abs(indicated));
+  }
 });

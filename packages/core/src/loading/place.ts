@@ -15,11 +15,14 @@ export interface Place {
   readonly sourceResistance: number | null;
 }
 
+/** Ω of the stand-in across: next to nothing flows in it, so that it neither blows another meter's fuse nor limits a supply. */
+const standIn = 1e18;
+
 /** The stand-in that a place is looked at with: it changes nothing, and no fuse of it blows. */
 const ideal: Instrument = {
   id: ' ideal',
   functions: [
-    { quantity: 'dc-voltage', ranges: [{ id: 'ideal', fullScale: 1, resistance: 1 }] },
+    { quantity: 'dc-voltage', ranges: [{ id: 'ideal', fullScale: 1, resistance: standIn }] },
     { quantity: 'dc-current', ranges: [{ id: 'ideal', fullScale: 1, resistance: 0 }] },
   ],
 };
@@ -44,8 +47,8 @@ export function placeOf(
   const reading = solved.value.meters[meter]!;
   const { indicated, sourceResistance, true: truth } = reading;
   const across = setup.meters.find(({ id }) => id === meter)!.quantity === 'dc-voltage';
-  // The stand-in across has 1 Ω: what it takes is put back in closed form.
-  const whole = indicated === null || !across ? indicated : indicated * (1 + (sourceResistance ?? 0));
+  // What the stand-in takes is put back in closed form.
+  const whole = indicated === null || !across ? indicated : indicated * (1 + (sourceResistance ?? 0) / standIn);
   return ok({ ideal: whole, truth, sourceResistance });
 }
 

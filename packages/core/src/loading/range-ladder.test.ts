@@ -157,6 +157,25 @@ test('every rung is what solving the set-up afresh on that range gives, with ano
   );
 });
 
+test('looking into a place blows no fuse of a meter that is connected beside it', () => {
+  const network = read('E1 6V/0R5: W1 link + R1 680');
+  const fused: Instrument = {
+    id: 'f',
+    functions: [{ quantity: 'dc-current', ranges: [{ id: '10 mA', fullScale: 0.01, resistance: 10, fuse: 0.1 }] }],
+  };
+  const setup: Setup = {
+    id: 'S',
+    meters: [
+      { id: 'V1', instrument: 'old', quantity: 'dc-voltage', range: '10 V', red: 'B', black: '0' },
+      { id: 'A1', instrument: 'f', quantity: 'dc-current', range: '10 mA', node: 'A', ends: ['W1.from'] },
+    ],
+  };
+  const place = placeOf(solved(network), [old, fused], setup, 'V1');
+  if (!place.ok) throw new Error(place.fault.code);
+  expect(place.value.ideal).toBeCloseTo((6 * 680) / 690.5, 12);
+  expect(place.value.sourceResistance).toBeCloseTo((680 * 10.5) / 690.5, 10);
+});
+
 test('the doubt of the source resistance covers every corner of the tolerances', () => {
   const setup = across('old', '10 V');
   const doubt = sourceResistanceDoubt(divider, [old], setup, 'V1');
