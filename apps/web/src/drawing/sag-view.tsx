@@ -1,4 +1,4 @@
-import { formatQuantity, type RailDrawing, type VoltmeterMark } from '@usual-drag/core';
+import { formatQuantity, sagOf, sagTextSize, type RailDrawing, type VoltmeterMark } from '@usual-drag/core';
 
 interface Props {
   readonly drawing: RailDrawing;
@@ -11,15 +11,13 @@ interface Props {
 
 /** What the meters drag a rail down by: hatched between the ghost and the rail, with its dimension. */
 export function SagView({ drawing, mark, red, error }: Props) {
-  const rail = drawing.rails.find((candidate) => candidate.node === red);
-  if (!rail || rail.ghostY === null) return null;
-  const [top, bottom] = [Math.min(rail.y, rail.ghostY), Math.max(rail.y, rail.ghostY)];
-  const x = Math.min(mark.x - 30, rail.x2 - 6);
-  const shown = formatQuantity(error, 'V', { digits: 3, signed: true });
-  const inside = bottom - top >= 20;
+  const figure = formatQuantity(error, 'V', { digits: 3, signed: true });
+  const sag = sagOf(drawing, mark, red, figure);
+  if (!sag) return null;
+  const { x1, x2, top, bottom, x, text } = sag;
   return (
     <g aria-hidden>
-      <rect x={rail.x1} y={top} width={rail.x2 - rail.x1} height={bottom - top} fill="url(#sag)" />
+      <rect x={x1} y={top} width={x2 - x1} height={bottom - top} fill="url(#sag)" />
       {bottom - top >= 5 && (
         <path
           d={`M${x} ${top}V${bottom}M${x - 5} ${top}h10M${x - 5} ${bottom}h10`}
@@ -29,18 +27,18 @@ export function SagView({ drawing, mark, red, error }: Props) {
         />
       )}
       <text
-        x={x - 10}
-        y={inside ? (top + bottom) / 2 + 5 : top - 7}
-        textAnchor="end"
+        x={text.x}
+        y={text.y}
+        textAnchor={text.anchor}
         fontFamily="var(--font-mono)"
         fontWeight={700}
-        fontSize={14}
+        fontSize={sagTextSize}
         fill="var(--ochre)"
         stroke="var(--sheet)"
         strokeWidth={4}
         paintOrder="stroke"
       >
-        {shown}
+        {figure}
       </text>
     </g>
   );

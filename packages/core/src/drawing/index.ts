@@ -20,5 +20,6 @@ export {
 } from './rail-drawing.ts';
 export { axisMarks, railMarks } from './rail-marks.ts';
 export { reuseUnchanged } from './reuse.ts';
+export { sagOf, sagTextSize, type Sag } from './sag.ts';
 export { drawingMarks, svgText } from './svg.ts';
 export type { ResistorSymbol } from './symbol-marks.ts';
