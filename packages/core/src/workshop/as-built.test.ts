@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { asBuilt, fullScaleErrors, sectionTolerance } from './as-built.ts';
+import { asBuilt, fullScaleErrors, sectionSpan } from './as-built.ts';
 import { movementOf } from './movement.ts';
 
 const schemes = [
@@ -35,7 +35,12 @@ test('the worst case is the worst of every corner, brute force', () => {
         const ranges = list.map((_, k) => 0.5 * (k + 1));
         const sections = list.map(({ section }) => section);
         const tolerances = list.map(({ tolerance }) => tolerance);
-        const built = asBuilt(design, movement.value, ranges, sections, tolerances);
+        const spans = list.map(({ section, tolerance }) => ({
+          marked: section,
+          low: section * (1 - tolerance),
+          high: section * (1 + tolerance),
+        }));
+        const built = asBuilt(design, movement.value, ranges, spans);
         const all = corners(sections, tolerances).map((at) => fullScaleErrors(design, movement.value, ranges, at));
         built.forEach(({ worstCase: [low, high], fullScaleError }, k) => {
           const errors = all.map((at) => at[k]!);
@@ -48,12 +53,16 @@ test('the worst case is the worst of every corner, brute force', () => {
   );
 });
 
-test('a section’s tolerance is what its corners are off by, and that of its parts where they are alike', () => {
-  const toleranceOf = (value: number): number => (value > 100 ? 0.01 : 0.05);
-  const series = sectionTolerance({ values: [50, 150], joined: 'series' }, toleranceOf);
-  expect(series).toBeCloseTo((50 * 0.05 + 150 * 0.01) / 200, 14);
-  const beside = sectionTolerance({ values: [50, 150], joined: 'parallel' }, toleranceOf);
-  expect(beside).toBeCloseTo((0.05 / 50 + 0.01 / 150) / (1 / 50 + 1 / 150), 14);
-  for (const joined of ['single', 'series', 'parallel'] as const)
-    expect(sectionTolerance({ values: [330, 220], joined }, toleranceOf)).toBeCloseTo(0.01, 14);
+test('a section spans what the corners of its parts come to, also where they are of different tolerance', () => {
+  const toleranceOf = (value: number): number => (value > 100 ? 0.01 : 0.3);
+  const series = sectionSpan({ values: [50, 150], joined: 'series', resistance: 200 }, toleranceOf);
+  expect(series.low).toBeCloseTo(35 + 148.5, 12);
+  expect(series.high).toBeCloseTo(65 + 151.5, 12);
+  const beside = sectionSpan({ values: [50, 150], joined: 'parallel', resistance: 37.5 }, toleranceOf);
+  expect(beside.marked).toBe(37.5);
+  expect(beside.low).toBeCloseTo((35 * 148.5) / (35 + 148.5), 12);
+  expect(beside.high).toBeCloseTo((65 * 151.5) / (65 + 151.5), 12);
+  const [a, b] = [1 / 330, 1 / 220];
+  const alike = sectionSpan({ values: [330, 220], joined: 'parallel', resistance: 1 / (a + b) }, () => 0.01);
+  expect(alike.high / alike.marked).toBeCloseTo(1.01, 14);
 });

@@ -2,18 +2,26 @@ import { toNumber } from '../solver/index.ts';
 import type { BuiltRange, Combination, Design } from './design.ts';
 import type { Movement } from './movement.ts';
 
-/**
- * By how much a section can be off as a whole: its parts' tolerances weighed by their shares, of resistance in series and of
- * conductance side by side. Of parts of one tolerance that is the tolerance; of mixed ones side by side it is right to first order.
- */
-export function sectionTolerance(
-  { values, joined }: Pick<Combination, 'values' | 'joined'>,
-  toleranceOf: (value: number) => number,
-): number {
-  const weights = values.map((value) => (joined === 'parallel' ? 1 / value : value));
-  const whole = weights.reduce((sum, weight) => sum + weight, 0);
-  return values.reduce((sum, value, k) => sum + (weights[k]! / whole) * toleranceOf(value), 0);
+/** Ω of a section as its parts are marked, and the least and the most that they may come to. */
+export interface SectionSpan {
+  readonly marked: number;
+  readonly low: number;
+  readonly high: number;
 }
+
+/** What a section may come to: in series and side by side the whole rises with every part, so its ends are those of all parts. */
+export function sectionSpan(
+  { values, joined, resistance }: Combination,
+  toleranceOf: (value: number) => number,
+): SectionSpan {
+  const together = (side: 1 | -1): number => {
+    const ohms = values.map((value) => value * (1 + side * toleranceOf(value)));
+    return joined === 'parallel' ? 1 / sum(ohms.map((ohm) => 1 / ohm)) : sum(ohms);
+  };
+  return { marked: resistance, low: together(-1), high: together(1) };
+}
+
+const sum = (of: readonly number[]): number => of.reduce((so, next) => so + next, 0);
 
 /**
  * The relative error of every range's reading when the measured quantity is exactly the range.
@@ -49,26 +57,24 @@ export function fullScaleErrors(
 /**
  * Nominal errors and their worst cases. The error of a range rises with some sections and falls with the others, so its extremes
  * stand at two corners.
- *
- * @param tolerances  of each section as a whole, as fractions
  */
 export function asBuilt(
   design: Pick<Design, 'target' | 'scheme'>,
   movement: Movement,
   ranges: readonly number[],
-  sections: readonly number[],
-  tolerances: readonly number[],
+  sections: readonly SectionSpan[],
 ): BuiltRange[] {
-  const nominal = fullScaleErrors(design, movement, ranges, sections);
+  const errors = (ohms: readonly number[]): number[] => fullScaleErrors(design, movement, ranges, ohms);
+  const nominal = errors(sections.map(({ marked }) => marked));
   const last = ranges.length - 1;
   return ranges.map((range, k) => {
     const at = (side: 1 | -1): number => {
       // A universal shunt reads more with its tapped part high and the rest low; a shunt with itself high; a multiplier low.
-      const shifted = sections.map((resistance, index) => {
+      const shifted = sections.map(({ low, high }, index) => {
         const raises = design.target === 'ammeter' && (design.scheme !== 'universal' || index <= last - k);
-        return resistance * (1 + side * (raises ? tolerances[index]! : -tolerances[index]!));
+        return raises === side > 0 ? high : low;
       });
-      return fullScaleErrors(design, movement, ranges, shifted)[k]!;
+      return errors(shifted)[k]!;
     };
     return { range, fullScaleError: nominal[k]!, worstCase: [at(-1), at(1)] };
   });

@@ -1,6 +1,6 @@
 import { breachOf } from '../network/index.ts';
 import { fail, ok, type Result } from '../result.ts';
-import { asBuilt, sectionTolerance } from './as-built.ts';
+import { asBuilt, sectionSpan } from './as-built.ts';
 import { chooseParts, type PartsLimits } from './choose-parts.ts';
 import { usualParts, type Design, type DesignFault, type DesignResult } from './design.ts';
 import { movementOf } from './movement.ts';
@@ -34,8 +34,7 @@ export function solveDesign(design: Design, limits: PartsLimits = {}): Result<De
       design,
       movement.value,
       ranges.map(({ range }) => range),
-      parts.map(({ resistance }) => resistance),
-      parts.map((combination) => sectionTolerance(combination, toleranceOf)),
+      parts.map((section) => sectionSpan(section, toleranceOf)),
     ),
   });
 }

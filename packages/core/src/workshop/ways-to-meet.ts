@@ -1,4 +1,4 @@
-import { asBuilt } from './as-built.ts';
+import { asBuilt, sectionSpan } from './as-built.ts';
 import { chooseParts, type PartsLimits } from './choose-parts.ts';
 import { usualParts, type Design } from './design.ts';
 import type { Movement } from './movement.ts';
@@ -54,15 +54,13 @@ export function waysToMeet(
   const grades = prices.filter(({ tolerance }) => tolerance > 0);
   const ways = [1, 2, 3].flatMap((maxParts) => {
     const chosen = chooseParts({ ...design, parts: { ...choice, maxParts } }, movement, plan, limits);
-    const sections = chosen.map(({ resistance }) => resistance);
     const count = chosen.reduce((sum, { values }) => sum + values.length, 0);
     return grades.map(({ tolerance, price }): Way => {
       const built = asBuilt(
         design,
         movement,
         fullScales,
-        sections,
-        sections.map(() => tolerance),
+        chosen.map((section) => sectionSpan(section, () => tolerance)),
       );
       const error = Math.max(...built.flatMap(({ worstCase }) => worstCase.map(Math.abs)));
       return { tolerance, maxParts, count, price: count * price, error };

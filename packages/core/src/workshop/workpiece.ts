@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '../result.ts';
 import { divide, exactly, subtract, toNumber } from '../solver/index.ts';
-import { asBuilt, sectionTolerance } from './as-built.ts';
+import { asBuilt, sectionSpan, type SectionSpan } from './as-built.ts';
 import type { SearchProgress } from './choose-parts.ts';
 import { usualParts } from './design.ts';
 import type { BuiltRange, Combination, Design, DesignFault, DesignResult, PartsChoice, Scheme } from './design.ts';
@@ -205,18 +205,14 @@ function builtBehindRing(workpiece: Workpiece, { design, result, ring }: WorkedS
   const cold = movementInUse(workpiece.movement);
   if (!cold.ok) return [...result.asBuilt];
   const toleranceOf = partTolerance(workpiece);
-  const sections = result.sections.map(({ parts }) => parts.resistance);
-  const tolerances = result.sections.map(({ parts }) => sectionTolerance(parts, toleranceOf));
-  const at = (corner: -1 | 0 | 1): BuiltRange[] => {
-    const resistance = ring!.reduce(
-      (sum, parts) => sum + parts.resistance * (1 + corner * sectionTolerance(parts, toleranceOf)),
-      0,
-    );
-    const fullScales = result.ranges.map(({ range }) => range);
-    return asBuilt(design, shuntedBy(cold.value, exactly(resistance)), fullScales, sections, tolerances);
+  const sections = result.sections.map(({ parts }) => sectionSpan(parts, toleranceOf));
+  const fullScales = result.ranges.map(({ range }) => range);
+  const at = (end: keyof SectionSpan): BuiltRange[] => {
+    const resistance = ring!.reduce((whole, parts) => whole + sectionSpan(parts, toleranceOf)[end], 0);
+    return asBuilt(design, shuntedBy(cold.value, exactly(resistance)), fullScales, sections);
   };
-  const [low, high] = [at(-1), at(1)];
-  return at(0).map((built, k) => ({
+  const [low, high] = [at('low'), at('high')];
+  return at('marked').map((built, k) => ({
     ...built,
     worstCase: [
       Math.min(low[k]!.worstCase[0], high[k]!.worstCase[0]),
