@@ -28,7 +28,7 @@ test('a reading is corrected without a network: source known, two ranges, and a 
 
   // 20 V behind 10 kΩ: 20 kΩ show 2/3 of it on 10 V, and with 20 kΩ across them half.
   await choose(page, /^Range of reading 2/, '10 V');
-  await choose(page, /^At the meter for reading 2/, 'known R across');
+  await choose(page, /^At the meter for reading 2/, '+ R across');
   await type(page, 'Known resistor of reading 2', '20k');
   await type(page, 'Reading 1', String(8 * (2 / 3)));
   await type(page, 'Reading 2', '4');

@@ -96,11 +96,13 @@ const views: readonly {
       await page.getByRole('link', { name: 'Correct' }).click();
       await page.getByRole('button', { name: 'Instrument' }).click();
       await page.getByRole('option', { name: /^Old/ }).click();
+      await page.getByRole('button', { name: /^Range \d/ }).click();
+      await page.getByRole('option', { name: /^2.5/ }).click();
       for (const [name, value] of [
-        ['Read', '5.6'],
+        ['Read', '1.6'],
         ['It looks into', '14.86k'],
-        ['Reading 1', '6.17'],
-        ['Reading 2', '5.53'],
+        ['Reading 1', '1.6'],
+        ['Reading 2', '3.64'],
       ] as const)
         await page.getByRole('textbox', { name, exact: true }).fill(value);
       await page.keyboard.press('Tab');

@@ -1,4 +1,4 @@
-import type { MeterQuantity, RangeReading } from '@usual-drag/core';
+import { formatQuantity, type MeterQuantity, type RangeReading, type Unit } from '@usual-drag/core';
 import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 
 interface Props {
@@ -13,7 +13,6 @@ export default function CorrectionChart({ readings, quantity, line }: Props) {
   const x = (resistance: number): number => (across ? 1 / resistance : resistance);
   const end = 1.1 * Math.max(...readings.map(({ meterResistance }) => x(meterResistance)));
   const rows = [0, end].map((at) => ({ x: at, y: line.intercept + line.slope * at }));
-  const short = (value: number): string => (value === 0 ? '0' : value.toExponential(1));
   return (
     <div
       className="h-48"
@@ -29,18 +28,32 @@ export default function CorrectionChart({ readings, quantity, line }: Props) {
             dataKey="x"
             type="number"
             domain={[0, end]}
-            tickFormatter={short}
+            tickFormatter={(at: number) => (across ? behind(at, 'Ω') : formatQuantity(at, 'Ω', plain))}
             stroke="var(--soft)"
             fontSize={12}
             label={{
-              value: across ? '1 / meter resistance, S' : 'meter resistance, Ω',
+              value: across ? 'meter resistance, plotted as one over it' : 'meter resistance',
               position: 'insideBottom',
               offset: -10,
               fill: 'var(--soft)',
               fontSize: 12,
             }}
           />
-          <YAxis width={64} domain={[0, 'auto']} tickFormatter={short} stroke="var(--soft)" fontSize={12} />
+          <YAxis
+            width={72}
+            domain={[0, 'auto']}
+            tickFormatter={(at: number) => behind(at, across ? 'V' : 'A')}
+            stroke="var(--soft)"
+            fontSize={12}
+            label={{
+              value: 'reading, as one over it',
+              angle: -90,
+              position: 'insideLeft',
+              fill: 'var(--soft)',
+              fontSize: 12,
+              style: { textAnchor: 'middle' },
+            }}
+          />
           <Line dataKey="y" stroke="var(--ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
           <ReferenceDot x={0} y={line.intercept} r={6} fill="var(--ink)" stroke="var(--sheet)" />
           {readings.map(({ meterResistance, indicated }, index) => (
@@ -58,3 +71,8 @@ export default function CorrectionChart({ readings, quantity, line }: Props) {
     </div>
   );
 }
+
+const plain = { digits: 3, trim: true };
+
+/** What a tick stands for where one over it is plotted. */
+const behind = (at: number, unit: Unit): string => (at === 0 ? '∞' : formatQuantity(1 / at, unit, plain));

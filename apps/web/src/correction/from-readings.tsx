@@ -63,22 +63,30 @@ export function FromReadings({ quantity, instrument, range }: Props) {
   return (
     <div className="flex flex-col gap-2">
       {entries.map((entry, index) => (
-        <div key={index} className="flex flex-wrap items-end gap-2">
+        <div key={index} className="flex flex-wrap items-center gap-2">
           <Choice
             label={`Range of reading ${index + 1}`}
-            className="w-28"
+            className="w-26"
             value={entry.range}
             options={ranges.map(({ id }) => ({ value: id, text: id }))}
             onChange={(next) => put(index, { range: next })}
           />
+          <ValueField
+            label={`Reading ${index + 1}`}
+            className="w-26 [&_input]:border-line"
+            shown={entry.indicated === null ? '' : formatQuantity(entry.indicated, unit, { digits: 6, trim: true })}
+            placeholder={`read in ${unit}`}
+            read={(text) => parseQuantity(text, unit)}
+            onCommit={(indicated) => put(index, { indicated })}
+          />
           <Choice
             label={`At the meter for reading ${index + 1}`}
-            className="w-40"
+            className="w-36"
             value={entry.known?.placed ?? 'nothing'}
             options={[
-              { value: 'nothing', text: 'the meter alone' },
-              { value: 'across', text: 'known R across' },
-              { value: 'in-series', text: 'known R in series' },
+              { value: 'nothing', text: 'meter alone' },
+              { value: 'across', text: '+ R across' },
+              { value: 'in-series', text: '+ R in series' },
             ]}
             onChange={(placed) =>
               put(index, {
@@ -106,21 +114,15 @@ export function FromReadings({ quantity, instrument, range }: Props) {
               onCommit={(resistance) => put(index, { known: { ...entry.known!, resistance } })}
             />
           )}
-          <ValueField
-            label={`Reading ${index + 1}`}
-            className="w-28 [&_input]:border-line"
-            shown={entry.indicated === null ? '' : formatQuantity(entry.indicated, unit, { digits: 6, trim: true })}
-            placeholder={`read in ${unit}`}
-            read={(text) => parseQuantity(text, unit)}
-            onCommit={(indicated) => put(index, { indicated })}
-          />
-          {index === entries.length - 1 && (
-            <Button tone="quiet" onClick={() => setEntries([...entries, { range, indicated: null, known: null }])}>
-              <Plus aria-hidden size={16} /> one more
-            </Button>
-          )}
         </div>
       ))}
+      <Button
+        tone="quiet"
+        className="self-start"
+        onClick={() => setEntries([...entries, { range, indicated: null, known: null }])}
+      >
+        <Plus aria-hidden size={16} /> one more
+      </Button>
       {found && !found.ok && (
         <p role="alert" className="text-[14px] text-fault">
           {found.fault.message}
