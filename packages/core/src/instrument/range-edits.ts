@@ -21,8 +21,10 @@ export function nextRange(instrument: Instrument, quantity: MeterQuantity): Rang
   return { ...made, id: freeName(rangeName(made.fullScale, unitOf(quantity)), ranges) };
 }
 
+/** Without the dust of binary fractions, and a number however large. */
+const tidy = (value: number): number => Number(Math.min(value, Number.MAX_VALUE).toPrecision(12));
+
 function tenfold(range: Range, across: boolean, analogue: boolean): Range {
-  const tidy = (value: number): number => Number(value.toPrecision(12));
   const { fullScale, resistance, resolution } = range;
   return {
     ...range,
@@ -55,9 +57,9 @@ export function nextResistanceRange({ resistanceRanges = [], display }: KitInstr
   const made: ResistanceRange = top
     ? {
         ...top,
-        fullScale: top.fullScale * 10,
+        fullScale: tidy(top.fullScale * 10),
         testCurrent: top.testCurrent / 10,
-        ...(top.resolution !== undefined && { resolution: top.resolution * 10 }),
+        ...(top.resolution !== undefined && { resolution: tidy(top.resolution * 10) }),
       }
     : display === 'analogue'
       ? { id: '', fullScale: 2000, testCurrent: 1e-3, accuracyOfRange: 0.05 }

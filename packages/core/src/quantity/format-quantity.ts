@@ -15,11 +15,16 @@ const noBreakSpace = '\u00a0';
 /**
  * Prints a quantity in engineering notation: `formatQuantity(0.00031486, 'A')` is `314.9 µA`.
  *
- * The prefix is chosen after rounding, so 999.96 Ω in four digits is `1.000 kΩ`. A value that is not there prints as a dash.
+ * The prefix is chosen after rounding, so 999.96 Ω in four digits is `1.000 kΩ`. A value that is not there prints as a dash, one a
+ * thousand times beyond the prefixes as a power of ten.
  */
 export function formatQuantity(value: number | null, unit: Unit, options: FormatOptions = {}): string {
   if (value === null || !Number.isFinite(value)) return '–';
-  const { text, prefix } = engineering(Math.abs(value), options.digits ?? 4);
+  const size = Math.abs(value);
+  const { text, prefix } =
+    size >= 1e18 || (size > 0 && size < 1e-18)
+      ? { text: powerOfTen(size, options.digits ?? 4), prefix: '' }
+      : engineering(size, options.digits ?? 4);
   const digits = options.trim ? trimZeros(text) : text;
   return `${sign(value, digits, options.signed)}${digits}${noBreakSpace}${prefix}${unit}`;
 }
@@ -28,7 +33,7 @@ export function formatQuantity(value: number | null, unit: Unit, options: Format
 export function formatPercent(ratio: number | null, options: FormatOptions = {}): string {
   if (ratio === null || !Number.isFinite(ratio)) return '–';
   const percent = Math.abs(ratio * 100);
-  const text = percent === 0 ? '0' : percent < 1e-4 ? tiny(percent) : plain(percent, options.digits ?? 3);
+  const text = percent === 0 ? '0' : percent < 1e-4 ? powerOfTen(percent, 2) : plain(percent, options.digits ?? 3);
   return `${sign(ratio, text, options.signed)}${options.trim ? trimZeros(text) : text}${noBreakSpace}%`;
 }
 
@@ -37,12 +42,12 @@ function plain(value: number, digits: number): string {
   return shiftPoint(mantissa, exponent);
 }
 
-function tiny(value: number): string {
-  const { mantissa, exponent } = mantissaOf(value, 2);
+function powerOfTen(value: number, digits: number): string {
+  const { mantissa, exponent } = mantissaOf(value, digits);
   return `${mantissa}×10${[...String(exponent)].map((c) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(c)] ?? '⁻').join('')}`;
 }
 
-const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);
+const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/\.?0+(?=×|$)/, '') : text);
 
 function sign(value: number, printed: string, signed = false): string {
   if (!/[1-9]/.test(printed)) return '';

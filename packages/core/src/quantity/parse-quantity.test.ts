@@ -81,3 +81,12 @@ test.each([
 test.each(['', 'one', '-1 %'])('refuses %j as a tolerance', (text) => {
   expect(parsePercent(text).ok).toBe(false);
 });
+
+test('what is printed at any size reads back', () => {
+  fc.assert(
+    fc.property(fc.double({ noNaN: true, noDefaultInfinity: true }), (value) => {
+      const read = parseQuantity(formatQuantity(value, 'V', { digits: 17, trim: true }), 'V');
+      expect(read).toEqual({ ok: true, value: value === 0 ? 0 : value });
+    }),
+  );
+});

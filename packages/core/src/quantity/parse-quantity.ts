@@ -28,6 +28,7 @@ export function parseQuantity(text: string, unit: Unit): Result<number, Quantity
   const typed = text
     .trim()
     .replace(/[−–]/g, '-')
+    .replace(/×10([⁻⁰¹²³⁴⁵⁶⁷⁸⁹]+)/, (_, power: string) => `e${[...power].map(plainDigit).join('')}`)
     .replace(/[\s\u00a0\u202f]+/g, ' ');
   if (typed === '') return fail({ code: 'empty', message: `Type a value, for example ${examples[unit]}.` });
   if (/^[+-]?[1-9]\d{0,2}(,\d{3})+(?!\d)/.test(typed))
@@ -56,6 +57,9 @@ export function parseQuantity(text: string, unit: Unit): Result<number, Quantity
   if (!Number.isFinite(value)) return fail({ code: 'too-large', message: `“${typed}” is too large to compute with.` });
   return ok(value);
 }
+
+/** A raised digit or sign as a plain one. */
+const plainDigit = (raised: string): string => (raised === '⁻' ? '-' : String('⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(raised)));
 
 interface Written {
   readonly mantissa: string;
