@@ -67,6 +67,10 @@ test('what it looks into not known: two readings give the true value, with its u
   await reading(2).press('Enter');
   const value = 1 / (1 / 5.54 - (1 / 3.65 - 1 / 5.54) / 4);
   await expect(page.getByTestId('from-ranges')).toContainText(`${value.toFixed(3)}\u00a0V ±`);
+  // What was typed stays while the meter is set to another range.
+  await page.getByRole('radio', { name: '250 V', exact: true }).click();
+  await expect(reading(1)).toHaveValue('3.65\u00a0V');
+  await expect(page.getByTestId('from-ranges')).toContainText(`${value.toFixed(3)}\u00a0V ±`);
   await reading(2).fill('3.0');
   await reading(2).press('Enter');
   await expect(page.getByRole('alert')).toContainText('No source resistance explains these readings');

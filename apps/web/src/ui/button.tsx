@@ -1,4 +1,3 @@
-import { Button as Base } from '@headlessui/react';
 import clsx from 'clsx';
 import type { ComponentProps } from 'react';
 
@@ -7,7 +6,7 @@ type Props = ComponentProps<'button'> & { readonly tone?: 'plain' | 'strong' | '
 /** A button of ours: plain on a sheet, strong for the one thing to do next, quiet among text. */
 export function Button({ tone = 'plain', className, ...rest }: Props) {
   return (
-    <Base
+    <button
       type="button"
       className={clsx(
         'inline-flex min-h-9 items-center gap-1.5 rounded-lg px-3 py-1 text-[15px] whitespace-nowrap disabled:opacity-45',

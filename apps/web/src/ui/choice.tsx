@@ -1,7 +1,9 @@
 import { Label, Field, Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
 import { Check, ChevronDown } from 'lucide-react';
 import clsx from 'clsx';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
+import { sameChoice } from './same-choice.ts';
+import { useNewest } from './use-newest.ts';
 
 interface Option<T extends string> {
   readonly value: T;
@@ -19,8 +21,13 @@ interface Props<T extends string> {
   readonly missing?: string;
 }
 
-/** One choice of many. */
-export function Choice<T extends string>({
+/** One choice of many. It is drawn again only where what it shows has changed. */
+export function Choice<T extends string>(props: Props<T>) {
+  const onChange = useNewest(props.onChange);
+  return <Drawn {...props} onChange={onChange as (value: string) => void} />;
+}
+
+const Drawn = memo(function Drawn({
   label,
   value,
   options,
@@ -28,7 +35,7 @@ export function Choice<T extends string>({
   showLabel = false,
   className,
   missing,
-}: Props<T>) {
+}: Props<string>) {
   const chosen = options.find((option) => option.value === value);
   return (
     <Field className={clsx('flex flex-col', className)}>
@@ -61,4 +68,4 @@ export function Choice<T extends string>({
       </Listbox>
     </Field>
   );
-}
+}, sameChoice);

@@ -1,5 +1,8 @@
 import { Label, Radio, RadioGroup } from '@headlessui/react';
 import clsx from 'clsx';
+import { memo } from 'react';
+import { sameChoice } from './same-choice.ts';
+import { useNewest } from './use-newest.ts';
 
 interface Props<T extends string> {
   readonly label: string;
@@ -11,15 +14,13 @@ interface Props<T extends string> {
   readonly wrap?: boolean;
 }
 
-/** One choice of a few, all in sight. Arrow keys move it. */
-export function Segments<T extends string>({
-  label,
-  value,
-  options,
-  onChange,
-  showLabel = false,
-  wrap = false,
-}: Props<T>) {
+/** One choice of a few, all in sight. Arrow keys move it. It is drawn again only where what it shows has changed. */
+export function Segments<T extends string>(props: Props<T>) {
+  const onChange = useNewest(props.onChange);
+  return <Drawn {...props} onChange={onChange as (value: string) => void} />;
+}
+
+const Drawn = memo(function Drawn({ label, value, options, onChange, showLabel = false, wrap = false }: Props<string>) {
   return (
     <RadioGroup value={value} onChange={onChange} className="flex items-center gap-2">
       <Label className={showLabel ? 'text-soft' : 'sr-only'}>{label}</Label>
@@ -39,4 +40,4 @@ export function Segments<T extends string>({
       </div>
     </RadioGroup>
   );
-}
+}, sameChoice);

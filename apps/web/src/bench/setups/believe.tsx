@@ -6,6 +6,7 @@ import {
   parsePercent,
   parseQuantity,
   readingDoubt,
+  type Doubts,
   type Instrument,
   type Meter,
   type Range,
@@ -29,45 +30,24 @@ interface Props {
 
 /** What to believe: the true value worked back from what was read, and the meter that would be enough. */
 export function Believe({ meter, instrument, range, ladder, indicated, kit }: Props) {
-  const unit = meter.quantity === 'dc-voltage' ? 'V' : 'A';
   const across = meter.quantity === 'dc-voltage';
-  const [read, setRead] = useState<number | null>(null);
   const [error, setError] = useState(0.01);
   const [charted, setCharted] = useState(false);
+  const [unknown, setUnknown] = useState(false);
   const { sourceResistance } = ladder.place;
-  const reading = read ?? indicated;
-  if (sourceResistance === null || reading === null) return null;
-  const own = readingDoubt(instrument, range, reading);
-  const corrected = correctReading(
-    reading,
-    own.accuracy + own.resolution,
-    sourceResistance,
-    range.resistance,
-    meter.quantity,
-    ladder.doubts,
-  );
+  if (sourceResistance === null || indicated === null) return null;
   const enough = enoughResistance(sourceResistance, error, meter.quantity);
   return (
     <section aria-label={`What to believe of ${meter.id}`} className="flex flex-col gap-2">
-      <div className="flex items-end gap-3 border-l-4 border-ink pl-3">
-        <ValueField
-          label="Read on it"
-          showLabel
-          className="w-28"
-          shown={formatQuantity(reading, unit)}
-          read={(text) => parseQuantity(text, unit)}
-          onCommit={setRead}
-        />
-        <p>
-          <span className="text-[14px] text-soft">Corrected</span>
-          <br />
-          <b data-testid="corrected" className="figures text-[20px]">
-            {corrected
-              ? `${formatQuantity(corrected.value, unit)} ± ${formatQuantity(corrected.doubt, unit, { digits: 2 })}`
-              : 'nothing behind it to correct by'}
-          </b>
-        </p>
-      </div>
+      <CorrectedReading
+        key={range.id}
+        meter={meter}
+        instrument={instrument}
+        range={range}
+        doubts={ladder.doubts}
+        sourceResistance={sourceResistance}
+        indicated={indicated}
+      />
       <div className="flex items-start gap-x-3">
         <ValueField
           label="Enough for"
@@ -97,14 +77,58 @@ export function Believe({ meter, instrument, range, ladder, indicated, kit }: Pr
           <ErrorChart sourceResistance={sourceResistance} quantity={meter.quantity} kit={kit} />
         </Suspense>
       )}
-      <details>
+      <details onToggle={(event) => setUnknown(event.currentTarget.open)}>
         <summary className="text-[14px]">
           What it looks into is <b>not known</b>? Read it on two ranges.
         </summary>
-        <div className="mt-2">
-          <FromReadings quantity={meter.quantity} instrument={instrument} range={meter.range} />
-        </div>
+        {unknown && (
+          <div className="mt-2">
+            <FromReadings quantity={meter.quantity} instrument={instrument} range={meter.range} />
+          </div>
+        )}
       </details>
     </section>
+  );
+}
+
+interface ReadingProps {
+  readonly meter: Meter;
+  readonly instrument: Instrument;
+  readonly range: Range;
+  readonly doubts: Doubts;
+  /** Ω that the meter looks into. */
+  readonly sourceResistance: number;
+  /** What the instrument is predicted to show, V or A. */
+  readonly indicated: number;
+}
+
+/** A reading of one range, typed or as predicted, and the true value behind it. */
+function CorrectedReading({ meter, instrument, range, doubts, sourceResistance, indicated }: ReadingProps) {
+  const unit = meter.quantity === 'dc-voltage' ? 'V' : 'A';
+  const [read, setRead] = useState<number | null>(null);
+  const reading = read ?? indicated;
+  const { accuracy, resolution } = readingDoubt(instrument, range, reading);
+  const own = accuracy + resolution;
+  const corrected = correctReading(reading, own, sourceResistance, range.resistance, meter.quantity, doubts);
+  return (
+    <div className="flex items-end gap-3 border-l-4 border-ink pl-3">
+      <ValueField
+        label="Read on it"
+        showLabel
+        className="w-28"
+        shown={formatQuantity(reading, unit)}
+        read={(text) => parseQuantity(text, unit)}
+        onCommit={setRead}
+      />
+      <p>
+        <span className="text-[14px] text-soft">Corrected</span>
+        <br />
+        <b data-testid="corrected" className="figures text-[20px]">
+          {corrected
+            ? `${formatQuantity(corrected.value, unit)} ± ${formatQuantity(corrected.doubt, unit, { digits: 2 })}`
+            : 'nothing behind it to correct by'}
+        </b>
+      </p>
+    </div>
   );
 }

@@ -162,7 +162,7 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, 
           />
           {instrument && range && (
             <Believe
-              key={`${meter.instrument} ${meter.range}`}
+              key={meter.instrument}
               meter={meter}
               instrument={instrument}
               range={range}
