@@ -14,7 +14,6 @@ import { useDisplay } from './display.ts';
 import { DrawingBar } from './drawing-bar.tsx';
 import { currentsThrough, legend, liveLines, shareLines } from './live-lines.ts';
 import { EditStrip } from './network/edit-strip.tsx';
-import { NetworkStation } from './network/network-station.tsx';
 import { useSelection } from './selection.ts';
 import { useAfterPaint } from '../ui/after-paint.ts';
 import { Segments } from '../ui/segments.tsx';
@@ -27,6 +26,7 @@ import { isView, ViewChoice, type View } from './true-values/view-choice.tsx';
 import { Worksheet } from './worksheet.tsx';
 
 // What is not on the first screen is fetched when it is opened.
+const NetworkStation = lazy(() => import('./network/network-station.tsx').then((m) => ({ default: m.NetworkStation })));
 const TrueStation = lazy(() => import('./true-values/true-station.tsx').then((m) => ({ default: m.TrueStation })));
 const TrueView = lazy(() => import('./true-values/true-view.tsx').then((m) => ({ default: m.TrueView })));
 
@@ -223,7 +223,11 @@ export function Bench() {
               onChooseMeter={setChosenMeter}
             />
           )}
-          {station === 'network' && <NetworkStation unloaded={unloaded} />}
+          {station === 'network' && (
+            <Suspense fallback={fetching}>
+              <NetworkStation unloaded={unloaded} />
+            </Suspense>
+          )}
           {inTrue && (
             <Suspense fallback={fetching}>
               <TrueStation unloaded={unloaded} />
