@@ -3,7 +3,6 @@ import {
   endsAt,
   findRange,
   keepInstrument,
-  nodesOf,
   putMeter,
   rangesOf,
   samePoint,
@@ -21,7 +20,6 @@ import { ArrowLeftRight, Trash2 } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
-import { NodeBadge } from '../../ui/node-badge.tsx';
 import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { useBench } from '../bench-store.ts';
@@ -31,6 +29,7 @@ import { Checks, Handled } from './handling.tsx';
 import { KitVersion } from './kit-version.tsx';
 import { useLadder } from './ladder.ts';
 import { MeterFace } from './meter-face.tsx';
+import { useNodeOptions } from './node-options.tsx';
 import { RangeLadder } from './range-ladder.tsx';
 import type { SlipTrial } from './use-slip.ts';
 
@@ -179,8 +178,7 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, 
 
 function Across({ meter, place }: { readonly meter: VoltmeterPlacement; readonly place: (meter: Meter) => void }) {
   const network = useBench((state) => state.document.network);
-  const nodes = nodesOf(network);
-  const options = nodes.map((node) => ({ value: node, text: <NodeBadge node={node} nodes={nodes} /> }));
+  const options = useNodeOptions(network);
   const same = samePoint(network, meter.red, meter.black);
   return (
     <div className="flex flex-wrap items-end gap-2">
@@ -216,8 +214,7 @@ interface InSeriesProps {
 
 function InSeries({ setup, meter, place }: InSeriesProps) {
   const network = useBench((state) => state.document.network);
-  const nodes = nodesOf(network);
-  const options = nodes.map((node) => ({ value: node, text: <NodeBadge node={node} nodes={nodes} /> }));
+  const options = useNodeOptions(network);
   const taken = new Set(
     setup.meters.flatMap((other) => (other.quantity === 'dc-current' && other.id !== meter.id ? other.ends : [])),
   );
