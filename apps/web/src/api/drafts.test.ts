@@ -32,6 +32,7 @@ const shelf = (save: ShelfAccess<Paper>['save']): ShelfAccess<Paper> => ({
   query: { queryKey: ['papers'], queryFn: () => Promise.resolve([]), staleTime: 0 },
   save,
   draftPrefix: 'p-',
+  nameOf: ({ id }) => `Paper ${id}`,
 });
 
 test('a draft is dropped when just that has been saved; a later one stays, as an edit of what was saved', () => {
@@ -93,7 +94,7 @@ test('where it has been changed elsewhere meanwhile, the person is asked and nei
     await resumeDrafts(new QueryClient(), access, ask);
     const { about, text, answers } = asked.pop()!;
     expect(about).toBe('p-a');
-    expect(text).toContain('a: Changed since.');
+    expect(text).toContain('Paper a: Changed since.');
     expect(localStorage.getItem('p-a')).toContain('mine');
     expect(saved).toEqual([]);
     answers.find((answer) => answer.label === label)!.act();

@@ -52,7 +52,7 @@ function draftAt<T extends Named>(key: string): Draft<T> | null {
  */
 export async function resumeDrafts<T extends Named>(
   queries: QueryClient,
-  { query, save, draftPrefix }: ShelfAccess<T>,
+  { query, save, draftPrefix, nameOf }: ShelfAccess<T>,
   ask: typeof askPerson = askPerson,
 ): Promise<void> {
   const drafts = Object.keys(localStorage)
@@ -71,7 +71,7 @@ export async function resumeDrafts<T extends Named>(
       if (sameDocument(newest.document, document)) return drop(document);
       ask({
         about: draftPrefix + document.id,
-        text: `${document.id}: ${(fault as Error).message} There is an edit of yours that was not saved yet.`,
+        text: `${nameOf(document)}: ${(fault as Error).message} There is an edit of yours that was not saved yet.`,
         answers: [
           { label: 'Keep mine', act: () => void put(document, newest.revision).then(refresh) },
           { label: 'Take theirs', act: () => drop(document) },

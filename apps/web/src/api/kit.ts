@@ -9,6 +9,7 @@ export const kitShelf: ShelfAccess<KitInstrument> = {
   query: { queryKey: ['instruments'], queryFn: () => ask('GET', '/instruments'), staleTime: Infinity },
   save: (document, revision) => ask('PUT', `/instruments/${encodeURIComponent(document.id)}`, { document, revision }),
   draftPrefix: 'usual-drag-shelf-',
+  nameOf: ({ id, name }) => name ?? id,
 };
 
 /** Everything on the shelf, the retired among it. */

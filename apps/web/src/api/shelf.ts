@@ -16,10 +16,12 @@ export interface ShelfAccess<T extends { readonly id: string }> {
   /** @param revision  that the edit was based on; left out for a new document */
   readonly save: (document: T, revision?: number) => Promise<Shelved<T>>;
   readonly draftPrefix: string;
+  /** What a person calls it. */
+  readonly nameOf: (document: T) => string;
 }
 
 /** A shelf of the server, and edits to it: seen at once, saved one after the other, tried again while there is no answer. */
-export function useShelfOf<T extends { readonly id: string }>({ query, save, draftPrefix }: ShelfAccess<T>) {
+export function useShelfOf<T extends { readonly id: string }>({ query, save, draftPrefix, nameOf }: ShelfAccess<T>) {
   const queries = useQueryClient();
   const { data: list, error } = useQuery(query);
   const now = (): Shelved<T>[] | undefined => queries.getQueryData<Shelved<T>[]>(query.queryKey);
@@ -61,7 +63,7 @@ export function useShelfOf<T extends { readonly id: string }>({ query, save, dra
       // Until it is answered a later edit is one of the old revision too, and asks again.
       ask({
         about: draftPrefix + document.id,
-        text: fault.message,
+        text: `${nameOf(document)}: ${fault.message}`,
         answers: [
           {
             label: 'Keep mine',

@@ -7,4 +7,5 @@ export const workpieceShelf: ShelfAccess<Workpiece> = {
   query: { queryKey: ['workpieces'], queryFn: () => ask('GET', '/workpieces'), staleTime: Infinity },
   save: (document, revision) => ask('PUT', `/workpieces/${encodeURIComponent(document.id)}`, { document, revision }),
   draftPrefix: 'usual-drag-workpiece-',
+  nameOf: ({ title }) => title ?? 'Untitled',
 };
