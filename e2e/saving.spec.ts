@@ -32,12 +32,27 @@ test('nothing that the screen called saved is lost by a kill in the middle of ed
   }
 });
 
+/** What is not on the screen is fetched while there is time; this is the last of it. */
+const allIsFetched = (page: Page): Promise<void> =>
+  expect
+    .poll(() =>
+      page.evaluate(() => performance.getEntriesByType('resource').some(({ name }) => name.includes('/what-if-'))),
+    )
+    .toBe(true);
+
 test('without the server edits stay, say so, and are saved when it comes back', async ({ page, server }) => {
   await openJob(page, server, 'Float-level divider', 'Network');
+  await allIsFetched(page);
   await server.stop('SIGKILL');
   await setResistor(page, 'R2', '47k');
   await expect(page.getByTestId('save')).toContainText('not saved: no answer from the server');
   await setResistor(page, 'R3', '18k');
+  // Stations that were never opened are there all the same.
+  await page.getByRole('link', { name: 'True values' }).click();
+  await expect(page.getByRole('heading', { name: 'Every part' })).toBeVisible();
+  await page.getByRole('radio', { name: 'What if' }).click();
+  await expect(page.getByRole('slider')).toBeVisible();
+  await page.getByRole('link', { name: 'Network' }).click();
   await server.start();
   await saved(page);
   await page.reload();

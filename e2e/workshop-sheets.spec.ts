@@ -75,8 +75,8 @@ test('warmth, mishaps, the fuse, and what it would do in a job before it is buil
   const burden = page.getByRole('table', { name: 'Burden with the fuse' });
   await expect(burden.getByRole('row', { name: /^2\.5 A/ })).toContainText('230.7\u00a0mV');
   await axe(page);
-  await page.getByRole('button', { name: /^Put 5\.34 kΩ in series with the coil/ }).click();
-  await expect(page.getByText(/In use as 100\sµA, 7\.14\skΩ/)).toBeVisible();
+  await page.getByRole('button', { name: /^Put 5\.01 kΩ in series with the coil/ }).click();
+  await expect(page.getByText(/In use as 100\sµA, 6\.81\skΩ/)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
 
   await sheet(page, 'In use');

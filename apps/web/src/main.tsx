@@ -7,8 +7,10 @@ import { kitShelf } from './api/kit.ts';
 import { workpieceShelf } from './api/workpieces.ts';
 import { BenchPage } from './bench/bench-page.tsx';
 import { JobsPage } from './jobs/jobs-page.tsx';
+import { Broken } from './shell/broken.tsx';
 import { Shell } from './shell/shell.tsx';
 import { applyTheme } from './shell/theme.ts';
+import { fetchAhead, pageLater } from './ui/fetched-later.ts';
 import './styles.css';
 
 applyTheme();
@@ -20,18 +22,19 @@ void resumeDrafts(queries, workpieceShelf);
 const router = createBrowserRouter([
   {
     element: <Shell />,
+    errorElement: <Broken />,
     children: [
       { path: '/', element: <JobsPage /> },
       { path: '/bench/:jobId/:station?/:setupId?', element: <BenchPage /> },
       {
         path: '/workshop/:workpieceId?/:sheet?',
-        lazy: async () => ({ Component: (await import('./workshop/workshop-page.tsx')).WorkshopPage }),
+        lazy: pageLater(async () => (await import('./workshop/workshop-page.tsx')).WorkshopPage),
       },
       {
         path: '/correct',
-        lazy: async () => ({ Component: (await import('./correction/correction-page.tsx')).CorrectionPage }),
+        lazy: pageLater(async () => (await import('./correction/correction-page.tsx')).CorrectionPage),
       },
-      { path: '/kit/:instrumentId?', lazy: async () => ({ Component: (await import('./kit/kit-page.tsx')).KitPage }) },
+      { path: '/kit/:instrumentId?', lazy: pageLater(async () => (await import('./kit/kit-page.tsx')).KitPage) },
       { path: '*', element: <JobsPage /> },
     ],
   },
@@ -44,3 +47,6 @@ createRoot(document.getElementById('root')!).render(
     </QueryClientProvider>
   </StrictMode>,
 );
+
+// Once the first screen stands; not every browser says when it has time.
+setTimeout(() => void fetchAhead(), 1500);

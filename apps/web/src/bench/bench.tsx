@@ -1,7 +1,7 @@
 import { findRange, loadingMap, putMeter, sharesByPart, showsLive, type MapPlace, type Meter } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
-import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
+import { Suspense, useCallback, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, useNavigate, useParams } from 'react-router';
 import { kitQuery } from '../api/kit.ts';
@@ -16,6 +16,7 @@ import { currentsThrough, legend, liveLines, shareLines } from './live-lines.ts'
 import { EditStrip } from './network/edit-strip.tsx';
 import { useSelection } from './selection.ts';
 import { useAfterPaint } from '../ui/after-paint.ts';
+import { fetchedLater } from '../ui/fetched-later.ts';
 import { Segments } from '../ui/segments.tsx';
 import { MapTable } from './setups/map-table.tsx';
 import { SumsAsRead } from './setups/sums-as-read.tsx';
@@ -26,11 +27,10 @@ import { isView, ViewChoice, type View } from './true-values/view-choice.tsx';
 import { Worksheet } from './worksheet.tsx';
 
 // What is not on the first screen is fetched when it is opened.
-const NetworkStation = lazy(() => import('./network/network-station.tsx').then((m) => ({ default: m.NetworkStation })));
-const TrueStation = lazy(() => import('./true-values/true-station.tsx').then((m) => ({ default: m.TrueStation })));
-const TrueView = lazy(() => import('./true-values/true-view.tsx').then((m) => ({ default: m.TrueView })));
-
-const Tolerance = lazy(() => import('./tolerance/tolerance.tsx').then((m) => ({ default: m.Tolerance })));
+const NetworkStation = fetchedLater(async () => (await import('./network/network-station.tsx')).NetworkStation);
+const TrueStation = fetchedLater(async () => (await import('./true-values/true-station.tsx')).TrueStation);
+const TrueView = fetchedLater(async () => (await import('./true-values/true-view.tsx')).TrueView);
+const Tolerance = fetchedLater(async () => (await import('./tolerance/tolerance.tsx')).Tolerance);
 
 const stations = ['network', 'true-values', 'setups'];
 

@@ -8,7 +8,7 @@ interface Props {
 }
 
 /** The readings on their straight line; where it meets the axis at the left, no meter would be in. */
-export default function CorrectionChart({ readings, quantity, line }: Props) {
+export function CorrectionChart({ readings, quantity, line }: Props) {
   const across = quantity === 'dc-voltage';
   const x = (resistance: number): number => (across ? 1 / resistance : resistance);
   const end = 1.1 * Math.max(...readings.map(({ meterResistance }) => x(meterResistance)));

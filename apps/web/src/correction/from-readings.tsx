@@ -12,12 +12,13 @@ import {
   type MeterQuantity,
 } from '@usual-drag/core';
 import { Plus } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Button } from '../ui/button.tsx';
 import { Choice } from '../ui/choice.tsx';
+import { fetchedLater } from '../ui/fetched-later.ts';
 import { ValueField } from '../ui/value-field.tsx';
 
-const CorrectionChart = lazy(() => import('./correction-chart.tsx'));
+const CorrectionChart = fetchedLater(async () => (await import('./correction-chart.tsx')).CorrectionChart);
 
 interface Entry {
   readonly range: string;

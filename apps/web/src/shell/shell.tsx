@@ -1,7 +1,7 @@
 import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import clsx from 'clsx';
 import type { CSSProperties } from 'react';
-import { NavLink, Outlet, useMatch } from 'react-router';
+import { NavLink, Outlet, useMatch, useNavigation } from 'react-router';
 import { Toaster } from 'sonner';
 import { useStore } from 'zustand';
 import { redo, undo, useBench } from '../bench/bench-store.ts';
@@ -17,12 +17,14 @@ export function Shell() {
   const theme = currentTheme(chosen);
   const onBench = useMatch('/bench/*') !== null;
   const jobId = useBench((state) => state.jobId);
+  const fetching = useNavigation().state === 'loading';
   return (
     <div className="flex h-full flex-col">
       <header className="print:hidden flex h-12 shrink-0 items-center gap-4 bg-bar px-4 text-onbar">
         <img src="/mark.svg" alt="" className="size-8" />
         <span className="text-[18px] font-bold">Usual Drag</span>
         {onBench && jobId && <OpenJob />}
+        <span role="status">{fetching && 'Fetching the page …'}</span>
         <div className="ml-auto flex items-center gap-1">
           {onBench && jobId && <History />}
           <BarButton

@@ -2,7 +2,6 @@ import { changeNetwork, type Network } from '@usual-drag/core';
 import clsx from 'clsx';
 import { ClipboardPaste, Trash2 } from 'lucide-react';
 import {
-  lazy,
   memo,
   Suspense,
   useCallback,
@@ -12,6 +11,7 @@ import {
   type KeyboardEvent,
 } from 'react';
 import { Button } from '../../ui/button.tsx';
+import { fetchedLater } from '../../ui/fetched-later.ts';
 import { useBench } from '../bench-store.ts';
 import { sayUndoable } from '../say-undoable.ts';
 import { useSelection } from '../selection.ts';
@@ -21,7 +21,7 @@ import { NewPartRow } from './new-part-row.tsx';
 import { PartRow } from './part-row.tsx';
 
 /** Comes with the reader of spreadsheet cells, when first asked for. */
-const PasteParts = lazy(() => import('./paste-parts.tsx'));
+const PasteParts = fetchedLater(async () => (await import('./paste-parts.tsx')).PasteParts);
 
 const headings = [
   ['Part', '12fr'],

@@ -12,7 +12,7 @@ interface Props {
 }
 
 /** Parts from a spreadsheet: what cannot be taken stays here, row by row, until it is mended. */
-export default function PasteParts({ text, onChange, onClose }: Props) {
+export function PasteParts({ text, onChange, onClose }: Props) {
   const edit = useBench((state) => state.edit);
   const network = useBench((state) => state.document.network);
   const selectParts = useSelection((state) => state.selectParts);

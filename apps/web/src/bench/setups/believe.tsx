@@ -11,12 +11,13 @@ import {
   type Meter,
   type Range,
 } from '@usual-drag/core';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { FromReadings } from '../../correction/from-readings.tsx';
+import { fetchedLater } from '../../ui/fetched-later.ts';
 import { ValueField } from '../../ui/value-field.tsx';
 import type { Ladder } from './ladder.ts';
 
-const ErrorChart = lazy(() => import('./error-chart.tsx'));
+const ErrorChart = fetchedLater(async () => (await import('./error-chart.tsx')).ErrorChart);
 
 interface Props {
   readonly meter: Meter;

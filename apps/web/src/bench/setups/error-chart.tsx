@@ -16,7 +16,7 @@ interface Props {
 }
 
 /** The loading error over the meter's resistance at one place, with the ranges of the kit on the curve. */
-export default function ErrorChart({ sourceResistance, quantity, kit }: Props) {
+export function ErrorChart({ sourceResistance, quantity, kit }: Props) {
   const marks = kit.flatMap((instrument) =>
     rangesOf(instrument, quantity)
       .filter(({ resistance }) => resistance > 0)

@@ -1,5 +1,6 @@
 import type { Network, Unloaded } from '@usual-drag/core';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
+import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Note } from '../../ui/note.tsx';
 import type { Solved } from '../analysis.ts';
 import { Equations } from './equations.tsx';
@@ -7,7 +8,7 @@ import { Superposition } from './superposition.tsx';
 import type { View } from './view-choice.tsx';
 import { Working } from './working.tsx';
 
-const WhatIf = lazy(() => import('./what-if.tsx').then((module) => ({ default: module.WhatIf })));
+const WhatIf = fetchedLater(async () => (await import('./what-if.tsx')).WhatIf);
 
 interface Props {
   readonly view: Exclude<View, 'circuit' | 'tolerance'>;
