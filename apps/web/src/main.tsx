@@ -48,5 +48,5 @@ createRoot(document.getElementById('root')!).render(
   </StrictMode>,
 );
 
-// Once the first screen stands; not every browser says when it has time.
+// Once the first screen stands.
 setTimeout(() => void fetchAhead(), 1500);

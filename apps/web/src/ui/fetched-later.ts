@@ -41,5 +41,12 @@ function fetched<T>(load: Load<T>): Load<T> {
 /** Fetches everything that is not on the screen yet, a part at a time: what is opened later needs no server then. */
 export async function fetchAhead(): Promise<void> {
   // A part that is fetched may have parts of its own, which come to the end of the list.
-  for (const load of parts) await load().catch(() => undefined);
+  for (const load of parts) {
+    await spareTime();
+    await load().catch(() => undefined);
+  }
 }
+
+/** Until nobody is kept waiting; not every browser says when that is. */
+const spareTime = (): Promise<unknown> =>
+  new Promise((go) => ('requestIdleCallback' in globalThis ? requestIdleCallback(go) : setTimeout(go, 50)));
