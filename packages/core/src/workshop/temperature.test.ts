@@ -99,8 +99,10 @@ test('a multiplier that stays in the meter swamps too: both together keep the er
     const made = swampingResistor({ movement: found, parts: shuntedWith }, 10, 0.01);
     return made.ok ? made.value : null;
   });
-  expect(less!.resistance).toBeCloseTo(plain!.resistance - 3000, 9);
-  expect(less!.burden).toBeCloseTo(plain!.burden, 12);
+  // 1800 Ω · (1.01 · 0.0393/0.01 − 1) = 5344.7 Ω, and 3000 Ω less; each rounded up.
+  expect([plain!.resistance, less!.resistance]).toEqual([5350, 2350]);
+  expect(plain!.burden).toBeCloseTo(1e-4 * (1800 + 5350), 12);
+  expect(less!.burden).toBeCloseTo(1e-4 * (1800 + 3000 + 2350), 12);
   const movement = { figures, builtIn, swamping: less!.resistance };
   const sides = [{ target: 'ammeter', scheme: 'individual', ranges: [1] }] as const;
   for (const kelvin of [-10, 10])

@@ -36,7 +36,8 @@ export interface Swamping {
 }
 
 /**
- * The smallest swamping resistor that keeps the error of a shunted movement within a target over a span of temperature.
+ * The smallest swamping resistor that keeps the error of a shunted movement within a target over a span of temperature, to three
+ * digits, rather more than less.
  *
  * A shunt R_s across R = R_m + R_w lets the movement have I_m = I·R_s/(R_s + R). Far above the movement's own current R_s is next
  * to nothing beside R; ΔT off, with coil α and shunts β, the reading is then (1 + βΔT)/(1 + αΔT·R_m/R) of what it was, and nearer
@@ -58,7 +59,7 @@ export function swampingResistor(
   const [current, coil] = [toNumber(bare.value.current), toNumber(bare.value.resistance)];
   const there = builtIn?.stays && builtIn.kind === 'multiplier' ? builtIn.resistance : 0;
   const [coilGains, shuntsGain] = [coilCoefficient * span * coil, (parts.coefficient ?? 0) * span];
-  const resistance = Math.max(0, ((1 + error) * coilGains) / (error + shuntsGain) - coil - there);
+  const resistance = roundedUp(Math.max(0, ((1 + error) * coilGains) / (error + shuntsGain) - coil - there));
   const burdened = coil + there + resistance;
   if ((shuntsGain - error) * burdened > (1 - error) * coilGains)
     return fail({
@@ -67,4 +68,10 @@ export function swampingResistor(
       where: ['parts.coefficient'],
     });
   return ok({ resistance, burden: current * burdened });
+}
+
+function roundedUp(ohms: number): number {
+  if (ohms === 0) return 0;
+  const last = 10 ** (Math.floor(Math.log10(ohms)) - 2);
+  return Number((Math.ceil(ohms / last - 1e-9) * last).toPrecision(3));
 }

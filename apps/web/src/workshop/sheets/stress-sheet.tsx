@@ -84,26 +84,18 @@ function Warmth({ piece, sides, onEdit }: SheetProps) {
             ? found.fault.message
             : found.value.resistance === 0
               ? 'The coil alone stays within the error wanted.'
-              : `A swamping resistor of ${ohms(roundedUp(found.value.resistance), 4)} (manganin) in series with the coil keeps every current range within ±${formatPercent(target, { digits: 2, trim: true })}. It costs burden: movement and resistor then take ${formatQuantity(found.value.burden, 'V', { digits: 3 })} at full scale.`}
+              : `A swamping resistor of ${ohms(found.value.resistance, 4)} (manganin) in series with the coil keeps every current range within ±${formatPercent(target, { digits: 2, trim: true })}. It costs burden: movement and resistor then take ${formatQuantity(found.value.burden, 'V', { digits: 3 })} at full scale.`}
       </p>
-      {!volts && swamping && swamping.resistance > 0 && movement.swamping !== roundedUp(swamping.resistance) && (
+      {!volts && swamping && swamping.resistance > 0 && movement.swamping !== swamping.resistance && (
         <Button
           className="self-start"
-          onClick={() =>
-            onEdit((now) => ({ ...now, movement: { ...now.movement, swamping: roundedUp(swamping.resistance) } }))
-          }
+          onClick={() => onEdit((now) => ({ ...now, movement: { ...now.movement, swamping: swamping.resistance } }))}
         >
-          Put {ohms(roundedUp(swamping.resistance), 4)} in series with the coil
+          Put {ohms(swamping.resistance, 4)} in series with the coil
         </Button>
       )}
     </section>
   );
-}
-
-/** Ω to three digits, rather more than less: it keeps what it was worked out for. */
-function roundedUp(ohms: number): number {
-  const last = 10 ** (Math.floor(Math.log10(ohms)) - 2);
-  return Number((Math.ceil(ohms / last - 1e-9) * last).toPrecision(3));
 }
 
 /** What is worth knowing of the failures: of each range the worst section, and the range left too low. */
