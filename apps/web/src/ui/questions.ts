@@ -11,7 +11,7 @@ export interface Question {
   /** What it is about: a newer question about the same takes its place. */
   readonly about: string;
   readonly text: string;
-  /** The safest first. */
+  /** The first stands out. */
   readonly answers: readonly Answer[];
 }
 

@@ -50,6 +50,9 @@ export interface LabelLine {
   readonly text: string;
 }
 
+/** Height of a label's line, as a multiple of its size. */
+export const leading = 1.2;
+
 /** All that stands beside a part. */
 export interface Label {
   readonly lines: readonly LabelLine[];

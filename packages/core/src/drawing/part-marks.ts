@@ -1,4 +1,5 @@
 import type { Mark } from './mark.ts';
+import { leading } from './part-label.ts';
 import type { Part } from './rail-drawing.ts';
 import { symbolHalf, symbolMarks, type ResistorSymbol } from './symbol-marks.ts';
 
@@ -62,7 +63,7 @@ function labelMarks({ ySymbol, label }: Part, style: PartStyle): Mark[] {
   const { x, size, lines } = label;
   const first = ySymbol + size * 0.36 - (lines.length - 1) * size * 0.6;
   return lines.flatMap(({ kind, name, text }, index): Mark[] => {
-    const y = first + index * size * 1.2;
+    const y = first + index * size * leading;
     const halo = style.halo ?? false;
     switch (kind) {
       case 'head':

@@ -1,3 +1,4 @@
+import { leading } from './part-label.ts';
 import type { RailDrawing, VoltmeterMark } from './rail-drawing.ts';
 import { symbolHalf } from './symbol-marks.ts';
 import { textWidth } from './text-width.ts';
@@ -71,7 +72,7 @@ function obstacles({ parts, rails, voltmeters, ammeters }: RailDrawing): Box[] {
   });
   return [
     ...parts.flatMap(({ element, label, x, ySymbol, symbolScale }) => {
-      const text = (label.lines.length * label.size * 1.2) / 2;
+      const text = (label.lines.length * label.size * leading) / 2;
       return [
         { x1: label.x, x2: label.x + label.width, y1: ySymbol - text, y2: ySymbol + text },
         around(x, ySymbol, Math.max(9, symbolHalf(element)) * symbolScale),

@@ -15,7 +15,7 @@ export interface Place {
   readonly sourceResistance: number | null;
 }
 
-/** Ω of the stand-in across: next to nothing flows in it, so that it neither blows another meter's fuse nor limits a supply. */
+/** Ω of the stand-in across: next to nothing flows in it, so that it blows no fuse of another meter. */
 const standIn = 1e18;
 
 /** The stand-in that a place is looked at with: it changes nothing, and no fuse of it blows. */
