@@ -71,6 +71,17 @@ test('what it looks into not known: two readings give the true value, with its u
   await page.getByRole('radio', { name: '250 V', exact: true }).click();
   await expect(reading(1)).toHaveValue('3.65\u00a0V');
   await expect(page.getByTestId('from-ranges')).toContainText(`${value.toFixed(3)}\u00a0V ±`);
+  await page.getByText('What it looks into is').click();
+  await expect(reading(1)).toBeHidden();
+  await page.getByText('What it looks into is').click();
+  await expect(reading(1)).toHaveValue('3.65\u00a0V');
+  const readOnIt = page.getByRole('textbox', { name: 'Read on it' });
+  await readOnIt.fill('6.1');
+  await readOnIt.press('Enter');
+  await page.getByRole('radio', { name: '50 V', exact: true }).click();
+  await expect(readOnIt).toHaveValue(/^5\.54/);
+  await page.getByRole('radio', { name: '250 V', exact: true }).click();
+  await expect(readOnIt).toHaveValue('6.100\u00a0V');
   await reading(2).fill('3.0');
   await reading(2).press('Enter');
   await expect(page.getByRole('alert')).toContainText('No source resistance explains these readings');

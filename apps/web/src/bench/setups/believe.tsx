@@ -34,20 +34,24 @@ export function Believe({ meter, instrument, range, ladder, indicated, kit }: Pr
   const across = meter.quantity === 'dc-voltage';
   const [error, setError] = useState(0.01);
   const [charted, setCharted] = useState(false);
+  // Mounted when it is first opened; what is typed in it stays when it is closed.
   const [unknown, setUnknown] = useState(false);
+  /** What was typed, by range: it stays while another range is set. */
+  const [typed, setTyped] = useState<Readonly<Record<string, number>>>({});
   const { sourceResistance } = ladder.place;
-  if (sourceResistance === null || indicated === null) return null;
+  const reading = typed[range.id] ?? indicated;
+  if (sourceResistance === null || reading === null) return null;
   const enough = enoughResistance(sourceResistance, error, meter.quantity);
   return (
     <section aria-label={`What to believe of ${meter.id}`} className="flex flex-col gap-2">
       <CorrectedReading
-        key={range.id}
         meter={meter}
         instrument={instrument}
         range={range}
         doubts={ladder.doubts}
         sourceResistance={sourceResistance}
-        indicated={indicated}
+        reading={reading}
+        onRead={(value) => setTyped({ ...typed, [range.id]: value })}
       />
       <div className="flex items-start gap-x-3">
         <ValueField
@@ -78,7 +82,7 @@ export function Believe({ meter, instrument, range, ladder, indicated, kit }: Pr
           <ErrorChart sourceResistance={sourceResistance} quantity={meter.quantity} kit={kit} />
         </Suspense>
       )}
-      <details onToggle={(event) => setUnknown(event.currentTarget.open)}>
+      <details onToggle={(event) => event.currentTarget.open && setUnknown(true)}>
         <summary className="text-[14px]">
           What it looks into is <b>not known</b>? Read it on two ranges.
         </summary>
@@ -99,15 +103,14 @@ interface ReadingProps {
   readonly doubts: Doubts;
   /** Ω that the meter looks into. */
   readonly sourceResistance: number;
-  /** What the instrument is predicted to show, V or A. */
-  readonly indicated: number;
+  /** V or A. */
+  readonly reading: number;
+  readonly onRead: (reading: number) => void;
 }
 
 /** A reading of one range, typed or as predicted, and the true value behind it. */
-function CorrectedReading({ meter, instrument, range, doubts, sourceResistance, indicated }: ReadingProps) {
+function CorrectedReading({ meter, instrument, range, doubts, sourceResistance, reading, onRead }: ReadingProps) {
   const unit = meter.quantity === 'dc-voltage' ? 'V' : 'A';
-  const [read, setRead] = useState<number | null>(null);
-  const reading = read ?? indicated;
   const { accuracy, resolution } = readingDoubt(instrument, range, reading);
   const own = accuracy + resolution;
   const corrected = correctReading(reading, own, sourceResistance, range.resistance, meter.quantity, doubts);
@@ -119,7 +122,7 @@ function CorrectedReading({ meter, instrument, range, doubts, sourceResistance, 
         className="w-28"
         shown={formatQuantity(reading, unit)}
         read={(text) => parseQuantity(text, unit)}
-        onCommit={setRead}
+        onCommit={onRead}
       />
       <p>
         <span className="text-[14px] text-soft">Corrected</span>
