@@ -63,6 +63,7 @@ test('without the server edits stay, say so, and are saved when it comes back', 
 test('what was typed without the server is there when the window is opened again', async ({ page, server }) => {
   await openJob(page, server, 'Float-level divider', 'Network');
   const address = page.url();
+  await allIsFetched(page);
   await server.stop('SIGKILL');
   await setResistor(page, 'R2', '47k');
   await page.goto('about:blank');
