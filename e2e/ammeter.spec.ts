@@ -1,4 +1,4 @@
-import { expect, figure, openJob, saved, test } from './bench.ts';
+import { allIsFetched, expect, figure, openJob, saved, test } from './bench.ts';
 
 /** Current into the arm of R3 and R4, with so many ohms in series with it. */
 function upperFloat(ohms: number): number {
@@ -37,6 +37,7 @@ test('put an ammeter into a break, choose the lifted ends, read, reload, restart
   await expect.poll(() => figure(page, 'indicated')).toBeCloseTo(upperFloat(500), 7);
 
   await saved(page);
+  await allIsFetched(page);
   await server.stop('SIGKILL');
   await server.start();
   await page.reload();

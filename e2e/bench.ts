@@ -70,6 +70,14 @@ export async function openJob(
   await expect(page.getByRole('group', { name: 'Drawing of the network' })).toBeVisible();
 }
 
+/** Waits for what is not on the screen and is fetched while there is time: before the server goes. This is the last of it. */
+export const allIsFetched = (page: Page): Promise<void> =>
+  expect
+    .poll(() =>
+      page.evaluate(() => performance.getEntriesByType('resource').some(({ name }) => name.includes('/what-if-'))),
+    )
+    .toBe(true);
+
 /** Waits until the screen says that the last edit is saved. */
 export async function saved(page: Page): Promise<void> {
   await expect(page.getByTestId('save')).toContainText(/^saved \d\d:\d\d, revision \d+$/);

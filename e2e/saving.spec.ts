@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, openJob, saved, test } from './bench.ts';
+import { allIsFetched, expect, openJob, saved, test } from './bench.ts';
 
 async function setResistor(page: Page, id: string, value: string): Promise<void> {
   const field = page.getByRole('region', { name: 'Parts' }).getByRole('textbox', { name: `Resistance of ${id}` });
@@ -31,14 +31,6 @@ test('nothing that the screen called saved is lost by a kill in the middle of ed
     await expect(resistor(page, 'R1')).toHaveValue(new RegExp(`^${round}.MΩ$`));
   }
 });
-
-/** What is not on the screen is fetched while there is time; this is the last of it. */
-const allIsFetched = (page: Page): Promise<void> =>
-  expect
-    .poll(() =>
-      page.evaluate(() => performance.getEntriesByType('resource').some(({ name }) => name.includes('/what-if-'))),
-    )
-    .toBe(true);
 
 test('without the server edits stay, say so, and are saved when it comes back', async ({ page, server }) => {
   await openJob(page, server, 'Float-level divider', 'Network');

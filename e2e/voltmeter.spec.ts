@@ -1,4 +1,4 @@
-import { expect, figure, openJob, saved, test } from './bench.ts';
+import { allIsFetched, expect, figure, openJob, saved, test } from './bench.ts';
 
 /** Across the lower arm of the divider, by hand: what is true there and what the leads look into. */
 function lowerArm(r2 = 39_000): { truth: number; rs: number } {
@@ -51,6 +51,7 @@ test('place a voltmeter, change its range, edit a resistor, undo, reload, restar
   await expect(page.getByRole('button', { name: 'S-4', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await expect.poll(() => figure(page, 'indicated')).toBeCloseTo(indicated(edited, 100_000), 3);
 
+  await allIsFetched(page);
   await server.stop('SIGKILL');
   await server.start();
   await page.reload();
