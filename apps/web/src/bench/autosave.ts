@@ -1,4 +1,5 @@
 import type { Job } from '@usual-drag/core';
+import { sameDocument } from '../api/conflict.ts';
 import { Refused } from '../api/http.ts';
 import type { OpenJob } from '@usual-drag/contract';
 import { saveJob } from '../api/jobs.ts';
@@ -20,6 +21,8 @@ export function startAutosave(): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let busy = false;
   let confirmed: Job = useBench.getState().document;
+  /** Sent, and no answer came: the server may have saved them all the same before it went away. */
+  let unanswered: Job[] = [];
 
   const schedule = (delay: number): void => {
     clearTimeout(timer);
@@ -44,6 +47,7 @@ export function startAutosave(): () => void {
       const saved = await saveJob(jobId, revision, document);
       if (useBench.getState().jobId !== jobId) return dropDraft(jobId);
       confirmed = document;
+      unanswered = [];
       const settled = useBench.getState().document === document;
       if (settled) dropDraft(jobId);
       useBench.setState({
@@ -57,10 +61,16 @@ export function startAutosave(): () => void {
       }
     } catch (error) {
       if (useBench.getState().jobId !== jobId) return;
-      if (error instanceof Refused && error.status === 409)
-        useBench.setState({ save: { kind: 'conflict', theirs: error.details.current as OpenJob } });
+      const theirs = error instanceof Refused && error.status === 409 ? (error.details.current as OpenJob) : null;
+      if (theirs && [document, ...unanswered].some((own) => sameDocument(own, theirs.document))) {
+        // No other window's: it is what this one had sent.
+        unanswered = [];
+        useBench.setState({ revision: theirs.revision, savedAt: theirs.updatedAt, save: { kind: 'unsaved' } });
+        schedule(0);
+      } else if (theirs) useBench.setState({ save: { kind: 'conflict', theirs } });
       else if (error instanceof Refused) useBench.setState({ save: { kind: 'refused', message: error.message } });
       else {
+        unanswered.push(document);
         useBench.setState({ save: { kind: 'offline' } });
         schedule(retry);
       }
