@@ -52,6 +52,25 @@ test('without the server edits stay, say so, and are saved when it comes back', 
   await expect(resistor(page, 'R3')).toHaveValue(/^18.kΩ$/);
 });
 
+test('a save whose answer is lost is no conflict with another window', async ({ page, server }) => {
+  await openJob(page, server, 'Float-level divider', 'Network');
+  let lost = 0;
+  await page.route('**/api/jobs/*', async (route) => {
+    if (route.request().method() !== 'PUT' || lost > 0) return route.continue();
+    lost += 1;
+    await route.fetch();
+    return route.abort();
+  });
+  await setResistor(page, 'R2', '47k');
+  await expect(page.getByTestId('save')).toContainText('not saved: no answer from the server');
+  await setResistor(page, 'R3', '18k');
+  await saved(page);
+  expect(lost).toBe(1);
+  await page.reload();
+  await expect(resistor(page, 'R2')).toHaveValue(/^47.kΩ$/);
+  await expect(resistor(page, 'R3')).toHaveValue(/^18.kΩ$/);
+});
+
 test('what was typed without the server is there when the window is opened again', async ({ page, server }) => {
   await openJob(page, server, 'Float-level divider', 'Network');
   const address = page.url();
