@@ -16,7 +16,7 @@ const coreFolders = [
   'workshop',
   'practice',
   'drawing',
-  'file',
+  'job',
 ];
 
 const forbid = (...patterns) => ({ 'no-restricted-imports': ['error', { patterns }] });
@@ -75,7 +75,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['bench/**/*.ts', 'scripts/**/*'],
+    files: ['benchmarks/**/*.ts', 'scripts/**/*'],
     rules: { 'no-console': 'off' },
   },
 );

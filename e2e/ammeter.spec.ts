@@ -1,4 +1,4 @@
-import { allIsFetched, expect, figure, openJob, saved, test } from './bench.ts';
+import { allIsFetched, expect, figure, openJob, saved, test } from './demo-page.ts';
 
 /** Current into the arm of R3 and R4, with so many ohms in series with it. */
 function upperFloat(ohms: number): number {

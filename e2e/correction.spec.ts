@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from './bench.ts';
+import { expect, test } from './demo-page.ts';
 import type { Page } from '@playwright/test';
 
 async function type(page: Page, name: string, value: string): Promise<void> {

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, openJob, saved, test } from './bench.ts';
+import { expect, openJob, saved, test } from './demo-page.ts';
 
 const line = (page: Page) => page.getByRole('textbox', { name: 'Type the network' });
 const part = (page: Page, id: string) => page.locator(`[data-part="${id}"]`);

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, figure, openJob, test } from './bench.ts';
+import { expect, figure, openJob, test } from './demo-page.ts';
 import type { Page } from '@playwright/test';
 
 async function handle(page: Page, meter: string, how: string): Promise<void> {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, openJob, saved, test } from './bench.ts';
+import { expect, openJob, saved, test } from './demo-page.ts';
 
 test('the list: duplicate, rename, delete and undo, export and import', async ({ page, server, faults }) => {
   await page.goto(server.address);

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, figure, openJob, test } from './bench.ts';
+import { expect, figure, openJob, test } from './demo-page.ts';
 import type { Page } from '@playwright/test';
 
 const openKit = (page: Page) =>

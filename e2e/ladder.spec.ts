@@ -1,4 +1,4 @@
-import { expect, figure, openJob, test } from './bench.ts';
+import { expect, figure, openJob, test } from './demo-page.ts';
 
 const below = (39_000 * 42_000) / 81_000;
 const truth = (24 * below) / (56_001.8 + below);

@@ -1,4 +1,4 @@
-import { expect, openJob, saved, test } from './bench.ts';
+import { expect, openJob, saved, test } from './demo-page.ts';
 
 test('parts are added, edited with their units, renamed and removed; every step can be undone', async ({
   page,

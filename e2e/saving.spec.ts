@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allIsFetched, expect, openJob, saved, test } from './bench.ts';
+import { allIsFetched, expect, openJob, saved, test } from './demo-page.ts';
 
 async function setResistor(page: Page, id: string, value: string): Promise<void> {
   const field = page.getByRole('region', { name: 'Parts' }).getByRole('textbox', { name: `Resistance of ${id}` });

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, figure, openJob, test } from './bench.ts';
+import { expect, figure, openJob, test } from './demo-page.ts';
 
 /** What 20 kΩ at B shows, by hand. */
 function indicated(r1: number, r2: number, r3: number, r4: number): number {

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, openJob, test } from './bench.ts';
+import { expect, openJob, test } from './demo-page.ts';
 
 test('every part, the supply, the sums and the charge', async ({ page, server, faults }) => {
   await openJob(page, server, 'Float-level divider', 'True values');

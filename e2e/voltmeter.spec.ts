@@ -1,4 +1,4 @@
-import { allIsFetched, expect, figure, openJob, saved, test } from './bench.ts';
+import { allIsFetched, expect, figure, openJob, saved, test } from './demo-page.ts';
 
 /** Across the lower arm of the divider, by hand: what is true there and what the leads look into. */
 function lowerArm(r2 = 39_000): { truth: number; rs: number } {

@@ -1,4 +1,4 @@
-import { expect, test } from './bench.ts';
+import { expect, test } from './demo-page.ts';
 import { axe, fileOf, open, sheet, type } from './workshop.ts';
 
 test('parts and errors: sampled, priced, of wire, of a stock, within their ratings, trimmed', async ({

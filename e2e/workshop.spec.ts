@@ -1,6 +1,6 @@
 import type { Shelved } from '@usual-drag/contract';
 import type { Workpiece } from '@usual-drag/core';
-import { expect, figure, openJob, test } from './bench.ts';
+import { expect, figure, openJob, test } from './demo-page.ts';
 import { axe, fileOf, open, sheet, type } from './workshop.ts';
 
 test('a universal shunt is made from nothing, put into the kit, used on a job, and renewed', async ({

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import type { Download, Page } from '@playwright/test';
-import { expect } from './bench.ts';
+import { expect } from './demo-page.ts';
 
 /** Goes to the workshop, and takes a design off the board. */
 export async function open(page: Page, design?: string): Promise<void> {

@@ -8,4 +8,4 @@ export * from './loading/index.ts';
 export * from './uncertainty/index.ts';
 export * from './workshop/index.ts';
 export * from './drawing/index.ts';
-export * from './file/index.ts';
+export * from './job/index.ts';
