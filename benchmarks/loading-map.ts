@@ -1,4 +1,4 @@
-import { loadedBy, loadingPlaces, sharesTaken, solveUnloaded } from '@usual-drag/core';
+import { loadedBy, loadingPoints, loadingShares, solveUnloaded } from '@usual-drag/core';
 import { LuDecomposition, Matrix } from 'ml-matrix';
 import { duration, line, secondsOf } from './measure.ts';
 import { mesh, nodeEquations } from './networks.ts';
@@ -11,12 +11,12 @@ export function benchLoadingMap(): void {
   const solved = solveUnloaded(network);
   if (!solved.ok) throw new Error(solved.fault.code);
   const map = secondsOf(() => {
-    const places = loadingPlaces(solved.value, 'dc-voltage');
-    return ranges.map((resistance) => sharesTaken(places, 'dc-voltage', resistance));
+    const points = loadingPoints(solved.value, 'dc-voltage');
+    return ranges.map((resistance) => loadingShares(points, 'dc-voltage', resistance));
   });
   const breaks = secondsOf(() => {
-    const places = loadingPlaces(solved.value, 'dc-current');
-    return ranges.map((resistance) => sharesTaken(places, 'dc-current', resistance));
+    const points = loadingPoints(solved.value, 'dc-current');
+    return ranges.map((resistance) => loadingShares(points, 'dc-current', resistance));
   });
 
   const { matrix, right } = nodeEquations(network, nodes);
@@ -32,13 +32,13 @@ export function benchLoadingMap(): void {
     return v.get(a, 0) - v.get(b, 0);
   };
   const [one, other] = [3, 27];
-  const places = loadingPlaces(solved.value, 'dc-voltage');
+  const points = loadingPoints(solved.value, 'dc-voltage');
   const pair = [`N${one + 1}`, `N${other + 1}`];
-  const ours = loadedBy(places, 'dc-voltage', ranges[7]!).find(({ across }) =>
+  const ours = loadedBy(points, 'dc-voltage', ranges[7]!).find(({ across }) =>
     pair.every((node) => across!.includes(node)),
   )!;
   const apart = Math.abs(Math.abs(afresh(one, other, ranges[7]!)) / ours.indicated - 1).toExponential(0);
-  const solves = places.length * ranges.length;
+  const solves = points.length * ranges.length;
   const each = secondsOf(() => afresh(one, other, ranges[7]!));
 
   console.log(`\nThe loading map of ${nodes} nodes by ${ranges.length} ranges: ${solves} readings`);

@@ -24,7 +24,7 @@ import { benchKeystroke } from './keystroke.ts';
 import { duration, line, secondsOf } from './measure.ts';
 import { benchGrid } from './grid.ts';
 import { benchSampling } from './sampling.ts';
-import { benchLadder } from './ladder.ts';
+import { benchRangeTable } from './range-table.ts';
 import { benchLoadingMap } from './loading-map.ts';
 import { benchWorkshop } from './workshop.ts';
 import { sketchedNetwork } from '../packages/core/src/test/sketched-network.ts';
@@ -102,7 +102,7 @@ line(
 );
 await benchKeystroke(line60, keystroke);
 
-benchLadder();
+benchRangeTable();
 benchLoadingMap();
 benchGrid();
 benchSampling();

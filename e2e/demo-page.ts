@@ -54,18 +54,18 @@ export const test = base.extend<{ server: DemoServer; faults: string[] }>({
 
 export { expect };
 
-/** Opens a job of the list at a station. */
+/** Opens a job of the list at a step. */
 export async function openJob(
   page: Page,
   server: DemoServer,
   title: string,
-  station: 'Network' | 'True values' | 'Set-ups',
+  step: 'Network' | 'True values' | 'Set-ups',
 ): Promise<void> {
   await page.goto(server.address);
   await page.getByRole('link', { name: new RegExp(`^${title}`) }).click();
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
+  await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: step }).click();
   await page.waitForURL(
-    new RegExp(`/${{ Network: 'network', 'True values': 'true-values', 'Set-ups': 'setups' }[station]}`),
+    new RegExp(`/${{ Network: 'network', 'True values': 'true-values', 'Set-ups': 'setups' }[step]}`),
   );
   await expect(page.getByRole('group', { name: 'Drawing of the network' })).toBeVisible();
 }

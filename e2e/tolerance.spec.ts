@@ -24,7 +24,7 @@ test('worst cases, spread and what contributes most, of an indication and of a t
   await expect(page.getByRole('img', { name: /How often each value/ })).toBeVisible();
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
 
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'True values' }).click();
+  await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: 'True values' }).click();
   await page.getByRole('radio', { name: 'Tolerance' }).click();
   await expect(page.getByRole('button', { name: /Tolerance of/ })).toContainText('V across R4');
   await expect(figures.getByRole('row', { name: /^nominal/ })).toContainText('4.093\u00a0V');

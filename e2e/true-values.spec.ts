@@ -120,7 +120,7 @@ test('what if: a supply swept, followed over its current, kept, and saved as CSV
 });
 
 for (const theme of ['light', 'dark'] as const)
-  test(`axe finds nothing in the second station, ${theme}`, async ({ page, server }) => {
+  test(`axe finds nothing in the second step, ${theme}`, async ({ page, server }) => {
     await page.emulateMedia({ colorScheme: theme });
     await openJob(page, server, 'Sluice-gate', 'True values');
     for (const view of ['Circuit', 'Working', 'Node equations', 'Superposition', 'What if']) {

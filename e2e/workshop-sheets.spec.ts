@@ -52,22 +52,18 @@ test('parts and errors: sampled, priced, of wire, of a stock, within their ratin
   expect(faults).toEqual([]);
 });
 
-test('warmth, mishaps, the fuse, and what it would do in a job before it is built', async ({
-  page,
-  server,
-  faults,
-}) => {
+test('warmth, faults, the fuse, and what it would do in a job before it is built', async ({ page, server, faults }) => {
   await page.goto(server.address);
   await open(page, 'Feed-current panel meter');
-  await sheet(page, 'Warmth and mishaps');
+  await sheet(page, 'Temperature and faults');
   const errors = page.getByRole('table', { name: 'Error over temperature' });
   // 1.8 kΩ of copper, 10 K warmer, beside 7.229 Ω of film that gains 50 millionths a kelvin.
   const ring = 0.18 / 0.0249;
   const film = ring * 1.0005;
   const warm = (film / (film + 1800 * 1.0393) / ring) * (ring + 1800) - 1;
   await expect(errors.getByRole('row', { name: /^25 mA/ })).toContainText(`−${(-100 * warm).toFixed(2)}\u00a0%`);
-  const mishaps = page.getByRole('table', { name: 'When something goes wrong as ammeter' });
-  await expect(mishaps.getByRole('row', { name: /^A1 opens on the 2\.5 A range/ })).toContainText(
+  const meterFaults = page.getByRole('table', { name: 'When something goes wrong as ammeter' });
+  await expect(meterFaults.getByRole('row', { name: /^A1 opens on the 2\.5 A range/ })).toContainText(
     '25,000 × full scale',
   );
   await type(page, 'Fuse in series', '3.15');

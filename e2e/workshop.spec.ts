@@ -1,5 +1,5 @@
 import type { Shelved } from '@usual-drag/contract';
-import type { Workpiece } from '@usual-drag/core';
+import type { MeterProject } from '@usual-drag/core';
 import { expect, figure, openJob, test } from './demo-page.ts';
 import { axe, fileOf, open, sheet, type } from './workshop.ts';
 
@@ -161,10 +161,10 @@ test('the movement from measurements, a shunt that was in it, and a voltmeter on
 test('edits are kept while the server does not answer', async ({ page, server, faults }) => {
   await page.goto(server.address);
   await open(page, 'Level-loop test voltmeter');
-  await page.route('**/api/workpieces/**', (route) => route.abort());
+  await page.route('**/api/meter-projects/**', (route) => route.abort());
   await type(page, 'Voltage range 3', '100');
   await expect(page.getByText('The server does not answer: kept in this window')).toBeVisible();
-  await page.unroute('**/api/workpieces/**');
+  await page.unroute('**/api/meter-projects/**');
   await page.goto(`${server.address}/workshop/level-loop`);
   await expect(page.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('100\u00a0V');
   faults.length = 0;
@@ -176,15 +176,15 @@ test('an edit left unsaved asks when the design has been changed elsewhere meanw
   faults,
 }) => {
   await page.goto(`${server.address}/workshop/level-loop`);
-  await page.route('**/api/workpieces/**', (route) => route.abort());
+  await page.route('**/api/meter-projects/**', (route) => route.abort());
   await type(page, 'Voltage range 3', '100');
   await expect(page.getByText('The server does not answer: kept in this window')).toBeVisible();
   await page.goto('about:blank');
-  await page.unroute('**/api/workpieces/**');
+  await page.unroute('**/api/meter-projects/**');
 
-  const api = `${server.address}/api/workpieces`;
-  const list = (await (await page.request.get(api)).json()) as Shelved<Workpiece>[];
-  const { id, revision, document } = list.find((workpiece) => workpiece.id === 'level-loop')!;
+  const api = `${server.address}/api/meter-projects`;
+  const list = (await (await page.request.get(api)).json()) as Shelved<MeterProject>[];
+  const { id, revision, document } = list.find((meterProject) => meterProject.id === 'level-loop')!;
   const theirs = { ...document, title: 'Theirs' };
   expect((await page.request.put(`${api}/${id}`, { data: { revision, document: theirs } })).status()).toBe(200);
 
@@ -209,7 +209,7 @@ test('two windows never overwrite each other: mine or theirs is asked for', asyn
   await type(other, 'Voltage range 3', '60');
   await expect(other.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
   await type(page, 'Voltage range 3', '70');
-  await expect(page.getByText('This workpiece has been changed since in another window.')).toBeVisible();
+  await expect(page.getByText('This meter project has been changed since in another window.')).toBeVisible();
   await page.getByRole('button', { name: 'Keep mine' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
   await other.reload();
@@ -243,7 +243,7 @@ test('a meter is designed, looked through and put into the kit by key alone', as
   await page.getByRole('radio', { name: 'one tapped string' }).focus();
   await keys('ArrowLeft');
   await expect(page.getByText('multiplier of the 50\u00a0V range')).toBeVisible();
-  await page.getByRole('link', { name: 'Warmth and mishaps' }).focus();
+  await page.getByRole('link', { name: 'Temperature and faults' }).focus();
   await keys('Enter');
   await expect(page.getByRole('table', { name: 'When something goes wrong as voltmeter' })).toBeVisible();
   await page.getByRole('button', { name: 'Put it in the kit' }).focus();

@@ -4,7 +4,7 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { resumeDrafts } from './api/drafts.ts';
 import { kitShelf } from './api/kit.ts';
-import { workpieceShelf } from './api/workpieces.ts';
+import { meterProjectShelf } from './api/meter-projects.ts';
 import { BenchPage } from './bench/bench-page.tsx';
 import { JobsPage } from './jobs/jobs-page.tsx';
 import { Broken } from './shell/broken.tsx';
@@ -18,16 +18,16 @@ applyTheme();
 notifyManager.setScheduler(queueMicrotask);
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 2 } } });
 void resumeDrafts(queries, kitShelf);
-void resumeDrafts(queries, workpieceShelf);
+void resumeDrafts(queries, meterProjectShelf);
 const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <Broken />,
     children: [
       { path: '/', element: <JobsPage /> },
-      { path: '/bench/:jobId/:station?/:setupId?', element: <BenchPage /> },
+      { path: '/bench/:jobId/:step?/:setupId?', element: <BenchPage /> },
       {
-        path: '/workshop/:workpieceId?/:sheet?',
+        path: '/workshop/:projectId?/:sheet?',
         lazy: pageLater(async () => (await import('./workshop/workshop-page.tsx')).WorkshopPage),
       },
       {

@@ -1,4 +1,4 @@
-import type { Job, KitInstrument, Workpiece } from '@usual-drag/core';
+import type { Job, KitInstrument, MeterProject } from '@usual-drag/core';
 
 /** A line of the list of jobs. */
 export interface JobSummary {
@@ -29,4 +29,4 @@ export interface Shelved<T> {
 }
 
 export type ShelvedInstrument = Shelved<KitInstrument>;
-export type ShelvedWorkpiece = Shelved<Workpiece>;
+export type ShelvedMeterProject = Shelved<MeterProject>;

@@ -1,5 +1,5 @@
-import { usualParts, workpieceOf, type Design, type Kit } from '@usual-drag/core';
-import { checkWorkpiece, readDesign, readKit } from './index.ts';
+import { usualParts, meterProjectOf, type Design, type Kit } from '@usual-drag/core';
+import { checkMeterProject, readDesign, readKit } from './index.ts';
 
 const kit: Kit = {
   format: 'usual-drag/kit',
@@ -89,11 +89,11 @@ test.each([
   expect(fault(readDesign(JSON.stringify({ ...design, ...change })))).toEqual(wanted);
 });
 
-test('a workpiece is checked for its shape only: it is kept while it is being thought about', () => {
-  const piece = workpieceOf('feed', design);
-  expect(checkWorkpiece(piece)).toEqual({ ok: true, value: piece });
+test('a meter project is checked for its shape only: it is kept while it is being thought about', () => {
+  const piece = meterProjectOf('feed', design);
+  expect(checkMeterProject(piece)).toEqual({ ok: true, value: piece });
   const unmade = { ...piece, sides: [{ target: 'ammeter', scheme: 'universal', ranges: [-1, 1e-9] }] };
-  expect(checkWorkpiece(unmade).ok).toBe(true);
+  expect(checkMeterProject(unmade).ok).toBe(true);
 });
 
 test.each([
@@ -115,7 +115,7 @@ test.each([
     { parts: { ...usualParts, stock: [{ resistance: 10, count: 0.5 }] } },
     'parts.stock[0].count',
   ],
-])('a workpiece %s is refused with its place', (_what, change, place) => {
-  const read = checkWorkpiece(JSON.parse(JSON.stringify({ ...workpieceOf('feed', design), ...change })));
+])('a meter project %s is refused with its place', (_what, change, place) => {
+  const read = checkMeterProject(JSON.parse(JSON.stringify({ ...meterProjectOf('feed', design), ...change })));
   expect(read.ok ? [] : read.fault.map(({ path }) => path)).toContain(place);
 });

@@ -1,4 +1,4 @@
-import { fail, kitFaults, repeated, type Kit, type KitInstrument, type Result } from '@usual-drag/core';
+import { fail, kitFaults, duplicates, type Kit, type KitInstrument, type Result } from '@usual-drag/core';
 import schema from '../../../docs/schema/kit.schema.json' with { type: 'json' };
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 
@@ -16,7 +16,7 @@ export function checkKit(value: unknown): Result<Kit, readonly FileFault[]> {
   if (!shaped.ok) return shaped;
   const { instruments } = shaped.value;
   const faults = [
-    ...repeated(instruments.map(({ id }) => id)).map((id) => ({
+    ...duplicates(instruments.map(({ id }) => id)).map((id) => ({
       message: `Two instruments have the id ${id}.`,
       where: id,
     })),

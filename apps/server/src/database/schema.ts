@@ -1,4 +1,4 @@
-import type { Job, KitInstrument, Workpiece } from '@usual-drag/core';
+import type { Job, KitInstrument, MeterProject } from '@usual-drag/core';
 import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 
 /** A job and where it stands. `revision` counts its savings; `deletedAt` is set while it lies in the bin. */
@@ -26,4 +26,4 @@ export type ShelfTable<T> = ReturnType<typeof shelfTable<T>>;
 export const instruments = shelfTable<KitInstrument>('instruments');
 
 /** The meters under way in the workshop. */
-export const workpieces = shelfTable<Workpiece>('workpieces');
+export const meterProjects = shelfTable<MeterProject>('meter-projects');

@@ -1,8 +1,8 @@
 import {
   correctReading,
   parseLine,
-  placeOf,
-  rangeLadder,
+  measurementPointOf,
+  rangeTable,
   solveSetup,
   solveUnloaded,
   writeLine,
@@ -44,7 +44,7 @@ const sure = { sourceResistance: 0, meterResistance: 0 };
 
 test.each(
   sampleJobs.flatMap((job) => (job.setups ?? []).map((setup) => [`${job.title} ${setup.id}`, job, setup] as const)),
-)('%s: the range ladder and the correction agree with what is shown', (_name, job, setup) => {
+)('%s: the range table and the correction agree with what is shown', (_name, job, setup) => {
   const unloaded = solveUnloaded(job.network);
   if (!unloaded.ok) throw new Error(unloaded.fault.code);
   const instruments = job.instruments ?? [];
@@ -53,14 +53,14 @@ test.each(
   for (const { id, quantity, instrument: used, range } of setup.meters) {
     const { indicated, state } = solved.value.meters[id]!;
     if (indicated === null || state !== 'ok') continue;
-    const place = placeOf(unloaded.value, instruments, setup, id);
-    if (!place.ok) throw new Error(place.fault.code);
+    const point = measurementPointOf(unloaded.value, instruments, setup, id);
+    if (!point.ok) throw new Error(point.fault.code);
     const instrument = instruments.find((one) => one.id === used)!;
-    const rung = rangeLadder(place.value, quantity, [instrument], sure).find((one) => one.range.id === range)!;
-    expect(Math.abs(rung.indicated - indicated)).toBeLessThan(1e-9 * Math.abs(indicated));
-    const { sourceResistance, ideal } = place.value;
+    const option = rangeTable(point.value, quantity, [instrument], sure).find((one) => one.range.id === range)!;
+    expect(Math.abs(option.indicated - indicated)).toBeLessThan(1e-9 * Math.abs(indicated));
+    const { sourceResistance, ideal } = point.value;
     if (sourceResistance === null) continue;
-    const corrected = correctReading(indicated, 0, sourceResistance, rung.range.resistance, quantity, sure)!;
+    const corrected = correctReading(indicated, 0, sourceResistance, option.range.resistance, quantity, sure)!;
     expect(Math.abs(corrected.value - ideal!)).toBeLessThan(1e-9 * Math.abs(indicated));
   }
 });

@@ -36,8 +36,8 @@ export function useSetupValues(
   return useMemo(() => (setup ? readings(unloaded, instruments, setup) : null), [unloaded, instruments, setup]);
 }
 
-/** How the stations stand, in a few words each. */
-export function useStandings(
+/** How the steps stand, in a few words each. */
+export function useStepStatus(
   job: Job,
   unloaded: Solved<Unloaded>,
 ): { readonly network: string; readonly trueValues: string; readonly setups: string; readonly drags: boolean } {

@@ -32,7 +32,7 @@ interface Props {
   readonly drawn?: DrawnSetup | null;
 }
 
-/** The network as rails, with the meters of a set-up where they stand. The same drawing through all stations. */
+/** The network as rails, with the meters of a set-up where they stand. The same drawing through all steps. */
 export const BenchDrawing = memo(function BenchDrawing(props: Props) {
   const {
     network,

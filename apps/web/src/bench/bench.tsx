@@ -1,4 +1,4 @@
-import { findRange, loadingMap, putMeter, sharesByPart, showsLive, type MapPlace, type Meter } from '@usual-drag/core';
+import { findRange, loadingMap, putMeter, sharesByPart, showsLive, type MapPoint, type Meter } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { Suspense, useCallback, useMemo, useState } from 'react';
@@ -6,7 +6,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, useNavigate, useParams } from 'react-router';
 import { kitQuery } from '../api/kit.ts';
 import { useZoom } from '../drawing/zoom.ts';
-import { useSetupValues, useStandings, useUnloaded } from './analysis.ts';
+import { useSetupValues, useStepStatus, useUnloaded } from './analysis.ts';
 import { BenchDrawing } from './bench-drawing.tsx';
 import { redo, undo, useBench } from './bench-store.ts';
 import { ConflictBanner } from './conflict-banner.tsx';
@@ -20,23 +20,23 @@ import { fetchedLater } from '../ui/fetched-later.ts';
 import { Segments } from '../ui/segments.tsx';
 import { MapTable } from './setups/map-table.tsx';
 import { SumsAsRead } from './setups/sums-as-read.tsx';
-import { SetupsStation } from './setups/setups-station.tsx';
-import { useSlip } from './setups/use-slip.ts';
-import { StationStrip } from './station-strip.tsx';
+import { SetupsStep } from './setups/setups-step.tsx';
+import { useMistake } from './setups/use-mistake.ts';
+import { StepTabs } from './step-tabs.tsx';
 import { isView, ViewChoice, type View } from './true-values/view-choice.tsx';
 import { Worksheet } from './worksheet.tsx';
 
 // What is not on the first screen is fetched when it is opened.
-const NetworkStation = fetchedLater(async () => (await import('./network/network-station.tsx')).NetworkStation);
-const TrueStation = fetchedLater(async () => (await import('./true-values/true-station.tsx')).TrueStation);
+const NetworkStep = fetchedLater(async () => (await import('./network/network-step.tsx')).NetworkStep);
+const TrueValuesStep = fetchedLater(async () => (await import('./true-values/true-values-step.tsx')).TrueValuesStep);
 const TrueView = fetchedLater(async () => (await import('./true-values/true-view.tsx')).TrueView);
 const Tolerance = fetchedLater(async () => (await import('./tolerance/tolerance.tsx')).Tolerance);
 
-const stations = ['network', 'true-values', 'setups'];
+const steps = ['network', 'true-values', 'setups'];
 
-/** The job on the bench: the drawing that stays through all stations, and the panel of the station that is open. */
+/** The job on the bench: the drawing that stays through all steps, and the panel of the step that is open. */
 export function Bench() {
-  const { jobId = '', station = 'setups', setupId } = useParams();
+  const { jobId = '', step = 'setups', setupId } = useParams();
   const navigate = useNavigate();
   const job = useBench((state) => state.document);
   const theirs = useBench((state) => (state.save.kind === 'conflict' ? state.save.theirs : null));
@@ -63,22 +63,22 @@ export function Bench() {
     [setup, held],
   );
   const unloaded = useUnloaded(job.network);
-  const inSetups = station === 'setups';
+  const inSetups = step === 'setups';
   const values = useSetupValues(unloaded, job.instruments ?? noInstruments, inSetups ? shown : undefined);
   const settled = useAfterPaint(useMemo(() => ({ job, unloaded }), [job, unloaded]));
-  const standings = useStandings(settled.job, settled.unloaded);
+  const status = useStepStatus(settled.job, settled.unloaded);
   const truth = unloaded.ok ? unloaded.value.values : null;
-  const trial = useSlip(unloaded, job.instruments ?? noInstruments, shown, values);
-  const slipped = trial.outcome?.ok ? trial.outcome.value : null;
-  const loaded = slipped?.values ?? (values?.ok ? values.value : null);
-  const inTrue = station === 'true-values';
+  const trial = useMistake(unloaded, job.instruments ?? noInstruments, shown, values);
+  const mistaken = trial.outcome?.ok ? trial.outcome.value : null;
+  const loaded = mistaken?.values ?? (values?.ok ? values.value : null);
+  const inTrue = step === 'true-values';
   const view: View = inTrue && isView(setupId) ? setupId : 'circuit';
   const chosen = setup?.meters.find(({ id }) => id === chosenMeter)?.id ?? setup?.meters[0]?.id ?? null;
   const meter = shown?.meters.find(({ id }) => id === chosen);
   const instrument = job.instruments?.find(({ id }) => id === meter?.instrument);
   const range = meter && instrument && findRange(instrument, meter.quantity, meter.range);
   const mapped = inSetups && sheet === 'map' && range !== undefined;
-  const places = useMemo(
+  const points = useMemo(
     () => (mapped && unloaded.ok && meter ? loadingMap(unloaded.value, meter.quantity, range.resistance) : null),
     [mapped, unloaded, meter, range],
   );
@@ -86,21 +86,21 @@ export function Bench() {
   const tolerated = unloaded.ok && (view === 'tolerance' || (inSetups && sheet === 'tolerance'));
   // While the network is edited its drawing comes first; the figures beside the parts follow a frame later.
   const truthLater = useAfterPaint(truth);
-  const told = inSetups && loaded ? loaded : station === 'network' ? truthLater : truth;
+  const told = inSetups && loaded ? loaded : step === 'network' ? truthLater : truth;
   const live = useMemo(() => {
-    if (places) return shareLines(sharesByPart(job.network, places));
+    if (points) return shareLines(sharesByPart(job.network, points));
     return told && showsLive(job.network.elements.length) ? liveLines(told) : undefined;
-  }, [places, job.network, told]);
+  }, [points, job.network, told]);
   const arrows = useMemo(
     () => (inTrue && truth ? currentsThrough(job.network.elements, truth) : undefined),
     [inTrue, truth, job.network],
   );
 
-  if (!stations.includes(station)) return <Navigate to={`/bench/${jobId}/setups`} replace />;
+  if (!steps.includes(step)) return <Navigate to={`/bench/${jobId}/setups`} replace />;
   return (
     <div className="flex h-full min-h-0 flex-col">
       {theirs && <ConflictBanner theirs={theirs} />}
-      <StationStrip jobId={jobId} standings={standings} />
+      <StepTabs jobId={jobId} status={status} />
       <div className="flex min-h-0 grow flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
         <main className="flex min-h-[30rem] min-w-0 grow flex-col bg-sheet lg:min-h-0">
           <h1 className="sr-only print:not-sr-only print:px-4 print:text-[20px] print:font-bold">
@@ -129,31 +129,31 @@ export function Bench() {
               <DrawingBar zoom={zoom} whole={whole} onWhole={toggleWhole} onTidy={tidy} />
               <BenchDrawing
                 key={tidied}
-                indicated={places !== null}
+                indicated={points !== null}
                 network={job.network}
                 truth={truth}
                 zoom={zoom}
                 {...(live && { live })}
                 {...(arrows && { arrows })}
                 legend={
-                  places
+                  points
                     ? `the error of ${chosen} ${meter?.quantity === 'dc-voltage' ? 'across' : 'in series with'} each part`
                     : legend(inSetups && loaded !== null, spacing)
                 }
                 selectable={!inSetups}
-                editable={station === 'network'}
+                editable={step === 'network'}
                 drawn={
-                  inSetups && shown && !places
+                  inSetups && shown && !points
                     ? {
-                        setup: slipped?.setup ?? shown,
+                        setup: mistaken?.setup ?? shown,
                         values: loaded,
                         chosen,
-                        onPreview: slipped ? () => undefined : setHeld,
+                        onPreview: mistaken ? () => undefined : setHeld,
                         onCancel: () => setHeld(null),
                         onPlace: (meter) => {
                           setHeld(null);
                           // A wrong connection is taken off first: it is not what the job keeps.
-                          if (slipped) return trial.ask(null);
+                          if (mistaken) return trial.ask(null);
                           edit((current) => putMeter(current, setup!, meter));
                         },
                         onChoose: setChosenMeter,
@@ -167,14 +167,14 @@ export function Bench() {
               <TrueView view={view} network={job.network} unloaded={unloaded} />
             </Suspense>
           )}
-          {station === 'network' && <EditStrip />}
-          {places && meter && (
+          {step === 'network' && <EditStrip />}
+          {points && meter && (
             <MapTable
               network={job.network}
               quantity={meter.quantity}
-              places={places}
-              onTake={(place) => {
-                const moved = movedTo(meter, place, job.network.elements);
+              points={points}
+              onTake={(point) => {
+                const moved = movedTo(meter, point, job.network.elements);
                 if (moved) edit((current) => putMeter(current, setup!, moved));
                 setSheet('setup');
               }}
@@ -193,7 +193,7 @@ export function Bench() {
               />
             </Suspense>
           )}
-          {!whole && !inTrue && !places && !summed && !tolerated && (
+          {!whole && !inTrue && !points && !summed && !tolerated && (
             <Worksheet
               network={job.network}
               truth={truth}
@@ -203,7 +203,7 @@ export function Bench() {
           )}
         </main>
         <aside
-          aria-label="Station"
+          aria-label="Step"
           className={clsx(
             'shrink-0 overflow-y-auto [contain:layout_paint] border-line bg-ground p-4 lg:border-l print:hidden',
             inTrue ? 'lg:w-[456px]' : 'lg:w-[488px]',
@@ -211,7 +211,7 @@ export function Bench() {
           )}
         >
           {inSetups && (
-            <SetupsStation
+            <SetupsStep
               setup={setup}
               shown={shown}
               unloaded={unloaded}
@@ -223,14 +223,14 @@ export function Bench() {
               onChooseMeter={setChosenMeter}
             />
           )}
-          {station === 'network' && (
+          {step === 'network' && (
             <Suspense fallback={fetching}>
-              <NetworkStation unloaded={unloaded} />
+              <NetworkStep unloaded={unloaded} />
             </Suspense>
           )}
           {inTrue && (
             <Suspense fallback={fetching}>
-              <TrueStation unloaded={unloaded} />
+              <TrueValuesStep unloaded={unloaded} />
             </Suspense>
           )}
         </aside>
@@ -253,7 +253,7 @@ const noInstruments: readonly never[] = [];
 /** The meter at a place of the map; null where the part is gone. */
 function movedTo(
   meter: Meter,
-  { across, inSeriesWith }: MapPlace,
+  { across, inSeriesWith }: MapPoint,
   elements: readonly { readonly id: string; readonly from: string }[],
 ): Meter | null {
   if (meter.quantity === 'dc-voltage') return across ? { ...meter, red: across[0], black: across[1] } : null;

@@ -12,7 +12,7 @@ export function liveLines(values: NetworkValues): Record<string, string> {
 
 /** What a meter would be off by at every part. */
 export const shareLines = (shares: ReadonlyMap<string, number>): Record<string, string> =>
-  Object.fromEntries([...shares].map(([id, taken]) => [id, taken === 0 ? '0\u00a0%' : formatPercent(-taken)]));
+  Object.fromEntries([...shares].map(([id, share]) => [id, share === 0 ? '0\u00a0%' : formatPercent(-share)]));
 
 /** A from → to through every part; a source's own value is given out of `from`. */
 export const currentsThrough = (

@@ -7,8 +7,8 @@ import {
   parsePercent,
   parseQuantity,
   rangesOf,
-  readingDoubt,
-  takenShare,
+  readingUncertainty,
+  loadingShare,
   type Instrument,
   type MeterQuantity,
   type Range,
@@ -94,7 +94,7 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
   const [read, setRead] = useState<number | null>(null);
   const [source, setSource] = useState<number | null>(null);
   const [spread, setSpread] = useState(0.05);
-  const own = read === null ? null : readingDoubt(instrument, range, read);
+  const own = read === null ? null : readingUncertainty(instrument, range, read);
   const corrected =
     read === null || source === null || !own
       ? null
@@ -140,7 +140,7 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
         <p className="border-l-4 border-ink pl-3">
           <b data-testid="corrected" className="figures text-[20px]">
             {corrected
-              ? `${formatQuantity(corrected.value, unit)} ± ${formatQuantity(corrected.doubt, unit, { digits: 2 })}`
+              ? `${formatQuantity(corrected.value, unit)} ± ${formatQuantity(corrected.uncertainty, unit, { digits: 2 })}`
               : 'nothing behind it to correct by'}
           </b>
           <br />
@@ -153,9 +153,9 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
           </span>
           <br />
           <span className="text-[14px] text-soft">
-            The meter takes {formatPercent(takenShare(source, range.resistance, quantity), { digits: 3 })}. In the
-            doubt: the instrument’s own, ±{formatPercent(spread, { digits: 3, trim: true })} of what it looks into, ±1 %
-            of the meter’s resistance.
+            The meter takes {formatPercent(loadingShare(source, range.resistance, quantity), { digits: 3 })}. In the
+            uncertainty: the instrument’s own, ±{formatPercent(spread, { digits: 3, trim: true })} of what it looks
+            into, ±1 % of the meter’s resistance.
           </span>
         </p>
       )}

@@ -5,7 +5,7 @@ import {
   formatQuantity,
   parseQuantity,
   rangesOf,
-  readingDoubt,
+  readingUncertainty,
   withKnownResistor,
   type Instrument,
   type KnownResistor,
@@ -55,8 +55,8 @@ export function FromReadings({ quantity, instrument, range }: Props) {
   const readings = entries.flatMap(({ range: id, indicated, known }) => {
     const found = findRange(instrument, quantity, id);
     if (!found || indicated === null || known?.resistance === null) return [];
-    const { accuracy, resolution } = readingDoubt(instrument, found, indicated);
-    const reading = { indicated, doubt: accuracy + resolution, meterResistance: found.resistance };
+    const { accuracy, resolution } = readingUncertainty(instrument, found, indicated);
+    const reading = { indicated, uncertainty: accuracy + resolution, meterResistance: found.resistance };
     return [known ? withKnownResistor(reading, known as KnownResistor, quantity) : reading];
   });
   const found = readings.length >= 2 ? correctFromRanges(readings, quantity) : null;

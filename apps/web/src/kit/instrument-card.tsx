@@ -32,9 +32,9 @@ export function InstrumentCard({ kept, chosen, onChoose }: Props) {
         {kept.assetTag && <> · {kept.assetTag}</>} ·{' '}
         {measures.length === 0 ? 'no ranges yet' : measures.map(([count, unit]) => `${count} × ${unit}`).join(', ')}
       </span>
-      {calibration && calibration.standing !== 'good' && (
+      {calibration && calibration.status !== 'good' && (
         <span className="text-[13px] font-bold text-ochre">
-          {calibration.standing === 'overdue'
+          {calibration.status === 'overdue'
             ? `calibration overdue since ${calibration.dueOn}`
             : `calibration due on ${calibration.dueOn}, in ${calibration.daysLeft} days`}
         </span>

@@ -124,7 +124,7 @@ export function InstrumentEditor({ kept, words, onChange, onCopy, onRetire }: Pr
         )}
         {calibration && (
           <p className="self-end pb-2 text-[14px]">
-            {calibration.standing === 'overdue' ? (
+            {calibration.status === 'overdue' ? (
               <b className="text-ochre">overdue since {calibration.dueOn}: have it calibrated before it is relied on</b>
             ) : (
               `due on ${calibration.dueOn}, in ${calibration.daysLeft} days`

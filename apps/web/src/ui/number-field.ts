@@ -1,5 +1,5 @@
 import {
-  breachOf,
+  limitViolation,
   fail,
   formatPercent,
   formatQuantity,
@@ -64,8 +64,8 @@ export function numberField<T extends object>(of: T, key: string, kind: Kind): N
       if (text.trim() === '' && !needed) return ok(undefined);
       const parsed = parse(text);
       if (!parsed.ok) return parsed;
-      const breach = breachOf(limit, parsed.value);
-      return breach ? fail({ message: `${label} ${breach}.` }) : parsed;
+      const violation = limitViolation(limit, parsed.value);
+      return violation ? fail({ message: `${label} ${violation}.` }) : parsed;
     },
     put: (next) => {
       const { [key]: _old, ...rest } = of as Record<string, unknown>;

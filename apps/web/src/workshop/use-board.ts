@@ -1,22 +1,22 @@
-import { workpieceOf, type Design, type Workpiece } from '@usual-drag/core';
+import { meterProjectOf, type Design, type MeterProject } from '@usual-drag/core';
 import { create } from 'zustand';
 import { useShelfOf } from '../api/shelf.ts';
-import { workpieceShelf } from '../api/workpieces.ts';
+import { meterProjectShelf } from '../api/meter-projects.ts';
 
 interface History {
-  readonly past: Readonly<Record<string, readonly Workpiece[]>>;
-  readonly future: Readonly<Record<string, readonly Workpiece[]>>;
+  readonly past: Readonly<Record<string, readonly MeterProject[]>>;
+  readonly future: Readonly<Record<string, readonly MeterProject[]>>;
 }
 
-/** What every workpiece was before its edits, while the page is open. */
+/** What every meter project was before its edits, while the page is open. */
 const useHistory = create<History>()(() => ({ past: {}, future: {} }));
 
-/** An id that no other window gives: workpieces may be begun in several at once. */
+/** An id that no other window gives: meter projects may be begun in several at once. */
 const newId = (): string => `piece-${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 8)}`;
 
-/** The workpieces on the board, and what can be done to the one that is open. */
+/** The meter projects on the board, and what can be done to the one that is open. */
 export function useBoard(openId: string | undefined) {
-  const { list, error, words, save, add } = useShelfOf(workpieceShelf);
+  const { list, error, words, save, add } = useShelfOf(meterProjectShelf);
   const { past, future } = useHistory();
   const pieces = list?.map(({ document }) => document) ?? null;
   const piece = pieces?.find(({ id }) => id === openId) ?? pieces?.find(({ retired }) => !retired) ?? null;
@@ -38,7 +38,7 @@ export function useBoard(openId: string | undefined) {
     error,
     words,
     save,
-    change: (next: Workpiece): void => {
+    change: (next: MeterProject): void => {
       if (piece)
         useHistory.setState({
           past: { ...past, [piece.id]: [...(past[piece.id] ?? []), piece] },
@@ -51,7 +51,7 @@ export function useBoard(openId: string | undefined) {
     redo: step('future', 'past'),
     /** Puts a design on the board and says under which id. */
     begin: (design: Design): string => {
-      const made = workpieceOf(newId(), design);
+      const made = meterProjectOf(newId(), design);
       add(made);
       return made.id;
     },

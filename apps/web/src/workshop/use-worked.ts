@@ -1,16 +1,16 @@
-import type { SearchProgress, WorkedSide, Workpiece } from '@usual-drag/core';
+import type { SearchProgress, WorkedSide, MeterProject } from '@usual-drag/core';
 import { useEffect, useState } from 'react';
-import { startStudy, startWorkpiece, type SideStudy } from '../workers/workpiece.ts';
+import { startStudy, startMeterProject, type SideStudy } from '../workers/meter-project.ts';
 
-/** How a workpiece stands: what came of it, and for which state of it that was. */
+/** How a meter project stands: what came of it, and for which state of it that was. */
 export interface Worked {
-  readonly piece: Workpiece;
+  readonly piece: MeterProject;
   readonly sides: readonly WorkedSide[] | null;
   readonly fault: string | null;
 }
 
-/** Follows a workpiece; its parts are chosen in a worker, and the former result stays in sight meanwhile. */
-export function useWorked(piece: Workpiece): {
+/** Follows a meter project; its parts are chosen in a worker, and the former result stays in sight meanwhile. */
+export function useWorked(piece: MeterProject): {
   readonly worked: Worked | null;
   readonly busy: boolean;
   readonly progress: SearchProgress | null;
@@ -19,7 +19,7 @@ export function useWorked(piece: Workpiece): {
   const [progress, setProgress] = useState<SearchProgress | null>(null);
   useEffect(() => {
     let over = false;
-    const { result, stop } = startWorkpiece(piece, (next) => {
+    const { result, stop } = startMeterProject(piece, (next) => {
       if (!over) setProgress(next);
     });
     const settle = (next: Omit<Worked, 'piece'>): void => {
@@ -40,7 +40,7 @@ export function useWorked(piece: Workpiece): {
 }
 
 /** The study of a worked-out meter; null while it is under way. */
-export function useStudy(piece: Workpiece, sides: readonly WorkedSide[]): readonly SideStudy[] | null {
+export function useStudy(piece: MeterProject, sides: readonly WorkedSide[]): readonly SideStudy[] | null {
   const [study, setStudy] = useState<readonly SideStudy[] | null>(null);
   useEffect(() => {
     let over = false;

@@ -1,4 +1,4 @@
-import { designOfSide, type Workpiece } from '@usual-drag/core';
+import { designOfSide, type MeterProject } from '@usual-drag/core';
 import clsx from 'clsx';
 import { Download, FileUp, Plus, Redo2, Trash2, Undo2 } from 'lucide-react';
 import { useRef, type ComponentType } from 'react';
@@ -10,13 +10,13 @@ import { FileInput } from '../ui/file-input.tsx';
 import { Note } from '../ui/note.tsx';
 import { offer } from '../ui/offer.ts';
 import { saveText } from '../ui/save-file.ts';
-import { WorkpieceForm } from './form/workpiece-form.tsx';
+import { MeterProjectForm } from './form/meter-project-form.tsx';
 import { PutInKit } from './put-in-kit.tsx';
 import { BuildSheet } from './sheets/build-sheet.tsx';
 import { MeterSheet } from './sheets/meter-sheet.tsx';
 import { PartsSheet } from './sheets/parts-sheet.tsx';
 import type { SheetProps } from './sheets/sheet-props.ts';
-import { StressSheet } from './sheets/stress-sheet.tsx';
+import { TemperatureSheet } from './sheets/temperature-sheet.tsx';
 import { UseSheet } from './sheets/use-sheet.tsx';
 import { newDesign, useBoard } from './use-board.ts';
 import { useWorked } from './use-worked.ts';
@@ -24,16 +24,16 @@ import { useWorked } from './use-worked.ts';
 const sheets: readonly { readonly name: string; readonly text: string; readonly view: ComponentType<SheetProps> }[] = [
   { name: 'meter', text: 'Meter', view: MeterSheet },
   { name: 'parts', text: 'Parts and errors', view: PartsSheet },
-  { name: 'stress', text: 'Warmth and mishaps', view: StressSheet },
+  { name: 'stress', text: 'Temperature and faults', view: TemperatureSheet },
   { name: 'in-use', text: 'In use', view: UseSheet },
   { name: 'build', text: 'Build and scale', view: BuildSheet },
 ];
 
 /** From a bare movement to a finished meter: ranges wanted in, resistors that can be bought out. */
 export function WorkshopPage() {
-  const { workpieceId, sheet } = useParams();
+  const { projectId, sheet } = useParams();
   const navigate = useNavigate();
-  const board = useBoard(workpieceId);
+  const board = useBoard(projectId);
   const { pieces, piece, begin, change, save, undo, redo } = board;
   const open = (id: string): void => void navigate(`/workshop/${id}`);
   useHotkeys('mod+z', () => undo?.(), { preventDefault: true });
@@ -44,7 +44,7 @@ export function WorkshopPage() {
         {board.error ? `${board.error.message} It is asked again when you come back.` : 'Fetching the board …'}
       </p>
     );
-  const putAway = (of: Workpiece): void => {
+  const putAway = (of: MeterProject): void => {
     save({ ...of, retired: true });
     void navigate('/workshop');
     offer(`“${of.title ?? 'Untitled'}” put away.`, 'Undo', () => (save(of), open(of.id)));
@@ -79,7 +79,7 @@ export function WorkshopPage() {
             Back on the board
           </Button>
         )}
-        {piece && <WorkpieceForm key={piece.id} piece={piece} onChange={change} />}
+        {piece && <MeterProjectForm key={piece.id} piece={piece} onChange={change} />}
       </aside>
       <main className="flex min-h-0 min-w-0 grow flex-col bg-sheet">
         {piece ? (
@@ -92,15 +92,15 @@ export function WorkshopPage() {
   );
 }
 
-/** The sheets of one workpiece, worked out as it stands. */
+/** The sheets of one meter project, worked out as it stands. */
 function OpenPiece({
   piece,
   sheet,
   onChange,
 }: {
-  readonly piece: Workpiece;
+  readonly piece: MeterProject;
   readonly sheet: string;
-  readonly onChange: (piece: Workpiece) => void;
+  readonly onChange: (piece: MeterProject) => void;
 }) {
   const { worked, busy, progress } = useWorked(piece);
   const onEdit: SheetProps['onEdit'] = (edit) => onChange(edit(piece));
@@ -150,12 +150,12 @@ function Board({
   onOpen,
   onBegin,
 }: {
-  readonly pieces: readonly Workpiece[];
-  readonly open: Workpiece | null;
+  readonly pieces: readonly MeterProject[];
+  readonly open: MeterProject | null;
   readonly onOpen: (id: string) => void;
   readonly onBegin: () => void;
 }) {
-  const button = (piece: Workpiece) => (
+  const button = (piece: MeterProject) => (
     <button
       key={piece.id}
       type="button"
@@ -194,7 +194,7 @@ function Files({
   piece,
   onTake,
 }: {
-  readonly piece: Workpiece | null;
+  readonly piece: MeterProject | null;
   readonly onTake: (design: Parameters<ReturnType<typeof useBoard>['begin']>[0]) => void;
 }) {
   const input = useRef<HTMLInputElement>(null);

@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import { breachOf, namePattern, type Limit } from '@usual-drag/core';
+import { limitViolation, namePattern, type Limit } from '@usual-drag/core';
 import { IsNumber, IsOptional, IsString, Length, Matches, ValidateBy, type ValidationOptions } from 'class-validator';
 
 /** Marks a rule that a value of the right type can break: it is reported as `invalid-value`, not `invalid-file`. */
@@ -14,8 +14,8 @@ export function Quantity(limit: Limit): PropertyDecorator {
         name: 'limit',
         constraints: [limit],
         validator: {
-          validate: (value) => typeof value !== 'number' || breachOf(limit, value) === null,
-          defaultMessage: (args) => breachOf(limit, args?.value as number) ?? '',
+          validate: (value) => typeof value !== 'number' || limitViolation(limit, value) === null,
+          defaultMessage: (args) => limitViolation(limit, args?.value as number) ?? '',
         },
       },
       valueRule,

@@ -1,7 +1,7 @@
 import { IsInt, IsObject, IsOptional, Min } from 'class-validator';
 import type { JobDto } from './job.dto.ts';
 import type { KitInstrumentDto } from './kit.dto.ts';
-import type { WorkpieceDto } from './workpiece.dto.ts';
+import type { MeterProjectDto } from './meter-project.dto.ts';
 
 /** A new job. Its document is checked against the published schema of a job file. */
 export class CreateJobDto {
@@ -32,7 +32,7 @@ export class SaveInstrumentDto extends ShelfSaveDto {
 }
 
 /** A meter under way, for the workshop's board. */
-export class SaveWorkpieceDto extends ShelfSaveDto {
-  @IsObject({ message: 'must be a workpiece' })
-  document!: WorkpieceDto;
+export class SaveMeterProjectDto extends ShelfSaveDto {
+  @IsObject({ message: 'must be a meter project' })
+  document!: MeterProjectDto;
 }

@@ -7,7 +7,7 @@ import './design.dto.ts';
 import './job.dto.ts';
 import './kit.dto.ts';
 import './requests.dto.ts';
-import './workpiece.dto.ts';
+import './meter-project.dto.ts';
 import { meterSubTypes } from './setup.dto.ts';
 
 type Schema = Record<string, unknown>;
@@ -37,7 +37,7 @@ export const kitSchema = (): Schema => fileSchema('KitDto', 'Usual Drag kit, *.k
 export const designSchema = (): Schema => fileSchema('DesignDto', 'Usual Drag design, *.design.json');
 
 /** The same of a meter under way in the workshop, as the server keeps it. */
-export const workpieceSchema = (): Schema => fileSchema('WorkpieceDto', 'Usual Drag workpiece');
+export const meterProjectSchema = (): Schema => fileSchema('MeterProjectDto', 'Usual Drag meter project');
 
 /** A class as a schema of its own, with all that it refers to and nothing else. */
 function fileSchema(root: string, title: string): Schema {
@@ -61,7 +61,7 @@ export function requestSchemas(): Record<string, Schema> {
   const all = schemas(prefix) as Record<string, ObjectSchema>;
   for (const request of ['CreateJobDto', 'SaveJobDto']) all[request]!.properties.document = { $ref: `${prefix}JobDto` };
   all.SaveInstrumentDto!.properties.document = { $ref: `${prefix}KitInstrumentDto` };
-  all.SaveWorkpieceDto!.properties.document = { $ref: `${prefix}WorkpieceDto` };
+  all.SaveMeterProjectDto!.properties.document = { $ref: `${prefix}MeterProjectDto` };
   return all;
 }
 

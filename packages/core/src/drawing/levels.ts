@@ -5,7 +5,7 @@ import type { NetworkValues } from '../solver/index.ts';
 export type Levels = ReadonlyMap<string, number>;
 
 /**
- * Levels of all nodes. A floating island stands with its lowest node on the reference's level; a network that cannot be
+ * Levels of all nodes. A floating part of the network stands with its lowest node on the reference's level; a network that cannot be
  * solved is layered by the distance from its reference.
  *
  * @param values  solved values, null where the network has no solution
@@ -17,7 +17,7 @@ export function nodeLevels(network: Network, values: NetworkValues | null): Leve
     const potential = values.nodes[node];
     if (typeof potential === 'number') levels.set(node, potential);
   }
-  for (const node of nodesOf(network)) if (!levels.has(node)) placeIsland(network, values, node, levels);
+  for (const node of nodesOf(network)) if (!levels.has(node)) placeFloating(network, values, node, levels);
   return levels;
 }
 
@@ -59,7 +59,7 @@ export function steadyRails(byLevel: readonly string[], previous: readonly strin
   return order;
 }
 
-function placeIsland(network: Network, values: NetworkValues, first: string, levels: Map<string, number>): void {
+function placeFloating(network: Network, values: NetworkValues, first: string, levels: Map<string, number>): void {
   const local = new Map([[first, 0]]);
   for (let grown = true; grown;) {
     grown = false;

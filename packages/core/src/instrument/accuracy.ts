@@ -2,15 +2,15 @@ import { smallestStep } from './display.ts';
 import type { Instrument, Range } from './instrument.ts';
 
 /** What a reading may be off by for the instrument's sake alone, as limits, V or A. */
-export interface ReadingDoubt {
+export interface ReadingUncertainty {
   /** Digital: a share of the reading and some counts. Analogue: its class, a share of full scale. */
   readonly accuracy: number;
   /** Half of the smallest step that can be read: the last digit, or a fifth of a division. */
   readonly resolution: number;
 }
 
-/** The limits of a reading's doubt on a range. What the range does not say of itself counts as nothing. */
-export function readingDoubt(instrument: Instrument, range: Range, indicated: number): ReadingDoubt {
+/** The limits of a reading's uncertainty on a range. What the range does not say of itself counts as nothing. */
+export function readingUncertainty(instrument: Instrument, range: Range, indicated: number): ReadingUncertainty {
   const step = smallestStep(instrument, range);
   const accuracy =
     instrument.display === 'analogue'

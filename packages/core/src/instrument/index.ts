@@ -1,4 +1,4 @@
-export { readingDoubt, type ReadingDoubt } from './accuracy.ts';
+export { readingUncertainty, type ReadingUncertainty } from './accuracy.ts';
 export { shownOn, smallestStep, type Shown } from './display.ts';
 export {
   findRange,

@@ -43,9 +43,9 @@ test('a copy leaves tag and calibration with the specimen', () => {
 });
 
 test('a month after the 31st of January is the 28th of February', () => {
-  expect(calibrationOf(kept, new Date(2026, 1, 20))).toEqual({ dueOn: '2026-02-28', daysLeft: 8, standing: 'soon' });
-  expect(calibrationOf(kept, new Date(2026, 2, 1))!.standing).toBe('overdue');
-  expect(calibrationOf({ ...kept, calibrationMonths: 24 }, new Date(2026, 2, 1))!.standing).toBe('good');
+  expect(calibrationOf(kept, new Date(2026, 1, 20))).toEqual({ dueOn: '2026-02-28', daysLeft: 8, status: 'soon' });
+  expect(calibrationOf(kept, new Date(2026, 2, 1))!.status).toBe('overdue');
+  expect(calibrationOf({ ...kept, calibrationMonths: 24 }, new Date(2026, 2, 1))!.status).toBe('good');
   expect(calibrationOf({ id: 'x' }, new Date())).toBeNull();
 });
 

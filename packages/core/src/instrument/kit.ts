@@ -1,4 +1,4 @@
-import { breachOf, rangeLimits, repeated, type Limit } from '../network/index.ts';
+import { limitViolation, rangeLimits, duplicates, type Limit } from '../network/index.ts';
 import type { Instrument, InstrumentFunction, Range } from './instrument.ts';
 
 /** A position of an ohmmeter: what it drives through the part, and how well it reads. */
@@ -102,8 +102,8 @@ export function kitFaults(kept: KitInstrument): KitFault[] {
   if (kept.id.length < 1 || kept.id.length > 64) faults.push('its id must have 1 to 64 characters');
   const check = (subject: string, values: object, limits: Readonly<Record<string, Limit>>): void => {
     for (const [key, value] of Object.entries(values)) {
-      const breach = typeof value === 'number' && limits[key] ? breachOf(limits[key], value) : null;
-      if (breach) faults.push(`${subject}${subject && ', '}${key} ${breach}`);
+      const violation = typeof value === 'number' && limits[key] ? limitViolation(limits[key], value) : null;
+      if (violation) faults.push(`${subject}${subject && ', '}${key} ${violation}`);
     }
   };
   check('', kept, kitLimits);
@@ -113,7 +113,7 @@ export function kitFaults(kept: KitInstrument): KitFault[] {
   }
   for (const { quantity, ranges } of kept.functions ?? []) {
     const across = quantity === 'dc-voltage';
-    for (const id of repeated(ranges.map((range) => range.id))) faults.push(`two ranges are called ${id}`);
+    for (const id of duplicates(ranges.map((range) => range.id))) faults.push(`two ranges are called ${id}`);
     for (const range of ranges) {
       if (range.id.length < 1 || range.id.length > 64) faults.push('a range needs a name of 1 to 64 characters');
       check(range.id, range, { ...rangeLimits, resistance: across ? 'positive' : 'not-negative' });
@@ -137,7 +137,7 @@ export interface Calibration {
   readonly dueOn: string;
   /** Below zero when it is overdue. */
   readonly daysLeft: number;
-  readonly standing: 'good' | 'soon' | 'overdue';
+  readonly status: 'good' | 'soon' | 'overdue';
 }
 
 /** Days before the due date from which on a reminder shows. */
@@ -154,7 +154,7 @@ export function calibrationOf({ calibratedOn, calibrationMonths }: KitInstrument
   return {
     dueOn: new Date(due).toISOString().slice(0, 10),
     daysLeft,
-    standing: daysLeft < 0 ? 'overdue' : daysLeft <= reminderDays ? 'soon' : 'good',
+    status: daysLeft < 0 ? 'overdue' : daysLeft <= reminderDays ? 'soon' : 'good',
   };
 }
 

@@ -1,5 +1,5 @@
 import { setupFaults, solveSetup, solveUnloaded, type SetupValues } from '../loading/index.ts';
-import { networkFaults, repeated } from '../network/index.ts';
+import { networkFaults, duplicates } from '../network/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { NetworkValues } from '../solver/index.ts';
 import type { Job, JobFault } from './job.ts';
@@ -35,11 +35,11 @@ export function jobFaults(job: Job): JobFault[] {
   const network = networkFaults(job.network);
   return [
     ...network,
-    ...duplicates(
+    ...duplicateIds(
       'instruments',
       instruments.map((i) => i.id),
     ),
-    ...duplicates(
+    ...duplicateIds(
       'set-ups',
       setups.map((s) => s.id),
     ),
@@ -47,8 +47,8 @@ export function jobFaults(job: Job): JobFault[] {
   ];
 }
 
-const duplicates = (what: string, ids: readonly string[]): JobFault[] =>
-  repeated(ids).map((id) => ({
+const duplicateIds = (what: string, ids: readonly string[]): JobFault[] =>
+  duplicates(ids).map((id) => ({
     code: 'duplicate-id',
     message: `Two ${what} are called ${id}. Give one of them another name.`,
     where: [id],

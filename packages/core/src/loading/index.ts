@@ -13,17 +13,22 @@ export { networkCautions, setupCautions, type Caution } from './cautions.ts';
 export { explainReading, stateSentence, type ReadingWorking } from './explain-reading.ts';
 export { changeInstrument, newMeter, nextMeterId, nextSetupId, swapLeads, toggleEnd } from './setup-edits.ts';
 export { correctReading, type Corrected } from './correction.ts';
-export { enoughResistance } from './enough.ts';
-export { placeOf, shiftedNetwork, sourceResistanceDoubt, type Place } from './place.ts';
-export { bestRungs, rangeLadder, takenShare, type Doubts, type Rung } from './range-ladder.ts';
+export { requiredResistance } from './required-resistance.ts';
+export {
+  measurementPointOf,
+  shiftedNetwork,
+  sourceResistanceUncertainty,
+  type MeasurementPoint,
+} from './measurement-point.ts';
+export { bestRangeOptions, rangeTable, loadingShare, type Uncertainties, type RangeOption } from './range-table.ts';
 export {
   loadedBy,
   loadingMap,
-  loadingPlaces,
+  loadingPoints,
   sharesByPart,
-  sharesTaken,
-  type LoadingPlace,
-  type MapPlace,
+  loadingShares,
+  type LoadingPoint,
+  type MapPoint,
 } from './loading-map.ts';
 export { betterAlone, togetherAndApart, type TogetherAndApart } from './together.ts';
 export { sumsAsRead, type ReadTerm, type SumAsRead } from './sums-as-read.ts';
@@ -35,7 +40,7 @@ export {
   crossoverResistance,
   type Connection,
 } from './voltmeter-ammeter.ts';
-export { slipsOf, solveSlip, type Slip, type SlipOutcome } from './slips.ts';
+export { mistakesOf, solveMistake, type ConnectionMistake, type MistakeOutcome } from './connection-mistakes.ts';
 export { startingJack, type StartingJack } from './starting-jack.ts';
 export { supplyDisplays, type SupplyDisplay } from './supply-display.ts';
 export { ohmmeterAt, ohmsShown, type OhmmeterReadings } from './ohmmeter.ts';

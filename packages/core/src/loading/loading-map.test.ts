@@ -20,8 +20,8 @@ test('every place of the map is what a set-up there reads, in networks of every 
       const solved = solveUnloaded(network);
       if (!solved.ok) return;
       const unloaded = solved.value;
-      for (const place of loadingMap(unloaded, 'dc-voltage', ohms)) {
-        const [red, black] = place.across!;
+      for (const point of loadingMap(unloaded, 'dc-voltage', ohms)) {
+        const [red, black] = point.across!;
         const setup = solveSetup(unloaded, [meterOf(ohms)], {
           id: 'S',
           meters: [{ id: 'V', instrument: 'm', quantity: 'dc-voltage', range: 'r', red, black }],
@@ -29,13 +29,13 @@ test('every place of the map is what a set-up there reads, in networks of every 
         if (!setup.ok) throw new Error(setup.fault.code);
         const reading = setup.value.meters.V!;
         expect(
-          reading.sourceResistance === null ? 0 : Math.abs(place.sourceResistance! - reading.sourceResistance),
+          reading.sourceResistance === null ? 0 : Math.abs(point.sourceResistance! - reading.sourceResistance),
         ).toBeLessThanOrEqual(1e-9 * (reading.sourceResistance ?? 0));
         if (reading.relativeError !== null)
-          expect(Math.abs(place.taken + reading.relativeError)).toBeLessThanOrEqual(1e-9 * place.taken);
+          expect(Math.abs(point.share + reading.relativeError)).toBeLessThanOrEqual(1e-9 * point.share);
       }
-      for (const place of loadingMap(unloaded, 'dc-current', ohms)) {
-        const element = network.elements.find(({ id }) => id === place.inSeriesWith)!;
+      for (const point of loadingMap(unloaded, 'dc-current', ohms)) {
+        const element = network.elements.find(({ id }) => id === point.inSeriesWith)!;
         const setup = solveSetup(unloaded, [meterOf(ohms)], {
           id: 'S',
           meters: [
@@ -52,7 +52,7 @@ test('every place of the map is what a set-up there reads, in networks of every 
         if (!setup.ok) continue;
         const { relativeError } = setup.value.meters.A!;
         if (relativeError !== null)
-          expect(Math.abs(place.taken + relativeError)).toBeLessThanOrEqual(1e-9 * place.taken);
+          expect(Math.abs(point.share + relativeError)).toBeLessThanOrEqual(1e-9 * point.share);
       }
     }),
     { numRuns: 250 },
@@ -67,7 +67,7 @@ test('the worst place comes first, red on the higher node', () => {
   // Looking into C: 27 k beside 15 k and what B looks into without this branch.
   const b = 1 / (1 / 56_001.8 + 1 / 39_000);
   const c = 1 / (1 / 27_000 + 1 / (15_000 + b));
-  const worst = Math.max(c, ...map.map((place) => place.sourceResistance!));
+  const worst = Math.max(c, ...map.map((point) => point.sourceResistance!));
   expect(map[0]!.sourceResistance).toBe(worst);
   expect(map.find(({ across }) => across?.join() === 'C,0')!.sourceResistance).toBeCloseTo(c, 6);
   expect(map.every(({ truth }) => truth! >= 0)).toBe(true);

@@ -9,11 +9,11 @@ import {
   toNumber,
   type PairResistance,
 } from '../solver/index.ts';
-import { takenShare } from './range-ladder.ts';
+import { loadingShare } from './range-table.ts';
 import type { Unloaded } from './solve-setup.ts';
 
 /** Where a meter can be put, and what it would find there, no other meter connected. */
-export interface LoadingPlace {
+export interface LoadingPoint {
   /** Two nodes for a voltmeter; null for an ammeter. */
   readonly across: readonly [string, string] | null;
   /** A part for an ammeter; null for a voltmeter. */
@@ -25,23 +25,23 @@ export interface LoadingPlace {
 }
 
 /** What one meter resistance does at a place. */
-export interface MapPlace extends LoadingPlace {
+export interface MapPoint extends LoadingPoint {
   /** V or A. */
   readonly indicated: number;
   /** Share of the true value that the meter takes, never below 0: the error is its negative. */
-  readonly taken: number;
+  readonly share: number;
 }
 
 /** The loading of a meter across every pair of nodes, or its insertion in every part, the worst first. */
-export const loadingMap = (unloaded: Unloaded, quantity: MeterQuantity, meterResistance: number): MapPlace[] =>
-  loadedBy(loadingPlaces(unloaded, quantity), quantity, meterResistance);
+export const loadingMap = (unloaded: Unloaded, quantity: MeterQuantity, meterResistance: number): MapPoint[] =>
+  loadedBy(loadingPoints(unloaded, quantity), quantity, meterResistance);
 
 /**
  * Every place for a meter, the one where it drags most first: the order is the same for every meter resistance.
  *
  * One reduction serves all of them. Places where nothing can be read, such as nodes that nothing joins, are left out.
  */
-export function loadingPlaces(unloaded: Unloaded, quantity: MeterQuantity): LoadingPlace[] {
+export function loadingPoints(unloaded: Unloaded, quantity: MeterQuantity): LoadingPoint[] {
   const between = resistanceBetween(unloaded.named.circuit);
   if (!between) return [];
   if (quantity === 'dc-current')
@@ -53,36 +53,36 @@ const size = (resistance: number | null): number => resistance ?? Infinity;
 
 /** What a meter of one resistance does at each of some places. */
 export function loadedBy(
-  places: readonly LoadingPlace[],
+  points: readonly LoadingPoint[],
   quantity: MeterQuantity,
   meterResistance: number,
-): MapPlace[] {
-  const taken = sharesTaken(places, quantity, meterResistance);
-  return places.map(({ across, inSeriesWith, truth, sourceResistance }, index) => ({
+): MapPoint[] {
+  const share = loadingShares(points, quantity, meterResistance);
+  return points.map(({ across, inSeriesWith, truth, sourceResistance }, index) => ({
     across,
     inSeriesWith,
     truth,
     sourceResistance,
-    taken: taken[index]!,
-    indicated: truth * (1 - taken[index]!),
+    share: share[index]!,
+    indicated: truth * (1 - share[index]!),
   }));
 }
 
 /** The shares alone, in the order of the places: what many ranges need. */
-export function sharesTaken(
-  places: readonly LoadingPlace[],
+export function loadingShares(
+  points: readonly LoadingPoint[],
   quantity: MeterQuantity,
   meterResistance: number,
 ): Float64Array {
-  const taken = new Float64Array(places.length);
-  for (let k = 0; k < taken.length; k += 1)
-    taken[k] = takenShare(places[k]!.sourceResistance, meterResistance, quantity);
-  return taken;
+  const share = new Float64Array(points.length);
+  for (let k = 0; k < share.length; k += 1)
+    share[k] = loadingShare(points[k]!.sourceResistance, meterResistance, quantity);
+  return share;
 }
 
-function acrossPairs({ network, named, solution }: Unloaded, between: PairResistance): LoadingPlace[] {
+function acrossPairs({ network, named, solution }: Unloaded, between: PairResistance): LoadingPoint[] {
   const nodes = nodesOf(network);
-  const places: LoadingPlace[] = [];
+  const points: LoadingPoint[] = [];
   nodes.forEach((a, i) => {
     for (let j = i + 1; j < nodes.length; j += 1) {
       const b = nodes[j]!;
@@ -90,7 +90,7 @@ function acrossPairs({ network, named, solution }: Unloaded, between: PairResist
       const resistance = between(from, to);
       const voltage = solution.voltage(from, to);
       if (resistance === null || voltage === null) continue;
-      places.push({
+      points.push({
         across: voltage.hi < 0 ? [b, a] : [a, b],
         inSeriesWith: null,
         truth: Math.abs(toNumber(voltage)),
@@ -98,12 +98,12 @@ function acrossPairs({ network, named, solution }: Unloaded, between: PairResist
       });
     }
   });
-  return places;
+  return points;
 }
 
-function inParts(unloaded: Unloaded, between: PairResistance): LoadingPlace[] {
+function inParts(unloaded: Unloaded, between: PairResistance): LoadingPoint[] {
   const { network, named, values } = unloaded;
-  return network.elements.flatMap((element, index): LoadingPlace[] => {
+  return network.elements.flatMap((element, index): LoadingPoint[] => {
     const current = values.elements[element.id]!.current;
     if (element.from === element.to || current === null) return [];
     const branch = named.circuit.branches[index]!;
@@ -124,13 +124,13 @@ function lookIntoBreak({ network, named }: Unloaded, { id, from }: Element): num
 }
 
 /** A line for every part, for the drawing: what the meter would take across it or in it; nothing where it cannot be read. */
-export function sharesByPart(network: Network, places: readonly MapPlace[]): Map<string, number> {
+export function sharesByPart(network: Network, points: readonly MapPoint[]): Map<string, number> {
   const found = new Map<string, number>();
-  for (const { across, inSeriesWith, taken } of places) {
-    if (inSeriesWith !== null) found.set(inSeriesWith, taken);
+  for (const { across, inSeriesWith, share } of points) {
+    if (inSeriesWith !== null) found.set(inSeriesWith, share);
     else if (across)
       for (const { id, from, to } of network.elements)
-        if (across.includes(from) && across.includes(to) && from !== to) found.set(id, taken);
+        if (across.includes(from) && across.includes(to) && from !== to) found.set(id, share);
   }
   return found;
 }

@@ -1,5 +1,5 @@
 import { findRange, type Instrument } from '../instrument/index.ts';
-import { endsAt, namePattern, nodesOf, repeated, type Network } from '../network/index.ts';
+import { endsAt, namePattern, nodesOf, duplicates, type Network } from '../network/index.ts';
 import type { Meter, Setup } from './setup.ts';
 
 export interface SetupFault {
@@ -20,14 +20,14 @@ export function setupFaults(network: Network, instruments: readonly Instrument[]
         message: `“${name}” cannot be a name: up to 32 letters, digits, - and _.`,
         where: [name],
       });
-  for (const id of repeated(setup.meters.map((meter) => meter.id)))
+  for (const id of duplicates(setup.meters.map((meter) => meter.id)))
     faults.push({ code: 'duplicate-id', message: `Two meters of ${setup.id} are called ${id}.`, where: [id] });
   for (const meter of setup.meters) {
     faults.push(...instrumentFaults(instruments, meter));
     faults.push(...placementFaults(network, nodes, meter));
   }
   const lifted = setup.meters.flatMap((meter) => (meter.quantity === 'dc-current' ? meter.ends : []));
-  for (const end of repeated(lifted))
+  for (const end of duplicates(lifted))
     faults.push({
       code: 'invalid-value',
       message: `${end} is lifted twice in ${setup.id}. An end can be joined to one lead only.`,

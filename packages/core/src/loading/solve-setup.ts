@@ -144,7 +144,7 @@ export function attachmentOf(meter: Meter, range: Range, blown: boolean): Attach
     : { id, resistance, from: meter.node, to: { liftedEnds: meter.ends }, open: blown };
 }
 
-interface Place {
+interface MeasurementPoint {
   readonly branch: number;
   readonly named: NetworkCircuit;
   readonly alone: boolean;
@@ -155,15 +155,15 @@ function read(
   unloaded: Unloaded,
   fitted: Fitted,
   solution: CircuitSolution,
-  place: Place,
+  point: MeasurementPoint,
 ): Result<MeterReading, SolverFault> {
   const { meter, range } = fitted;
   const port = solution.port!;
   const truth = meter.quantity === 'dc-voltage' ? ok(trueVoltage(unloaded, meter)) : trueCurrent(unloaded, meter);
   if (!truth.ok) return truth;
-  const comparison = place.blown
+  const comparison = point.blown
     ? { indicated: zero, error: truth.value && negate(truth.value), ratio: truth.value?.hi ? -1 : null }
-    : compare(fitted, truth.value, solution, port, place);
+    : compare(fitted, truth.value, solution, port, point);
   const indicated = comparison.indicated && toNumber(comparison.indicated) + 0;
   return ok({
     true: truth.value && toNumber(truth.value) + 0,
@@ -173,7 +173,7 @@ function read(
     meterResistance: range.resistance,
     sourceResistance: portResistance(port),
     ...shownOn(fitted.instrument, meter.quantity, range, indicated),
-    state: place.blown ? 'fuse-blown' : stateOf(fitted, indicated),
+    state: point.blown ? 'fuse-blown' : stateOf(fitted, indicated),
   });
 }
 
@@ -189,24 +189,24 @@ function compare(
   truth: DoubleDouble | null,
   solution: CircuitSolution,
   port: Port,
-  place: Place,
+  point: MeasurementPoint,
 ): Comparison {
   const sign = meter.quantity === 'dc-current' && meter.reversed ? negate : (x: DoubleDouble) => x;
-  const branch = place.named.circuit.branches[place.branch]!;
+  const branch = point.named.circuit.branches[point.branch]!;
   const joinedByRest = port.conductance === null || port.conductance.hi !== 0;
   if (meter.quantity === 'dc-voltage' && !joinedByRest) return { indicated: null, error: null, ratio: null };
   const measured =
-    meter.quantity === 'dc-voltage' ? solution.voltage(branch.from, branch.to) : solution.currents[place.branch]!;
+    meter.quantity === 'dc-voltage' ? solution.voltage(branch.from, branch.to) : solution.currents[point.branch]!;
   if (measured === null) return { indicated: null, error: null, ratio: null };
   const indicated = sign(measured);
   if (truth === null) return { indicated, error: null, ratio: null };
 
   const share = port.conductance === null ? zero : ownShare(meter, exactly(range.resistance), port.conductance);
   const ideal = sign(idealReading(meter, measured, port));
-  const shift = place.alone ? zero : settled(subtract(ideal, truth), ideal);
-  const error = subtract(shift, multiply(place.alone ? truth : ideal, share));
+  const shift = point.alone ? zero : settled(subtract(ideal, truth), ideal);
+  const error = subtract(shift, multiply(point.alone ? truth : ideal, share));
   if (truth.hi === 0) return { indicated, error, ratio: null };
-  return { indicated, error, ratio: place.alone ? -toNumber(share) : toNumber(divide(error, truth)) };
+  return { indicated, error, ratio: point.alone ? -toNumber(share) : toNumber(divide(error, truth)) };
 }
 
 /** The part of its ideal reading that the meter takes: R_s/(R_m + R_s) across, R_m/(R_m + R_s) in series. */

@@ -1,7 +1,7 @@
-import { readingDoubt, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
+import { readingUncertainty, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
 import { replaceElement, type Network, type Resistor } from '../network/index.ts';
 import { loopSums, nodeSums } from '../solver/index.ts';
-import { loadingMap, type MapPlace } from './loading-map.ts';
+import { loadingMap, type MapPoint } from './loading-map.ts';
 import { solveUnloaded, type Unloaded } from './solve-setup.ts';
 
 /** One member of a sum, V or A, with the sign that it has in it. */
@@ -42,14 +42,14 @@ export function sumsAsRead(
   const sums = gapsIn(unloaded, range, quantity);
   const swings = toleranceSwings(unloaded.network, range, quantity);
   return sums.map(({ about, terms, gap, size }): SumAsRead => {
-    const doubts = terms.map(({ indicated }) => readingDoubt(instrument, range, indicated));
+    const uncertainties = terms.map(({ indicated }) => readingUncertainty(instrument, range, indicated));
     return {
       about,
       terms,
       gap,
       relativeGap: gap / size,
-      accuracy: doubts.reduce((sum, { accuracy }) => sum + accuracy, 0),
-      resolution: doubts.reduce((sum, { resolution }) => sum + resolution, 0),
+      accuracy: uncertainties.reduce((sum, { accuracy }) => sum + accuracy, 0),
+      resolution: uncertainties.reduce((sum, { resolution }) => sum + resolution, 0),
       tolerance: swings.get(about.join()) ?? 0,
     };
   });
@@ -65,8 +65,8 @@ interface Gap {
 
 function gapsIn(unloaded: Unloaded, range: Range, quantity: MeterQuantity): Gap[] {
   const { network, values } = unloaded;
-  const places = loadingMap(unloaded, quantity, range.resistance);
-  const taken = (element: string): number => placeFor(unloaded, places, element)?.taken ?? 0;
+  const points = loadingMap(unloaded, quantity, range.resistance);
+  const taken = (element: string): number => placeFor(unloaded, points, element)?.share ?? 0;
   const sums =
     quantity === 'dc-current'
       ? nodeSums(network, values)
@@ -116,9 +116,9 @@ function toleranceSwings(network: Network, range: Range, quantity: MeterQuantity
 const isMeasured = (network: Network, part: Resistor): boolean =>
   network.values === 'measured' && part.measuredResistance !== undefined;
 
-function placeFor({ network }: Unloaded, places: readonly MapPlace[], id: string): MapPlace | undefined {
+function placeFor({ network }: Unloaded, points: readonly MapPoint[], id: string): MapPoint | undefined {
   const element = network.elements.find((candidate) => candidate.id === id)!;
-  return places.find(({ across, inSeriesWith }) =>
+  return points.find(({ across, inSeriesWith }) =>
     across ? across.includes(element.from) && across.includes(element.to) : inSeriesWith === id,
   );
 }

@@ -25,11 +25,11 @@ export {
   type Source,
   type Switch,
 } from './element.ts';
-export { breachOf, elementLimits, namePattern, rangeLimits, type Limit, type QuantityKey } from './limits.ts';
+export { limitViolation, elementLimits, namePattern, rangeLimits, type Limit, type QuantityKey } from './limits.ts';
 export { endsAt, nodesOf, referenceOf, type Network, type ResistorValues } from './network.ts';
 export type { LineFault } from './line-token.ts';
 export { parseLine, partPlaces, readLine, type PartPlace } from './parse-line.ts';
 export { keepUnchanged } from './unchanged.ts';
 export { readValues } from './part-text.ts';
 export { writeLine, writeValues, type WriteOptions } from './write-line.ts';
-export { networkFaults, repeated, type NetworkFault } from './validation.ts';
+export { networkFaults, duplicates, type NetworkFault } from './validation.ts';

@@ -33,7 +33,7 @@ export const rangeLimits = {
 } as const satisfies Record<string, Limit>;
 
 /** Says what `value` breaks of its limit, as the end of a sentence; null where it is within. */
-export function breachOf(limit: Limit, value: number): string | null {
+export function limitViolation(limit: Limit, value: number): string | null {
   if (!Number.isFinite(value)) return 'must be a number';
   switch (limit) {
     case 'any':

@@ -1,6 +1,6 @@
 import { parsePercent, parseQuantity, type Unit } from '../quantity/index.ts';
 import type { Element, ElementKind } from './element.ts';
-import { breachOf, elementLimits, namePattern } from './limits.ts';
+import { limitViolation, elementLimits, namePattern } from './limits.ts';
 import type { LineFault, LineToken } from './line-token.ts';
 
 /** A part as a line names it, without its ends. */
@@ -81,8 +81,8 @@ export function readPart(
     for (const [key, value] of Object.entries(fields)) {
       if (key in given) return faultAt(word.token, `This is said twice of one part.`);
       const limit = elementLimits[key as keyof typeof elementLimits] as (typeof elementLimits)['emf'] | undefined;
-      const breach = limit && typeof value === 'number' ? breachOf(limit, value) : null;
-      if (breach) return faultAt(word.token, `This value ${breach}.`);
+      const violation = limit && typeof value === 'number' ? limitViolation(limit, value) : null;
+      if (violation) return faultAt(word.token, `This value ${violation}.`);
       given[key] = value;
     }
   }

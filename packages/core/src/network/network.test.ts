@@ -1,7 +1,7 @@
 import { deviationOf } from './deviation.ts';
 import { addElement, newElement, nextElementId, nextNode, removeElement, replaceElement } from './edits.ts';
 import type { Element } from './element.ts';
-import { breachOf } from './limits.ts';
+import { limitViolation } from './limits.ts';
 import { endsAt, nodesOf, referenceOf, type Network } from './network.ts';
 import { networkFaults } from './validation.ts';
 
@@ -63,7 +63,7 @@ test.each([
   ['any', -7, true],
   ['any', Number.POSITIVE_INFINITY, false],
 ] as const)('limit %s takes %p: %p', (limit, value, within) => {
-  expect(breachOf(limit, value) === null).toBe(within);
+  expect(limitViolation(limit, value) === null).toBe(within);
 });
 
 test('adding and removing an element undo each other', () => {

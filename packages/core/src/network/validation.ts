@@ -1,5 +1,5 @@
 import type { Element } from './element.ts';
-import { breachOf, elementLimits, namePattern } from './limits.ts';
+import { limitViolation, elementLimits, namePattern } from './limits.ts';
 import { nodesOf, type Network } from './network.ts';
 
 export interface NetworkFault {
@@ -17,7 +17,7 @@ export function networkFaults(network: Network): NetworkFault[] {
   if (network.elements.length === 0)
     return [{ code: 'invalid-value', message: 'The network has no parts. Add at least one.', where: [] }];
   const faults = network.elements.flatMap(elementFaults);
-  for (const id of repeated(network.elements.map((element) => element.id)))
+  for (const id of duplicates(network.elements.map((element) => element.id)))
     faults.push({
       code: 'duplicate-id',
       message: `Two parts are called ${id}. Give one of them another name.`,
@@ -46,9 +46,9 @@ function elementFaults(element: Element): NetworkFault[] {
   for (const key in element) {
     const value = (element as unknown as Record<string, unknown>)[key];
     const limit = typeof value === 'number' ? elementLimits[key as keyof typeof elementLimits] : undefined;
-    const breach = limit && breachOf(limit, value as number);
-    if (breach)
-      faults.push({ code: 'invalid-value', message: `${element.id}: ${words[key] ?? key} ${breach}.`, where });
+    const violation = limit && limitViolation(limit, value as number);
+    if (violation)
+      faults.push({ code: 'invalid-value', message: `${element.id}: ${words[key] ?? key} ${violation}.`, where });
   }
   return faults;
 }
@@ -68,7 +68,7 @@ const words: Readonly<Record<string, string>> = {
 };
 
 /** The names that stand more than once, each once. */
-export function repeated(names: readonly string[]): string[] {
+export function duplicates(names: readonly string[]): string[] {
   const seen = new Set<string>();
   const twice = new Set<string>();
   for (const name of names) (seen.has(name) ? twice : seen).add(name);

@@ -40,7 +40,7 @@ export function nodeEquations(network: Network, values: NetworkValues): NodeEqua
       return { about: group.join(' = '), terms, unit: 'A', sum: sumOf(terms) };
     });
   const laws = network.elements
-    .filter((element) => element.kind === 'source' && elementBranch(element, 0, 1).kind === 'joint')
+    .filter((element) => element.kind === 'source' && elementBranch(element, 0, 1).kind === 'ideal')
     .map((element): NodeEquation => {
       const emf = toNumber(elementBranch(element, 0, 1).emf);
       const terms = [
@@ -80,7 +80,7 @@ function leaving(
           value,
         },
       ];
-    case 'joint':
+    case 'ideal':
       return [{ symbol: `${sign * given > 0 ? '' : '−'}I(${element.id})`, numbers: formatQuantity(value, 'A'), value }];
     case 'resistance': {
       const emf = toNumber(branch.emf) * sign;

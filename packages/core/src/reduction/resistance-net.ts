@@ -47,6 +47,6 @@ export function resistanceNet(network: Network, source: Source | CurrentSource):
   return { source, top: point.get(source.from)!, bottom: point.get(source.to)!, parts };
 }
 
-const isWire = (element: Element): boolean => elementBranch(element, 0, 1).kind === 'joint';
+const isWire = (element: Element): boolean => elementBranch(element, 0, 1).kind === 'ideal';
 const asLink = ({ id, from, to }: Element): Element => ({ id, kind: 'link', from, to });
 const open = { id: ' ', kind: 'switch', closed: false } as const;

@@ -1,10 +1,10 @@
 import type { Circuit } from './circuit.ts';
 import { add, divide, exactly, multiply, subtract, toNumber, zero, type DoubleDouble } from './double-double.ts';
-import { Islands } from './islands.ts';
-import { joinNodes } from './joints.ts';
+import { DisjointSets } from './disjoint-sets.ts';
+import { findSupernodes } from './supernodes.ts';
 import { StarMesh } from './star-mesh.ts';
 
-/** Ω between any two nodes of a circuit, sources at rest; null between islands. */
+/** Ω between any two nodes of a circuit, sources at rest; null between disjoint sets. */
 export type PairResistance = (a: number, b: number) => DoubleDouble | null;
 
 /**
@@ -15,23 +15,23 @@ export type PairResistance = (a: number, b: number) => DoubleDouble | null;
  * @returns null where ideal sources contradict each other
  */
 export function resistanceBetween(circuit: Circuit): PairResistance | null {
-  const joined = joinNodes(circuit, -1);
+  const joined = findSupernodes(circuit, -1);
   if (!joined.ok) return null;
   const { groups, group } = joined.value;
   const mesh = new StarMesh(groups);
-  const islands = new Islands(groups);
+  const sets = new DisjointSets(groups);
   for (const { kind, from, to, resistance } of circuit.branches) {
     const [a, b] = [group[from]!, group[to]!];
     if (kind !== 'resistance' || a === b) continue;
     mesh.join(a, b, divide(exactly(1), resistance), exactly(0));
-    islands.join(a, b);
+    sets.join(a, b);
   }
   mesh.reduceTo([]);
   const green = mesh.green();
   return (a, b) => {
     const [one, other] = [group[a]!, group[b]!];
     if (one === other) return zero;
-    if (islands.of(one) !== islands.of(other)) return null;
+    if (sets.of(one) !== sets.of(other)) return null;
     const twice = multiply(exactly(2), green(one, other));
     return subtract(add(green(one, one), green(other, other)), twice);
   };

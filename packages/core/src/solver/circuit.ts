@@ -5,13 +5,13 @@ import { divide, exactly, multiply, zero, type DoubleDouble } from './double-dou
  * What the solver sees of an element or a meter: two ends and a law between them, with `i` the current from → to through it.
  *
  * - `resistance`: V(from) − V(to) = emf + resistance·i, resistance above zero
- * - `joint`: the same with no resistance: a link, a closed switch, an ideal source
+ * - `ideal`: the same with no resistance: a link, a closed switch, an ideal source
  * - `current`: i is given
  * - `open`: no current
  */
 export interface Branch {
   readonly id: string;
-  readonly kind: 'resistance' | 'joint' | 'current' | 'open';
+  readonly kind: 'resistance' | 'ideal' | 'current' | 'open';
   readonly from: number;
   readonly to: number;
   /** Ω; 0 but for `resistance`. */
@@ -38,7 +38,7 @@ export function elementBranch(element: Element, from: number, to: number, values
       const series = exactly(element.cellsInSeries ?? 1);
       const emf = multiply(series, exactly(element.emf));
       const cell = element.internalResistance ?? 0;
-      if (cell === 0) return { id, kind: 'joint', from, to, resistance: zero, emf, current: 0 };
+      if (cell === 0) return { id, kind: 'ideal', from, to, resistance: zero, emf, current: 0 };
       const inside = divide(multiply(series, exactly(cell)), exactly(element.cellsInParallel ?? 1));
       return { id, kind: 'resistance', from, to, resistance: inside, emf, current: 0 };
     }
@@ -54,16 +54,16 @@ export function elementBranch(element: Element, from: number, to: number, values
     case 'current-source':
       return { id, kind: 'current', from, to, resistance: zero, emf: zero, current: 0 - element.current };
     case 'switch':
-      return { id, kind: element.closed ? 'joint' : 'open', from, to, resistance: zero, emf: zero, current: 0 };
+      return { id, kind: element.closed ? 'ideal' : 'open', from, to, resistance: zero, emf: zero, current: 0 };
     case 'link':
-      return { id, kind: 'joint', from, to, resistance: zero, emf: zero, current: 0 };
+      return { id, kind: 'ideal', from, to, resistance: zero, emf: zero, current: 0 };
   }
 }
 
-/** A meter as a branch: a resistance, or a joint where it has none. */
+/** A meter as a branch: a resistance, or an ideal branch where it has none. */
 export const meterBranch = (id: string, from: number, to: number, resistance: number): Branch => ({
   id,
-  kind: resistance > 0 ? 'resistance' : 'joint',
+  kind: resistance > 0 ? 'resistance' : 'ideal',
   from,
   to,
   resistance: exactly(resistance),

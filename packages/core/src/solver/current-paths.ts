@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '../result.ts';
 import { add, negate, zero, type DoubleDouble } from './double-double.ts';
-import { Islands } from './islands.ts';
+import { DisjointSets } from './disjoint-sets.ts';
 import type { StarMesh } from './star-mesh.ts';
 
 /**
@@ -12,7 +12,7 @@ import type { StarMesh } from './star-mesh.ts';
  *
  * @param injected  A driven into each point by the current sources
  * @param through   points a and b that a meter joins beside the mesh; what cannot flow inside the mesh may flow a → b
- * @returns A that must flow a → b through that meter, or the points of an island from which a current has no way back
+ * @returns A that must flow a → b through that meter, or the points of a disjoint set from which a current has no way back
  */
 export function routeCurrents(
   mesh: StarMesh,
@@ -27,14 +27,14 @@ export function routeCurrents(
   let arriving = zero;
   let stranded: readonly number[] | null = null;
 
-  // What an island cannot carry back must arrive at the meter's terminal: islands are walked from there.
+  // What a disjoint set cannot carry back must arrive at the meter's terminal: disjoint sets are walked from there.
   for (let start = through ? -2 : 0; start < mesh.points; start += 1) {
     const root = start < 0 ? through![start + 2]! : start;
     if (seen[root]) continue;
-    const island = walk(root, tree, seen);
-    const sum = new Map(island.map(({ point }) => [point, injected[point]!]));
-    for (let i = island.length - 1; i > 0; i -= 1) {
-      const { point, parent } = island[i]!;
+    const set = walk(root, tree, seen);
+    const sum = new Map(set.map(({ point }) => [point, injected[point]!]));
+    for (let i = set.length - 1; i > 0; i -= 1) {
+      const { point, parent } = set[i]!;
       const flow = sum.get(point)!;
       if (flow.hi !== 0) mesh.push(point, parent, flow);
       sum.set(parent, add(sum.get(parent)!, flow));
@@ -56,9 +56,9 @@ export function routeCurrents(
 
 function spanningTree(mesh: StarMesh): number[][] {
   const tree: number[][] = Array.from({ length: mesh.points }, () => []);
-  const islands = new Islands(mesh.points);
+  const sets = new DisjointSets(mesh.points);
   for (const { a, b } of mesh.edges().sort((x, y) => y.g.hi - x.g.hi)) {
-    if (!islands.join(a, b)) continue;
+    if (!sets.join(a, b)) continue;
     tree[a]!.push(b);
     tree[b]!.push(a);
   }

@@ -25,7 +25,7 @@ export function adjacencyOf(points: number, from: Int32Array, to: Int32Array): A
  * An order of elimination that fills in little: nested dissection (George 1973) by breadth-first levels. The middle level of a
  * part cuts it in two; both halves come first, each cut again, and the cut comes last.
  *
- * @returns the points in the order in which they are to be taken away
+ * @returns the points in the order in which they are to be eliminated
  */
 export function dissectionOrder(points: number, { start, neighbours }: Adjacency): Int32Array {
   const order = new Int32Array(points);
@@ -59,14 +59,14 @@ export function dissectionOrder(points: number, { start, neighbours }: Adjacency
     const { members, end } = task;
     const own = ++parts;
     for (const point of members) part[point] = own;
-    const island = spread(members[0]!, own, ++parts);
-    if (island.length < members.length) {
-      waiting.push({ members: island, end });
-      waiting.push({ members: members.filter((point) => part[point] === own), end: end - island.length });
+    const set = spread(members[0]!, own, ++parts);
+    if (set.length < members.length) {
+      waiting.push({ members: set, end });
+      waiting.push({ members: members.filter((point) => part[point] === own), end: end - set.length });
       continue;
     }
     // From the point farthest away the levels are the most and the narrowest; in a small part it does not matter.
-    const reached = island.length < 100 ? island : spread(island[island.length - 1]!, parts, ++parts);
+    const reached = set.length < 100 ? set : spread(set[set.length - 1]!, parts, ++parts);
     const depth = level[reached[reached.length - 1]!]!;
     if (depth < 2 || reached.length <= 6) {
       reached.forEach((point, index) => (order[end - 1 - index] = point));

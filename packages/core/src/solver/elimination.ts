@@ -3,7 +3,7 @@ import { adjacencyOf, dissectionOrder } from './dissection.ts';
 /** Where every number of an elimination goes, worked out once for a graph; values then run through it as often as wanted. */
 export interface EliminationPlan {
   readonly points: number;
-  /** The point taken away at each step, and the step of each point. */
+  /** The point eliminated at each step, and the step of each point. */
   readonly order: Int32Array;
   readonly step: Int32Array;
   /** For each step the steps of what it is joined to when its turn comes, rising: from start[k] to start[k + 1]. */
@@ -19,7 +19,7 @@ export interface EliminationPlan {
  * Plans the elimination of a graph, sparse: only what will be joined has a place.
  *
  * @param from,to  the two different ends of each edge
- * @param last     points that are to be taken away last, the very last one at the end
+ * @param last     points that are to be eliminated last, the very last one at the end
  */
 export function planElimination(
   points: number,
@@ -117,7 +117,7 @@ export class Elimination {
   /** By place in the plan's rows: S between a step and a row, and its share of the star. */
   private readonly conductance: Float64Array;
   private readonly share: Float64Array;
-  /** S of each star in all. 0 where nothing was left to join: the last point of an island. */
+  /** S of each star in all. 0 where nothing was left to join: the last point of a disjoint set. */
   readonly total: Float64Array;
   private readonly work: Float64Array;
   /** Bundles whose next row is a step, as lists: the first at the step, the next of each, and how many rows it has left. */
@@ -195,7 +195,7 @@ export class Elimination {
   }
 
   /**
-   * Potentials for currents driven into the points, by step, in place. The last point of each island stands where `v` says.
+   * Potentials for currents driven into the points, by step, in place. The last point of each disjoint set stands where `v` says.
    *
    * @param currents  A into each step's point
    * @param until     steps from here on keep the potential that `v` has

@@ -1,8 +1,8 @@
 import type { Circuit } from './circuit.ts';
 import { toNumber } from './double-double.ts';
 import { Elimination, planElimination } from './elimination.ts';
-import { Islands } from './islands.ts';
-import { joinNodes, type Joints } from './joints.ts';
+import { DisjointSets } from './disjoint-sets.ts';
+import { findSupernodes, type Supernodes } from './supernodes.ts';
 
 /** A circuit laid out once and solved over and over with some of its resistances changed, in plain doubles. */
 export interface QuickCircuit {
@@ -23,12 +23,12 @@ export interface QuickCircuit {
  * @returns null where ideal sources contradict each other
  */
 export function quickCircuit(circuit: Circuit, varied: readonly number[]): QuickCircuit | null {
-  const joined = joinNodes(circuit, -1);
+  const joined = findSupernodes(circuit, -1);
   if (!joined.ok) return null;
-  const joints = joined.value;
+  const supernodes = joined.value;
   const { branches } = circuit;
-  const { groups, group } = joints;
-  const offset = Float64Array.from(joints.offset, toNumber);
+  const { groups, group } = supernodes;
+  const offset = Float64Array.from(supernodes.offset, toNumber);
 
   const edges = branches.flatMap(({ kind, from, to }, index) =>
     kind === 'resistance' && group[from] !== group[to] ? [index] : [],
@@ -37,8 +37,8 @@ export function quickCircuit(circuit: Circuit, varied: readonly number[]): Quick
   const [from, to] = [ends('from'), ends('to')];
   const plan = planElimination(groups, from, to, [group[circuit.reference]!]);
   const elimination = new Elimination(plan);
-  const islands = new Islands(groups);
-  from.forEach((a, edge) => islands.join(a, to[edge]!));
+  const sets = new DisjointSets(groups);
+  from.forEach((a, edge) => sets.join(a, to[edge]!));
 
   const resistance = Float64Array.from(branches, (branch) => branch.resistance.hi);
   const emf = Float64Array.from(branches, (branch) => branch.emf.hi);
@@ -60,7 +60,7 @@ export function quickCircuit(circuit: Circuit, varied: readonly number[]): Quick
 
   const voltage = (a: number, b: number): number => {
     const [one, other] = [group[a]!, group[b]!];
-    if (islands.of(one) !== islands.of(other)) return NaN;
+    if (sets.of(one) !== sets.of(other)) return NaN;
     return v[plan.step[one]!]! - v[plan.step[other]!]! + offset[a]! - offset[b]!;
   };
   const ownCurrent = (index: number): number => {
@@ -89,30 +89,30 @@ export function quickCircuit(circuit: Circuit, varied: readonly number[]): Quick
     },
     voltage,
     current(index) {
-      if (branches[index]!.kind !== 'joint') return ownCurrent(index);
-      if (!feeders.has(index)) feeders.set(index, feedersOf(circuit, joints, index));
+      if (branches[index]!.kind !== 'ideal') return ownCurrent(index);
+      if (!feeders.has(index)) feeders.set(index, feedersOf(circuit, supernodes, index));
       const fed = feeders.get(index)!;
       return fed ? fed.reduce((sum, { branch, sign }) => sum + sign * ownCurrent(branch), 0) : NaN;
     },
   };
 }
 
-/** A branch whose current, times a sign, is part of what a joint carries. */
+/** A branch whose current, times a sign, is part of what an ideal branch carries. */
 interface Feeder {
   readonly branch: number;
   readonly sign: 1 | -1;
 }
 
-/** What adds up to a joint's current: all that leaves the nodes behind it. Null where joints share it among them. */
-function feedersOf({ branches }: Circuit, joints: Joints, joint: number): Feeder[] | null {
-  if (joints.shared.has(joint)) return null;
+/** What adds up to an ideal branch's current: all that leaves the nodes behind it. Null where ideal branches share it among them. */
+function feedersOf({ branches }: Circuit, supernodes: Supernodes, supernode: number): Feeder[] | null {
+  if (supernodes.shared.has(supernode)) return null;
   const behind = new Set<number>();
-  for (const node of joints.order)
-    if (joints.parentBranch[node] === joint || behind.has(joints.parentNode[node]!)) behind.add(node);
-  const forward = behind.has(branches[joint]!.to) ? 1 : -1;
+  for (const node of supernodes.order)
+    if (supernodes.parentBranch[node] === supernode || behind.has(supernodes.parentNode[node]!)) behind.add(node);
+  const forward = behind.has(branches[supernode]!.to) ? 1 : -1;
   return branches.flatMap((branch, index): Feeder[] => {
     const leaves = behind.has(branch.from);
-    if (branch.kind === 'joint' || leaves === behind.has(branch.to)) return [];
+    if (branch.kind === 'ideal' || leaves === behind.has(branch.to)) return [];
     return [{ branch: index, sign: leaves === forward > 0 ? 1 : -1 }];
   });
 }

@@ -104,7 +104,7 @@ test('an ideal source shorted by links and a closed switch is a contradiction', 
   expect(values(E('E1', 'A', '0', 9), W('W1', 'A', 'B'), S('S1', 'B', '0', false)).elements.S1!.voltage).toBe(9);
 });
 
-test('an island without a path to the reference has no potentials, but its own voltages', () => {
+test('a disjoint set without a path to the reference has no potentials, but its own voltages', () => {
   const { nodes, elements } = values(
     E('E1', 'A', '0', 9, 1),
     R('R1', 'A', '0', 8),
@@ -115,7 +115,7 @@ test('an island without a path to the reference has no potentials, but its own v
   expect(elements.R2).toEqual({ voltage: 4, current: 2, power: 8 });
 });
 
-test('a switch that is open between two islands carries nothing and its voltage is unknown', () => {
+test('a switch that is open between two disjoint sets carries nothing and its voltage is unknown', () => {
   const { elements } = values(
     E('E1', 'A', '0', 9, 1),
     R('R1', 'A', '0', 8),

@@ -13,8 +13,8 @@ import {
   type DoubleDouble,
 } from './double-double.ts';
 import type { SolverFault } from './fault.ts';
-import { Islands } from './islands.ts';
-import { joinNodes, pathBetween, type Joints } from './joints.ts';
+import { DisjointSets } from './disjoint-sets.ts';
+import { findSupernodes, pathBetween, type Supernodes } from './supernodes.ts';
 import { LargeMesh } from './large-mesh.ts';
 import { StarMesh, type Edge } from './star-mesh.ts';
 
@@ -40,73 +40,75 @@ export interface Port {
 /**
  * Potentials and currents of a circuit, to about 28 digits of its largest voltage.
  *
- * Nodes tied by joints become one, currents of sources are routed along the best conductors, and the rest is reduced
- * star by star. The currents in joints follow from the sums at their nodes.
+ * Nodes tied by ideal branches become one, currents of sources are routed along the best conductors, and the rest is reduced
+ * star by star. The currents in ideal branches follow from the sums at their nodes.
  *
  * @param lookFrom  index of a branch (a meter) whose terminals are to be looked into; the circuit is then reduced to those
  * @returns the solution, or the fault with the ids that cause it
  */
 export function solveCircuit(circuit: Circuit, lookFrom = -1): Result<CircuitSolution, SolverFault> {
-  const joined = joinNodes(circuit, lookFrom);
+  const joined = findSupernodes(circuit, lookFrom);
   if (!joined.ok) return joined;
-  const joints = joined.value;
+  const supernodes = joined.value;
   const { branches } = circuit;
   const probe = branches[lookFrom];
-  const terminals = probe ? ([joints.group[probe.from]!, joints.group[probe.to]!] as const) : null;
+  const terminals = probe ? ([supernodes.group[probe.from]!, supernodes.group[probe.to]!] as const) : null;
   const apart = terminals !== null && terminals[0] !== terminals[1];
 
   const edges: Edge[] = [];
-  const injected: DoubleDouble[] = new Array<DoubleDouble>(joints.groups).fill(zero);
-  const island = new Islands(joints.groups);
+  const injected: DoubleDouble[] = new Array<DoubleDouble>(supernodes.groups).fill(zero);
+  const set = new DisjointSets(supernodes.groups);
   let scale = 0;
   for (let index = 0; index < branches.length; index += 1) {
     const branch = branches[index]!;
-    const a = joints.group[branch.from]!;
-    const b = joints.group[branch.to]!;
+    const a = supernodes.group[branch.from]!;
+    const b = supernodes.group[branch.to]!;
     scale += Math.abs(branch.emf.hi);
     if (index === lookFrom || a === b) continue;
     if (branch.kind === 'resistance') {
       const g = divide(exactly(1), branch.resistance);
-      const rise = add(branch.emf, offsetBetween(joints, branch.to, branch.from));
+      const rise = add(branch.emf, offsetBetween(supernodes, branch.to, branch.from));
       edges.push({ a, b, g, f: rise.hi === 0 ? zero : multiply(g, rise) });
-      island.join(a, b);
+      set.join(a, b);
     } else if (branch.kind === 'current') {
       injected[a] = add(injected[a]!, exactly(-branch.current));
       injected[b] = add(injected[b]!, exactly(branch.current));
     }
   }
   const mayCarry = apart && probe!.kind !== 'open';
-  const large = joints.groups > largeFrom;
+  const large = supernodes.groups > largeFrom;
   const driven = injected.some((current) => current.hi !== 0);
   // A large mesh is drawn up only where currents of sources have to find their way through it.
-  const mesh = driven || !large ? StarMesh.of(joints.groups, edges) : null;
+  const mesh = driven || !large ? StarMesh.of(supernodes.groups, edges) : null;
   const routed = mesh ? routeCurrents(mesh, injected, mayCarry ? terminals : null) : ok(zero);
-  if (!routed.ok) return fail({ code: 'current-source-open', where: blame(circuit, joints, routed.fault) });
+  if (!routed.ok) return fail({ code: 'current-source-open', where: blame(circuit, supernodes, routed.fault) });
   if (mesh && driven) scale += mesh.driveVoltage();
 
-  const kept = terminals ? [...new Set(terminals)] : [joints.group[circuit.reference]!];
+  const kept = terminals ? [...new Set(terminals)] : [supernodes.group[circuit.reference]!];
   const solvedBy = (reduced: Reduced, noise: number) => {
-    const look = probe && terminals ? lookIn(probe, joints, reduced, terminals, routed.value, noise) : null;
+    const look = probe && terminals ? lookIn(probe, supernodes, reduced, terminals, routed.value, noise) : null;
     const v = reduced.potentials(new Map(apart ? [[terminals[0], look!.across]] : []));
     return v && { look, v, noise };
   };
-  const refined = large ? solvedBy(new LargeMesh(joints.groups, mesh?.edges() ?? edges, kept), scale * 1e-22) : null;
-  const whole = (): StarMesh => mesh ?? StarMesh.of(joints.groups, edges);
+  const refined = large
+    ? solvedBy(new LargeMesh(supernodes.groups, mesh?.edges() ?? edges, kept), scale * 1e-22)
+    : null;
+  const whole = (): StarMesh => mesh ?? StarMesh.of(supernodes.groups, edges);
   const { look, v, noise } = refined ?? solvedBy(whole().reduceTo(kept), scale * 1e-28)!;
-  if (mayCarry) island.join(terminals[0], terminals[1]);
-  for (let group = 0; group < joints.groups; group += 1)
+  if (mayCarry) set.join(terminals[0], terminals[1]);
+  for (let group = 0; group < supernodes.groups; group += 1)
     if (!Number.isFinite(v.hi[group]!)) return fail({ code: 'out-of-range', where: [] });
 
   const voltage = (from: number, to: number): DoubleDouble | null => {
-    const a = joints.group[from]!;
-    const b = joints.group[to]!;
-    if (island.of(a) !== island.of(b)) return null;
-    const offset = offsetBetween(joints, from, to);
+    const a = supernodes.group[from]!;
+    const b = supernodes.group[to]!;
+    if (set.of(a) !== set.of(b)) return null;
+    const offset = offsetBetween(supernodes, from, to);
     if (a === b) return offset;
     const between = subtract(v.at(a), v.at(b));
     return settle(offset === zero ? between : add(between, offset), noise);
   };
-  const currents = branchCurrents(circuit, joints, voltage, noise, lookFrom, look?.current ?? null);
+  const currents = branchCurrents(circuit, supernodes, voltage, noise, lookFrom, look?.current ?? null);
   return ok({
     potential: (node) => voltage(node, circuit.reference),
     voltage,
@@ -130,13 +132,13 @@ interface Look {
 /** What the probe's terminals see, the voltage between the two groups with the probe in place, and the probe's current. */
 function lookIn(
   probe: Branch,
-  joints: Joints,
+  supernodes: Supernodes,
   mesh: Reduced,
   [a, b]: readonly [number, number],
   forced: DoubleDouble,
   noise: number,
 ): Look {
-  const offset = offsetBetween(joints, probe.to, probe.from);
+  const offset = offsetBetween(supernodes, probe.to, probe.from);
   if (a === b) {
     const current = probe.kind === 'resistance' ? divide(negate(offset), probe.resistance) : null;
     return {
@@ -154,7 +156,7 @@ function lookIn(
   const short = settle(subtract(f, multiply(g, offset)), noise * g.hi);
   const port: Port = { conductance: g, shortCircuitCurrent: short };
   switch (probe.kind) {
-    case 'joint':
+    case 'ideal':
       return { port, across: offset, current: short };
     case 'resistance': {
       const drop = divide(multiply(short, probe.resistance), add(exactly(1), multiply(g, probe.resistance)));
@@ -167,7 +169,7 @@ function lookIn(
 
 function branchCurrents(
   circuit: Circuit,
-  joints: Joints,
+  supernodes: Supernodes,
   voltage: (from: number, to: number) => DoubleDouble | null,
   noise: number,
   lookFrom: number,
@@ -175,37 +177,38 @@ function branchCurrents(
 ): (DoubleDouble | null)[] {
   const { branches, nodes } = circuit;
   const leaving: DoubleDouble[] = new Array<DoubleDouble>(nodes).fill(zero);
-  const doubt = new Float64Array(nodes);
-  const hasJoints = branches.some((branch) => branch.kind === 'joint');
+  const uncertainty = new Float64Array(nodes);
+  const hasIdeal = branches.some((branch) => branch.kind === 'ideal');
   const currents = branches.map((branch, index) => {
     const current = index === lookFrom ? probeCurrent : ownCurrent(branch, voltage, noise);
-    if (!hasJoints || current === null) return current;
+    if (!hasIdeal || current === null) return current;
     leaving[branch.from] = add(leaving[branch.from]!, current);
     leaving[branch.to] = subtract(leaving[branch.to]!, current);
     const uncertain = Math.abs(current.hi) * 1e-28 + (branch.kind === 'resistance' ? noise / branch.resistance.hi : 0);
-    doubt[branch.from]! += uncertain;
-    doubt[branch.to]! += uncertain;
+    uncertainty[branch.from]! += uncertain;
+    uncertainty[branch.to]! += uncertain;
     return current;
   });
 
-  const shared = new Set(joints.shared);
+  const shared = new Set(supernodes.shared);
   const probe = branches[lookFrom];
   if (probe && probeCurrent === null)
-    for (const index of pathBetween(probe.from, probe.to, joints.parentBranch, joints.parentNode)) shared.add(index);
-  for (let i = joints.order.length - 1; i >= 0; i -= 1) {
-    const node = joints.order[i]!;
-    const index = joints.parentBranch[node]!;
+    for (const index of pathBetween(probe.from, probe.to, supernodes.parentBranch, supernodes.parentNode))
+      shared.add(index);
+  for (let i = supernodes.order.length - 1; i >= 0; i -= 1) {
+    const node = supernodes.order[i]!;
+    const index = supernodes.parentBranch[node]!;
     if (index === -1) continue;
-    const parent = joints.parentNode[node]!;
-    const fed = settle(leaving[node]!, doubt[node]!);
+    const parent = supernodes.parentNode[node]!;
+    const fed = settle(leaving[node]!, uncertainty[node]!);
     leaving[parent] = add(leaving[parent]!, fed);
-    doubt[parent]! += doubt[node]!;
+    uncertainty[parent]! += uncertainty[node]!;
     if (!shared.has(index)) currents[index] = branches[index]!.to === node ? fed : negate(fed);
   }
   return currents;
 }
 
-/** The current that a branch's own law gives; null for a joint, whose current the rest of the circuit decides. */
+/** The current that a branch's own law gives; null for an ideal branch, whose current the rest of the circuit decides. */
 function ownCurrent(
   branch: Branch,
   voltage: (from: number, to: number) => DoubleDouble | null,
@@ -220,24 +223,24 @@ function ownCurrent(
       return exactly(branch.current);
     case 'open':
       return zero;
-    case 'joint':
+    case 'ideal':
       return null;
   }
 }
 
 /** The first current source on a point from which its current has no way back. */
-function blame(circuit: Circuit, joints: Joints, points: readonly number[]): string[] {
+function blame(circuit: Circuit, supernodes: Supernodes, points: readonly number[]): string[] {
   const stranded = circuit.branches.find(
     (branch) =>
       branch.kind === 'current' &&
       branch.current !== 0 &&
-      points.includes(joints.group[branch.from]!) !== points.includes(joints.group[branch.to]!),
+      points.includes(supernodes.group[branch.from]!) !== points.includes(supernodes.group[branch.to]!),
   );
   return stranded ? [stranded.id] : [];
 }
 
 /** V of one node above another by the ideal sources of their groups alone. */
-function offsetBetween({ offset }: Joints, from: number, to: number): DoubleDouble {
+function offsetBetween({ offset }: Supernodes, from: number, to: number): DoubleDouble {
   const [a, b] = [offset[from]!, offset[to]!];
   return a === zero && b === zero ? zero : subtract(a, b);
 }

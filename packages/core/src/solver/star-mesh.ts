@@ -14,7 +14,7 @@ export class StarMesh {
   private readonly conductance = new DoubleDoubleArray();
   /** f, A, oriented from the point of lower number to the higher. */
   private readonly drive = new DoubleDoubleArray();
-  /** The stars taken away, in their order. */
+  /** The stars eliminated, in their order. */
   private readonly stars: Star[] = [];
   /** Neighbours of all stars one after the other, and their shares g_ki/G. */
   private readonly around: number[] = [];
@@ -39,7 +39,7 @@ export class StarMesh {
     if (f.hi !== 0) this.drive.add(place, sign * f.hi, sign * f.lo);
   }
 
-  /** Adds to the drive of an existing joint (A, a → b). */
+  /** Adds to the drive of an existing ideal branch (A, a → b). */
   push(a: number, b: number, f: DoubleDouble): void {
     this.join(a, b, zero, f);
   }
@@ -95,7 +95,7 @@ export class StarMesh {
 
   /**
    * Potentials of all points from those of the points that are left, in the reverse order of taking away.
-   * A point that had no neighbours when its turn came stands at 0, the foot of an island of its own.
+   * A point that had no neighbours when its turn came stands at 0, the foot of a disjoint set of its own.
    *
    * @param known  V of the points left over, by point
    */
@@ -115,10 +115,10 @@ export class StarMesh {
   }
 
   /**
-   * V at one point for 1 A driven into another and out at the last point of their island, after every point was taken away.
+   * V at one point for 1 A driven into another and out at the last point of their disjoint set, after every point was eliminated.
    * With the shares of a star: V_kj = Σ share·V_ij, and V_kk = 1/G more. Positive terms only, so none loses a digit.
    *
-   * @returns Ω by two points of one island
+   * @returns Ω by two points of one disjoint set
    */
   green(): (a: number, b: number) => DoubleDouble {
     const size = this.points;
@@ -208,7 +208,7 @@ export interface Edge {
   readonly f: DoubleDouble;
 }
 
-/** A point taken away: V_centre = rise + Σ share·V_point over its stretch of the neighbours. */
+/** A point eliminated: V_centre = rise + Σ share·V_point over its stretch of the neighbours. */
 interface Star {
   readonly centre: number;
   readonly start: number;

@@ -17,7 +17,7 @@ function part(line: string, id: string): { volts: number; amps: number } {
 test('two readings of one range, with and without a known resistor, give the voltage and what it looks into', () => {
   fc.assert(
     fc.property(ohms, ohms, ohms, (rs, rm, rk) => {
-      const alone = { indicated: part(`E1 9V: RS ${rs} + RM ${rm}`, 'RM').volts, doubt: 0, meterResistance: rm };
+      const alone = { indicated: part(`E1 9V: RS ${rs} + RM ${rm}`, 'RM').volts, uncertainty: 0, meterResistance: rm };
       const lines = {
         across: `E1 9V: RS ${rs} + (RM ${rm} || RK ${rk})`,
         'in-series': `E1 9V: RS ${rs} + RM ${rm} + RK ${rk}`,
@@ -40,7 +40,7 @@ test('two readings of one range, with and without a known resistor, give the vol
 
 test('and the same for a current', () => {
   const [rs, rm, rk] = [220, 47, 100];
-  const alone = { indicated: part(`E1 9V: RS ${rs} + RM ${rm}`, 'RM').amps, doubt: 0, meterResistance: rm };
+  const alone = { indicated: part(`E1 9V: RS ${rs} + RM ${rm}`, 'RM').amps, uncertainty: 0, meterResistance: rm };
   const lines = {
     across: `E1 9V: RS ${rs} + (RM ${rm} || RK ${rk})`,
     'in-series': `E1 9V: RS ${rs} + RM ${rm} + RK ${rk}`,

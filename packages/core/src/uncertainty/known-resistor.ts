@@ -17,12 +17,12 @@ export interface KnownResistor {
  * of the current past it.
  */
 export function withKnownResistor(
-  { indicated, doubt, meterResistance: rm }: RangeReading,
+  { indicated, uncertainty, meterResistance: rm }: RangeReading,
   { resistance: rk, placed }: KnownResistor,
   quantity: MeterQuantity,
 ): RangeReading {
   const meterResistance = placed === 'across' ? (rm * rk) / (rm + rk) : rm + rk;
   const volts = quantity === 'dc-voltage';
   const scale = volts === (placed === 'across') ? 1 : volts ? (rm + rk) / rm : (rm + rk) / rk;
-  return { indicated: indicated * scale, doubt: doubt * scale, meterResistance };
+  return { indicated: indicated * scale, uncertainty: uncertainty * scale, meterResistance };
 }

@@ -14,7 +14,7 @@ test('two unrounded readings give the true value back to 1e-9, and more do', () 
         const readings = shares.map((share): RangeReading => {
           const rm = rs * share;
           const indicated = quantity === 'dc-voltage' ? (truth * rm) / (rm + rs) : (truth * rs) / (rs + rm);
-          return { indicated, doubt: 0, meterResistance: rm };
+          return { indicated, uncertainty: 0, meterResistance: rm };
         });
         const found = correctFromRanges(readings, quantity, 0);
         if (!found.ok) throw new Error(found.fault.message);
@@ -36,7 +36,7 @@ test('from readings rounded to the display the uncertainty is honest: it covers 
     const shifted = truth * (1 + run / 10_000);
     const readings = [20_000, 100_000].map((meterResistance): RangeReading => {
       const exact = (shifted * meterResistance) / (meterResistance + rs);
-      return { indicated: Math.round(exact / 0.01) * 0.01, doubt: 0.005, meterResistance };
+      return { indicated: Math.round(exact / 0.01) * 0.01, uncertainty: 0.005, meterResistance };
     });
     const found = correctFromRanges(readings, 'dc-voltage', 0);
     if (!found.ok) throw new Error(found.fault.message);
@@ -51,8 +51,8 @@ test('from readings rounded to the display the uncertainty is honest: it covers 
 test('by hand: 3.65 V on 20 kΩ and 5.54 V on 100 kΩ', () => {
   const found = correctFromRanges(
     [
-      { indicated: 3.65, doubt: 0.02, meterResistance: 20_000 },
-      { indicated: 5.54, doubt: 0.1, meterResistance: 100_000 },
+      { indicated: 3.65, uncertainty: 0.02, meterResistance: 20_000 },
+      { indicated: 5.54, uncertainty: 0.1, meterResistance: 100_000 },
     ],
     'dc-voltage',
   );
@@ -64,7 +64,7 @@ test('by hand: 3.65 V on 20 kΩ and 5.54 V on 100 kΩ', () => {
 test('what no source explains is said, not computed', () => {
   const reading = (indicated: number, meterResistance: number): RangeReading => ({
     indicated,
-    doubt: 0.01,
+    uncertainty: 0.01,
     meterResistance,
   });
   expect(correctFromRanges([reading(5, 1e4), reading(5, 1e4)], 'dc-voltage')).toMatchObject({

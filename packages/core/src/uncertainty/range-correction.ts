@@ -5,8 +5,8 @@ import { fail, ok, type Result } from '../result.ts';
 export interface RangeReading {
   /** V or A, above zero. */
   readonly indicated: number;
-  /** Limit of the reading's own doubt, V or A. */
-  readonly doubt: number;
+  /** Limit of the reading's own uncertainty, V or A. */
+  readonly uncertainty: number;
   /** Ω of the meter on this range. */
   readonly meterResistance: number;
 }
@@ -34,14 +34,14 @@ export interface CorrectionFault {
  * The true value and the source resistance from readings on ranges of different resistance, neither known before.
  *
  * 1/V_ind = 1/V_true + (R_s/V_true)·(1/R_m) across, 1/I_ind = 1/I_true + R_m/(I_true·R_s) in series: straight lines, solved
- * by two readings and fitted, each weighted by its doubt, by more.
+ * by two readings and fitted, each weighted by its uncertainty, by more.
  *
- * @param meterDoubt  share of itself that each range's resistance may be off, as a limit
+ * @param meterUncertainty  share of itself that each range's resistance may be off, as a limit
  */
 export function correctFromRanges(
   readings: readonly RangeReading[],
   quantity: MeterQuantity,
-  meterDoubt = 0.01,
+  meterUncertainty = 0.01,
 ): Result<RangeCorrection, CorrectionFault> {
   const across = quantity === 'dc-voltage';
   if (readings.some(({ indicated }) => !(indicated > 0)))
@@ -60,7 +60,8 @@ export function correctFromRanges(
     y.map(() => 1),
   );
   const u = readings.map(
-    ({ indicated, doubt }, i) => Math.hypot(doubt / indicated ** 2, rough.slope * x[i]! * meterDoubt) / Math.sqrt(3),
+    ({ indicated, uncertainty }, i) =>
+      Math.hypot(uncertainty / indicated ** 2, rough.slope * x[i]! * meterUncertainty) / Math.sqrt(3),
   );
   const weighable = u.every((value) => value > 0);
   const line = weighable

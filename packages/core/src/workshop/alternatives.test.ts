@@ -1,4 +1,4 @@
-import { workedOut } from '../test/workpieces.ts';
+import { workedOut } from '../test/meter-projects.ts';
 import { alternativesFor } from './alternatives.ts';
 
 const off = (resistance: number, found: { readonly resistance: number } | null): number =>

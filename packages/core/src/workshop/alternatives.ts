@@ -3,7 +3,7 @@ import type { Combination, Section } from './design.ts';
 import { stockValues } from './stock.ts';
 import { trimmedSection, type Trimmed } from './trimmers.ts';
 import { trimmerCover } from './build-sheet.ts';
-import type { Workpiece } from './workpiece.ts';
+import type { MeterProject } from './meter-project.ts';
 
 /** What one section could be made of, each looked for by itself. */
 export interface Alternatives {
@@ -17,13 +17,13 @@ export interface Alternatives {
  * The choices for a section: the nearest single resistor, the best of up to two and three in series or side by side, and a fixed
  * one with a trimmer. The other sections are not looked at, and of a stock any number is taken.
  */
-export function alternativesFor(workpiece: Workpiece, { resistance }: Pick<Section, 'resistance'>): Alternatives {
-  const { series, tolerance, stock } = workpiece.parts;
+export function alternativesFor(meterProject: MeterProject, { resistance }: Pick<Section, 'resistance'>): Alternatives {
+  const { series, tolerance, stock } = meterProject.parts;
   const drawer = drawerOf(stock ? stockValues(stock) : buyableValues(series));
   const nearest = (most: number): Combination | null =>
     drawer.values.length > 0 ? nearestCombination(resistance, drawer, most) : null;
   return {
     upTo: [nearest(1), nearest(2), nearest(3)],
-    trimmed: trimmedSection(resistance, series, tolerance, trimmerCover(workpiece)),
+    trimmed: trimmedSection(resistance, series, tolerance, trimmerCover(meterProject)),
   };
 }

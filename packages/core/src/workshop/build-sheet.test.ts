@@ -1,4 +1,4 @@
-import { paired, workedOut } from '../test/workpieces.ts';
+import { paired, workedOut } from '../test/meter-projects.ts';
 import { assemblySteps, checkPoints, partsList, selectorPositions } from './build-sheet.ts';
 
 test('check points: what to apply, where the needle stands, and what it may be off', () => {

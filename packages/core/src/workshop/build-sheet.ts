@@ -5,7 +5,7 @@ import { settingDivisions } from './into-kit.ts';
 import { sharedArcs, type DialRange } from './scale-steps.ts';
 import { sectionName, sectionWords } from './section-words.ts';
 import { trimmedSection, type Trimmed } from './trimmers.ts';
-import type { WorkedSide, Workpiece } from './workpiece.ts';
+import type { WorkedSide, MeterProject } from './meter-project.ts';
 
 /** A point at which the finished meter is checked against a standard. */
 export interface CheckPoint {
@@ -34,14 +34,14 @@ export interface SelectorPosition {
 const shares = [0.2, 0.4, 0.6, 0.8, 1] as const;
 
 /** Every range of a meter, as its dial has them. */
-export const dialRanges = ({ sides }: Pick<Workpiece, 'sides'>): DialRange[] =>
+export const dialRanges = ({ sides }: Pick<MeterProject, 'sides'>): DialRange[] =>
   sides.flatMap(({ target, ranges }) => ranges.map((range) => ({ unit: target === 'ammeter' ? 'A' : 'V', range })));
 
 /** Where the needle should stand and how far it may be off: the class of full scale, and the parts' worst case of the reading. */
-export function checkPoints(workpiece: Workpiece, { design, result, movement }: WorkedSide): CheckPoint[] {
+export function checkPoints(meterProject: MeterProject, { design, result, movement }: WorkedSide): CheckPoint[] {
   const unit = design.target === 'ammeter' ? 'A' : 'V';
-  const arcs = sharedArcs(dialRanges(workpiece), workpiece.divisions);
-  const { movementClass, parts } = workpiece;
+  const arcs = sharedArcs(dialRanges(meterProject), meterProject.divisions);
+  const { movementClass, parts } = meterProject;
   return result.ranges.flatMap(({ range }, k) => {
     const { fullScale, divisions } = arcs.find((arc) =>
       arc.ranges.some((one) => one.unit === unit && one.range === range),
@@ -102,11 +102,11 @@ export interface PartsLine {
 }
 
 /** Share to either side that a trimmer has to reach: the movement's class, and what its figures may be off. */
-export const trimmerCover = ({ movementClass }: Workpiece): number => movementClass + 0.01;
+export const trimmerCover = ({ movementClass }: MeterProject): number => movementClass + 0.01;
 
 /** Everything to lay out on the bench, equal resistors of a section counted together. */
-export function partsList(workpiece: Workpiece, worked: readonly WorkedSide[]): PartsLine[] {
-  const { parts, fuse, movement } = workpiece;
+export function partsList(meterProject: MeterProject, worked: readonly WorkedSide[]): PartsLine[] {
+  const { parts, fuse, movement } = meterProject;
   const { powerRating } = parts;
   const lines = worked.flatMap(({ design, result }) =>
     result.sections.flatMap((section, index): PartsLine[] => {
@@ -127,7 +127,7 @@ export function partsList(workpiece: Workpiece, worked: readonly WorkedSide[]): 
         joined,
       });
       const trimmed = parts.trimmed
-        ? trimmedSection(section.resistance, parts.series, parts.tolerance, trimmerCover(workpiece))
+        ? trimmedSection(section.resistance, parts.series, parts.tolerance, trimmerCover(meterProject))
         : null;
       if (trimmed)
         return [
@@ -161,8 +161,8 @@ export function partsList(workpiece: Workpiece, worked: readonly WorkedSide[]): 
 }
 
 /** The order of assembly, a sentence a step. */
-export function assemblySteps(workpiece: Workpiece, worked: readonly WorkedSide[]): string[] {
-  const { movement, parts, fuse } = workpiece;
+export function assemblySteps(meterProject: MeterProject, worked: readonly WorkedSide[]): string[] {
+  const { movement, parts, fuse } = meterProject;
   const steps = ['Short the movement’s terminals: its needle then cannot be thrown while you work.'];
   const { builtIn } = movement;
   if (builtIn && !builtIn.stays)
@@ -176,7 +176,7 @@ export function assemblySteps(workpiece: Workpiece, worked: readonly WorkedSide[
     result.sections.forEach((section, index) => {
       const name = sectionName(design.target, index);
       const trimmed = parts.trimmed
-        ? trimmedSection(section.resistance, parts.series, parts.tolerance, trimmerCover(workpiece))
+        ? trimmedSection(section.resistance, parts.series, parts.tolerance, trimmerCover(meterProject))
         : null;
       steps.push(
         trimmed

@@ -1,4 +1,4 @@
-import { workedOut } from '../test/workpieces.ts';
+import { workedOut } from '../test/meter-projects.ts';
 import { designCautions } from './cautions.ts';
 
 const messages = (change: Parameters<typeof workedOut>[0]): string[] => {

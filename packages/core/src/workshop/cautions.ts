@@ -1,7 +1,7 @@
 import { formatQuantity } from '../quantity/index.ts';
 import { partLoads, partsNeeded } from './part-loads.ts';
 import { sectionName } from './section-words.ts';
-import type { WorkedSide, Workpiece } from './workpiece.ts';
+import type { WorkedSide, MeterProject } from './meter-project.ts';
 
 /** Something to see to before it is built, with what clears it. */
 export interface WorkshopCaution {
@@ -10,7 +10,10 @@ export interface WorkshopCaution {
 }
 
 /** Cautions of one side: parts beyond half their power or their limiting voltage, high voltage, what happens when a contact opens. */
-export function designCautions({ parts }: Pick<Workpiece, 'parts'>, { design, result }: WorkedSide): WorkshopCaution[] {
+export function designCautions(
+  { parts }: Pick<MeterProject, 'parts'>,
+  { design, result }: WorkedSide,
+): WorkshopCaution[] {
   const cautions: WorkshopCaution[] = [];
   const print = (value: number, unit: 'W' | 'V'): string => formatQuantity(value, unit, { digits: 3, trim: true });
   const { powerRating, limitingVoltage = Infinity } = parts;

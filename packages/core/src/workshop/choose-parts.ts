@@ -28,7 +28,7 @@ export interface PartsLimits {
 const mostTries = 400_000;
 
 /** Error that counts as none: nothing better is looked for. */
-const exactEnough = 1e-12;
+const exactRequired = 1e-12;
 
 /**
  * Parts for every section, such that the largest error at full scale of any range is the least that there is. Sections that
@@ -114,7 +114,7 @@ function bestTogether(
           a.values.length - b.values.length || Math.abs(a.resistance - middle) - Math.abs(b.resistance - middle),
       );
       for (const candidate of candidates) {
-        if (state.tried >= last || error <= exactEnough) return;
+        if (state.tried >= last || error <= exactRequired) return;
         state.tried += 1;
         if (state.tried % 512 === 0) state.onProgress?.(state);
         if (!fits(before.length, candidate) || (use && !use.allows(candidate))) continue;

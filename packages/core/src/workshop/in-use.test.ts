@@ -1,6 +1,6 @@
 import { solveSetup, solveUnloaded } from '../loading/index.ts';
 import { read } from '../test/read-line.ts';
-import { paired, workedOut } from '../test/workpieces.ts';
+import { paired, workedOut } from '../test/meter-projects.ts';
 import { placesInUse } from './in-use.ts';
 import { instrumentOf } from './into-kit.ts';
 
@@ -13,9 +13,9 @@ test('before it is built it reads in a job what the set-up with the finished ins
   for (const quantity of ['dc-voltage', 'dc-current'] as const) {
     const places = placesInUse(unloaded.value, instrument, quantity);
     expect(places.length).toBeGreaterThan(3);
-    expect(places[0]!.taken).toBe(Math.max(...places.map(({ taken }) => taken)));
+    expect(places[0]!.share).toBe(Math.max(...places.map(({ share }) => share)));
     for (const place of places) {
-      const common = { id: 'M1', instrument: 'workpiece', range: place.range.id };
+      const common = { id: 'M1', instrument: 'meter-project', range: place.range.id };
       const meter =
         quantity === 'dc-voltage'
           ? { ...common, quantity, red: place.across![0], black: place.across![1] }

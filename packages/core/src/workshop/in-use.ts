@@ -1,8 +1,8 @@
 import type { Instrument, MeterQuantity, Range } from '../instrument/index.ts';
-import { loadedBy, loadingPlaces, type MapPlace, type Unloaded } from '../loading/index.ts';
+import { loadedBy, loadingPoints, type MapPoint, type Unloaded } from '../loading/index.ts';
 
 /** What a meter would do at one place of a job, on the range that it would be set to there. */
-export interface UseAtPlace extends MapPlace {
+export interface UseAtPlace extends MapPoint {
   /** The lowest range that holds what it would indicate; the highest where none does. */
   readonly range: Range;
   /** What it would indicate is beyond that range. */
@@ -18,7 +18,7 @@ export function placesInUse(unloaded: Unloaded, { functions = [] }: Instrument, 
   const ranges = functions.find((of) => of.quantity === quantity)?.ranges ?? [];
   const rising = [...ranges].sort((a, b) => a.fullScale - b.fullScale);
   if (rising.length === 0) return [];
-  const places = loadingPlaces(unloaded, quantity);
+  const places = loadingPoints(unloaded, quantity);
   const onRanges = rising.map((range) => loadedBy(places, quantity, range.resistance));
   return places
     .map((_, place): UseAtPlace => {
@@ -26,5 +26,5 @@ export function placesInUse(unloaded: Unloaded, { functions = [] }: Instrument, 
       const k = holds < 0 ? rising.length - 1 : holds;
       return { ...onRanges[k]![place]!, range: rising[k]!, over: holds < 0 };
     })
-    .sort((a, b) => b.taken - a.taken);
+    .sort((a, b) => b.share - a.share);
 }

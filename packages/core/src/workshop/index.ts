@@ -19,13 +19,13 @@ export { designFaults, solveDesign } from './solve-design.ts';
 export {
   designOfSide,
   movementOfSide,
-  solveWorkpiece,
-  workpieceOf,
+  solveMeterProject,
+  meterProjectOf,
   type Side,
   type WorkedSide,
-  type Workpiece,
+  type MeterProject,
   type WorkshopParts,
-} from './workpiece.ts';
+} from './meter-project.ts';
 export type { SearchProgress } from './choose-parts.ts';
 export { partLoads } from './part-loads.ts';
 export type { StockPart } from './stock.ts';
@@ -35,7 +35,7 @@ export { standardDrops, standardShunt } from './standard-shunt.ts';
 export { sampledErrors, type SampledRange } from './sampled-errors.ts';
 export { cheapestWithin, usualPrices, waysToMeet, worthwhile, type GradePrice, type Way } from './ways-to-meet.ts';
 export { designCautions, type WorkshopCaution } from './cautions.ts';
-export { diodesAcross, fuseFor, mishaps, type Mishap } from './overload.ts';
+export { diodesAcross, fuseFor, meterFaults, type MeterFault } from './overload.ts';
 export { meterOnRange, movementCheck } from './finished-meter.ts';
 export { instrumentOf, kitInstrumentOf, nextVersion } from './into-kit.ts';
 export { placesInUse, type UseAtPlace } from './in-use.ts';

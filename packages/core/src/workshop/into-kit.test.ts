@@ -1,5 +1,5 @@
 import { instrumentForJob, kitFaults } from '../instrument/index.ts';
-import { paired, workedOut } from '../test/workpieces.ts';
+import { paired, workedOut } from '../test/meter-projects.ts';
 import { instrumentOf, kitInstrumentOf } from './into-kit.ts';
 
 test('in the kit it has the resistance of its parts and a class that holds their worst case', () => {

@@ -2,7 +2,7 @@ import { freeId, rangeName, type Instrument, type KitInstrument, type Range } fr
 import { solveUnloaded } from '../loading/index.ts';
 import { meterOnRange } from './finished-meter.ts';
 import { scaleSteps } from './scale-steps.ts';
-import type { WorkedSide, Workpiece } from './workpiece.ts';
+import type { WorkedSide, MeterProject } from './meter-project.ts';
 
 /** What a trimmer can be set to against a standard, in divisions of the scale. */
 export const settingDivisions = 0.25;
@@ -11,19 +11,23 @@ export const settingDivisions = 0.25;
  * The finished meter as an instrument: the resistance of each range from the parts that were chosen and the fuse, and a class
  * that holds the worst case of the parts, or the setting of the trimmers, and the movement's own.
  */
-export function instrumentOf(workpiece: Workpiece, worked: readonly WorkedSide[], id = 'workpiece'): Instrument {
+export function instrumentOf(
+  meterProject: MeterProject,
+  worked: readonly WorkedSide[],
+  id = 'meter-project',
+): Instrument {
   return {
     id,
-    name: workpiece.title ?? 'Untitled',
+    name: meterProject.title ?? 'Untitled',
     display: 'analogue',
     functions: worked.map((side) => ({
       quantity: side.design.target === 'ammeter' ? 'dc-current' : 'dc-voltage',
-      ranges: rangesOf(workpiece, side),
+      ranges: rangesOf(meterProject, side),
     })),
   };
 }
 
-function rangesOf({ movementClass, divisions: wanted, parts, fuse }: Workpiece, side: WorkedSide): Range[] {
+function rangesOf({ movementClass, divisions: wanted, parts, fuse }: MeterProject, side: WorkedSide): Range[] {
   const { design, movement, result } = side;
   const unit = design.target === 'ammeter' ? 'A' : 'V';
   const fullScales = result.ranges.map(({ range }) => range);
@@ -48,7 +52,7 @@ function rangesOf({ movementClass, divisions: wanted, parts, fuse }: Workpiece, 
 }
 
 /** Which version of the instrument comes next: the first where it is not on the shelf. */
-export const nextVersion = ({ instrument }: Pick<Workpiece, 'instrument'>, before: KitInstrument | null): number =>
+export const nextVersion = ({ instrument }: Pick<MeterProject, 'instrument'>, before: KitInstrument | null): number =>
   (before && instrument ? instrument.version : 0) + 1;
 
 /**
@@ -60,14 +64,14 @@ export const nextVersion = ({ instrument }: Pick<Workpiece, 'instrument'>, befor
  * @param day     `2026-11-25`
  */
 export function kitInstrumentOf(
-  workpiece: Workpiece,
+  meterProject: MeterProject,
   worked: readonly WorkedSide[],
   before: KitInstrument | null,
   taken: readonly string[],
   day: string,
 ): KitInstrument {
-  const made = `Made in the workshop, version ${nextVersion(workpiece, before)} of ${day}.`;
-  const slug = (workpiece.title ?? '')
+  const made = `Made in the workshop, version ${nextVersion(meterProject, before)} of ${day}.`;
+  const slug = (meterProject.title ?? '')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '')
@@ -77,7 +81,7 @@ export function kitInstrumentOf(
   const { retired: _was, ...kept } = before ?? {};
   return {
     ...kept,
-    ...instrumentOf(workpiece, worked, id),
+    ...instrumentOf(meterProject, worked, id),
     notes: notes?.startsWith(made) ? notes : [made, notes].filter(Boolean).join(' '),
   };
 }

@@ -77,7 +77,7 @@ test('at half deflection the resistor across is less than the coil, by the coilâ
   expect(found.value.simple!.error).toBeCloseTo(-1800 / 19_800, 12);
 });
 
-test('the doubt holds the truth for readings off by their own doubts', () => {
+test('the uncertainty holds the truth for readings off by their own uncertainties', () => {
   fc.assert(
     fc.property(fc.constantFrom(-1, 1), fc.constantFrom('deflection' as const, 'second' as const), (sign, which) => {
       const across = (18_000 * 1800) / 19_800;
@@ -95,9 +95,9 @@ test('the doubt holds the truth for readings off by their own doubts', () => {
       });
       if (!found.ok) throw new Error(found.fault.message);
       const { resistance, fullScaleCurrent } = found.value;
-      expect(Math.abs(resistance.value - 1800)).toBeLessThanOrEqual(1.05 * resistance.doubt);
-      expect(Math.abs(fullScaleCurrent.value - 1e-4)).toBeLessThanOrEqual(1.05 * fullScaleCurrent.doubt);
-      expect(resistance.doubt).toBeLessThan(0.05 * 1800);
+      expect(Math.abs(resistance.value - 1800)).toBeLessThanOrEqual(1.05 * resistance.uncertainty);
+      expect(Math.abs(fullScaleCurrent.value - 1e-4)).toBeLessThanOrEqual(1.05 * fullScaleCurrent.uncertainty);
+      expect(resistance.uncertainty).toBeLessThan(0.05 * 1800);
     }),
   );
 });

@@ -6,9 +6,9 @@ export interface MovementMeasurement {
   readonly method: 'half-deflection' | 'two-readings';
   /** V at the posts. */
   readonly supply: number;
-  /** Half-width of the doubt of `supply`, as a fraction of it. */
+  /** Half-width of the uncertainty of `supply`, as a fraction of it. */
   readonly supplyDoubt: number;
-  /** Half-width of the doubt of a deflection, as a fraction of full scale. */
+  /** Half-width of the uncertainty of a deflection, as a fraction of full scale. */
   readonly deflectionDoubt: number;
   /** Of the resistors, as a fraction. */
   readonly tolerance: number;
@@ -25,7 +25,7 @@ export interface MovementMeasurement {
 interface Measured {
   readonly value: number;
   /** Half-width, in the same unit. */
-  readonly doubt: number;
+  readonly uncertainty: number;
 }
 
 export interface MeasuredMovement {
@@ -45,7 +45,7 @@ export interface MeasuredMovement {
  *
  * Half deflection: I_1 = E/(R + R_m), and with R_p across d_2/d_1 of it; the current from the supply rises meanwhile, so
  * R_m = R·R_p(1 − d)/(d(R + R_p) − R_p) with d = d_2/d_1, which is R·R_p/(R − R_p) at a half: the simple rule R_m = R_p is short by
- * R_m·R_p/R. Two readings: d_1(R_1 + R_m) = d_2(R_2 + R_m). Full scale from E/(R_1 + R_m) = d_1·I_m. Doubts by the first
+ * R_m·R_p/R. Two readings: d_1(R_1 + R_m) = d_2(R_2 + R_m). Full scale from E/(R_1 + R_m) = d_1·I_m. Uncertainties by the first
  * derivative for each reading, in quadrature.
  */
 export function measuredMovement(
@@ -60,11 +60,11 @@ export function measuredMovement(
           : 'No coil does this: the needle must fall when the series resistor rises, by less than the resistors alone would make it. Check the deflections and both resistors.',
     });
   const shifts = shiftsOf(measured);
-  const doubt = (of: keyof typeof value): number =>
+  const uncertainty = (of: keyof typeof value): number =>
     Math.hypot(...shifts.map((shifted) => coilAndCurrent(shifted)[of] - value[of]));
   return ok({
-    resistance: { value: value.resistance, doubt: doubt('resistance') },
-    fullScaleCurrent: { value: value.fullScaleCurrent, doubt: doubt('fullScaleCurrent') },
+    resistance: { value: value.resistance, uncertainty: uncertainty('resistance') },
+    fullScaleCurrent: { value: value.fullScaleCurrent, uncertainty: uncertainty('fullScaleCurrent') },
     simple:
       measured.method === 'half-deflection'
         ? { resistance: measured.other, error: measured.other / value.resistance - 1 }
@@ -81,7 +81,7 @@ function coilAndCurrent(of: MovementMeasurement): { readonly resistance: number;
   return { resistance, fullScaleCurrent: of.supply / (of.series + resistance) / of.deflection };
 }
 
-/** The measurement once for each of its readings, that one off by the half-width of its doubt. */
+/** The measurement once for each of its readings, that one off by the half-width of its uncertainty. */
 function shiftsOf(of: MovementMeasurement): MovementMeasurement[] {
   const { tolerance, deflectionDoubt } = of;
   return [

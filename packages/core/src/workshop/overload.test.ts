@@ -1,4 +1,4 @@
-import { diodesAcross, fuseFor, mishaps } from './overload.ts';
+import { diodesAcross, fuseFor, meterFaults } from './overload.ts';
 import type { Design } from './design.ts';
 import { movementOf } from './movement.ts';
 import { solveDesign } from './solve-design.ts';
@@ -16,7 +16,7 @@ function seen(target: Design['target'], scheme: Design['scheme'], ranges: readon
   };
   const [movement, result] = [movementOf(design.movement), solveDesign(design)];
   if (!movement.ok || !result.ok) throw new Error('refused');
-  return { list: mishaps(design, movement.value, result.value), result: result.value, movement: movement.value };
+  return { list: meterFaults(design, movement.value, result.value), result: result.value, movement: movement.value };
 }
 
 test('without its shunt the movement takes the whole current', () => {

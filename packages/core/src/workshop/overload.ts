@@ -7,7 +7,7 @@ import type { Movement } from './movement.ts';
 import { sectionName } from './section-words.ts';
 
 /** What the movement sees when something goes wrong. */
-export interface Mishap {
+export interface MeterFault {
   readonly what: 'section-opens' | 'section-shorts' | 'range-too-low';
   /** A or V that the meter is set to. */
   readonly range: number;
@@ -27,11 +27,11 @@ export interface Mishap {
  *
  * A current is taken to be held by the circuit whatever the meter's resistance, which is the worst case.
  */
-export function mishaps(
+export function meterFaults(
   design: Pick<Design, 'target' | 'scheme'>,
   movement: Movement,
   { ranges, sections }: Pick<DesignResult, 'ranges' | 'sections'>,
-): Mishap[] {
+): MeterFault[] {
   const fullScales = ranges.map(({ range }) => range);
   const exact = sections.map(({ resistance }) => resistance);
   const [full, coil] = [toNumber(movement.current), toNumber(movement.resistance)];
@@ -42,9 +42,9 @@ export function mishaps(
     const current = solved.ok ? Math.abs(solved.value.values.elements.M?.current ?? 0) : 0;
     return { times: current / full, power: current ** 2 * coil };
   };
-  return fullScales.flatMap((range, at): Mishap[] => {
+  return fullScales.flatMap((range, at): MeterFault[] => {
     const sound = meterOnRange(design, movement, fullScales, exact, at);
-    const failures = exact.flatMap((_, section): Mishap[] => {
+    const failures = exact.flatMap((_, section): MeterFault[] => {
       const id = sectionName(design.target, section);
       if (!sound.elements.some((element) => element.id === id)) return [];
       return [{ what: fault, range, section, applied: range, ...seen(failed(sound, id, fault)) }];

@@ -1,4 +1,4 @@
-import { paired, workedOut } from '../test/workpieces.ts';
+import { paired, workedOut } from '../test/meter-projects.ts';
 import { sampledErrors } from './sampled-errors.ts';
 
 const sampling = { draws: 4000, seed: 7, spread: 'rectangular' } as const;

@@ -3,7 +3,7 @@ import { sampleTolerance, type SampleSummary, type Sampling } from '../uncertain
 import { fullScaleErrors } from './as-built.ts';
 import type { Combination } from './design.ts';
 import { movementInUse, shuntedBy } from './movement-as-found.ts';
-import { partTolerance, type WorkedSide, type Workpiece } from './workpiece.ts';
+import { partTolerance, type WorkedSide, type MeterProject } from './meter-project.ts';
 
 /** What sampling found of one range. */
 export interface SampledRange {
@@ -19,11 +19,11 @@ export interface SampledRange {
  *
  * @returns the ranges rising, or none where there is nothing to draw
  */
-export function sampledErrors(workpiece: Workpiece, worked: WorkedSide, sampling: Sampling): SampledRange[] {
+export function sampledErrors(meterProject: MeterProject, worked: WorkedSide, sampling: Sampling): SampledRange[] {
   const { design, movement, result, ring } = worked;
-  const bare = movementInUse(workpiece.movement);
+  const bare = movementInUse(meterProject.movement);
   if (!bare.ok) return [];
-  const toleranceOf = partTolerance(workpiece);
+  const toleranceOf = partTolerance(meterProject);
   const own = result.sections.map(({ parts }) => parts);
   const sections = [...own, ...(ring ?? [])];
   const parts = sections.flatMap(({ values }, section) =>

@@ -1,4 +1,4 @@
-import { breachOf } from '../network/index.ts';
+import { limitViolation } from '../network/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import { asBuilt, sectionSpan } from './as-built.ts';
 import { chooseParts, type PartsLimits } from './choose-parts.ts';
@@ -43,8 +43,8 @@ export function solveDesign(design: Design, limits: PartsLimits = {}): Result<De
 export function designFaults({ movement, ranges, parts = usualParts }: Design): DesignFault[] {
   const faults: DesignFault[] = [];
   const check = (where: string, value: number | undefined, limit: 'positive' | 'not-negative'): void => {
-    const breach = value === undefined ? null : breachOf(limit, value);
-    if (breach) faults.push({ code: 'invalid-value', message: `${where} ${breach}.`, where: [where] });
+    const violation = value === undefined ? null : limitViolation(limit, value);
+    if (violation) faults.push({ code: 'invalid-value', message: `${where} ${violation}.`, where: [where] });
   };
   for (const [key, value] of Object.entries(movement)) check(`movement.${key}`, value as number, 'positive');
   ranges.forEach((range, index) => check(`ranges[${index}]`, range, 'positive'));

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { copperCoefficient } from './movement-as-found.ts';
 import { swampingResistor, temperatureErrors } from './temperature.ts';
-import { paired, workedOut } from '../test/workpieces.ts';
+import { paired, workedOut } from '../test/meter-projects.ts';
 
-/** Errors of one side of a workpiece, `kelvin` warmer. */
+/** Errors of one side of a meter project, `kelvin` warmer. */
 function errors(of: Parameters<typeof workedOut>[0], kelvin: number, side = 0): readonly number[] {
   const { piece, sides } = workedOut(of);
   const found = temperatureErrors(piece, sides[side]!, kelvin);

@@ -3,7 +3,7 @@ import { toNumber } from '../solver/index.ts';
 import { fullScaleErrors } from './as-built.ts';
 import type { DesignFault } from './design.ts';
 import { copperCoefficient, movementInUse } from './movement-as-found.ts';
-import { movementOfSide, type WorkedSide, type Workpiece } from './workpiece.ts';
+import { movementOfSide, type WorkedSide, type MeterProject } from './meter-project.ts';
 
 /**
  * Relative error of each range at full scale with the whole meter off the temperature that it was adjusted at: a shunt across a
@@ -13,13 +13,13 @@ import { movementOfSide, type WorkedSide, type Workpiece } from './workpiece.ts'
  * @param kelvin  above the temperature of the movement's figures
  */
 export function temperatureErrors(
-  workpiece: Workpiece,
+  meterProject: MeterProject,
   { side, design, result }: Pick<WorkedSide, 'side' | 'design' | 'result'>,
   kelvin: number,
 ): Result<readonly number[], DesignFault> {
-  const warm = movementOfSide(workpiece, side, kelvin);
+  const warm = movementOfSide(meterProject, side, kelvin);
   if (!warm.ok) return warm;
-  const factor = 1 + (workpiece.parts.coefficient ?? 0) * kelvin;
+  const factor = 1 + (meterProject.parts.coefficient ?? 0) * kelvin;
   if (!(factor > 0) || !(toNumber(warm.value.resistance) > 0))
     return fail({ code: 'invalid-value', message: 'No resistance is left so far below.', where: ['kelvin'] });
   const fullScales = result.ranges.map(({ range }) => range);
@@ -49,7 +49,7 @@ export interface Swamping {
  * @returns a fault where so little of what is there already is copper that the shunts' own coefficient is beyond the target
  */
 export function swampingResistor(
-  { movement: found, parts }: Pick<Workpiece, 'movement' | 'parts'>,
+  { movement: found, parts }: Pick<MeterProject, 'movement' | 'parts'>,
   span: number,
   error: number,
 ): Result<Swamping, DesignFault> {

@@ -25,7 +25,7 @@ const trimmerTolerance = 0.1;
  * The fixed part and the smallest trimmer, of the 1-2-5 sequence, that reach a resistance from both sides whatever the parts'
  * tolerance.
  *
- * @param cover  share of the target that must be within reach to either side, for the movement's own doubt
+ * @param cover  share of the target that must be within reach to either side, for the movement's own uncertainty
  * @returns null where the series has no such part
  */
 export function trimmedSection(target: number, series: Series, tolerance: number, cover: number): Trimmed | null {

@@ -1,5 +1,5 @@
 import { solveDesign } from './solve-design.ts';
-import { workedOut } from '../test/workpieces.ts';
+import { workedOut } from '../test/meter-projects.ts';
 import { planDesign } from './schemes.ts';
 import { cheapestWithin, usualPrices, waysToMeet, worthwhile, type Way } from './ways-to-meet.ts';
 

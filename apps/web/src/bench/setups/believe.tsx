@@ -1,12 +1,12 @@
 import {
   correctReading,
-  enoughResistance,
+  requiredResistance,
   formatPercent,
   formatQuantity,
   parsePercent,
   parseQuantity,
-  readingDoubt,
-  type Doubts,
+  readingUncertainty,
+  type Uncertainties,
   type Instrument,
   type Meter,
   type Range,
@@ -15,7 +15,7 @@ import { Suspense, useState } from 'react';
 import { FromReadings } from '../../correction/from-readings.tsx';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { ValueField } from '../../ui/value-field.tsx';
-import type { Ladder } from './ladder.ts';
+import type { RangeOptions } from './range-options.ts';
 
 const ErrorChart = fetchedLater(async () => (await import('./error-chart.tsx')).ErrorChart);
 
@@ -23,14 +23,14 @@ interface Props {
   readonly meter: Meter;
   readonly instrument: Instrument;
   readonly range: Range;
-  readonly ladder: Ladder;
+  readonly rangeOptions: RangeOptions;
   /** What the instrument is predicted to show, V or A. */
   readonly indicated: number | null;
   readonly kit: readonly Instrument[];
 }
 
 /** What to believe: the true value worked back from what was read, and the meter that would be enough. */
-export function Believe({ meter, instrument, range, ladder, indicated, kit }: Props) {
+export function Believe({ meter, instrument, range, rangeOptions, indicated, kit }: Props) {
   const across = meter.quantity === 'dc-voltage';
   const [error, setError] = useState(0.01);
   const [charted, setCharted] = useState(false);
@@ -38,17 +38,17 @@ export function Believe({ meter, instrument, range, ladder, indicated, kit }: Pr
   const [unknown, setUnknown] = useState(false);
   /** What was typed, by range: it stays while another range is set. */
   const [typed, setTyped] = useState<Readonly<Record<string, number>>>({});
-  const { sourceResistance } = ladder.place;
+  const { sourceResistance } = rangeOptions.point;
   const reading = typed[range.id] ?? indicated;
   if (sourceResistance === null || reading === null) return null;
-  const enough = enoughResistance(sourceResistance, error, meter.quantity);
+  const enough = requiredResistance(sourceResistance, error, meter.quantity);
   return (
     <section aria-label={`What to believe of ${meter.id}`} className="flex flex-col gap-2">
       <CorrectedReading
         meter={meter}
         instrument={instrument}
         range={range}
-        doubts={ladder.doubts}
+        uncertainties={rangeOptions.uncertainties}
         sourceResistance={sourceResistance}
         reading={reading}
         onRead={(value) => setTyped({ ...typed, [range.id]: value })}
@@ -100,7 +100,7 @@ interface ReadingProps {
   readonly meter: Meter;
   readonly instrument: Instrument;
   readonly range: Range;
-  readonly doubts: Doubts;
+  readonly uncertainties: Uncertainties;
   /** Ω that the meter looks into. */
   readonly sourceResistance: number;
   /** V or A. */
@@ -109,11 +109,19 @@ interface ReadingProps {
 }
 
 /** A reading of one range, typed or as predicted, and the true value behind it. */
-function CorrectedReading({ meter, instrument, range, doubts, sourceResistance, reading, onRead }: ReadingProps) {
+function CorrectedReading({
+  meter,
+  instrument,
+  range,
+  uncertainties,
+  sourceResistance,
+  reading,
+  onRead,
+}: ReadingProps) {
   const unit = meter.quantity === 'dc-voltage' ? 'V' : 'A';
-  const { accuracy, resolution } = readingDoubt(instrument, range, reading);
+  const { accuracy, resolution } = readingUncertainty(instrument, range, reading);
   const own = accuracy + resolution;
-  const corrected = correctReading(reading, own, sourceResistance, range.resistance, meter.quantity, doubts);
+  const corrected = correctReading(reading, own, sourceResistance, range.resistance, meter.quantity, uncertainties);
   return (
     <div className="flex items-end gap-3 border-l-4 border-ink pl-3">
       <ValueField
@@ -129,7 +137,7 @@ function CorrectedReading({ meter, instrument, range, doubts, sourceResistance, 
         <br />
         <b data-testid="corrected" className="figures text-[20px]">
           {corrected
-            ? `${formatQuantity(corrected.value, unit)} ± ${formatQuantity(corrected.doubt, unit, { digits: 2 })}`
+            ? `${formatQuantity(corrected.value, unit)} ± ${formatQuantity(corrected.uncertainty, unit, { digits: 2 })}`
             : 'nothing behind it to correct by'}
         </b>
       </p>

@@ -1,6 +1,6 @@
 import {
   correctReading,
-  readingDoubt,
+  readingUncertainty,
   type Corrected,
   type Instrument,
   type Meter,
@@ -8,28 +8,35 @@ import {
   type Range,
 } from '@usual-drag/core';
 import { useMemo } from 'react';
-import type { Ladder } from './ladder.ts';
+import type { RangeOptions } from './range-options.ts';
 
 /** The true value worked back from what the instrument will show, to its last digit; null where nothing leads back. */
 export function useCorrected(
-  ladder: Ladder | null,
+  rangeOptions: RangeOptions | null,
   meter: Meter,
   instrument: Instrument | undefined,
   range: Range | undefined,
   reading: MeterReading | null,
 ): Corrected | null {
   return useMemo(() => {
-    const source = ladder?.place.sourceResistance;
-    if (!ladder || source == null || !instrument || !range || reading?.state !== 'ok' || reading.indicated === null)
+    const source = rangeOptions?.point.sourceResistance;
+    if (
+      !rangeOptions ||
+      source == null ||
+      !instrument ||
+      !range ||
+      reading?.state !== 'ok' ||
+      reading.indicated === null
+    )
       return null;
-    const { accuracy, resolution } = readingDoubt(instrument, range, reading.indicated);
+    const { accuracy, resolution } = readingUncertainty(instrument, range, reading.indicated);
     return correctReading(
       reading.indicated,
       accuracy + resolution,
       source,
       range.resistance,
       meter.quantity,
-      ladder.doubts,
+      rangeOptions.uncertainties,
     );
-  }, [ladder, meter.quantity, instrument, range, reading]);
+  }, [rangeOptions, meter.quantity, instrument, range, reading]);
 }

@@ -3,7 +3,7 @@ import {
   formatQuantity,
   rangesOf,
   sweepValues,
-  takenShare,
+  loadingShare,
   type Instrument,
   type MeterQuantity,
 } from '@usual-drag/core';
@@ -23,7 +23,7 @@ export function ErrorChart({ sourceResistance, quantity, kit }: Props) {
       .map((range) => ({ name: `${instrument.name ?? instrument.id}, ${range.id}`, resistance: range.resistance })),
   );
   const all = [...marks.map(({ resistance }) => resistance), sourceResistance].filter((r) => r > 0);
-  const share = (resistance: number): number => takenShare(sourceResistance, resistance, quantity);
+  const share = (resistance: number): number => loadingShare(sourceResistance, resistance, quantity);
   const rows = sweepValues(Math.min(...all) / 2, Math.max(...all) * 2, 80, 'ratio').map((resistance) => ({
     resistance,
     share: share(resistance),

@@ -4,24 +4,24 @@ import { useMemo } from 'react';
 import { shelfQuery } from '../../api/kit.ts';
 import { Button } from '../../ui/button.tsx';
 import { useBench } from '../bench-store.ts';
-import type { Ladder } from './ladder.ts';
+import type { RangeOptions } from './range-options.ts';
 
 interface Props {
   readonly meter: Meter;
   /** As the job has kept it. */
   readonly instrument: Instrument;
-  readonly ladder: Ladder | null;
+  readonly rangeOptions: RangeOptions | null;
   readonly onTake: (range: string) => void;
 }
 
 /** What the shelf knows of a meter's instrument beyond the job: that it was edited since, and how it ranges by itself. */
-export function KitVersion({ meter, instrument, ladder, onTake }: Props) {
+export function KitVersion({ meter, instrument, rangeOptions, onTake }: Props) {
   const { data: shelf = [] } = useQuery(shelfQuery);
   const edit = useBench((state) => state.edit);
   const kept = shelf.find(({ id }) => id === instrument.id)?.document;
   const newest = useMemo(() => kept && instrumentForJob(kept), [kept]);
   if (!kept || !newest) return null;
-  const own = ladder?.rungs.filter((rung) => rung.instrument.id === instrument.id) ?? [];
+  const own = rangeOptions?.options.filter((option) => option.instrument.id === instrument.id) ?? [];
   const settled = kept.autoRange && settledRange(own, kept.autoRange);
   return (
     <>

@@ -2,7 +2,7 @@ import {
   formatPercent,
   formatQuantity,
   nodesOf,
-  type MapPlace,
+  type MapPoint,
   type MeterQuantity,
   type Network,
 } from '@usual-drag/core';
@@ -13,24 +13,24 @@ import { NodeBadge } from '../../ui/node-badge.tsx';
 interface Props {
   readonly network: Network;
   readonly quantity: MeterQuantity;
-  readonly places: readonly MapPlace[];
+  readonly points: readonly MapPoint[];
   /** Puts the meter there. */
-  readonly onTake: (place: MapPlace) => void;
+  readonly onTake: (point: MapPoint) => void;
 }
 
 type Order = 'error' | 'source' | 'true';
 
 /** Where this meter drags most: every pair of nodes or every part, sorted, each a click away from being read. */
-export function MapTable({ network, quantity, places, onTake }: Props) {
+export function MapTable({ network, quantity, points, onTake }: Props) {
   const [order, setOrder] = useState<Order>('error');
   const nodes = nodesOf(network);
   const unit = quantity === 'dc-voltage' ? 'V' : 'A';
-  const by: Readonly<Record<Order, (place: MapPlace) => number>> = {
-    error: ({ taken }) => taken,
+  const by: Readonly<Record<Order, (point: MapPoint) => number>> = {
+    error: ({ share }) => share,
     source: ({ sourceResistance }) => sourceResistance ?? Infinity,
     true: ({ truth }) => truth ?? 0,
   };
-  const sorted = [...places].sort((a, b) => by[order](b) - by[order](a));
+  const sorted = [...points].sort((a, b) => by[order](b) - by[order](a));
   const heads: readonly (readonly [Order | null, string])[] = [
     ['true', 'True'],
     [null, 'Would show'],
@@ -76,34 +76,34 @@ export function MapTable({ network, quantity, places, onTake }: Props) {
           </tr>
         </thead>
         <tbody>
-          {sorted.map((place) => (
-            <tr key={place.inSeriesWith ?? place.across?.join()} className="border-b border-line/60">
+          {sorted.map((point) => (
+            <tr key={point.inSeriesWith ?? point.across?.join()} className="border-b border-line/60">
               <th scope="row" className="px-2 py-0.5 text-left font-bold">
-                {place.across ? (
+                {point.across ? (
                   <span className="inline-flex gap-1">
-                    {place.across.map((node) => (
+                    {point.across.map((node) => (
                       <NodeBadge key={node} node={node} nodes={nodes} />
                     ))}
                   </span>
                 ) : (
-                  place.inSeriesWith
+                  point.inSeriesWith
                 )}
               </th>
-              <td className="figures px-2 text-right">{formatQuantity(place.truth, unit)}</td>
-              <td className="figures px-2 text-right font-bold text-ochre">{formatQuantity(place.indicated, unit)}</td>
+              <td className="figures px-2 text-right">{formatQuantity(point.truth, unit)}</td>
+              <td className="figures px-2 text-right font-bold text-ochre">{formatQuantity(point.indicated, unit)}</td>
               <td className="figures px-2 text-right">
-                {place.sourceResistance === null
+                {point.sourceResistance === null
                   ? 'endless'
-                  : formatQuantity(place.sourceResistance, 'Ω', { trim: true })}
+                  : formatQuantity(point.sourceResistance, 'Ω', { trim: true })}
               </td>
               <td className="figures px-2 text-right font-bold text-ochre">
-                {place.taken === 0 ? '0\u00a0%' : formatPercent(-place.taken)}
+                {point.share === 0 ? '0\u00a0%' : formatPercent(-point.share)}
               </td>
               <td className="text-right whitespace-nowrap">
                 <button
                   type="button"
                   className="min-h-7 rounded-md px-2 underline hover:bg-sunk"
-                  onClick={() => onTake(place)}
+                  onClick={() => onTake(point)}
                 >
                   put it there
                 </button>

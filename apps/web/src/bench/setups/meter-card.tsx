@@ -25,13 +25,13 @@ import { Segments } from '../../ui/segments.tsx';
 import { useBench } from '../bench-store.ts';
 import { Believe } from './believe.tsx';
 import { useCorrected } from './corrected.ts';
-import { Checks, Handled } from './handling.tsx';
+import { Checks, Handled } from './wrong-connection.tsx';
 import { KitVersion } from './kit-version.tsx';
-import { useLadder } from './ladder.ts';
+import { useRangeOptions } from './range-options.ts';
 import { MeterFace } from './meter-face.tsx';
 import { useNodeOptions } from './node-options.tsx';
-import { RangeLadder } from './range-ladder.tsx';
-import type { SlipTrial } from './use-slip.ts';
+import { RangeOptionsTable } from './range-table.tsx';
+import type { MistakeTrial } from './use-mistake.ts';
 
 const none: readonly never[] = [];
 
@@ -44,7 +44,7 @@ interface Props {
   readonly unloaded: Unloaded | null;
   /** As it is shown, with the meter where it is held. */
   readonly shown: Setup;
-  readonly trial: SlipTrial;
+  readonly trial: MistakeTrial;
   readonly onRemove: () => void;
 }
 
@@ -64,13 +64,13 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, 
     () => (several ? fitting : instrument ? [instrument] : []),
     [several, fitting, instrument],
   );
-  const ladder = useLadder(unloaded, job.instruments ?? none, shown, meter, candidates);
+  const rangeOptions = useRangeOptions(unloaded, job.instruments ?? none, shown, meter, candidates);
   // With every instrument of the kit in it the table is long: the meter's face goes before it.
-  const later = useDeferredValue(ladder);
-  const listed = several ? later : ladder;
+  const later = useDeferredValue(rangeOptions);
+  const listed = several ? later : rangeOptions;
   const range = instrument && findRange(instrument, meter.quantity, meter.range);
   const wrong = trial.asked?.meter === meter.id && trial.outcome?.ok ? trial.outcome.value : null;
-  const corrected = useCorrected(ladder, meter, instrument, range, reading);
+  const corrected = useCorrected(rangeOptions, meter, instrument, range, reading);
   const place = (next: Meter): void => edit((current) => putMeter(current, setup, next));
   const take = (id: string): void => {
     const next = fitting.find((candidate) => candidate.id === id);
@@ -98,7 +98,7 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, 
         meter={meter}
         instrument={instrument}
         range={range}
-        shortCircuit={meter.quantity === 'dc-current' ? (ladder?.place.ideal ?? null) : null}
+        shortCircuit={meter.quantity === 'dc-current' ? (rangeOptions?.point.ideal ?? null) : null}
       />
       {instrument && (
         <Segments
@@ -113,7 +113,7 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, 
         <KitVersion
           meter={meter}
           instrument={instrument}
-          ladder={ladder}
+          rangeOptions={rangeOptions}
           onTake={(id) => place({ ...meter, range: id })}
         />
       )}
@@ -127,7 +127,7 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, 
         <Note kind="hazard">{trial.outcome.fault.message}</Note>
       )}
       {reading && <MeterFace meter={meter} reading={reading} explained={!wrong} corrected={wrong ? null : corrected} />}
-      {ladder && (
+      {rangeOptions && (
         <div className="-mb-2 flex items-center justify-between">
           {instrument && <Handled meter={meter} instrument={instrument} trial={trial} />}
           {!wrong && (
@@ -142,19 +142,19 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, 
           )}
         </div>
       )}
-      {ladder && !wrong && (
+      {rangeOptions && !wrong && (
         <>
-          <RangeLadder
+          <RangeOptionsTable
             meter={meter}
-            ladder={listed ?? ladder}
+            rangeOptions={listed ?? rangeOptions}
             several={several}
-            onTake={(rung) => {
-              if (rung.instrument.id === meter.instrument) return place({ ...meter, range: rung.range.id });
+            onTake={(option) => {
+              if (option.instrument.id === meter.instrument) return place({ ...meter, range: option.range.id });
               edit((current) =>
-                putMeter(keepInstrument(current, rung.instrument), setup, {
+                putMeter(keepInstrument(current, option.instrument), setup, {
                   ...meter,
-                  instrument: rung.instrument.id,
-                  range: rung.range.id,
+                  instrument: option.instrument.id,
+                  range: option.range.id,
                 }),
               );
             }}
@@ -165,7 +165,7 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, 
               meter={meter}
               instrument={instrument}
               range={range}
-              ladder={ladder}
+              rangeOptions={rangeOptions}
               indicated={reading?.indicated ?? null}
               kit={fitting}
             />

@@ -59,7 +59,7 @@ export function MeterFace({ meter, reading, explained, corrected }: Props) {
                   , corrected{' '}
                   <b className="figures text-ink">
                     {formatQuantity(corrected.value, unit, { digits: 3 })} ±{' '}
-                    {formatQuantity(corrected.doubt, unit, { digits: 2 })}
+                    {formatQuantity(corrected.uncertainty, unit, { digits: 2 })}
                   </b>
                 </>
               )}

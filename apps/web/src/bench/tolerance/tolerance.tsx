@@ -156,7 +156,7 @@ function Words({ kind, parts, name }: { readonly kind: string; readonly parts: n
         : kind === 'stopped'
           ? 'Stopped. What stands below is of the last whole run.'
           : parts === 0
-            ? 'No part here has a tolerance. Give the resistors theirs at the first station, as in “R1 4k7 5%”.'
+            ? 'No part here has a tolerance. Give the resistors theirs at the first step, as in “R1 4k7 5%”.'
             : null;
   return text && <p className="text-[14px]">{text}</p>;
 }

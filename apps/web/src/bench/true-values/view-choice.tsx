@@ -9,7 +9,7 @@ const views = {
   tolerance: 'Tolerance',
 } as const;
 
-/** What stands on the sheet of the second station. */
+/** What stands on the sheet of the second step. */
 export type View = keyof typeof views;
 
 export const isView = (text: string | undefined): text is View => text !== undefined && text in views;

@@ -5,7 +5,7 @@ import {
   movementOf,
   toNumber,
   type MovementMeasurement,
-  type Workpiece,
+  type MeterProject,
 } from '@usual-drag/core';
 import { Button } from '../../ui/button.tsx';
 import { NumberEntry } from '../../ui/number-entry.tsx';
@@ -13,12 +13,12 @@ import { inPercent, inUnit } from '../../ui/number-field.ts';
 import { Segments } from '../../ui/segments.tsx';
 
 interface Props {
-  readonly piece: Workpiece;
-  readonly onChange: (piece: Workpiece) => void;
+  readonly piece: MeterProject;
+  readonly onChange: (piece: MeterProject) => void;
 }
 
 /** A measurement to begin with: what would bring the movement as it is known to full scale, and then to half. */
-function begun({ movement }: Workpiece): MovementMeasurement {
+function begun({ movement }: MeterProject): MovementMeasurement {
   const known = movementOf(movement.figures);
   const [current, coil] = known.ok ? [toNumber(known.value.current), toNumber(known.value.resistance)] : [1e-4, 1000];
   const series = Number((coil * 10).toPrecision(1));
@@ -35,7 +35,7 @@ function begun({ movement }: Workpiece): MovementMeasurement {
   };
 }
 
-/** The movement's figures from two deflections, with the method's own error and the doubt, to be taken over. */
+/** The movement's figures from two deflections, with the method's own error and the uncertainty, to be taken over. */
 export function MeasuredForm({ piece, onChange }: Props) {
   const measurement = piece.measurement ?? begun(piece);
   const put = (next: MovementMeasurement): void => onChange({ ...piece, measurement: next });
@@ -58,8 +58,8 @@ export function MeasuredForm({ piece, onChange }: Props) {
       onChange={put}
     />
   );
-  const plusMinus = ({ value, doubt }: { value: number; doubt: number }, unit: 'Ω' | 'A'): string =>
-    `${formatQuantity(value, unit, { digits: 4 })} ± ${formatPercent(doubt / value, { digits: 2 })}`;
+  const plusMinus = ({ value, uncertainty }: { value: number; uncertainty: number }, unit: 'Ω' | 'A'): string =>
+    `${formatQuantity(value, unit, { digits: 4 })} ± ${formatPercent(uncertainty / value, { digits: 2 })}`;
   return (
     <details open={piece.measurement !== undefined}>
       <summary>From measurements</summary>

@@ -5,7 +5,7 @@ import {
   toNumber,
   type BuiltIn,
   type MovementFigures,
-  type Workpiece,
+  type MeterProject,
 } from '@usual-drag/core';
 import { Choice } from '../../ui/choice.tsx';
 import { asCount, inPercent, inUnit } from '../../ui/number-field.ts';
@@ -14,8 +14,8 @@ import { Segments } from '../../ui/segments.tsx';
 import { MeasuredForm } from './measured-form.tsx';
 
 interface Props {
-  readonly piece: Workpiece;
-  readonly onChange: (piece: Workpiece) => void;
+  readonly piece: MeterProject;
+  readonly onChange: (piece: MeterProject) => void;
 }
 
 const figures = [

@@ -3,7 +3,7 @@ import {
   rowsFromStock,
   seriesNames,
   stockFromRows,
-  type Workpiece,
+  type MeterProject,
   type WorkshopParts,
 } from '@usual-drag/core';
 import { Download, FileUp } from 'lucide-react';
@@ -20,8 +20,8 @@ import { Segments } from '../../ui/segments.tsx';
 import { Toggle } from '../../ui/toggle.tsx';
 
 interface Props {
-  readonly piece: Workpiece;
-  readonly onChange: (piece: Workpiece) => void;
+  readonly piece: MeterProject;
+  readonly onChange: (piece: MeterProject) => void;
 }
 
 /** Kinds of resistor by what they stand; any figure can be changed afterwards. */

@@ -5,7 +5,7 @@ import {
   standardDrops,
   standardShunt,
   type WorkedSide,
-  type Workpiece,
+  type MeterProject,
 } from '@usual-drag/core';
 import { useState } from 'react';
 import { FiguresTable } from '../../ui/figures-table.tsx';
@@ -13,7 +13,13 @@ import { NumberEntry } from '../../ui/number-entry.tsx';
 import { inUnit } from '../../ui/number-field.ts';
 
 /** The movement scaled to a bought shunt of one of the usual drops, instead of a shunt of one's own. */
-export function BoughtShunts({ piece, sides }: { readonly piece: Workpiece; readonly sides: readonly WorkedSide[] }) {
+export function BoughtShunts({
+  piece,
+  sides,
+}: {
+  readonly piece: MeterProject;
+  readonly sides: readonly WorkedSide[];
+}) {
   const highest = Math.max(
     ...sides.filter(({ design }) => design.target === 'ammeter').flatMap(({ design }) => design.ranges),
   );

@@ -7,7 +7,7 @@ import {
   trimmedSection,
   trimmerCover,
   type WorkedSide,
-  type Workpiece,
+  type MeterProject,
 } from '@usual-drag/core';
 import { useMemo } from 'react';
 import { FiguresTable } from '../../ui/figures-table.tsx';
@@ -37,7 +37,7 @@ function SideFigures({
   side,
   both,
 }: {
-  readonly piece: Workpiece;
+  readonly piece: MeterProject;
   readonly side: WorkedSide;
   readonly both: boolean;
 }) {

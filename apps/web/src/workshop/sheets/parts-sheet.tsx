@@ -8,7 +8,7 @@ import {
   type WorkedSide,
 } from '@usual-drag/core';
 import { useState } from 'react';
-import type { SideStudy } from '../../workers/workpiece.ts';
+import type { SideStudy } from '../../workers/meter-project.ts';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 import { inPercent } from '../../ui/number-field.ts';
 import { ValueField } from '../../ui/value-field.tsx';

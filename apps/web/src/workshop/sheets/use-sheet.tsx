@@ -6,7 +6,7 @@ import {
   placesInUse,
   type Job,
   type WorkedSide,
-  type Workpiece,
+  type MeterProject,
 } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -61,7 +61,7 @@ function Places({
   side,
   job,
 }: {
-  readonly piece: Workpiece;
+  readonly piece: MeterProject;
   readonly sides: readonly WorkedSide[];
   readonly side: WorkedSide;
   readonly job: Job;
@@ -95,7 +95,7 @@ function Places({
             place.range.id,
             place.over ? 'over range' : print(place.indicated),
             formatQuantity(place.indicated - place.truth, unit, { digits: 3, signed: true }),
-            place.truth === 0 ? '—' : formatPercent(-place.taken, { digits: 3, signed: true }),
+            place.truth === 0 ? '—' : formatPercent(-place.share, { digits: 3, signed: true }),
           ],
         }))}
       />

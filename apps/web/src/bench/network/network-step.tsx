@@ -1,0 +1,106 @@
+import {
+  networkCautions,
+  nodesOf,
+  referenceOf,
+  type Element,
+  type Network,
+  type ResistorValues,
+  type Unloaded,
+} from '@usual-drag/core';
+import { memo, useMemo } from 'react';
+import { useAfterPaint } from '../../ui/after-paint.ts';
+import { Note } from '../../ui/note.tsx';
+import { Segments } from '../../ui/segments.tsx';
+import { Choice } from '../../ui/choice.tsx';
+import type { Solved } from '../analysis.ts';
+import { useBench } from '../bench-store.ts';
+import { usePartInHand } from '../selection.ts';
+import { useEditing } from './editing.ts';
+import { LineEntry } from './line-entry.tsx';
+import { PartCard } from './part-card.tsx';
+import { PartsTable } from './parts-table.tsx';
+
+/** The first step: the parts on the bench. */
+export function NetworkStep({ unloaded }: { readonly unloaded: Solved<Unloaded> }) {
+  const selected = usePartInHand();
+  const network = useBench((state) => state.document.network);
+  const part = network.elements.find((element) => element.id === selected);
+  const measured = network.elements.some((e) => e.kind === 'resistor' && e.measuredResistance !== undefined);
+  return (
+    <div className="flex flex-col gap-4">
+      <LineEntry />
+      <Cautions unloaded={unloaded} />
+      <Tables network={network} part={part} />
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+        {measured && <ValuesChoice values={network.values ?? 'nominal'} />}
+        <ReferenceChoice nodes={nodesOf(network).join(' ')} reference={referenceOf(network) ?? ''} />
+      </div>
+    </div>
+  );
+}
+
+/** What stands in the way of a solution, and what is too much for a part; a frame behind the drawing. */
+function Cautions(now: { readonly unloaded: Solved<Unloaded> }) {
+  const unloaded = useAfterPaint(now.unloaded);
+  if (!unloaded.ok) return <Note kind="limit">{unloaded.fault.message}</Note>;
+  const { network, values } = unloaded.value;
+  return networkCautions(network, values).map((caution) => (
+    <Note key={caution.message} kind={caution.kind}>
+      {caution.message}
+    </Note>
+  ));
+}
+
+interface TablesProps {
+  readonly network: Network;
+  readonly part: Element | undefined;
+}
+
+/** The parts and all about one of them. While the line is typed the drawing comes first, and these as soon as there is time. */
+function Tables(now: TablesProps) {
+  const steady = useMemo(() => ({ network: now.network, part: now.part }), [now.network, now.part]);
+  const later = useAfterPaint(steady);
+  const { network, part } = useEditing((state) => state.line) ? later : steady;
+  return (
+    <>
+      <PartsTable network={network} />
+      {part && <PartCard element={part} />}
+    </>
+  );
+}
+
+const ValuesChoice = memo(function ValuesChoice({ values }: { readonly values: ResistorValues }) {
+  const edit = useBench((state) => state.edit);
+  return (
+    <Segments
+      label="Work with"
+      showLabel
+      value={values}
+      options={[
+        { value: 'nominal', text: 'nominal' },
+        { value: 'measured', text: 'measured' },
+      ]}
+      onChange={(next) => edit((job) => ({ ...job, network: { ...job.network, values: next } }))}
+    />
+  );
+});
+
+interface ReferenceProps {
+  /** Names with spaces between. */
+  readonly nodes: string;
+  readonly reference: string;
+}
+
+const ReferenceChoice = memo(function ReferenceChoice({ nodes, reference }: ReferenceProps) {
+  const edit = useBench((state) => state.edit);
+  return (
+    <Choice
+      label="Potentials against"
+      showLabel
+      className="w-40"
+      value={reference}
+      options={nodes.split(' ').map((node) => ({ value: node, text: `node ${node}` }))}
+      onChange={(next) => edit((job) => ({ ...job, network: { ...job.network, reference: next } }))}
+    />
+  );
+});

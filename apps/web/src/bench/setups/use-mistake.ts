@@ -1,0 +1,50 @@
+import {
+  mistakesOf,
+  solveMistake,
+  type Instrument,
+  type Setup,
+  type SetupValues,
+  type ConnectionMistake,
+  type MistakeOutcome,
+  type Unloaded,
+} from '@usual-drag/core';
+import { useMemo, useState } from 'react';
+import type { Solved } from '../analysis.ts';
+
+/** A meter that is handled wrongly on purpose. */
+export interface AskedMistake {
+  readonly meter: string;
+  readonly mistake: ConnectionMistake;
+}
+
+/** A wrong connection tried out on one meter of the set-up that is shown. It is no part of the job, and gone when the meter moves. */
+export function useMistake(
+  unloaded: Solved<Unloaded>,
+  instruments: readonly Instrument[],
+  setup: Setup | undefined,
+  right: Solved<SetupValues> | null,
+) {
+  const [asked, setAsked] = useState<(AskedMistake & { readonly of: Setup }) | null>(null);
+  const current = asked && asked.of === setup ? asked : null;
+  const outcome = useMemo((): Solved<MistakeOutcome> | null => {
+    const meter = current?.of.meters.find(({ id }) => id === current.meter);
+    const instrument = instruments.find(({ id }) => id === meter?.instrument);
+    if (!current || !unloaded.ok || !right?.ok || !meter || !instrument) return null;
+    if (!mistakesOf(meter, instrument).includes(current.mistake)) return null;
+    const solved = solveMistake(unloaded.value, instruments, current.of, right.value, current.meter, current.mistake);
+    if (solved.ok) return solved;
+    const message =
+      'Nothing but ideal sources and wire would limit the current here: it cannot be put into figures. Give the source its internal resistance to see what would flow.';
+    return {
+      ok: false,
+      fault: { code: solved.fault.code === 'out-of-range' ? 'invalid-value' : solved.fault.code, message, where: [] },
+    };
+  }, [current, unloaded, instruments, right]);
+  return {
+    asked: current,
+    outcome,
+    ask: (next: AskedMistake | null) => setAsked(next && setup ? { ...next, of: setup } : null),
+  };
+}
+
+export type MistakeTrial = ReturnType<typeof useMistake>;

@@ -1,0 +1,40 @@
+import {
+  planDesign,
+  sampledErrors,
+  solveMeterProject,
+  usualPrices,
+  waysToMeet,
+  type SampledRange,
+  type SearchProgress,
+  type WorkedSide,
+  type Way,
+  type MeterProject,
+} from '@usual-drag/core';
+import { expose } from 'comlink';
+
+/** What a batch of such meters would be like, and what other ways there are to build one side. */
+export interface SideStudy {
+  readonly sampled: readonly SampledRange[];
+  readonly ways: readonly Way[];
+}
+
+const work = {
+  solve: (piece: MeterProject, onProgress: (progress: SearchProgress) => void): ReturnType<typeof solveMeterProject> =>
+    solveMeterProject(piece, ({ tried, best }) => onProgress({ tried, best })),
+
+  study: (piece: MeterProject, sides: readonly WorkedSide[]): SideStudy[] =>
+    sides.map((side) => {
+      const plan = planDesign(side.design, side.movement);
+      const { stock, prices = usualPrices } = piece.parts;
+      return {
+        sampled: sampledErrors(piece, side, { draws: 20_000, seed: 1, spread: 'rectangular' }),
+        ways: plan.ok
+          ? waysToMeet(side.design, side.movement, plan.value, prices, piece.divisions, { ...(stock && { stock }) })
+          : [],
+      };
+    }),
+};
+
+export type Work = typeof work;
+
+expose(work);

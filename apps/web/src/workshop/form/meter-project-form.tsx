@@ -1,0 +1,89 @@
+import { fuseFor, ok, type Side, type MeterProject } from '@usual-drag/core';
+import { Plus } from 'lucide-react';
+import { Button } from '../../ui/button.tsx';
+import { NumberEntry } from '../../ui/number-entry.tsx';
+import { inUnit } from '../../ui/number-field.ts';
+import { ValueField } from '../../ui/value-field.tsx';
+import { MovementForm } from './movement-form.tsx';
+import { PartsForm } from './parts-form.tsx';
+import { SideForm } from './side-form.tsx';
+
+interface Props {
+  readonly piece: MeterProject;
+  readonly onChange: (piece: MeterProject) => void;
+}
+
+/** What is wanted: the movement, one side or both with their ranges, the parts to choose from, a fuse. */
+export function MeterProjectForm({ piece, onChange }: Props) {
+  const { sides, fuse } = piece;
+  const putSides = (next: readonly Side[]): void => onChange({ ...piece, sides: next });
+  const [only] = sides as [Side];
+  const other: Side =
+    only.target === 'ammeter'
+      ? { target: 'voltmeter', scheme: 'string', ranges: [10], across: 'movement' }
+      : { target: 'ammeter', scheme: 'universal', ranges: [0.01, 0.1] };
+  const ring = sides.some(({ target, scheme }) => target === 'ammeter' && scheme === 'universal');
+  const putFuse = (next: { readonly rating?: number; readonly resistance?: number }): void => {
+    const { fuse: _was, ...rest } = piece;
+    onChange(
+      next.rating === undefined ? rest : { ...rest, fuse: { rating: next.rating, resistance: next.resistance ?? 0 } },
+    );
+  };
+  const amps = sides.find(({ target }) => target === 'ammeter')?.ranges ?? [];
+  const proposed = amps.length > 0 ? fuseFor(Math.max(...amps)) : null;
+  return (
+    <>
+      <ValueField
+        label="Name of the meter"
+        showLabel
+        shown={piece.title ?? ''}
+        read={(text) => ok(text.trim() || 'Untitled')}
+        onCommit={(title) => onChange({ ...piece, title })}
+      />
+      <MovementForm piece={piece} onChange={onChange} />
+      {sides.map((side, index) => (
+        <SideForm
+          key={side.target}
+          side={side}
+          ringBeside={ring && sides.length > 1}
+          onRemove={sides.length > 1 ? () => putSides(sides.filter((_, k) => k !== index)) : null}
+          onChange={(next) => putSides(sides.map((was, k) => (k === index ? next : was)))}
+        />
+      ))}
+      {sides.length === 1 && (
+        <div className="-mt-2 flex flex-wrap gap-1">
+          <Button tone="quiet" onClick={() => putSides([...sides, other])}>
+            <Plus aria-hidden size={15} /> {other.target} on the same movement
+          </Button>
+          <Button tone="quiet" onClick={() => putSides([other])}>
+            make it {other.target === 'ammeter' ? 'an ammeter' : 'a voltmeter'} instead
+          </Button>
+        </div>
+      )}
+      <PartsForm piece={piece} onChange={onChange} />
+      <section aria-label="Fuse" className="flex flex-wrap gap-2">
+        <NumberEntry
+          of={fuse ?? ({} as { rating?: number; resistance?: number })}
+          name="rating"
+          label="Fuse in series"
+          writing={inUnit('A')}
+          className="w-44"
+          placeholder={proposed === null ? 'none' : `none; ${inUnit('A').print(proposed)} fits`}
+          onChange={putFuse}
+        />
+        {fuse && (
+          <NumberEntry
+            of={fuse}
+            name="resistance"
+            label="Its resistance"
+            writing={inUnit('Ω')}
+            limit="not-negative"
+            needed
+            className="w-28"
+            onChange={putFuse}
+          />
+        )}
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,205 @@
+import {
+  diodesAcross,
+  formatPercent,
+  formatQuantity,
+  fuseFor,
+  meterFaults,
+  movementInUse,
+  sectionName,
+  swampingResistor,
+  temperatureErrors,
+  type MeterFault,
+  type WorkedSide,
+} from '@usual-drag/core';
+import { useMemo, useState } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { FiguresTable } from '../../ui/figures-table.tsx';
+import { Note } from '../../ui/note.tsx';
+import { asCount, inPercent } from '../../ui/number-field.ts';
+import { ValueField } from '../../ui/value-field.tsx';
+import { ohms, rangeText, unitOfSide } from '../words.ts';
+import type { SheetProps } from './sheet-props.ts';
+
+/** What warmth, a fault and the wrong range do to the meter, and what holds them down. */
+export function TemperatureSheet({ piece, sides, onEdit }: SheetProps) {
+  return (
+    <div className="flex flex-col gap-6">
+      <Warmth piece={piece} sides={sides} onEdit={onEdit} />
+      {sides.map((side) => (
+        <Faults key={side.design.target} side={side} />
+      ))}
+      <Protection piece={piece} sides={sides} />
+    </div>
+  );
+}
+
+function Warmth({ piece, sides, onEdit }: SheetProps) {
+  const [span, setSpan] = useState(10);
+  const [target, setTarget] = useState(0.01);
+  const { movement } = piece;
+  const found = swampingResistor(piece, span, target);
+  const swamping = found.ok ? found.value : null;
+  const rows = sides.flatMap((side) => {
+    const [cold, warm] = [-span, span].map((kelvin) => temperatureErrors(piece, side, kelvin));
+    return side.result.ranges.map(({ range }, k) => ({
+      key: `${side.design.target} ${range}`,
+      cells: [
+        rangeText(side, range),
+        cold!.ok ? formatPercent(cold!.value[k]!, { signed: true, digits: 3 }) : '—',
+        warm!.ok ? formatPercent(warm!.value[k]!, { signed: true, digits: 3 }) : '—',
+      ],
+    }));
+  });
+  const volts = sides.every(({ design }) => design.target === 'voltmeter');
+  return (
+    <section aria-label="Temperature" className="flex flex-col gap-2">
+      <div className="flex flex-wrap items-end gap-3">
+        <h2 className="pb-1.5 text-[17px] font-bold">When it warms</h2>
+        <ValueField
+          label="± kelvin"
+          showLabel
+          className="w-24"
+          shown={String(span)}
+          read={asCount.parse}
+          onCommit={setSpan}
+        />
+        <ValueField
+          label="Error wanted"
+          showLabel
+          className="w-28"
+          shown={inPercent.print(target)}
+          read={inPercent.parse}
+          onCommit={setTarget}
+        />
+      </div>
+      <FiguresTable
+        label="Error over temperature"
+        head={['Range', `${span} K colder`, `${span} K warmer`]}
+        rows={rows}
+      />
+      <p className="max-w-3xl text-[14px]">
+        {volts
+          ? 'A multiplier of low temperature coefficient hides the coil’s copper the better the higher the range.'
+          : !found.ok
+            ? found.fault.message
+            : found.value.resistance === 0
+              ? 'The coil alone stays within the error wanted.'
+              : `A swamping resistor of ${ohms(found.value.resistance, 4)} (manganin) in series with the coil keeps every current range within ±${formatPercent(target, { digits: 2, trim: true })}. It costs burden: movement and resistor then take ${formatQuantity(found.value.burden, 'V', { digits: 3 })} at full scale.`}
+      </p>
+      {!volts && swamping && swamping.resistance > 0 && movement.swamping !== swamping.resistance && (
+        <Button
+          className="self-start"
+          onClick={() => onEdit((now) => ({ ...now, movement: { ...now.movement, swamping: swamping.resistance } }))}
+        >
+          Put {ohms(swamping.resistance, 4)} in series with the coil
+        </Button>
+      )}
+    </section>
+  );
+}
+
+/** What is worth knowing of the failures: of each range the worst section, and the range left too low. */
+function worst(list: readonly MeterFault[]): MeterFault[] {
+  const kept = new Map<string, MeterFault>();
+  for (const fault of list) {
+    const key = `${fault.what} ${fault.range}`;
+    const before = kept.get(key);
+    if (!before || fault.times > before.times) kept.set(key, fault);
+  }
+  return [...kept.values()].sort((a, b) => b.times - a.times);
+}
+
+function Faults({ side }: { readonly side: WorkedSide }) {
+  const { design, movement, result } = side;
+  const list = useMemo(() => worst(meterFaults(design, movement, result)), [design, movement, result]);
+  const what = ({ what: of, section, range, applied }: MeterFault): string =>
+    of === 'range-too-low'
+      ? `${rangeText(side, applied)} on the ${rangeText(side, range)} range`
+      : `${sectionName(design.target, section!)} ${of === 'section-opens' ? 'opens' : 'shorts'} on the ${rangeText(side, range)} range`;
+  return (
+    <section aria-label={`Faults of the ${design.target}`} className="flex flex-col gap-2">
+      <h2 className="text-[17px] font-bold">
+        When something goes wrong{design.target === 'ammeter' ? ' with the current' : ' with the voltage'}
+      </h2>
+      <FiguresTable
+        label={`When something goes wrong as ${design.target}`}
+        head={['What', 'Applied', 'Movement sees', 'In the movement']}
+        rows={list.map((fault) => ({
+          key: what(fault),
+          strong: fault.times > 10,
+          cells: [
+            what(fault),
+            formatQuantity(fault.applied, unitOfSide(side), { digits: 4, trim: true }),
+            fault.times < 1e-9 ? 'nothing' : `${Number(fault.times.toPrecision(3)).toLocaleString('en')} × full scale`,
+            formatQuantity(fault.power, 'W', { digits: 3 }),
+          ],
+        }))}
+      />
+      {design.target === 'ammeter' && (
+        <p className="text-[14px] text-soft">
+          As if the circuit held its current whatever the meter does to it: the worst that can happen. Bold: more than
+          ten times full scale burns coils and bends needles.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Protection({ piece, sides }: Omit<SheetProps, 'onEdit'>) {
+  const movement = movementInUse(piece.movement);
+  const amps = sides.find(({ design }) => design.target === 'ammeter');
+  const diodes = movement.ok ? diodesAcross(movement.value) : null;
+  const highest = amps ? Math.max(...amps.design.ranges) : null;
+  const proposed = highest === null ? null : fuseFor(highest);
+  const { fuse } = piece;
+  return (
+    <section aria-label="Protection" className="flex flex-col gap-2">
+      <h2 className="text-[17px] font-bold">What holds it down</h2>
+      {diodes && (
+        <p className="max-w-3xl text-[14px]">
+          Two silicon diodes back to back across the movement hold it at about {Number(diodes.holdAt.toPrecision(2))} ×
+          full scale.{' '}
+          {diodes.fit
+            ? 'At full scale it drops too little for them to take a share.'
+            : 'But at full scale it drops so much that they would take their share of the current: do without, or take a more sensitive movement.'}
+        </p>
+      )}
+      {amps && fuse && (
+        <>
+          <FiguresTable
+            label="Burden with the fuse"
+            head={['Range', 'Burden without', 'With the fuse', 'The fuse adds']}
+            rows={amps.result.ranges.map(({ range, burden }) => ({
+              key: String(range),
+              cells: [
+                rangeText(amps, range),
+                formatQuantity(burden, 'V', { digits: 4 }),
+                formatQuantity(burden! + range * fuse.resistance, 'V', { digits: 4 }),
+                formatPercent((range * fuse.resistance) / burden!, { digits: 2 }),
+              ],
+            }))}
+          />
+          {highest !== null && fuse.rating < highest && (
+            <Note kind="limit">
+              The fuse of {formatQuantity(fuse.rating, 'A', { digits: 3, trim: true })} blows below the highest range.
+              {proposed !== null && ` Take ${formatQuantity(proposed, 'A', { digits: 3, trim: true })}.`}
+            </Note>
+          )}
+          <Note kind="limit">
+            A fuse for the highest range does not save the lowest: it carries{' '}
+            {Number((fuse.rating / amps.result.ranges[0]!.range).toPrecision(3))} times that range for good. A blown
+            fuse is replaced by its own type and rating only.
+          </Note>
+        </>
+      )}
+      {amps && !fuse && (
+        <Note kind="limit">
+          No fuse is in series.
+          {proposed !== null
+            ? ` One of ${formatQuantity(proposed, 'A', { digits: 3, trim: true })} carries the highest range; type it at the left with its resistance to see the burden it costs.`
+            : ' None that is sold carries the highest range: the circuit’s own protection has to do.'}
+        </Note>
+      )}
+    </section>
+  );
+}

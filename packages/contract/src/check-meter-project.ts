@@ -1,0 +1,11 @@
+import type { Result, MeterProject } from '@usual-drag/core';
+import schema from '../../../docs/schema/meter-project.schema.json' with { type: 'json' };
+import { shapeCheck, type FileFault } from './shape-faults.ts';
+
+const checkShape = shapeCheck<MeterProject>(schema);
+
+/**
+ * Checks a meter project against its published schema. Whether its design can be made is not asked: it is kept while it is being
+ * thought about.
+ */
+export const checkMeterProject = (value: unknown): Result<MeterProject, readonly FileFault[]> => checkShape(value);

@@ -1,0 +1,114 @@
+import {
+  rangesOf,
+  readingUncertainty,
+  shownOn,
+  type Instrument,
+  type MeterQuantity,
+  type Range,
+} from '../instrument/index.ts';
+import type { MeasurementPoint } from './measurement-point.ts';
+
+/** What one range would show at a place, and what to believe of it. Everything in V or A unless said otherwise. */
+export interface RangeOption {
+  readonly instrument: Instrument;
+  readonly range: Range;
+  readonly indicated: number;
+  /** As the instrument shows it. */
+  readonly display: string | null;
+  readonly unit: string;
+  /** Anything but `ok` cannot be read on this range. */
+  readonly state: 'ok' | 'over-range' | 'reversed' | 'fuse-blown';
+  /** indicated − true, and the same over true; null where true is not known or nothing. */
+  readonly loading: number | null;
+  readonly relativeLoading: number | null;
+  /** Share of full scale. */
+  readonly deflection: number;
+  readonly accuracy: number;
+  readonly resolution: number;
+  /** What the uncertainty about R_s and R_m leaves in the correction. */
+  readonly correctionUncertainty: number;
+  /** Worst case of the reading taken as it stands: |loading| + accuracy + resolution. */
+  readonly asRead: number | null;
+  /** Worst case once the loading is corrected, at the size of the true value. */
+  readonly corrected: number;
+}
+
+export interface Uncertainties {
+  /** Share of itself that the source resistance may be off. */
+  readonly sourceResistance: number;
+  /** Share of itself that a meter's resistance may be off; 1 % where nobody says. */
+  readonly meterResistance: number;
+}
+
+/**
+ * Every range of some instruments at one place, as listed.
+ *
+ * @returns none where nothing determines what stands at the place
+ */
+export function rangeTable(
+  point: MeasurementPoint,
+  quantity: MeterQuantity,
+  instruments: readonly Instrument[],
+  uncertainties: Uncertainties,
+): RangeOption[] {
+  const { ideal, truth } = point;
+  if (ideal === null) return [];
+  return instruments.flatMap((instrument) =>
+    rangesOf(instrument, quantity).map((range): RangeOption => {
+      const taken = loadingShare(point.sourceResistance, range.resistance, quantity);
+      const indicated = ideal * (1 - taken);
+      const { accuracy, resolution } = readingUncertainty(instrument, range, indicated);
+      const alone = truth === ideal;
+      const loading = truth === null ? null : alone ? 0 - truth * taken : indicated - truth;
+      const relativeLoading = truth === null || truth === 0 ? null : alone ? 0 - taken : loading! / truth;
+      const correctionUncertainty =
+        Math.abs(ideal) * taken * (uncertainties.sourceResistance + uncertainties.meterResistance);
+      return {
+        instrument,
+        range,
+        indicated,
+        ...shownOn(instrument, quantity, range, indicated),
+        state: stateOn(instrument, range, indicated),
+        loading,
+        relativeLoading,
+        deflection: indicated / range.fullScale,
+        accuracy,
+        resolution,
+        correctionUncertainty,
+        asRead: loading === null ? null : Math.abs(loading) + accuracy + resolution,
+        corrected: (accuracy + resolution) / (1 - taken) + correctionUncertainty,
+      };
+    }),
+  );
+}
+
+/** The share of its ideal reading that a meter takes: R_s/(R_m + R_s) across, R_m/(R_m + R_s) in series. */
+export function loadingShare(
+  sourceResistance: number | null,
+  meterResistance: number,
+  quantity: MeterQuantity,
+): number {
+  if (sourceResistance === null) return quantity === 'dc-voltage' ? 1 : 0;
+  const taken = quantity === 'dc-voltage' ? sourceResistance : meterResistance;
+  return taken === 0 ? 0 : taken / (meterResistance + sourceResistance);
+}
+
+function stateOn(instrument: Instrument, range: Range, indicated: number): RangeOption['state'] {
+  if (range.fuse !== undefined && Math.abs(indicated) > range.fuse) return 'fuse-blown';
+  if (instrument.display === 'analogue' && indicated < 0) return 'reversed';
+  return Math.abs(indicated) > range.fullScale ? 'over-range' : 'ok';
+}
+
+/** The range options that are best as read and best corrected; null where none can be read. */
+export function bestRangeOptions(options: readonly RangeOption[]): {
+  readonly asRead: RangeOption | null;
+  readonly corrected: RangeOption | null;
+} {
+  const readable = options.filter(({ state }) => state === 'ok');
+  const least = (of: (option: RangeOption) => number): RangeOption | null =>
+    readable.reduce<RangeOption | null>(
+      (best, option) => (best === null || of(option) < of(best) ? option : best),
+      null,
+    );
+  return { asRead: least((option) => option.asRead ?? Infinity), corrected: least((option) => option.corrected) };
+}
