@@ -2,6 +2,6 @@
 import { resolve } from 'node:path';
 import { build, install, root, serve } from './steps.mjs';
 
-install();
+install('run');
 build();
-serve({ USUAL_DRAG_DATA: resolve(root, process.env.USUAL_DRAG_DATA ?? 'data/bench') });
+serve({ USUAL_DRAG_DATA: resolve(root, process.env.USUAL_DRAG_DATA || 'data/bench') });

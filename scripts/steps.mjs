@@ -21,15 +21,19 @@ export function run(what, command, args, options = {}) {
   process.exit(1);
 }
 
-/** Installs the packages where they are missing or not those of the lock file. */
-export function install() {
+/**
+ * Installs the packages where they are missing or not those of the lock file: what building and running take, or all of them,
+ * those for testing too.
+ */
+export function install(what = 'all') {
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
   const stamp = join(root, 'node_modules', '.installed');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
-  run('Installing the packages (a few minutes the first time)', 'npm', ['ci']);
-  writeFileSync(stamp, lock);
+  const there = existsSync(stamp) ? readFileSync(stamp, 'utf8') : '';
+  if (there === `${lock} all` || there === `${lock} ${what}`) return;
+  run('Installing the packages (about a minute the first time)', 'npm', ['ci', ...(what === 'run' ? ['--omit=dev'] : [])]);
+  writeFileSync(stamp, `${lock} ${what}`);
 }
 
 /** Builds the web application and the server where a source is newer than what was built. */

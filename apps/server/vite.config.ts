@@ -1,13 +1,14 @@
 import { defineConfig } from 'vite';
 
-// One file for Node, so that starting does not read thousands. What has a native part, or finds files beside itself,
+// Few files for Node, so that starting does not read thousands. What has a native part, or finds files beside itself,
 // stays outside, and so do packages that Nest looks for and does without.
 export default defineConfig({
   root: import.meta.dirname,
   ssr: {
     noExternal: true,
     external: [
-      'better-sqlite3',
+      '@libsql/client',
+      'libsql',
       'swagger-ui-dist',
       '@nestjs/microservices',
       '@nestjs/websockets',
@@ -16,7 +17,12 @@ export default defineConfig({
     ],
   },
   build: {
-    ssr: 'src/main.ts',
+    ssr: true,
+    // All beside each other: what they read (migrations, the page) is found from where they lie.
+    rolldownOptions: {
+      input: { main: 'src/main.ts', maintenance: 'src/maintenance.ts' },
+      output: { chunkFileNames: '[name].js' },
+    },
     outDir: 'dist',
     target: 'node20',
     emptyOutDir: true,

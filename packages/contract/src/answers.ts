@@ -1,5 +1,25 @@
 import type { Job, KitInstrument, MeterProject } from '@usual-drag/core';
 
+/** What is stored, by its kind; also the name of its address. */
+export const documentKinds = ['jobs', 'instruments', 'meter-projects'] as const;
+export type DocumentKind = (typeof documentKinds)[number];
+
+/** The document of each kind. */
+export interface DocumentOfKind {
+  readonly jobs: Job;
+  readonly instruments: KitInstrument;
+  readonly 'meter-projects': MeterProject;
+}
+
+/** A document as the server keeps it. Saving it needs the revision that the edit began with; 0 is as it came with the software. */
+export interface StoredDocument<T> {
+  readonly id: string;
+  readonly revision: number;
+  /** ISO 8601. */
+  readonly updatedAt: string;
+  readonly document: T;
+}
+
 /** A line of the list of jobs. */
 export interface JobSummary {
   readonly id: string;
@@ -7,26 +27,39 @@ export interface JobSummary {
   readonly revision: number;
   /** ISO 8601. */
   readonly updatedAt: string;
-  /** ISO 8601; null while it is not in the bin. */
-  readonly deletedAt: string | null;
+  /** ISO 8601; null while it is not archived. */
+  readonly archivedAt: string | null;
   readonly parts: number;
   readonly setups: number;
 }
 
-/** A job as the server keeps it. Saving it needs the revision that the edit began with. */
-export interface OpenJob {
-  readonly id: string;
+/** A version of a document in its history. */
+export interface HistoryEntry {
+  /** Number of the entry, to open it by; null for the present version. */
+  readonly entry: number | null;
   readonly revision: number;
+  /** ISO 8601. */
+  readonly savedAt: string;
+  /** It was never the present one: the version not taken when two windows had changed the same. */
+  readonly aside: boolean;
+  /** What changed from the version before it, in words; empty for the first. */
+  readonly changes: readonly string[];
+}
+
+/** A part of a history, the newest first. */
+export interface History {
+  readonly entries: readonly HistoryEntry[];
+  /** Where the next part begins; null at the end. */
+  readonly before: number | null;
+}
+
+/** A stored document that cannot be read. Its bytes are kept and can be downloaded. */
+export interface DamagedDocument {
+  readonly kind: DocumentKind;
+  readonly id: string;
+  /** ISO 8601. */
   readonly updatedAt: string;
-  readonly document: Job;
+  readonly bytes: number;
+  /** What is wrong with it. */
+  readonly message: string;
 }
-
-/** A document as the server keeps it on a shelf. Revision 0 is as it came with the software. */
-export interface Shelved<T> {
-  readonly id: string;
-  readonly revision: number;
-  readonly document: T;
-}
-
-export type ShelvedInstrument = Shelved<KitInstrument>;
-export type ShelvedMeterProject = Shelved<MeterProject>;

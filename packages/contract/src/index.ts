@@ -1,6 +1,17 @@
-export type { JobSummary, OpenJob, Shelved, ShelvedInstrument, ShelvedMeterProject } from './answers.ts';
-export { checkMeterProject } from './check-meter-project.ts';
+export {
+  documentKinds,
+  type DamagedDocument,
+  type DocumentKind,
+  type DocumentOfKind,
+  type History,
+  type HistoryEntry,
+  type JobSummary,
+  type StoredDocument,
+} from './answers.ts';
+export { checkDocument, checkStored } from './check-document.ts';
+export { largestDocument } from './limits.ts';
 export { readDesign } from './read-design.ts';
 export { checkDraft, checkJob, readJob } from './read-job.ts';
 export { checkKit, checkKitInstrument, readKit } from './read-kit.ts';
+export { checkMeterProject } from './read-meter-project.ts';
 export type { FileFault } from './shape-faults.ts';

@@ -1,5 +1,5 @@
 import { designFaults, fail, type Design, type Result } from '@usual-drag/core';
-import schema from '../../../docs/schema/design.schema.json' with { type: 'json' };
+import schema from './schema/design.schema.json' with { type: 'json' };
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 
 const checkShape = shapeCheck<Design>(schema);

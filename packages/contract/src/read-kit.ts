@@ -1,10 +1,11 @@
 import { fail, kitFaults, duplicates, type Kit, type KitInstrument, type Result } from '@usual-drag/core';
-import schema from '../../../docs/schema/kit.schema.json' with { type: 'json' };
+import { mostFaults } from './limits.ts';
+import schema from './schema/kit.schema.json' with { type: 'json' };
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 
 const checkKitShape = shapeCheck<Kit>(schema);
 
-/** Reads the text of a `*.kit.json`: its instruments, ready for the shelf, or every fault found. */
+/** Reads the text of a `*.kit.json`: its instruments, ready for the kit, or every fault found. */
 export function readKit(text: string): Result<Kit, readonly FileFault[]> {
   const parsed = parseJson(text);
   return parsed.ok ? checkKit(parsed.value) : parsed;
@@ -23,7 +24,7 @@ export function checkKit(value: unknown): Result<Kit, readonly FileFault[]> {
     ...instruments.flatMap(kitFaults),
   ];
   if (faults.length === 0) return shaped;
-  return fail(faults.map(({ message, where }) => ({ code: 'invalid-value', message, where: [where], path: where })));
+  return fail(faults.slice(0, mostFaults).map(({ message, where }) => ({ code: 'invalid-value', message, where: [where], path: where })));
 }
 
 /** The same for one instrument. */

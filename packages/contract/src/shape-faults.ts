@@ -1,19 +1,47 @@
 import { fail, ok, type JobFault, type Result } from '@usual-drag/core';
-import Ajv2020, { type ErrorObject } from 'ajv/dist/2020.js';
+import Ajv2020, { type ErrorObject, type ValidateFunction } from 'ajv/dist/2020.js';
+import { mostFaults } from './limits.ts';
 
 /** A fault and the path of the key that it is at; empty where it is about the file as a whole. */
 export interface FileFault extends JobFault {
   readonly path: string;
 }
 
-/** A check of parsed values against a published schema, which says every fault in words. */
+/** Values in a file up to which all its faults are looked for; in a larger one the first is told. */
+const thoroughUpTo = 20_000;
+
+/** A check of parsed values against a published schema, which says its faults in words, up to twenty of them. */
 export function shapeCheck<T>(schema: object): (value: unknown) => Result<T, readonly FileFault[]> {
-  const matches = new Ajv2020({ allErrors: true, discriminator: true, strictSchema: false }).compile<T>(schema);
+  const options = { discriminator: true, strictSchema: false };
+  const passes = new Ajv2020(options).compile<T>(schema);
+  let thorough: ValidateFunction<T> | null = null;
   return (value) => {
-    if (matches(value)) return ok(value);
-    const errors = [...(matches.errors ?? [])].sort((a, b) => precedence(a) - precedence(b));
-    return fail(errors.map((error) => fileFault(value, error)));
+    if (passes(value)) return ok(value);
+    let found = passes.errors ?? [];
+    if (countUpTo(thoroughUpTo, value) < thoroughUpTo) {
+      thorough ??= new Ajv2020({ ...options, allErrors: true }).compile<T>(schema);
+      thorough(value);
+      found = thorough.errors ?? found;
+    }
+    const errors = [...found].sort((a, b) => precedence(a) - precedence(b));
+    return fail(errors.slice(0, mostFaults).map((error) => fileFault(value, error)));
   };
+}
+
+/** How many values there are in one, counted no further than `limit`. */
+function countUpTo(limit: number, value: unknown): number {
+  const waiting = [value];
+  let count = 0;
+  while (waiting.length > 0 && count < limit) {
+    const next = waiting.pop();
+    count += 1;
+    if (typeof next !== 'object' || next === null) continue;
+    for (const key in next) {
+      waiting.push((next as Record<string, unknown>)[key]);
+      if (waiting.length + count > limit) return limit;
+    }
+  }
+  return count;
 }
 
 /** The value that a text stands for; what is not JSON is a fault of the file. */
@@ -21,7 +49,7 @@ export function parseJson(text: string): Result<unknown, readonly FileFault[]> {
   try {
     return ok(JSON.parse(text.replace(/^\uFEFF/, '')));
   } catch (error) {
-    const message = `This is not JSON: ${(error as Error).message}. Export the file again, or mend the text there.`;
+    const message = `This is not JSON: ${clipped((error as Error).message)}. Export the file again, or mend the text there.`;
     return fail([{ code: 'invalid-file', message, where: [], path: '' }]);
   }
 }
@@ -37,7 +65,7 @@ const shapeKeywords = new Set(['required', 'discriminator', 'type', 'const', 'en
 function fileFault(value: unknown, error: ErrorObject): FileFault {
   const path = dotted(error.instancePath);
   const params = error.params as Record<string, unknown>;
-  const inside = (key: unknown): string => (path ? `${path}.${String(key)}` : String(key));
+  const inside = (key: unknown): string => (path ? `${path}.${clipped(String(key))}` : clipped(String(key)));
   switch (error.keyword) {
     case 'additionalProperties': {
       const key = inside(params.additionalProperty);
@@ -88,17 +116,22 @@ const typeWords: Readonly<Record<string, string>> = {
 };
 
 function valueWords({ keyword, message, params }: ErrorObject): string {
+  const { limit } = params as { limit: number };
   switch (keyword) {
     case 'exclusiveMinimum':
       return 'must be above zero';
     case 'minimum':
-      return (params as { limit: number }).limit === 0 ? 'must not be below zero' : 'must be 1 or more';
+      return limit === 0 ? 'must not be below zero' : 'must be 1 or more';
     case 'multipleOf':
       return 'must be a whole number';
     case 'pattern':
-      return 'must be up to 32 letters, digits, - and _, without spaces';
+      return 'must be up to 32 letters, digits, - and _, without spaces, and no word that the program uses itself';
     case 'minItems':
       return 'must not be empty';
+    case 'maxItems':
+      return `must have ${limit} entries at most`;
+    case 'maxLength':
+      return `must have ${limit} characters at most`;
     default:
       return message ?? 'is not allowed';
   }
@@ -107,7 +140,7 @@ function valueWords({ keyword, message, params }: ErrorObject): string {
 /** `/network/elements/3/resistance` as `network.elements[3].resistance`. */
 function dotted(pointer: string): string {
   return keysOf(pointer)
-    .map((key) => (/^\d+$/.test(key) ? `[${key}]` : `.${key}`))
+    .map((key) => (/^\d+$/.test(key) ? `[${key}]` : `.${clipped(key)}`))
     .join('')
     .replace(/^\./, '');
 }
@@ -119,7 +152,7 @@ function ownerOf(value: unknown, pointer: string): string | undefined {
   for (const key of keysOf(pointer)) {
     at = (at as Record<string, unknown> | undefined)?.[key];
     const found = (at as { id?: unknown } | undefined | null)?.id;
-    if (typeof found === 'string') id = found;
+    if (typeof found === 'string') id = clipped(found);
   }
   return id;
 }
@@ -129,3 +162,6 @@ const keysOf = (pointer: string): string[] =>
     .split('/')
     .slice(1)
     .map((key) => key.replace(/~1/g, '/').replace(/~0/g, '~'));
+
+/** A text that someone else chose, short enough for a message. */
+const clipped = (text: string): string => (text.length > 100 ? `${text.slice(0, 100)}…` : text);

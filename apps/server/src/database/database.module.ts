@@ -1,21 +1,24 @@
 import { type DynamicModule, Inject, Module, type OnApplicationShutdown } from '@nestjs/common';
-import { DATABASE, type Database } from './database.ts';
+import { DATABASE, type OpenDatabase } from './database.ts';
+import { Repositories } from '../documents/repositories.ts';
 
-/** Offers the open database to the resources and closes it when the server stops. */
+const OPEN = Symbol('open database');
+
+/** Offers the repositories to the resources and closes the database when the server stops. */
 @Module({})
 export class DatabaseModule implements OnApplicationShutdown {
-  constructor(@Inject(DATABASE) private readonly database: Database) {}
+  constructor(@Inject(OPEN) private readonly open: OpenDatabase) {}
 
-  static with(database: Database): DynamicModule {
+  static with(open: OpenDatabase): DynamicModule {
     return {
       module: DatabaseModule,
       global: true,
-      providers: [{ provide: DATABASE, useValue: database }],
-      exports: [DATABASE],
+      providers: [{ provide: OPEN, useValue: open }, { provide: DATABASE, useValue: open.database }, Repositories],
+      exports: [DATABASE, Repositories],
     };
   }
 
-  onApplicationShutdown(): void {
-    this.database.$client.close();
+  onApplicationShutdown(): Promise<void> {
+    return this.open.close();
   }
 }

@@ -1,28 +1,121 @@
-import { mkdirSync } from 'node:fs';
+import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import BetterSqlite from 'better-sqlite3';
-import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3';
-import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
+import { createClient, type Client } from '@libsql/client';
+import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
+import { migrate } from 'drizzle-orm/libsql/migrator';
+import { keepCopy } from './copies.ts';
+import { fileAddress } from './file-address.ts';
+import { lockFolder, type FolderLock } from './folder-lock.ts';
+import { migrationsFolder, schemaState } from './migrations.ts';
 import * as schema from './schema.ts';
+import { StartFailure } from './start-failure.ts';
+import { steadyClient } from './steady-client.ts';
+import { storageFailureOf } from './storage-failure.ts';
 
-export type Database = BetterSQLite3Database<typeof schema> & { readonly $client: BetterSqlite.Database };
+export type Database = LibSQLDatabase<typeof schema> & { readonly $client: Client };
 
 /** The token under which the open database is injected. */
 export const DATABASE = Symbol('database');
 
+export interface OpenDatabase {
+  readonly database: Database;
+  /** What went wrong beside it and does not keep it from being used. */
+  readonly warnings: readonly string[];
+  /** Writes the log into the file, closes it and lets go of the folder. */
+  close(): Promise<void>;
+}
+
+export const databaseFile = (folder: string): string => join(folder, 'usual-drag.sqlite');
+
 /**
- * Opens the database in a folder, made where it is missing, and brings it up to date.
+ * Takes a folder, opens the database in it, made where it is missing, and brings it up to date; a copy is kept before.
  *
  * Every commit is on the disk before it is answered (write-ahead log, full synchronisation), so that nothing the screen
  * called saved is lost when the power goes.
+ *
+ * @param prepare  what is to be done with the folder while it is held and nothing is open yet
+ * @throws StartFailure with a sentence that names the file and the remedy; a database of a newer version is not written to
  */
-export function openDatabase(folder: string): Database {
-  mkdirSync(folder, { recursive: true });
-  const client = new BetterSqlite(join(folder, 'usual-drag.sqlite'));
-  client.pragma('journal_mode = WAL');
-  client.pragma('synchronous = FULL');
-  client.pragma('busy_timeout = 5000');
-  const database = drizzle(client, { schema });
-  migrate(database, { migrationsFolder: new URL('../src/database/migrations', import.meta.url).pathname });
-  return database;
+export async function openDatabase(
+  folder: string,
+  prepare: (folder: string) => Promise<void> = () => Promise.resolve(),
+): Promise<OpenDatabase> {
+  const lock = await lockFolder(folder);
+  const file = databaseFile(folder);
+  try {
+    await prepare(folder);
+    const client = connect(file);
+    const warnings = await bringUpToDate(client, folder, file);
+    return {
+      database: drizzle(client, { schema }),
+      warnings,
+      close: async () => {
+        // A full disk leaves the log where it is: nothing is lost, the next start reads it.
+        await client.execute('pragma wal_checkpoint(truncate)').catch(() => undefined);
+        client.close();
+        lock.release();
+      },
+    };
+  } catch (error) {
+    throw failureOf(error, file, lock);
+  }
+}
+
+/** One connection, which waits a second where another program has locked the file. */
+export const connect = (file: string): Client =>
+  steadyClient(createClient({ url: fileAddress(file), concurrency: 1, timeout: 1000 }));
+
+async function bringUpToDate(client: Client, folder: string, file: string): Promise<string[]> {
+  const isThere = existsSync(file) && statSync(file).size > 0;
+  const { rows } = isThere ? await client.execute('pragma quick_check(1)') : { rows: [] };
+  if (rows[0] && rows[0].quick_check !== 'ok') throw damaged(file);
+  const state = await schemaState(client);
+  if (state === 'newer')
+    // The connection is left open: closing it would write the log into the file.
+    throw new StartFailure(
+      `${file} was written by a newer version of Usual Drag. Start that version, or restore an older copy of it.`,
+    );
+  if (state === 'unknown')
+    throw new StartFailure(`${file} is not a database of Usual Drag. Move it away, or name another folder in USUAL_DRAG_DATA.`);
+  await client.execute('pragma journal_mode = wal');
+  await refuseWeakerThanFull(client, file);
+  const warnings: string[] = [];
+  if (state === 'older') await keepCopy(client, folder, 'migration');
+  await migrate(drizzle(client), { migrationsFolder });
+  // What cannot be written now could not be saved later either.
+  await client.batch(['pragma user_version = 0'], 'write');
+  if (state !== 'empty')
+    await keepCopy(client, folder, 'start').catch((error: unknown) => {
+      const failure = storageFailureOf(error);
+      if (!failure) throw error;
+      warnings.push(`No copy of ${file} was made at this start: ${failure.message}.`);
+    });
+  return warnings;
+}
+
+/** Full synchronisation is what the library is built with; a connection that it opens later has nothing else set either. */
+async function refuseWeakerThanFull(client: Client, file: string): Promise<void> {
+  const { rows } = await client.execute('pragma synchronous');
+  if (Number(rows[0]?.synchronous) < 2) throw new StartFailure(`${file} cannot be written through to the disk.`);
+}
+
+function failureOf(error: unknown, file: string, lock: FolderLock): unknown {
+  lock.release();
+  if (error instanceof StartFailure) return error;
+  const failure = storageFailureOf(error);
+  if (!failure) return error;
+  return new StartFailure(`${file} cannot be used: ${failure.message}. ${remedies(failure.code)}`);
+}
+
+const damaged = (file: string): StartFailure =>
+  new StartFailure(`${file} cannot be used: the database is damaged. ${remedies('SQLITE_CORRUPT')}`);
+
+/** What to do where the database cannot be used, by the code of why. */
+function remedies(code: string): string {
+  if (/^(SQLITE_FULL|ENOSPC|EDQUOT)/.test(code)) return 'Make room on it and start again.';
+  if (/^(SQLITE_BUSY|SQLITE_LOCKED)/.test(code)) return 'End the program that has it open and start again.';
+  if (/^(SQLITE_READONLY|EROFS|EACCES|EPERM)/.test(code)) return 'Make file and folder writable and start again.';
+  if (/^(SQLITE_CORRUPT|SQLITE_NOTADB)/.test(code))
+    return 'Restore a copy: npm run restore -- FILE; the automatic ones are in the folder “copies” beside it.';
+  return 'Look at file and folder, or name another folder in USUAL_DRAG_DATA.';
 }

@@ -1,29 +1,43 @@
-import type { Job, KitInstrument, MeterProject } from '@usual-drag/core';
-import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { DocumentKind } from '@usual-drag/contract';
 
-/** A job and where it stands. `revision` counts its savings; `deletedAt` is set while it lies in the bin. */
-export const jobs = sqliteTable('jobs', {
-  id: text('id').primaryKey(),
-  revision: integer('revision').notNull(),
-  document: text('document', { mode: 'json' }).$type<Job>().notNull(),
-  createdAt: text('created_at').notNull(),
-  updatedAt: text('updated_at').notNull(),
-  deletedAt: text('deleted_at'),
-});
-
-/** Documents in the order of a shelf. `revision` counts their savings; 0 is as it came with the software. */
-const shelfTable = <T>(name: string) =>
+/**
+ * Documents of one kind. `revision` counts their savings, 0 is as it came with the software; `archivedAt` is set while one is
+ * archived. The document stays text here: one damaged row must not keep the others from being read.
+ */
+const documentTable = (name: string) =>
   sqliteTable(name, {
     id: text('id').primaryKey(),
-    position: integer('position').notNull(),
-    revision: integer('revision').notNull().default(0),
-    document: text('document', { mode: 'json' }).$type<T>().notNull(),
+    revision: integer('revision').notNull(),
+    document: text('document').notNull(),
+    createdAt: text('created_at').notNull(),
+    updatedAt: text('updated_at').notNull(),
+    archivedAt: text('archived_at'),
   });
 
-export type ShelfTable<T> = ReturnType<typeof shelfTable<T>>;
+export type DocumentTable = ReturnType<typeof documentTable>;
 
-/** The instruments at hand. */
-export const instruments = shelfTable<KitInstrument>('instruments');
+export const jobs = documentTable('jobs');
+export const instruments = documentTable('instruments');
+export const meterProjects = documentTable('meter_projects');
 
-/** The meters under way in the workshop. */
-export const meterProjects = shelfTable<MeterProject>('meter-projects');
+/** Every earlier version, and those set aside; the present one stands in its kind's table. */
+export const revisions = sqliteTable(
+  'revisions',
+  {
+    entry: integer('entry').primaryKey({ autoIncrement: true }),
+    kind: text('kind').$type<DocumentKind>().notNull(),
+    documentId: text('document_id').notNull(),
+    revision: integer('revision').notNull(),
+    document: text('document').notNull(),
+    savedAt: text('saved_at').notNull(),
+    aside: integer('aside', { mode: 'boolean' }).notNull().default(false),
+  },
+  (table) => [index('revisions_of_document').on(table.kind, table.documentId, table.entry)],
+);
+
+/** What is known of the database itself: `made-by` is `demo` where the demo made it. */
+export const properties = sqliteTable('properties', {
+  name: text('name').primaryKey(),
+  value: text('value').notNull(),
+});

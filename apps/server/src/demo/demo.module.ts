@@ -1,31 +1,44 @@
+import { randomUUID } from 'node:crypto';
 import { Inject, Module, type OnModuleInit } from '@nestjs/common';
+import { ne } from 'drizzle-orm';
+import { Repositories } from '../documents/repositories.ts';
+import { instruments, properties } from '../database/schema.ts';
 import { InstrumentsModule } from '../instruments/instruments.module.ts';
-import { InstrumentsShelf } from '../instruments/instruments.shelf.ts';
-import { JobsModule } from '../jobs/jobs.module.ts';
-import { JobsRepository } from '../jobs/jobs.repository.ts';
-import { MeterProjectsModule } from '../meter-projects/meter-projects.module.ts';
-import { MeterProjectsShelf } from '../meter-projects/meter-projects.shelf.ts';
+import { kitNotes } from './kit-notes.ts';
+import { madeByDemo } from './made-by-demo.ts';
 import { sampleJobs } from './sample-jobs.ts';
 import { sampleMeterProjects } from './sample-meter-projects.ts';
-import { shelfNotes } from './shelf-notes.ts';
 
-/** Puts the sample jobs and meter projects, and what the workshop notes about its instruments, into a database that has never had a job. */
-@Module({ imports: [InstrumentsModule, JobsModule, MeterProjectsModule] })
+/**
+ * Puts the sample jobs and meter projects, and what the workshop notes about its instruments, into a database that has never had a
+ * job: all of it or nothing.
+ */
+@Module({ imports: [InstrumentsModule] })
 export class DemoModule implements OnModuleInit {
-  constructor(
-    @Inject(JobsRepository) private readonly jobs: JobsRepository,
-    @Inject(InstrumentsShelf) private readonly instruments: InstrumentsShelf,
-    @Inject(MeterProjectsShelf) private readonly meterProjects: MeterProjectsShelf,
-  ) {}
+  constructor(@Inject(Repositories) private readonly repositories: Repositories) {}
 
-  onModuleInit(): void {
-    if (!this.jobs.isNew()) return;
-    const now = Date.now();
-    sampleJobs.forEach((job, index) => this.jobs.insert(job, new Date(now - index)));
-    this.meterProjects.stock(sampleMeterProjects);
-    for (const [id, notes] of Object.entries(shelfNotes(new Date(now)))) {
-      const kept = this.instruments.find(id);
-      if (kept?.revision === 0) this.instruments.replace(0, { ...kept.document, ...notes });
-    }
+  async onModuleInit(): Promise<void> {
+    const { jobs, instruments: kit, 'meter-projects': projects, database } = this.repositories;
+    if (!(await jobs.isEmpty())) return;
+    const now = new Date();
+    const edited = await database.select({ id: instruments.id }).from(instruments).where(ne(instruments.revision, 0));
+    const untouched = edited.length === 0 && (await projects.isEmpty());
+    const notes = Object.entries(kitNotes(now));
+    const stored = (await kit.list()).kept.filter(({ revision }) => revision === 0);
+    await database.batch([
+      // What nobody had used before is the demo's, to be removed again when a fresh one is asked for.
+      database
+        .insert(properties)
+        .values(untouched ? [madeByDemo] : [{ name: 'samples', value: now.toISOString() }])
+        .onConflictDoNothing(),
+      ...sampleJobs.map((job, index) => jobs.insertion(randomUUID(), job, new Date(now.getTime() - index), 1)),
+      ...sampleMeterProjects.map((project, index) =>
+        projects.insertion(project.id, project, new Date(now.getTime() + index), 0),
+      ),
+      ...notes.flatMap(([id, note]) => {
+        const kept = stored.find((one) => one.id === id);
+        return kept ? kit.replacement(id, 0, { ...kept.document, ...note }, now) : [];
+      }),
+    ]);
   }
 }

@@ -11,6 +11,9 @@ export class EnvelopePipe implements PipeTransform {
     if (type !== 'body' || !metatype || metatype === Object) return value;
     if (typeof value !== 'object' || value === null || Array.isArray(value))
       throw refuse([{ path: '', message: 'The body must be a JSON object.' }]);
+    // A key that every object has already would change the instance instead of being refused as unknown.
+    const reserved = Object.keys(value).filter((key) => key in Object.prototype);
+    if (reserved.length > 0) throw refuse(reserved.map((path) => ({ path, message: `${path} is not known here.` })));
     // Flat: the document inside has a schema of its own, and may be as deep as someone cares to send.
     const instance = Object.assign(new metatype() as object, value);
     const faults = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true }).flatMap((e) =>

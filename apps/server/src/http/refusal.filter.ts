@@ -1,5 +1,8 @@
 import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from '@nestjs/common';
 import type { Response } from 'express';
+import { Damaged } from '../database/document-repository.ts';
+import { TooLarge } from '../database/document-text.ts';
+import { storageFailureOf } from '../database/storage-failure.ts';
 import type { Refusal } from './faults.ts';
 
 /** Answers every failure as JSON in plain words, and never with a stack trace. */
@@ -10,13 +13,31 @@ export class RefusalFilter implements ExceptionFilter {
   catch(exception: unknown, host: ArgumentsHost): void {
     const response = host.switchToHttp().getResponse<Response>();
     if (response.headersSent) return void response.end();
-    const status = statusOf(exception);
+    const { status, message, details } = this.#answer(exception);
+    const refusal: Refusal = { error: { status, message, ...details } };
+    response.status(status).json(refusal);
+  }
+
+  #answer(exception: unknown): { readonly status: number; readonly message: string; readonly details?: object } {
+    const storage = storageFailureOf(exception);
+    if (storage) {
+      this.logger.error(`${storage.message} (${storage.code})`);
+      return { status: storage.status, message: `Not saved or read: ${storage.message}.` };
+    }
+    if (exception instanceof Damaged) {
+      const { kind, id } = exception.about;
+      return {
+        status: 422,
+        message: `This is damaged in the database and cannot be opened: ${exception.message} Its bytes are kept: /api/damaged/${kind}/${encodeURIComponent(id)}`,
+        details: { damaged: exception.about },
+      };
+    }
+    const status = exception instanceof TooLarge ? 413 : statusOf(exception);
     if (status >= 500)
       this.logger.error(exception instanceof Error ? (exception.stack ?? exception.message) : exception);
     const body = exception instanceof HttpException ? exception.getResponse() : null;
     const details = typeof body === 'object' && body !== null && 'details' in body ? (body.details as object) : {};
-    const refusal: Refusal = { error: { status, message: wordsFor(status, exception), ...details } };
-    response.status(status).json(refusal);
+    return { status, message: wordsFor(status, exception), details };
   }
 }
 
@@ -27,7 +48,7 @@ function statusOf(exception: unknown): number {
 }
 
 function wordsFor(status: number, exception: unknown): string {
-  if (status === 413) return 'This is too large: a job may take up to 4 MB.';
+  if (status === 413) return 'This is too large: a document may take up to 4 MB.';
   if (status >= 500) return 'Something went wrong in the server. What you sent is still in your window; try again.';
   const type = (exception as { type?: unknown } | null)?.type;
   if (type === 'entity.parse.failed') return `This is not JSON: ${(exception as Error).message}.`;

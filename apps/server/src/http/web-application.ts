@@ -15,8 +15,9 @@ export function serveWebApplication(app: NestExpressApplication, folder: string)
     },
   });
   app.use((request: Request, response: Response, next: NextFunction) => {
-    const forPage = request.method === 'GET' && !request.path.startsWith('/api') && !request.path.startsWith('/assets');
-    if (!forPage) return next();
+    const reads = request.method === 'GET' || request.method === 'HEAD';
+    const forPage = !request.path.startsWith('/api') && !request.path.startsWith('/assets');
+    if (!reads || !forPage) return next();
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(page);
   });

@@ -1,30 +1,38 @@
-import { Body, Controller, Get, Inject, Param, Post, Put } from '@nestjs/common';
-import { ApiBody, ApiTags } from '@nestjs/swagger';
-import type { ShelvedInstrument } from '@usual-drag/contract';
+import { BadRequestException, Body, Controller, Get, Inject, Param, Post, Put, Query } from '@nestjs/common';
+import { ApiBody, ApiQuery, ApiTags } from '@nestjs/swagger';
+import type { StoredDocument } from '@usual-drag/contract';
 import { SaveInstrumentDto } from '@usual-drag/contract/dto';
-import { InstrumentsService } from './instruments.service.ts';
+import type { KitInstrument } from '@usual-drag/core';
+import { importChoices, InstrumentsService } from './instruments.service.ts';
 
 @ApiTags('instruments')
 @Controller('instruments')
 export class InstrumentsController {
   constructor(@Inject(InstrumentsService) private readonly service: InstrumentsService) {}
 
-  /** The kit in the order of the shelf, the retired among it. */
+  /** The kit, the archived instruments among it. */
   @Get()
-  list(): ShelvedInstrument[] {
+  list(): Promise<StoredDocument<KitInstrument>[]> {
     return this.service.list();
   }
 
-  /** Without a revision, puts a new instrument on the shelf; with it, saves an edit: 409 where another was faster. */
+  /** Without a revision, adds a new instrument; with it, saves an edit: 409 where another was faster. */
   @Put(':id')
-  save(@Param('id') id: string, @Body() body: SaveInstrumentDto): ShelvedInstrument {
+  save(@Param('id') id: string, @Body() body: SaveInstrumentDto): Promise<StoredDocument<KitInstrument>> {
     return this.service.save(id, body.revision, body.document);
   }
 
-  /** Takes a `*.kit.json` as it is. */
+  /** Takes a `*.kit.json` as it is. `existing` says what becomes of instruments that the kit has otherwise. */
   @Post('import')
   @ApiBody({ schema: { $ref: '#/components/schemas/KitDto' } })
-  importKit(@Body() file: unknown): ShelvedInstrument[] {
-    return this.service.importKit(file);
+  @ApiQuery({ name: 'existing', enum: importChoices, required: false })
+  importKit(
+    @Body() file: unknown,
+    @Query('existing') existing: string | undefined,
+  ): Promise<StoredDocument<KitInstrument>[]> {
+    const choice = importChoices.find((one) => one === existing);
+    if (existing !== undefined && !choice)
+      throw new BadRequestException(`existing must be one of ${importChoices.join(', ')}.`);
+    return this.service.importKit(file, choice);
   }
 }

@@ -1,18 +1,37 @@
 import { Inject, Module, type OnModuleInit } from '@nestjs/common';
+import { eq, sql } from 'drizzle-orm';
+import { removedProperty } from '../database/document-repository.ts';
+import { Repositories } from '../documents/repositories.ts';
+import { instruments, properties } from '../database/schema.ts';
 import { builtInKit } from './built-in-kit.ts';
 import { InstrumentsController } from './instruments.controller.ts';
-import { InstrumentsShelf } from './instruments.shelf.ts';
 import { InstrumentsService } from './instruments.service.ts';
 
-@Module({
-  controllers: [InstrumentsController],
-  providers: [InstrumentsShelf, InstrumentsService],
-  exports: [InstrumentsShelf],
-})
+@Module({ controllers: [InstrumentsController], providers: [InstrumentsService] })
 export class InstrumentsModule implements OnModuleInit {
-  constructor(@Inject(InstrumentsShelf) private readonly shelf: InstrumentsShelf) {}
+  constructor(@Inject(Repositories) private readonly repositories: Repositories) {}
 
-  onModuleInit(): void {
-    this.shelf.stock(builtInKit);
+  /** Puts the built-in instruments into the kit; what was edited since stays as it is, what was deleted stays away. */
+  async onModuleInit(): Promise<void> {
+    const now = new Date().toISOString();
+    const known = await this.repositories.database.select({ name: properties.name }).from(properties);
+    const names = new Set(known.map(({ name }) => name));
+    const wanted = builtInKit.filter(({ id }) => !names.has(removedProperty('instruments', id)));
+    if (wanted.length === 0) return;
+    const rows = wanted.map((kept) => ({
+      id: kept.id,
+      revision: 0,
+      document: JSON.stringify(kept),
+      createdAt: now,
+      updatedAt: now,
+    }));
+    await this.repositories.database
+      .insert(instruments)
+      .values(rows)
+      .onConflictDoUpdate({
+        target: instruments.id,
+        set: { document: sql`excluded.document` },
+        setWhere: eq(instruments.revision, 0),
+      });
   }
 }

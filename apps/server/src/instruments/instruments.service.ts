@@ -1,29 +1,68 @@
-import { Inject, Injectable } from '@nestjs/common';
-import { checkKit, checkKitInstrument, type ShelvedInstrument } from '@usual-drag/contract';
+import { ConflictException, Inject, Injectable } from '@nestjs/common';
+import { checkKit, checkKitInstrument, type StoredDocument } from '@usual-drag/contract';
+import { freeId, sameValue, type KitInstrument } from '@usual-drag/core';
+import type { BatchItem } from 'drizzle-orm/batch';
+import { Repositories } from '../documents/repositories.ts';
+import { answer, saveNamed } from '../documents/save-document.ts';
 import { accept } from '../http/envelope.pipe.ts';
-import { InstrumentsShelf } from './instruments.shelf.ts';
+
+/** What becomes of an instrument of the kit that a file has otherwise. */
+export const importChoices = ['keep', 'replace', 'copy'] as const;
+export type ImportChoice = (typeof importChoices)[number];
 
 @Injectable()
 export class InstrumentsService {
-  constructor(@Inject(InstrumentsShelf) private readonly shelf: InstrumentsShelf) {}
+  constructor(@Inject(Repositories) private readonly repositories: Repositories) {}
 
-  list(): ShelvedInstrument[] {
-    return this.shelf.list();
+  async list(): Promise<StoredDocument<KitInstrument>[]> {
+    return (await this.repositories.instruments.list()).kept.map(answer);
   }
 
-  /** Puts a new instrument on the shelf, or saves one that was edited from `revision`. */
-  save(id: string, revision: number | undefined, document: unknown): ShelvedInstrument {
-    return this.shelf.save(id, revision, accept(checkKitInstrument(document), 'document.'));
+  /** Adds a new instrument, or saves one that was edited from `revision`. */
+  save(id: string, revision: number | undefined, document: unknown): Promise<StoredDocument<KitInstrument>> {
+    const instrument = accept(checkKitInstrument(document), 'document.');
+    return saveNamed(this.repositories.instruments, id, revision, instrument);
   }
 
-  /** Takes a kit file: new instruments are added, those that are there get a new revision. All of it or nothing. */
-  importKit(file: unknown): ShelvedInstrument[] {
+  /**
+   * Takes a kit file: new instruments are added; those that the kit has otherwise are kept, replaced or added as copies, as
+   * chosen. All of it or nothing.
+   *
+   * @returns the instruments that were added or changed
+   * @throws a refusal: 409 with their ids where the kit has some otherwise and nothing was chosen
+   */
+  async importKit(file: unknown, choice: ImportChoice | undefined): Promise<StoredDocument<KitInstrument>[]> {
     const { instruments } = accept(checkKit(file), '');
-    return this.shelf.together(() =>
-      instruments.map((instrument) => {
-        const there = this.shelf.find(instrument.id);
-        return (there ? this.shelf.replace(there.revision, instrument) : this.shelf.insert(instrument))!;
-      }),
-    );
+    const repository = this.repositories.instruments;
+    const { kept } = await repository.list();
+    const there = new Map(kept.map((stored) => [stored.id, stored]));
+    const differing = instruments.filter(({ id }) => there.has(id));
+    const changed = differing.filter((instrument) => !sameValue(there.get(instrument.id)!.document, instrument));
+    if (changed.length > 0 && choice === undefined)
+      throw new ConflictException({
+        message: `The kit has ${changed.length === 1 ? 'an instrument' : `${changed.length} instruments`} of this file otherwise: ${changed.map(({ id }) => id).join(', ')}. Keep yours, replace them, or add the file's as copies.`,
+        details: { conflicts: changed.map(({ id }) => id) },
+      });
+    const at = new Date();
+    const ids = [...there.keys(), ...instruments.map(({ id }) => id)];
+    const copyOf = (instrument: KitInstrument): KitInstrument => {
+      const id = freeId(instrument.id, ids);
+      ids.push(id);
+      return { ...instrument, id };
+    };
+    const added = [
+      ...instruments.filter(({ id }) => !there.has(id)),
+      ...(choice === 'copy' ? changed.map(copyOf) : []),
+    ];
+    const replaced = choice === 'replace' ? changed : [];
+    const [first, ...rest]: BatchItem<'sqlite'>[] = [
+      ...added.map((instrument) => repository.insertion(instrument.id, instrument, at, 1)),
+      ...replaced.flatMap((instrument) =>
+        repository.replacement(instrument.id, there.get(instrument.id)!.revision, instrument, at),
+      ),
+    ];
+    if (first) await this.repositories.database.batch([first, ...rest]);
+    const touched = new Set([...added, ...replaced].map(({ id }) => id));
+    return (await this.list()).filter(({ id }) => touched.has(id));
   }
 }

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import {
   Body,
   Controller,
@@ -9,85 +10,108 @@ import {
   Param,
   Post,
   Put,
+  Req,
   StreamableFile,
 } from '@nestjs/common';
 import { ApiBody, ApiTags } from '@nestjs/swagger';
-import type { JobSummary, OpenJob } from '@usual-drag/contract';
+import type { JobSummary, StoredDocument } from '@usual-drag/contract';
 import { CreateJobDto, SaveJobDto } from '@usual-drag/contract/dto';
+import type { Job } from '@usual-drag/core';
+import type { Request } from 'express';
+import { Repositories } from '../documents/repositories.ts';
+import { packJobs, unpackJobs } from './job-archive.ts';
+import { jobFileName, jobFileText } from './job-file.ts';
 import { JobsService } from './jobs.service.ts';
 
 @ApiTags('jobs')
 @Controller('jobs')
 export class JobsController {
-  constructor(@Inject(JobsService) private readonly service: JobsService) {}
+  constructor(
+    @Inject(JobsService) private readonly service: JobsService,
+    @Inject(Repositories) private readonly repositories: Repositories,
+  ) {}
 
-  /** Every job that is not deleted, the last changed first. */
+  /** Every job that is not archived, the last changed first. */
   @Get()
-  list(): JobSummary[] {
+  list(): Promise<JobSummary[]> {
     return this.service.list();
   }
 
-  /** Every job that was deleted, the last one first; `restore` brings one back. */
-  @Get('bin')
-  bin(): JobSummary[] {
-    return this.service.bin();
+  /** Every archived job, the last one first; `restore` brings one back. */
+  @Get('archived')
+  archived(): Promise<JobSummary[]> {
+    return this.service.archived();
+  }
+
+  /** Every job as an open file, archived ones among them, in one ZIP archive. */
+  @Get('export')
+  async exportAll(): Promise<StreamableFile> {
+    const { kept } = await this.repositories.jobs.list();
+    return new StreamableFile(packJobs(kept.map(({ document }) => document)), {
+      type: 'application/zip',
+      disposition: 'attachment; filename="usual-drag-jobs.zip"',
+    });
+  }
+
+  /** Takes an archive as `export` writes it: every job of it becomes a new one, or none where one is not sound. */
+  @Post('import-archive')
+  async importArchive(@Req() { body }: Request): Promise<{ imported: number }> {
+    const jobs = unpackJobs(Buffer.isBuffer(body) ? body : Buffer.alloc(0));
+    const at = new Date();
+    const [first, ...rest] = jobs.map((job) => this.repositories.jobs.insertion(randomUUID(), job, at, 1));
+    await this.repositories.database.batch([first!, ...rest]);
+    return { imported: jobs.length };
   }
 
   @Get(':id')
-  read(@Param('id') id: string): OpenJob {
+  read(@Param('id') id: string): Promise<StoredDocument<Job>> {
     return this.service.read(id);
   }
 
   @Post()
-  create(@Body() body: CreateJobDto): OpenJob {
+  create(@Body() body: CreateJobDto): Promise<StoredDocument<Job>> {
     return this.service.create(body.document);
   }
 
   /** Takes a `*.job.json` as it is. */
   @Post('import')
   @ApiBody({ schema: { $ref: '#/components/schemas/JobDto' } })
-  importFile(@Body() file: unknown): OpenJob {
+  importFile(@Body() file: unknown): Promise<StoredDocument<Job>> {
     return this.service.importFile(file);
   }
 
   /** Saves an edit; 409 with the newest version where another window has saved since. */
   @Put(':id')
-  save(@Param('id') id: string, @Body() body: SaveJobDto): OpenJob {
+  save(@Param('id') id: string, @Body() body: SaveJobDto): Promise<StoredDocument<Job>> {
     return this.service.save(id, body.revision, body.document);
   }
 
   @Post(':id/duplicate')
-  duplicate(@Param('id') id: string): OpenJob {
+  duplicate(@Param('id') id: string): Promise<StoredDocument<Job>> {
     return this.service.duplicate(id);
   }
 
-  /** Into the bin, from which `restore` takes it out again. */
+  /** Into the archive, from which `restore` takes it out again. */
   @Delete(':id')
   @HttpCode(204)
-  remove(@Param('id') id: string): void {
-    this.service.remove(id);
+  archive(@Param('id') id: string): Promise<void> {
+    return this.service.archive(id);
   }
 
   @Post(':id/restore')
   @HttpCode(200)
-  restore(@Param('id') id: string): OpenJob {
+  restore(@Param('id') id: string): Promise<StoredDocument<Job>> {
     return this.service.restore(id);
   }
 
   /** The job as a `*.job.json` to keep. */
   @Get(':id/export')
   @Header('Content-Type', 'application/json; charset=utf-8')
-  exportFile(@Param('id') id: string): StreamableFile {
-    const { document } = this.service.read(id);
-    const name = `${
-      (document.title ?? 'untitled')
-        .toLowerCase()
-        .replace(/[^a-z0-9]+/g, '-')
-        .replace(/^-|-$/g, '') || 'job'
-    }.job.json`;
-    return new StreamableFile(Buffer.from(`${JSON.stringify(document, null, 2)}\n`), {
+  async exportFile(@Param('id') id: string): Promise<StreamableFile> {
+    const { document } = await this.service.read(id);
+    return new StreamableFile(Buffer.from(jobFileText(document)), {
       type: 'application/json; charset=utf-8',
-      disposition: `attachment; filename="${name}"`,
+      disposition: `attachment; filename="${jobFileName(document)}"`,
     });
   }
 }

@@ -1,64 +1,80 @@
-import { ConflictException, Inject, Injectable, NotFoundException } from '@nestjs/common';
-import { checkDraft, checkJob, type JobSummary, type OpenJob } from '@usual-drag/contract';
+import { randomUUID } from 'node:crypto';
+import { Inject, Injectable } from '@nestjs/common';
+import { checkDraft, checkJob, type JobSummary, type StoredDocument } from '@usual-drag/contract';
+import type { Job } from '@usual-drag/core';
+import type { Kept } from '../database/document-repository.ts';
+import { Repositories } from '../documents/repositories.ts';
+import { answer, findDocument, missing, saveDocument } from '../documents/save-document.ts';
 import { accept } from '../http/envelope.pipe.ts';
-import { JobsRepository, type StoredJob } from './jobs.repository.ts';
 
 @Injectable()
 export class JobsService {
-  constructor(@Inject(JobsRepository) private readonly repository: JobsRepository) {}
+  constructor(@Inject(Repositories) private readonly repositories: Repositories) {}
 
-  list(): JobSummary[] {
-    return this.repository.list();
+  /** Every job that is not archived, the last changed first. */
+  async list(): Promise<JobSummary[]> {
+    const { kept } = await this.repositories.jobs.list();
+    return newestFirst(
+      kept.filter(({ archivedAt }) => archivedAt === null),
+      ({ updatedAt }) => updatedAt,
+    );
   }
 
-  bin(): JobSummary[] {
-    return this.repository.list({ deleted: true });
+  /** Every archived job, the last archived first. */
+  async archived(): Promise<JobSummary[]> {
+    const { kept } = await this.repositories.jobs.list();
+    return newestFirst(
+      kept.filter(({ archivedAt }) => archivedAt !== null),
+      ({ archivedAt }) => archivedAt!,
+    );
   }
 
-  read(id: string): OpenJob {
-    return open(this.repository.find(id) ?? missing(id));
+  read(id: string): Promise<StoredDocument<Job>> {
+    return findDocument(this.repositories.jobs, id);
   }
 
-  create(document: unknown): OpenJob {
-    return open(this.repository.insert(accept(checkDraft(document), 'document.')));
+  create(document: unknown): Promise<StoredDocument<Job>> {
+    return this.#add(accept(checkDraft(document), 'document.'));
   }
 
   /** A file from outside must be sound as a whole, not only in shape. */
-  importFile(file: unknown): OpenJob {
-    return open(this.repository.insert(accept(checkJob(file), '')));
+  importFile(file: unknown): Promise<StoredDocument<Job>> {
+    return this.#add(accept(checkJob(file), ''));
   }
 
-  /** Saves what was edited from `revision`. A stale one is refused together with the newest, so that none is lost. */
-  save(id: string, revision: number, document: unknown): OpenJob {
-    const sound = accept(checkDraft(document), 'document.');
-    const saved = this.repository.replace(id, revision, sound);
-    if (saved) return open(saved);
-    const current = open(this.repository.find(id) ?? missing(id));
-    throw new ConflictException({
-      message: `This job was changed elsewhere: it is at revision ${current.revision}, the edit began at ${revision}.`,
-      details: { current },
-    });
+  save(id: string, revision: number, document: unknown): Promise<StoredDocument<Job>> {
+    return saveDocument(this.repositories.jobs, id, revision, accept(checkDraft(document), 'document.'));
   }
 
-  duplicate(id: string): OpenJob {
-    const { document } = this.read(id);
-    return open(this.repository.insert({ ...document, title: `${document.title ?? 'Untitled'} (copy)` }));
+  async duplicate(id: string): Promise<StoredDocument<Job>> {
+    const { document } = await this.read(id);
+    return this.#add({ ...document, title: `${(document.title ?? 'Untitled').slice(0, 190)} (copy)` });
   }
 
-  remove(id: string): void {
-    if (!this.repository.setDeleted(id, true)) missing(id);
+  async archive(id: string): Promise<void> {
+    if (!(await this.repositories.jobs.setArchived(id, true))) throw missing(this.repositories.jobs, id);
   }
 
-  restore(id: string): OpenJob {
-    this.repository.setDeleted(id, false);
+  async restore(id: string): Promise<StoredDocument<Job>> {
+    await this.repositories.jobs.setArchived(id, false);
     return this.read(id);
+  }
+
+  async #add(document: Job): Promise<StoredDocument<Job>> {
+    return answer((await this.repositories.jobs.insert(randomUUID(), document))!);
   }
 }
 
-const open = ({ id, revision, updatedAt, document }: StoredJob): OpenJob => ({ id, revision, updatedAt, document });
-
-function missing(id: string): never {
-  throw new NotFoundException(
-    `There is no job ${id}. If it was deleted it can be brought back, below the list of jobs.`,
-  );
+function newestFirst(jobs: readonly Kept<Job>[], at: (job: Kept<Job>) => string): JobSummary[] {
+  return [...jobs]
+    .sort((a, b) => at(b).localeCompare(at(a)) || a.id.localeCompare(b.id))
+    .map(({ id, revision, updatedAt, archivedAt, document: { title, network, setups } }) => ({
+      id,
+      title: title ?? null,
+      revision,
+      updatedAt,
+      archivedAt,
+      parts: network.elements.length,
+      setups: setups?.length ?? 0,
+    }));
 }

@@ -69,7 +69,7 @@ test('a copy is a job of its own', async () => {
   expect(copy.id).not.toBe(made.id);
 });
 
-test('a deleted job is gone from everything until it is restored', async () => {
+test('an archived job is gone from everything until it is restored', async () => {
   const made = await create('Bin');
   expect((await server.ask('DELETE', `/jobs/${made.id}`)).status).toBe(204);
   expect(await titles()).not.toContain('Bin');
@@ -83,15 +83,15 @@ test('a deleted job is gone from everything until it is restored', async () => {
     expect((await server.ask(method, `/jobs/${made.id}${path}`, body)).status).toBe(404);
   const later = await create('Bin too');
   await server.ask('DELETE', `/jobs/${later.id}`);
-  const bin = async () => (await server.ask('GET', '/jobs/bin')).json as JobSummary[];
-  expect((await bin()).map(({ title }) => title)).toEqual(['Bin too', 'Bin']);
-  expect(new Date((await bin())[1]!.deletedAt!).toISOString()).toBe((await bin())[1]!.deletedAt);
+  const archived = async () => (await server.ask('GET', '/jobs/archived')).json as JobSummary[];
+  expect((await archived()).map(({ title }) => title)).toEqual(['Bin too', 'Bin']);
+  expect(new Date((await archived())[1]!.archivedAt!).toISOString()).toBe((await archived())[1]!.archivedAt);
   expect((await server.ask('POST', `/jobs/${made.id}/restore`)).json).toMatchObject({
     id: made.id,
     document: made.document,
   });
   expect(await titles()).toContain('Bin');
-  expect((await bin()).map(({ title }) => title)).toEqual(['Bin too']);
+  expect((await archived()).map(({ title }) => title)).toEqual(['Bin too']);
 });
 
 test('what is exported imports as the same job', async () => {

@@ -1,5 +1,5 @@
-import type { ShelvedMeterProject } from '@usual-drag/contract';
-import { solveMeterProject } from '@usual-drag/core';
+import type { StoredDocument } from '@usual-drag/contract';
+import { solveMeterProject, type MeterProject } from '@usual-drag/core';
 import { sampleMeterProjects } from '../demo/sample-meter-projects.ts';
 import type { Refusal } from '../http/faults.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
@@ -11,13 +11,13 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop('SIGTERM'));
 
-const board = async (): Promise<ShelvedMeterProject[]> => (await server.ask('GET', '/meter-projects')).json;
+const projects = async (): Promise<StoredDocument<MeterProject>[]> => (await server.ask('GET', '/meter-projects')).json;
 const put = (id: string, body: unknown) => server.ask('PUT', `/meter-projects/${id}`, body);
 
 const [own] = sampleMeterProjects as [(typeof sampleMeterProjects)[number]];
 
-test('a meter project is put on the board, edited, and kept over a restart', async () => {
-  expect(await board()).toEqual([]);
+test('a meter project is added, edited, and kept over a restart', async () => {
+  expect(await projects()).toEqual([]);
   expect((await put(own.id, { document: own })).json).toMatchObject({ revision: 1 });
   const edited = {
     ...own,
@@ -30,11 +30,11 @@ test('a meter project is put on the board, edited, and kept over a restart', asy
     fuse: { rating: 3.15, resistance: 0.02 },
     instrument: { id: 'feed', version: 2 },
   };
-  const saved = (await put(own.id, { document: edited, revision: 1 })).json as ShelvedMeterProject;
+  const saved = (await put(own.id, { document: edited, revision: 1 })).json as StoredDocument<MeterProject>;
   expect(saved.revision).toBe(2);
   await server.stop('SIGTERM');
   server = await startServer(folder);
-  expect(await board()).toEqual([{ id: own.id, revision: 2, document: edited }]);
+  expect(await projects()).toMatchObject([{ id: own.id, revision: 2, document: edited }]);
 });
 
 test('what cannot be built yet is kept all the same', async () => {
@@ -50,7 +50,7 @@ test('what cannot be built yet is kept all the same', async () => {
 test('an edit of a stale revision is refused with the newest', async () => {
   const refused = await put(own.id, { document: own, revision: 1 });
   expect(refused.status).toBe(409);
-  const { error } = refused.json as { error: { current: ShelvedMeterProject } };
+  const { error } = refused.json as { error: { current: StoredDocument<MeterProject> } };
   expect(error.current.revision).toBe(2);
   expect((await put('nobody', { document: { ...own, id: 'nobody' }, revision: 3 })).status).toBe(404);
 });

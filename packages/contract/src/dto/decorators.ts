@@ -1,6 +1,17 @@
 import 'reflect-metadata';
 import { limitViolation, namePattern, type Limit } from '@usual-drag/core';
-import { IsNumber, IsOptional, IsString, Length, Matches, ValidateBy, type ValidationOptions } from 'class-validator';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsNumber,
+  IsOptional,
+  IsString,
+  Length,
+  Matches,
+  MaxLength,
+  ValidateBy,
+  type ValidationOptions,
+} from 'class-validator';
 
 /** Marks a rule that a value of the right type can break: it is reported as `invalid-value`, not `invalid-file`. */
 export const valueRule = { context: { code: 'invalid-value' } } as const satisfies ValidationOptions;
@@ -42,8 +53,34 @@ export function Id(): PropertyDecorator {
   );
 }
 
-/** Free text. */
-export const Text = (): PropertyDecorator => IsString({ message: 'must be text' });
+/** Free text of a bounded length. */
+export function Text(longest: number): PropertyDecorator {
+  return all(
+    IsString({ message: 'must be text' }),
+    MaxLength(longest, { ...valueRule, message: `must have ${longest} characters at most` }),
+  );
+}
+
+/** A list of a bounded length. */
+export function List(longest: number, message = 'must be a list'): PropertyDecorator {
+  return all(
+    IsArray({ message }),
+    ArrayMaxSize(longest, { ...valueRule, message: `must have ${longest} entries at most` }),
+  );
+}
+
+/**
+ * Ties a class to the type of core that it describes: it compiles only where both have the same keys, and each of the class's
+ * values is one of the type's.
+ */
+export const Describes =
+  <Core>() =>
+  <Class extends new () => Core>(_described: Class & SameKeys<InstanceType<Class>, Core>): void =>
+    undefined;
+
+type SameKeys<Dto, Core> = [Exclude<keyof Dto, keyof Core>, Exclude<keyof Core, keyof Dto>] extends [never, never]
+  ? unknown
+  : { readonly notInCore: Exclude<keyof Dto, keyof Core>; readonly notInTheClass: Exclude<keyof Core, keyof Dto> };
 
 /** The key may be left out. */
 export const Absent = (): PropertyDecorator => IsOptional();

@@ -1,8 +1,10 @@
-import { seriesNames, type Scheme, type Series } from '@usual-drag/core';
+import { seriesNames, type Design, type MovementFigures, type PartsChoice, type Scheme, type Series } from '@usual-drag/core';
 import { Type } from 'class-transformer';
-import { Equals, IsArray, IsIn, IsNumber, ValidateNested } from 'class-validator';
-import { Absent, OptionalQuantity, Quantity, Text } from './decorators.ts';
+import { Equals, IsIn, IsNumber, ValidateNested } from 'class-validator';
+import { most } from '../limits.ts';
+import { Absent, Describes, List, OptionalQuantity, Quantity, Text } from './decorators.ts';
 
+@Describes<MovementFigures>()
 export class MovementDto {
   @OptionalQuantity('positive')
   fullScaleCurrent?: number;
@@ -14,6 +16,7 @@ export class MovementDto {
   fullScaleVoltage?: number;
 }
 
+@Describes<PartsChoice>()
 export class PartsDto {
   @IsIn(seriesNames, { message: `must be one of ${seriesNames.join(', ')}` })
   series!: Series;
@@ -29,6 +32,7 @@ export class PartsDto {
 }
 
 /** A design file, `*.design.json`. */
+@Describes<Design>()
 export class DesignDto {
   @Equals('usual-drag/design', { message: 'must be usual-drag/design' })
   format!: 'usual-drag/design';
@@ -37,7 +41,7 @@ export class DesignDto {
   version!: 1;
 
   @Absent()
-  @Text()
+  @Text(most.title)
   title?: string;
 
   @IsIn(['ammeter', 'voltmeter'], { message: 'must be ammeter or voltmeter' })
@@ -50,7 +54,7 @@ export class DesignDto {
   @IsIn(['individual', 'universal', 'string'], { message: 'must be individual, universal or string' })
   scheme!: Scheme;
 
-  @IsArray({ message: 'must be a list' })
+  @List(most.designRanges)
   @IsNumber({}, { each: true, message: 'must be numbers' })
   ranges!: number[];
 

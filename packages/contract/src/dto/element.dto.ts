@@ -1,6 +1,16 @@
-import { elementLimits, type ElementKind } from '@usual-drag/core';
+import {
+  elementLimits,
+  type CurrentSource,
+  type ElementKind,
+  type Link,
+  type Load,
+  type Resistor,
+  type Source,
+  type Switch,
+} from '@usual-drag/core';
 import { IsBoolean, IsIn } from 'class-validator';
-import { Absent, Name, OptionalQuantity, Quantity, Text } from './decorators.ts';
+import { most } from '../limits.ts';
+import { Absent, Describes, Name, OptionalQuantity, Quantity, Text } from './decorators.ts';
 
 const elementKinds = [
   'source',
@@ -12,12 +22,12 @@ const elementKinds = [
 ] as const satisfies ElementKind[];
 
 /** What every element has. */
-export class ElementDto {
+export class ElementDto<Kind extends ElementKind = ElementKind> {
   @Name()
   id!: string;
 
   @IsIn(elementKinds, { message: `must be one of ${elementKinds.join(', ')}` })
-  kind!: ElementKind;
+  kind!: Kind;
 
   @Name()
   from!: string;
@@ -26,11 +36,12 @@ export class ElementDto {
   to!: string;
 
   @Absent()
-  @Text()
+  @Text(most.label)
   label?: string;
 }
 
-export class SourceDto extends ElementDto {
+@Describes<Source>()
+export class SourceDto extends ElementDto<'source'> {
   @Quantity(elementLimits.emf)
   emf!: number;
 
@@ -47,7 +58,8 @@ export class SourceDto extends ElementDto {
   currentLimit?: number;
 }
 
-export class ResistorDto extends ElementDto {
+@Describes<Resistor>()
+export class ResistorDto extends ElementDto<'resistor'> {
   @Quantity(elementLimits.resistance)
   resistance!: number;
 
@@ -61,7 +73,8 @@ export class ResistorDto extends ElementDto {
   measuredResistance?: number;
 }
 
-export class CurrentSourceDto extends ElementDto {
+@Describes<CurrentSource>()
+export class CurrentSourceDto extends ElementDto<'current-source'> {
   @Quantity(elementLimits.current)
   current!: number;
 
@@ -69,7 +82,8 @@ export class CurrentSourceDto extends ElementDto {
   compliance?: number;
 }
 
-export class LoadDto extends ElementDto {
+@Describes<Load>()
+export class LoadDto extends ElementDto<'load'> {
   @Quantity(elementLimits.ratedVoltage)
   ratedVoltage!: number;
 
@@ -81,12 +95,14 @@ export class LoadDto extends ElementDto {
   polarised?: boolean;
 }
 
-export class SwitchDto extends ElementDto {
+@Describes<Switch>()
+export class SwitchDto extends ElementDto<'switch'> {
   @IsBoolean({ message: 'must be true or false' })
   closed!: boolean;
 }
 
-export class LinkDto extends ElementDto {}
+@Describes<Link>()
+export class LinkDto extends ElementDto<'link'> {}
 
 export const elementSubTypes = [
   { value: SourceDto, name: 'source' },

@@ -1,7 +1,8 @@
-import { rangeLimits, type MeterQuantity } from '@usual-drag/core';
+import { rangeLimits, type Instrument, type InstrumentFunction, type MeterQuantity, type Range } from '@usual-drag/core';
 import { Type } from 'class-transformer';
-import { IsArray, IsIn, ValidateNested } from 'class-validator';
-import { Absent, Id, OptionalQuantity, Quantity, Text } from './decorators.ts';
+import { IsIn, ValidateNested } from 'class-validator';
+import { most } from '../limits.ts';
+import { Absent, Describes, Id, List, OptionalQuantity, Quantity, Text } from './decorators.ts';
 
 export const meterQuantities = ['dc-voltage', 'dc-current'] as const satisfies MeterQuantity[];
 
@@ -28,37 +29,44 @@ class RangeDto {
   divisions?: number;
 
   @Absent()
-  @Text()
+  @Text(most.word)
   jack?: string;
 
   @OptionalQuantity(rangeLimits.fuse)
   fuse?: number;
 }
 
+@Describes<Range>()
 class VoltageRangeDto extends RangeDto {
   @Quantity('positive')
   resistance!: number;
 }
 
+@Describes<Range>()
 class CurrentRangeDto extends RangeDto {
   @Quantity('not-negative')
   resistance!: number;
 }
+
+/** An instrument, its functions' ranges told apart by their quantity. */
+type InstrumentKeys = Omit<Instrument, 'functions'> & { functions?: FunctionDto[] };
 
 export class FunctionDto {
   @IsIn(meterQuantities, { message: `must be one of ${meterQuantities.join(', ')}` })
   quantity!: MeterQuantity;
 }
 
+@Describes<InstrumentFunction>()
 class VoltageFunctionDto extends FunctionDto {
-  @IsArray({ message: 'must be a list' })
+  @List(most.ranges)
   @ValidateNested({ each: true })
   @Type(() => VoltageRangeDto)
   ranges!: VoltageRangeDto[];
 }
 
+@Describes<InstrumentFunction>()
 class CurrentFunctionDto extends FunctionDto {
-  @IsArray({ message: 'must be a list' })
+  @List(most.ranges)
   @ValidateNested({ each: true })
   @Type(() => CurrentRangeDto)
   ranges!: CurrentRangeDto[];
@@ -69,12 +77,13 @@ export const functionSubTypes = [
   { value: CurrentFunctionDto, name: 'dc-current' },
 ];
 
+@Describes<InstrumentKeys>()
 export class InstrumentDto {
   @Id()
   id!: string;
 
   @Absent()
-  @Text()
+  @Text(most.title)
   name?: string;
 
   @Absent()
@@ -82,7 +91,7 @@ export class InstrumentDto {
   display?: 'analogue' | 'digital';
 
   @Absent()
-  @IsArray({ message: 'must be a list' })
+  @List(most.functions)
   @ValidateNested({ each: true })
   @Type(() => FunctionDto, {
     keepDiscriminatorProperty: true,

@@ -1,11 +1,13 @@
-import type { ResistorValues } from '@usual-drag/core';
+import type { Job, Network, ResistorValues } from '@usual-drag/core';
 import { Type } from 'class-transformer';
-import { ArrayMinSize, Equals, IsArray, IsIn, ValidateNested } from 'class-validator';
-import { Absent, Name, Text, valueRule } from './decorators.ts';
+import { ArrayMinSize, Equals, IsIn, ValidateNested } from 'class-validator';
+import { most } from '../limits.ts';
+import { Absent, Describes, List, Name, Text, valueRule } from './decorators.ts';
 import { ElementDto, elementSubTypes } from './element.dto.ts';
 import { InstrumentDto } from './instrument.dto.ts';
 import { SetupDto } from './setup.dto.ts';
 
+@Describes<Omit<Network, 'elements'> & { elements: ElementDto[] }>()
 export class NetworkDto {
   @Absent()
   @Name()
@@ -15,7 +17,7 @@ export class NetworkDto {
   @IsIn(['nominal', 'measured'], { message: 'must be nominal or measured' })
   values?: ResistorValues;
 
-  @IsArray({ message: 'must be a list' })
+  @List(most.elements)
   @ArrayMinSize(1, { ...valueRule, message: 'must have at least one part' })
   @ValidateNested({ each: true })
   @Type(() => ElementDto, {
@@ -26,6 +28,7 @@ export class NetworkDto {
 }
 
 /** A job file, `*.job.json`. */
+@Describes<{ [K in keyof Job]: unknown }>()
 export class JobDto {
   @Equals('usual-drag/job', { message: 'must be usual-drag/job' })
   format!: 'usual-drag/job';
@@ -34,7 +37,7 @@ export class JobDto {
   version!: 1;
 
   @Absent()
-  @Text()
+  @Text(most.title)
   title?: string;
 
   @ValidateNested()
@@ -42,13 +45,13 @@ export class JobDto {
   network!: NetworkDto;
 
   @Absent()
-  @IsArray({ message: 'must be a list' })
+  @List(most.instruments)
   @ValidateNested({ each: true })
   @Type(() => InstrumentDto)
   instruments?: InstrumentDto[];
 
   @Absent()
-  @IsArray({ message: 'must be a list' })
+  @List(most.setups)
   @ValidateNested({ each: true })
   @Type(() => SetupDto)
   setups?: SetupDto[];

@@ -1,9 +1,11 @@
-import { kitLimits, rangeLimits } from '@usual-drag/core';
+import { kitLimits, rangeLimits, type AutoRange, type Kit, type KitInstrument, type ResistanceRange } from '@usual-drag/core';
 import { Type } from 'class-transformer';
-import { Equals, IsArray, IsBoolean, ValidateNested } from 'class-validator';
-import { Absent, Id, OptionalQuantity, Quantity, Text } from './decorators.ts';
+import { Equals, IsBoolean, ValidateNested } from 'class-validator';
+import { most } from '../limits.ts';
+import { Absent, Describes, Id, List, OptionalQuantity, Quantity, Text } from './decorators.ts';
 import { InstrumentDto } from './instrument.dto.ts';
 
+@Describes<ResistanceRange>()
 class ResistanceRangeDto {
   @Id()
   id!: string;
@@ -27,6 +29,7 @@ class ResistanceRangeDto {
   accuracyOfRange?: number;
 }
 
+@Describes<AutoRange>()
 class AutoRangeDto {
   @Quantity(kitLimits.up)
   up!: number;
@@ -35,10 +38,11 @@ class AutoRangeDto {
   down!: number;
 }
 
-/** An instrument on the shelf. */
+/** An instrument of the kit. */
+@Describes<{ [K in keyof KitInstrument]: unknown }>()
 export class KitInstrumentDto extends InstrumentDto {
   @Absent()
-  @IsArray({ message: 'must be a list' })
+  @List(most.ranges)
   @ValidateNested({ each: true })
   @Type(() => ResistanceRangeDto)
   resistanceRanges?: ResistanceRangeDto[];
@@ -55,15 +59,15 @@ export class KitInstrumentDto extends InstrumentDto {
   contactResistance?: number;
 
   @Absent()
-  @Text()
+  @Text(most.word)
   assetTag?: string;
 
   @Absent()
-  @Text()
+  @Text(most.notes)
   notes?: string;
 
   @Absent()
-  @Text()
+  @Text(most.word)
   calibratedOn?: string;
 
   @OptionalQuantity(kitLimits.calibrationMonths)
@@ -75,6 +79,7 @@ export class KitInstrumentDto extends InstrumentDto {
 }
 
 /** A kit file, `*.kit.json`. */
+@Describes<{ [K in keyof Kit]: unknown }>()
 export class KitDto {
   @Equals('usual-drag/kit', { message: 'must be usual-drag/kit' })
   format!: 'usual-drag/kit';
@@ -82,7 +87,7 @@ export class KitDto {
   @Equals(1, { message: 'must be 1' })
   version!: 1;
 
-  @IsArray({ message: 'must be a list' })
+  @List(most.instruments)
   @ValidateNested({ each: true })
   @Type(() => KitInstrumentDto)
   instruments!: KitInstrumentDto[];

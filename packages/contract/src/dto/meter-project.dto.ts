@@ -1,9 +1,21 @@
-import type { Scheme } from '@usual-drag/core';
+import type {
+  BuiltIn,
+  GradePrice,
+  MeterProject,
+  MovementAsFound,
+  MovementMeasurement,
+  Scheme,
+  Side,
+  StockPart,
+  WorkshopParts,
+} from '@usual-drag/core';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsNumber, ValidateNested } from 'class-validator';
-import { Absent, Id, OptionalQuantity, Quantity, Text } from './decorators.ts';
+import { ArrayMinSize, IsBoolean, IsIn, IsNumber, ValidateNested } from 'class-validator';
+import { most } from '../limits.ts';
+import { Absent, Describes, Id, List, OptionalQuantity, Quantity, Text } from './decorators.ts';
 import { MovementDto, PartsDto } from './design.dto.ts';
 
+@Describes<BuiltIn>()
 class BuiltInDto {
   @IsIn(['shunt', 'multiplier'], { message: 'must be shunt or multiplier' })
   kind!: 'shunt' | 'multiplier';
@@ -18,6 +30,7 @@ class BuiltInDto {
   stays!: boolean;
 }
 
+@Describes<MovementAsFound>()
 class MovementAsFoundDto {
   @ValidateNested()
   @Type(() => MovementDto)
@@ -35,6 +48,7 @@ class MovementAsFoundDto {
   coilCoefficient?: number;
 }
 
+@Describes<MovementMeasurement>()
 class MovementMeasurementDto {
   @IsIn(['half-deflection', 'two-readings'], { message: 'must be half-deflection or two-readings' })
   method!: 'half-deflection' | 'two-readings';
@@ -64,6 +78,7 @@ class MovementMeasurementDto {
   second!: number;
 }
 
+@Describes<Side>()
 class SideDto {
   @IsIn(['ammeter', 'voltmeter'], { message: 'must be ammeter or voltmeter' })
   target!: 'ammeter' | 'voltmeter';
@@ -71,7 +86,7 @@ class SideDto {
   @IsIn(['individual', 'universal', 'string'], { message: 'must be individual, universal or string' })
   scheme!: Scheme;
 
-  @IsArray({ message: 'must be a list' })
+  @List(most.designRanges)
   @IsNumber({}, { each: true, message: 'must be numbers' })
   ranges!: number[];
 
@@ -80,6 +95,7 @@ class SideDto {
   across?: 'movement' | 'shunt';
 }
 
+@Describes<StockPart>()
 class StockPartDto {
   @Quantity('positive')
   resistance!: number;
@@ -91,6 +107,7 @@ class StockPartDto {
   tolerance?: number;
 }
 
+@Describes<GradePrice>()
 class GradePriceDto {
   @Quantity('not-negative')
   tolerance!: number;
@@ -99,6 +116,7 @@ class GradePriceDto {
   price!: number;
 }
 
+@Describes<WorkshopParts>()
 class WorkshopPartsDto extends PartsDto {
   @OptionalQuantity('positive')
   limitingVoltage?: number;
@@ -115,18 +133,19 @@ class WorkshopPartsDto extends PartsDto {
   trimmed?: boolean;
 
   @Absent()
-  @IsArray({ message: 'must be a list' })
+  @List(most.stock)
   @ValidateNested({ each: true })
   @Type(() => StockPartDto)
   stock?: StockPartDto[];
 
   @Absent()
-  @IsArray({ message: 'must be a list' })
+  @List(most.stock)
   @ValidateNested({ each: true })
   @Type(() => GradePriceDto)
   prices?: GradePriceDto[];
 }
 
+@Describes<NonNullable<MeterProject['fuse']>>()
 class SeriesFuseDto {
   @Quantity('positive')
   rating!: number;
@@ -135,6 +154,7 @@ class SeriesFuseDto {
   resistance!: number;
 }
 
+@Describes<MeterProject['dial']>()
 class DialDto {
   @Quantity('positive')
   radius!: number;
@@ -143,6 +163,7 @@ class DialDto {
   sweep!: number;
 }
 
+@Describes<NonNullable<MeterProject['instrument']>>()
 class MadeInstrumentDto {
   @Id()
   id!: string;
@@ -152,12 +173,13 @@ class MadeInstrumentDto {
 }
 
 /** A meter under way in the workshop, as the server keeps it. */
+@Describes<{ [K in keyof MeterProject]: unknown }>()
 export class MeterProjectDto {
   @Id()
   id!: string;
 
   @Absent()
-  @Text()
+  @Text(most.title)
   title?: string;
 
   @ValidateNested()
@@ -175,9 +197,8 @@ export class MeterProjectDto {
   @Quantity('count')
   divisions!: number;
 
-  @IsArray({ message: 'must be a list' })
+  @List(2)
   @ArrayMinSize(1, { message: 'must have a side' })
-  @ArrayMaxSize(2, { message: 'must have two sides at most' })
   @ValidateNested({ each: true })
   @Type(() => SideDto)
   sides!: SideDto[];

@@ -16,8 +16,8 @@ export class SaveJobDto extends CreateJobDto {
   revision!: number;
 }
 
-/** What a save of something on a shelf says beside its document. */
-class ShelfSaveDto {
+/** What a save says beside its document. */
+class SaveDto {
   /** That the edit was based on; left out where it is new. */
   @IsOptional()
   @IsInt({ message: 'must be the revision that was edited, a whole number' })
@@ -25,14 +25,25 @@ class ShelfSaveDto {
   revision?: number;
 }
 
-/** An instrument for the shelf. */
-export class SaveInstrumentDto extends ShelfSaveDto {
+/** An instrument of the kit. */
+export class SaveInstrumentDto extends SaveDto {
   @IsObject({ message: 'must be an instrument' })
   document!: KitInstrumentDto;
 }
 
-/** A meter under way, for the workshop's board. */
-export class SaveMeterProjectDto extends ShelfSaveDto {
+/** A meter being designed. */
+export class SaveMeterProjectDto extends SaveDto {
   @IsObject({ message: 'must be a meter project' })
   document!: MeterProjectDto;
+}
+
+/** A version that was not taken, for the history of its document. */
+export class KeepVersionDto {
+  /** That it was an edit of. */
+  @IsInt({ message: 'must be the revision that was edited, a whole number' })
+  @Min(0, { message: 'must be 0 or more' })
+  revision!: number;
+
+  @IsObject({ message: 'must be a document' })
+  document!: object;
 }

@@ -36,7 +36,7 @@ export const kitSchema = (): Schema => fileSchema('KitDto', 'Usual Drag kit, *.k
 /** The same of a design file. */
 export const designSchema = (): Schema => fileSchema('DesignDto', 'Usual Drag design, *.design.json');
 
-/** The same of a meter under way in the workshop, as the server keeps it. */
+/** The same of a meter being designed, as the server keeps it. */
 export const meterProjectSchema = (): Schema => fileSchema('MeterProjectDto', 'Usual Drag meter project');
 
 /** A class as a schema of its own, with all that it refers to and nothing else. */

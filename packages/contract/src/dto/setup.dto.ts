@@ -1,11 +1,12 @@
-import type { MeterQuantity } from '@usual-drag/core';
+import type { AmmeterPlacement, MeterQuantity, Setup, VoltmeterPlacement } from '@usual-drag/core';
 import { Type } from 'class-transformer';
-import { ArrayMinSize, IsArray, IsBoolean, IsIn, IsString, ValidateNested } from 'class-validator';
-import { Absent, Id, Name, valueRule } from './decorators.ts';
+import { ArrayMinSize, IsBoolean, IsIn, IsString, MaxLength, ValidateNested } from 'class-validator';
+import { most } from '../limits.ts';
+import { Absent, Describes, Id, List, Name, valueRule } from './decorators.ts';
 import { meterQuantities } from './instrument.dto.ts';
 
 /** What every meter of a set-up has. */
-export class MeterDto {
+export class MeterDto<Quantity extends MeterQuantity = MeterQuantity> {
   @Name()
   id!: string;
 
@@ -13,13 +14,14 @@ export class MeterDto {
   instrument!: string;
 
   @IsIn(meterQuantities, { message: `must be one of ${meterQuantities.join(', ')}` })
-  quantity!: MeterQuantity;
+  quantity!: Quantity;
 
   @Id()
   range!: string;
 }
 
-export class VoltmeterDto extends MeterDto {
+@Describes<VoltmeterPlacement>()
+export class VoltmeterDto extends MeterDto<'dc-voltage'> {
   @Name()
   red!: string;
 
@@ -27,13 +29,15 @@ export class VoltmeterDto extends MeterDto {
   black!: string;
 }
 
-export class AmmeterDto extends MeterDto {
+@Describes<AmmeterPlacement>()
+export class AmmeterDto extends MeterDto<'dc-current'> {
   @Name()
   node!: string;
 
-  @IsArray({ message: 'must be a list of ends such as R3.from' })
+  @List(most.ends, 'must be a list of ends such as R3.from')
   @ArrayMinSize(1, { ...valueRule, message: 'must name at least one end' })
   @IsString({ each: true, message: 'must be a list of ends such as R3.from' })
+  @MaxLength(most.word, { ...valueRule, each: true, message: 'must be a list of ends such as R3.from' })
   ends!: string[];
 
   @Absent()
@@ -46,11 +50,12 @@ export const meterSubTypes = [
   { value: AmmeterDto, name: 'dc-current' },
 ];
 
+@Describes<{ [K in keyof Setup]: unknown }>()
 export class SetupDto {
   @Name()
   id!: string;
 
-  @IsArray({ message: 'must be a list' })
+  @List(most.meters)
   @ValidateNested({ each: true })
   @Type(() => MeterDto, {
     keepDiscriminatorProperty: true,

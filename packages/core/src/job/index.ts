@@ -6,3 +6,5 @@ export { changeNetwork } from './change-network.ts';
 export { partsFromRows, type PartsRows, type RowFault } from './parts-rows.ts';
 export { kitFromRows, rowsFromKit, withRange, type Kit } from './kit-rows.ts';
 export { rowsFromStock, stockFromRows } from './stock-rows.ts';
+export { documentChanges } from './document-changes.ts';
+export { sameValue } from './same-value.ts';

@@ -1,4 +1,4 @@
-import { setupFaults, solveSetup, solveUnloaded, type SetupValues } from '../loading/index.ts';
+import { setupsFaults, solveSetup, solveUnloaded, type SetupValues } from '../loading/index.ts';
 import { networkFaults, duplicates } from '../network/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { NetworkValues } from '../solver/index.ts';
@@ -43,7 +43,7 @@ export function jobFaults(job: Job): JobFault[] {
       'set-ups',
       setups.map((s) => s.id),
     ),
-    ...setups.flatMap((setup) => setupFaults(job.network, instruments, setup)),
+    ...setupsFaults(job.network, instruments, setups),
   ];
 }
 

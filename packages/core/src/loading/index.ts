@@ -7,7 +7,7 @@ export {
   type SetupValues,
   type Unloaded,
 } from './solve-setup.ts';
-export { setupFaults, type SetupFault } from './setup-faults.ts';
+export { setupFaults, setupsFaults, type SetupFault } from './setup-faults.ts';
 export type { AmmeterPlacement, Meter, Setup, VoltmeterPlacement } from './setup.ts';
 export { networkCautions, setupCautions, type Caution } from './cautions.ts';
 export { explainReading, stateSentence, type ReadingWorking } from './explain-reading.ts';

@@ -25,7 +25,7 @@ export {
   type Source,
   type Switch,
 } from './element.ts';
-export { limitViolation, elementLimits, namePattern, rangeLimits, type Limit, type QuantityKey } from './limits.ts';
+export { limitViolation, elementLimits, namePattern, nameViolation, rangeLimits, type Limit, type QuantityKey } from './limits.ts';
 export { endsAt, nodesOf, referenceOf, type Network, type ResistorValues } from './network.ts';
 export type { LineFault } from './line-token.ts';
 export { parseLine, partPlaces, readLine, type PartPlace } from './parse-line.ts';

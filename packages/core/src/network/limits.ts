@@ -47,5 +47,14 @@ export function limitViolation(limit: Limit, value: number): string | null {
   }
 }
 
-/** What element, node, meter and set-up names look like. */
-export const namePattern = /^[A-Za-z0-9_-]{1,32}$/;
+/** What element, node, meter and set-up names look like. None is a name that every object has already: results are looked up by name. */
+export const namePattern =
+  /^(?!(?:constructor|hasOwnProperty|isPrototypeOf|propertyIsEnumerable|toLocaleString|toString|valueOf|__proto__|__(?:define|lookup)[GS]etter__)$)[A-Za-z0-9_-]{1,32}$/;
+
+/** What is wrong with a name, as the end of a sentence; null where nothing is. */
+export function nameViolation(name: string): string | null {
+  if (namePattern.test(name)) return null;
+  return name in Object.prototype
+    ? 'cannot be a name: the program uses this word itself. Choose another one'
+    : 'cannot be a name: up to 32 letters, digits, - and _, without spaces';
+}

@@ -1,5 +1,5 @@
 import type { Element } from './element.ts';
-import { limitViolation, elementLimits, namePattern } from './limits.ts';
+import { limitViolation, elementLimits, nameViolation } from './limits.ts';
 import { nodesOf, type Network } from './network.ts';
 
 export interface NetworkFault {
@@ -36,13 +36,10 @@ export function networkFaults(network: Network): NetworkFault[] {
 function elementFaults(element: Element): NetworkFault[] {
   const faults: NetworkFault[] = [];
   const where = [element.id];
-  for (const name of [element.id, element.from, element.to])
-    if (!namePattern.test(name))
-      faults.push({
-        code: 'invalid-value',
-        message: `“${name}” cannot be a name: up to 32 letters, digits, - and _, without spaces.`,
-        where,
-      });
+  for (const name of [element.id, element.from, element.to]) {
+    const violation = nameViolation(name);
+    if (violation) faults.push({ code: 'invalid-value', message: `“${name}” ${violation}.`, where });
+  }
   for (const key in element) {
     const value = (element as unknown as Record<string, unknown>)[key];
     const limit = typeof value === 'number' ? elementLimits[key as keyof typeof elementLimits] : undefined;

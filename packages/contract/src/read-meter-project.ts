@@ -1,5 +1,5 @@
-import type { Result, MeterProject } from '@usual-drag/core';
-import schema from '../../../docs/schema/meter-project.schema.json' with { type: 'json' };
+import type { MeterProject, Result } from '@usual-drag/core';
+import schema from './schema/meter-project.schema.json' with { type: 'json' };
 import { shapeCheck, type FileFault } from './shape-faults.ts';
 
 const checkShape = shapeCheck<MeterProject>(schema);

@@ -1,0 +1,27 @@
+import { createReadStream, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { randomUUID } from 'node:crypto';
+import { Controller, Get, Inject, StreamableFile } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { copyDatabase, stamp } from '../database/copies.ts';
+import { DATABASE, type Database } from '../database/database.ts';
+
+@ApiTags('backup')
+@Controller('backup')
+export class BackupController {
+  constructor(@Inject(DATABASE) private readonly database: Database) {}
+
+  /** Everything in one file, of one moment, while the server goes on. `npm run restore` brings it back. */
+  @Get()
+  async download(): Promise<StreamableFile> {
+    const file = join(tmpdir(), `usual-drag-${randomUUID()}.sqlite`);
+    await copyDatabase(this.database.$client, file);
+    const stream = createReadStream(file);
+    stream.once('close', () => rmSync(file, { force: true }));
+    return new StreamableFile(stream, {
+      type: 'application/vnd.sqlite3',
+      disposition: `attachment; filename="usual-drag-${stamp().slice(0, 19)}.backup"`,
+    });
+  }
+}

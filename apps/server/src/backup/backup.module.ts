@@ -1,0 +1,5 @@
+import { Module } from '@nestjs/common';
+import { BackupController } from './backup.controller.ts';
+
+@Module({ controllers: [BackupController] })
+export class BackupModule {}

@@ -1,0 +1,223 @@
+import type { DamagedDocument, DocumentKind, FileFault, StoredDocument } from '@usual-drag/contract';
+import type { Result } from '@usual-drag/core';
+import { and, asc, desc, eq, isNotNull, isNull, lt, sql, type SQL } from 'drizzle-orm';
+import type { Database } from './database.ts';
+import { documentText } from './document-text.ts';
+import { properties, revisions, type DocumentTable } from './schema.ts';
+
+/** A document as it is stored, with when it was archived. */
+export interface Kept<T> extends StoredDocument<T> {
+  readonly archivedAt: string | null;
+}
+
+/** A version in a document's history, its text not looked into. */
+export interface Version {
+  readonly entry: number | null;
+  readonly revision: number;
+  readonly savedAt: string;
+  readonly aside: boolean;
+  readonly document: string;
+}
+
+/** A stored document that cannot be read. */
+export class Damaged extends Error {
+  constructor(readonly about: DamagedDocument) {
+    super(about.message);
+  }
+}
+
+interface Row {
+  readonly id: string;
+  readonly revision: number;
+  readonly updatedAt: string;
+  readonly archivedAt: string | null;
+  readonly bytes: unknown;
+}
+
+/** The documents of one kind in the database: found, saved by revision, with every earlier version kept. */
+export class DocumentRepository<T> {
+  constructor(
+    private readonly database: Database,
+    readonly kind: DocumentKind,
+    private readonly table: DocumentTable,
+    /** Whether a value is such a document. */
+    private readonly check: (value: unknown) => Result<T, readonly FileFault[]>,
+  ) {}
+
+  /** All that can be read, in the order in which they were made; and those that cannot. */
+  async list(): Promise<{ readonly kept: Kept<T>[]; readonly damaged: DamagedDocument[] }> {
+    const rows = await this.#select().orderBy(asc(this.table.createdAt), sql`rowid`);
+    const kept: Kept<T>[] = [];
+    const damaged: DamagedDocument[] = [];
+    for (const row of rows)
+      try {
+        kept.push(this.#read(row));
+      } catch (error) {
+        if (!(error instanceof Damaged)) throw error;
+        damaged.push(error.about);
+      }
+    return { kept, damaged };
+  }
+
+  /** @throws Damaged where it is there and cannot be read */
+  async find(id: string): Promise<Kept<T> | undefined> {
+    const [row] = await this.#select().where(eq(this.table.id, id));
+    return row && this.#read(row);
+  }
+
+  /** Whether there is or was none of this kind. */
+  async isEmpty(): Promise<boolean> {
+    const [row] = await this.database.select({ id: this.table.id }).from(this.table).limit(1);
+    return row === undefined;
+  }
+
+  /** Adds a document; false where its id is taken. `updatedAt` goes back with it. */
+  async insert(id: string, document: T, at = new Date(), revision = 1): Promise<Kept<T> | undefined> {
+    const { rowsAffected } = await this.insertion(id, document, at, revision);
+    return rowsAffected === 1
+      ? { id, revision, updatedAt: at.toISOString(), archivedAt: null, document }
+      : undefined;
+  }
+
+  /** The same as a statement, to be done together with others. */
+  insertion(id: string, document: T, at: Date, revision: number) {
+    const now = at.toISOString();
+    return this.database
+      .insert(this.table)
+      .values({ id, revision, document: documentText(document), createdAt: now, updatedAt: now })
+      .onConflictDoNothing();
+  }
+
+  /** Replaces a document if `from` is still its revision, and keeps the version before; nothing is changed where it is not. */
+  async replace(id: string, from: number, document: T): Promise<Kept<T> | undefined> {
+    const at = new Date();
+    const [, replaced] = await this.database.batch(this.replacement(id, from, document, at));
+    return replaced.rowsAffected === 1
+      ? { id, revision: from + 1, updatedAt: at.toISOString(), archivedAt: null, document }
+      : undefined;
+  }
+
+  /** The same as statements, to be done together with others. */
+  replacement(id: string, from: number, document: T, at: Date) {
+    const still = and(eq(this.table.id, id), eq(this.table.revision, from), isNull(this.table.archivedAt));
+    const { table } = this;
+    return [
+      this.database.run(sql`
+        insert into ${revisions} (kind, document_id, revision, document, saved_at, aside)
+        select ${this.kind}, ${table.id}, ${table.revision}, ${table.document}, ${table.updatedAt}, 0 from ${table} where ${still}`),
+      this.database
+        .update(table)
+        .set({ document: documentText(document), revision: from + 1, updatedAt: at.toISOString() })
+        .where(still),
+    ] as const;
+  }
+
+  /** Archives a document, or brings it back; false where it was not there to be moved. */
+  async setArchived(id: string, archived: boolean): Promise<boolean> {
+    const { archivedAt } = this.table;
+    const { rowsAffected } = await this.database
+      .update(this.table)
+      .set({ archivedAt: archived ? new Date().toISOString() : null })
+      .where(and(eq(this.table.id, id), archived ? isNull(archivedAt) : isNotNull(archivedAt)));
+    return rowsAffected === 1;
+  }
+
+  /** Removes a document with its whole history; that it was there is noted, so that nothing puts it back by itself. */
+  async remove(id: string): Promise<void> {
+    await this.database.batch([
+      this.database
+        .insert(properties)
+        .values({ name: removedProperty(this.kind, id), value: new Date().toISOString() })
+        .onConflictDoNothing(),
+      this.database.delete(this.table).where(eq(this.table.id, id)),
+      this.database.delete(revisions).where(this.#ofHistory(id)),
+    ]);
+  }
+
+  /** Versions from the newest on, the present one first where `before` is left out. */
+  async versions(id: string, limit: number, before?: number): Promise<Version[]> {
+    const earlier = await this.database
+      .select()
+      .from(revisions)
+      .where(and(this.#ofHistory(id), before === undefined ? undefined : lt(revisions.entry, before)))
+      .orderBy(desc(revisions.entry))
+      .limit(limit);
+    if (before !== undefined) return earlier;
+    const [present] = await this.#select().where(eq(this.table.id, id));
+    if (!present) return earlier;
+    const { revision, updatedAt, bytes } = present;
+    return [{ entry: null, revision, savedAt: updatedAt, aside: false, document: textOf(bytes) ?? '' }, ...earlier];
+  }
+
+  async version(id: string, entry: number): Promise<Version | undefined> {
+    const [found] = await this.database
+      .select()
+      .from(revisions)
+      .where(and(this.#ofHistory(id), eq(revisions.entry, entry)));
+    return found;
+  }
+
+  /** Keeps a version that is not to be the present one, unless the newest of the history says the same. */
+  async setAside(id: string, revision: number, document: T): Promise<void> {
+    const text = documentText(document);
+    const [last] = await this.versions(id, 1, Number.MAX_SAFE_INTEGER);
+    if (last?.aside && last.document === text) return;
+    await this.database.insert(revisions).values({
+      kind: this.kind,
+      documentId: id,
+      revision,
+      document: text,
+      savedAt: new Date().toISOString(),
+      aside: true,
+    });
+  }
+
+  /** The bytes of a document as they lie in the database, whatever they are. */
+  async bytes(id: string): Promise<Buffer | undefined> {
+    const [row] = await this.#select().where(eq(this.table.id, id));
+    return row && bufferOf(row.bytes);
+  }
+
+  #select() {
+    const { id, revision, updatedAt, archivedAt, document } = this.table;
+    return this.database
+      .select({ id, revision, updatedAt, archivedAt, bytes: sql<unknown>`cast(${document} as blob)` })
+      .from(this.table)
+      .$dynamic();
+  }
+
+  #ofHistory(id: string): SQL {
+    return and(eq(revisions.kind, this.kind), eq(revisions.documentId, id))!;
+  }
+
+  #read({ id, revision, updatedAt, archivedAt, bytes }: Row): Kept<T> {
+    const damaged = (message: string): Damaged =>
+      new Damaged({ kind: this.kind, id, updatedAt, bytes: bufferOf(bytes).length, message });
+    const text = textOf(bytes);
+    if (text === null) throw damaged('It is not text.');
+    let value: unknown;
+    try {
+      value = JSON.parse(text);
+    } catch (error) {
+      throw damaged(`It is not JSON: ${(error as Error).message}.`);
+    }
+    const checked = this.check(value);
+    if (!checked.ok) throw damaged(checked.fault[0]!.message);
+    return { id, revision, updatedAt, archivedAt, document: checked.value };
+  }
+}
+
+/** The property that a removed document leaves. */
+export const removedProperty = (kind: DocumentKind, id: string): string => `removed/${kind}/${id}`;
+
+/** A statement says a blob's bytes as a buffer of its own. */
+const bufferOf = (bytes: unknown): Buffer => Buffer.from((bytes ?? '') as Uint8Array);
+
+/** Null where the bytes are no text. */
+function textOf(bytes: unknown): string | null {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bufferOf(bytes));
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,39 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { createClient, type Client } from '@libsql/client';
+import { fileAddress } from './file-address.ts';
+import { StartFailure } from './start-failure.ts';
+import { storageFailureOf } from './storage-failure.ts';
+
+/** A folder of data that this process alone may change. */
+export interface FolderLock {
+  release(): void;
+}
+
+/**
+ * Takes a folder for this process. The lock is the operating system's, on a file beside the database: it is gone when the
+ * process is, however that ended.
+ *
+ * @throws StartFailure where another process has it or the folder cannot be used
+ */
+export async function lockFolder(folder: string): Promise<FolderLock> {
+  let client: Client | null = null;
+  try {
+    mkdirSync(folder, { recursive: true });
+    client = createClient({ url: fileAddress(join(folder, 'usual-drag.lock')), concurrency: 1 });
+    const held = await client.transaction('write');
+    const open = client;
+    return { release: () => (held.close(), open.close()) };
+  } catch (error) {
+    client?.close();
+    const failure = storageFailureOf(error);
+    if (!failure) throw error;
+    if (failure.code.startsWith('SQLITE_BUSY'))
+      throw new StartFailure(
+        `Another server is using ${folder}. End it, or name another folder in USUAL_DRAG_DATA.`,
+      );
+    throw new StartFailure(
+      `The folder ${folder} cannot be used: ${failure.message}. Make it writable, or name another one in USUAL_DRAG_DATA.`,
+    );
+  }
+}

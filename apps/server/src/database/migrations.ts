@@ -1,0 +1,27 @@
+import { fileURLToPath } from 'node:url';
+import type { Client } from '@libsql/client';
+import { readMigrationFiles } from 'drizzle-orm/migrator';
+
+/** Found from the built file as from the source. */
+const isSource = /\/src\/database\/[^/]+$/.test(import.meta.url);
+export const migrationsFolder = fileURLToPath(
+  new URL(isSource ? './migrations' : '../src/database/migrations', import.meta.url),
+);
+
+/** How a database stands to this version of the software. */
+export type SchemaState = 'empty' | 'current' | 'older' | 'newer' | 'unknown';
+
+/** Reads how far a database is; changes nothing in it. */
+export async function schemaState(client: Client): Promise<SchemaState> {
+  const { rows } = await client.execute("select name from sqlite_master where type = 'table' and name not like 'sqlite_%'");
+  const tables = rows.map(({ name }) => name as string);
+  if (tables.length === 0) return 'empty';
+  if (!tables.includes('__drizzle_migrations')) return 'unknown';
+  const done = await client.execute('select created_at from __drizzle_migrations order by created_at desc');
+  const known = readMigrationFiles({ migrationsFolder }).map(({ folderMillis }) => folderMillis);
+  const newest = known.at(-1)!;
+  const last = Number(done.rows[0]?.created_at ?? 0);
+  if (last > newest) return 'newer';
+  if (last === newest) return 'current';
+  return last === 0 || known.includes(last) ? 'older' : 'unknown';
+}

@@ -1,0 +1,22 @@
+/** Bytes that a stored document, and a file to import, may take. */
+export const largestDocument = 4 * 2 ** 20;
+
+/** How many faults of one file are told. */
+export const mostFaults = 20;
+
+/** How long texts and lists of the formats may be. */
+export const most = {
+  title: 200,
+  label: 200,
+  notes: 10_000,
+  word: 64,
+  elements: 50_000,
+  setups: 10_000,
+  meters: 1000,
+  ends: 1000,
+  instruments: 1000,
+  functions: 20,
+  ranges: 1000,
+  designRanges: 100,
+  stock: 10_000,
+} as const;

@@ -1,0 +1,61 @@
+import { sameValue } from './same-value.ts';
+
+type Fields = Readonly<Record<string, unknown>>;
+
+/**
+ * What changed from one version of a job, instrument or meter project to a later one, in words: `Parts: R5 added, R1 changed
+ * (resistance)`. Lists whose members have ids are compared by them, all else as a whole.
+ *
+ * @returns a line for each part of the document that differs; empty where both say the same
+ */
+export function documentChanges(before: unknown, after: unknown): string[] {
+  const [one, other] = [fieldsOf(before), fieldsOf(after)];
+  return keysOf(one, other).flatMap((key) => {
+    if (sameValue(one[key], other[key])) return [];
+    if (key === 'network') return documentChanges(one[key], other[key]);
+    const label = labels[key] ?? inWords(key);
+    const members = memberChanges(one[key], other[key]);
+    if (members) return [`${label}: ${members.join(', ')}`];
+    if (one[key] === undefined) return [`${label} added`];
+    return [other[key] === undefined ? `${label} removed` : `${label} changed`];
+  });
+}
+
+const labels: Fields & Readonly<Record<string, string>> = {
+  elements: 'Parts',
+  setups: 'Set-ups',
+  values: 'Nominal or measured values',
+  reference: 'Reference node',
+  record: 'Head',
+};
+
+/** Members added, removed and changed; null where the lists have no ids to compare by. */
+function memberChanges(before: unknown, after: unknown): string[] | null {
+  const [one, other] = [byId(before), byId(after)];
+  if (!one || !other) return null;
+  const changes = [...other].flatMap(([id, member]) => {
+    const former = one.get(id);
+    if (!former) return [`${id} added`];
+    if (sameValue(former, member)) return [];
+    return [`${id} changed (${keysOf(former, member).filter((key) => !sameValue(former[key], member[key])).map((key) => inWords(key).toLowerCase()).join(', ')})`];
+  });
+  const removed = [...one.keys()].filter((id) => !other.has(id)).map((id) => `${id} removed`);
+  return changes.length + removed.length > 0 ? [...changes, ...removed] : ['order changed'];
+}
+
+function byId(list: unknown): ReadonlyMap<string, Fields> | null {
+  if (list === undefined) return new Map();
+  if (!Array.isArray(list)) return null;
+  const members = list.map(fieldsOf);
+  return members.every(({ id }) => typeof id === 'string') ? new Map(members.map((one) => [one.id as string, one])) : null;
+}
+
+const fieldsOf = (value: unknown): Fields => (typeof value === 'object' && value !== null ? (value as Fields) : {});
+
+const keysOf = (one: Fields, other: Fields): string[] => [...new Set([...Object.keys(one), ...Object.keys(other)])];
+
+/** `measuredResistance` as `Measured resistance`. */
+function inWords(key: string): string {
+  const words = key.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}

@@ -1,0 +1,11 @@
+/** Whether two values of a JSON document say the same, in whatever order they name it; a key left out is as one undefined. */
+export function sameValue(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  if (Array.isArray(a) || Array.isArray(b))
+    return (
+      Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((item, at) => sameValue(item, b[at]))
+    );
+  const [one, other] = [a as Record<string, unknown>, b as Record<string, unknown>];
+  return [...new Set([...Object.keys(one), ...Object.keys(other)])].every((key) => sameValue(one[key], other[key]));
+}
