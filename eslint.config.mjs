@@ -35,7 +35,7 @@ const coreRules = coreFolders.map((folder, place) => ({
 }));
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', '.cache/**', 'test-results/**', 'data/**'] },
+  { ignores: ['**/*.generated.ts', '**/dist/**', '**/node_modules/**', '.cache/**', 'test-results/**', 'data/**'] },
   tseslint.configs.strict,
   tseslint.configs.stylistic,
   {

@@ -16,6 +16,7 @@ export default {
   moduleNameMapper: {
     '^@usual-drag/core$': '<rootDir>/packages/core/src/index.ts',
     '^@usual-drag/contract$': '<rootDir>/packages/contract/src/index.ts',
+    '^@usual-drag/contract/checks$': '<rootDir>/packages/contract/src/dto/checks.ts',
     '^@usual-drag/contract/dto$': '<rootDir>/packages/contract/src/dto/index.ts',
   },
   testTimeout: 30_000,

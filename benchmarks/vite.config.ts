@@ -4,6 +4,6 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   root: import.meta.dirname,
   logLevel: 'error',
-  ssr: { noExternal: [/^@usual-drag\//, 'ajv'] },
+  ssr: { noExternal: [/^@usual-drag\//] },
   build: { ssr: 'main.ts', outDir: 'dist', target: 'node20', emptyOutDir: true, minify: false },
 });

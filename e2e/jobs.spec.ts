@@ -3,7 +3,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, openJob, saved, test } from './demo-page.ts';
 
-test('the list: duplicate, rename, delete and undo, export and import', async ({ page, server, faults }) => {
+test('the list: duplicate, rename, archive and undo, export and import', async ({ page, server, faults }) => {
   await page.goto(server.address);
   await expect(page.getByRole('listitem').filter({ hasText: 'parts' })).toHaveCount(5);
   await page.getByRole('button', { name: 'Duplicate Level loop' }).click();
@@ -14,18 +14,18 @@ test('the list: duplicate, rename, delete and undo, export and import', async ({
   await saved(page);
   await page.getByRole('link', { name: 'Jobs' }).click();
 
-  await page.getByRole('button', { name: 'Delete Level loop, spare' }).click();
+  await page.getByRole('button', { name: 'Archive Level loop, spare' }).click();
   await expect(page.getByRole('link', { name: /^Level loop, spare/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: /^Level loop, spare/ })).toBeVisible();
-  await expect(page.getByText('deleted job')).toHaveCount(0);
+  await expect(page.getByText('archived job')).toHaveCount(0);
 
-  await page.getByRole('button', { name: 'Delete Level loop, spare' }).click();
+  await page.getByRole('button', { name: 'Archive Level loop, spare' }).click();
   await page.reload();
-  await page.getByText('1 deleted job').click();
-  await page.getByRole('button', { name: 'Bring back Level loop, spare' }).click();
+  await page.getByText('1 archived job').click();
+  await page.getByRole('button', { name: 'Restore Level loop, spare' }).click();
   await expect(page.getByRole('link', { name: /^Level loop, spare/ })).toBeVisible();
-  await expect(page.getByText('deleted job')).toHaveCount(0);
+  await expect(page.getByText('archived job')).toHaveCount(0);
 
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Export Level loop, spare' }).click();

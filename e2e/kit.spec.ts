@@ -55,19 +55,19 @@ test('a new meter with leads and contacts is offered on the bench, its burden gr
   expect(faults).toEqual([]);
 });
 
-test('copy, retire and back again; a calibration that runs out is reminded of', async ({ page, server, faults }) => {
+test('copy, archive and restore; a calibration that runs out is reminded of', async ({ page, server, faults }) => {
   await page.goto(server.address);
   await openKit(page);
-  const shelf = page.getByRole('list', { name: 'Instruments', exact: true });
-  await expect(shelf.getByRole('button', { name: /^Old analogue.*overdue/ })).toBeVisible();
-  await expect(shelf.getByRole('button', { name: /^Handheld.*in 15 days/ })).toBeVisible();
-  await shelf.getByRole('button', { name: /^Panel ammeter/ }).click();
+  const kit = page.getByRole('list', { name: 'Instruments', exact: true });
+  await expect(kit.getByRole('button', { name: /^Old analogue.*overdue/ })).toBeVisible();
+  await expect(kit.getByRole('button', { name: /^Handheld.*in 15 days/ })).toBeVisible();
+  await kit.getByRole('button', { name: /^Panel ammeter/ }).click();
   await page.getByRole('button', { name: 'Copy' }).click();
-  await expect(shelf.getByRole('button', { name: /75 mV \(copy\)/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Retire' }).click();
-  await expect(page.getByRole('list', { name: 'Retired instruments' }).getByRole('button')).toHaveCount(1);
-  await page.getByRole('button', { name: 'Back on the shelf' }).click();
-  await expect(shelf.getByRole('button')).toHaveCount(6);
+  await expect(kit.getByRole('button', { name: /75 mV \(copy\)/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Archive' }).click();
+  await expect(page.getByRole('list', { name: 'Archived instruments' }).getByRole('button')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Restore' }).click();
+  await expect(kit.getByRole('button')).toHaveCount(6);
   await cell(page, 'Calibrated on').fill('soon');
   await cell(page, 'Calibrated on').press('Enter');
   await expect(page.getByRole('alert')).toContainText('A day such as');
@@ -80,7 +80,7 @@ test('the kit out as JSON and CSV, and in again', async ({ page, server, faults 
   await page.goto(server.address);
   await openKit(page);
   const save = async (name: string): Promise<string> => {
-    await page.getByRole('button', { name: 'In and out' }).click();
+    await page.getByRole('button', { name: 'Import/export' }).click();
     const download = page.waitForEvent('download');
     await page.getByRole('menuitem', { name }).click();
     return readFileSync(await (await download).path(), 'utf8');
@@ -92,10 +92,13 @@ test('the kit out as JSON and CSV, and in again', async ({ page, server, faults 
   await expect(page.getByRole('button', { name: /^Panel ammeter.*SL-999/ })).toBeVisible();
   const give = (name: string, text: string) =>
     page.getByLabel('Kit file to import').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
-  await give('shelf.csv', csv);
-  await expect(page.getByText('5 instruments taken from shelf.csv')).toBeVisible();
+  await give('kit.csv', csv);
+  await expect(page.getByText('The kit has an instrument of this file otherwise')).toBeVisible();
+  await expect(cell(page, 'Asset tag')).toHaveValue('SL-999');
+  await page.getByRole('button', { name: 'Replace mine' }).click();
+  await expect(page.getByText('1 of 5 instruments of kit.csv')).toBeVisible();
   await expect(cell(page, 'Asset tag')).toHaveValue('');
-  await give('shelf.kit.json', json.replace('"fullScale": 5,', '"fullscale": 5,'));
+  await give('kit.kit.json', json.replace('"fullScale": 5,', '"fullscale": 5,'));
   await expect(page.getByText(/fullscale is not a key of this format/)).toBeVisible();
   expect(JSON.parse(await save('Export as JSON'))).toEqual(JSON.parse(json));
   expect(faults).toEqual([]);
@@ -107,7 +110,7 @@ test('an edit made while the server is away is kept and saved when it answers ag
   await page.getByRole('button', { name: /^Panel ammeter/ }).click();
   await server.stop();
   await type(page, 'Asset tag', 'SL-410');
-  await expect(page.getByText('The server does not answer: kept in this window, trying again')).toBeVisible();
+  await expect(page.getByText('Not saved: the server does not answer. Kept in this browser, trying again')).toBeVisible();
   await server.start();
   await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible({ timeout: 15_000 });
   await page.reload();

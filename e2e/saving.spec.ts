@@ -1,5 +1,9 @@
+import type { History, StoredDocument } from '@usual-drag/contract';
+import type { Job } from '@usual-drag/core';
 import type { Page } from '@playwright/test';
-import { allIsFetched, expect, openJob, saved, test } from './demo-page.ts';
+import { readFileSync } from 'node:fs';
+import { allIsFetched, expect, openJob, saved, test, type DemoServer } from './demo-page.ts';
+import { axe } from './workshop.ts';
 
 async function setResistor(page: Page, id: string, value: string): Promise<void> {
   const field = page.getByRole('region', { name: 'Parts' }).getByRole('textbox', { name: `Resistance of ${id}` });
@@ -37,9 +41,9 @@ test('without the server edits stay, say so, and are saved when it comes back', 
   await allIsFetched(page);
   await server.stop('SIGKILL');
   await setResistor(page, 'R2', '47k');
-  await expect(page.getByTestId('save')).toContainText('not saved: no answer from the server');
+  await expect(page.getByTestId('save')).toContainText('Not saved: the server does not answer');
   await setResistor(page, 'R3', '18k');
-  // Stations that were never opened are there all the same.
+  // Steps that were never opened are there all the same.
   await page.getByRole('link', { name: 'True values' }).click();
   await expect(page.getByRole('heading', { name: 'Every part' })).toBeVisible();
   await page.getByRole('radio', { name: 'What if' }).click();
@@ -62,7 +66,7 @@ test('a save whose answer is lost is no conflict with another window', async ({ 
     return route.abort();
   });
   await setResistor(page, 'R2', '47k');
-  await expect(page.getByTestId('save')).toContainText('not saved: no answer from the server');
+  await expect(page.getByTestId('save')).toContainText('Not saved: the server does not answer');
   await setResistor(page, 'R3', '18k');
   await saved(page);
   expect(lost).toBe(1);
@@ -84,7 +88,7 @@ test('what was typed without the server is there when the window is opened again
   await saved(page);
 });
 
-test('two windows never overwrite each other: mine becomes a job of its own', async ({ page, server, context }) => {
+test('two windows never overwrite each other: both are kept', async ({ page, server, context }) => {
   await openJob(page, server, 'Float-level divider', 'Network');
   const other = await context.newPage();
   await other.goto(page.url());
@@ -93,7 +97,8 @@ test('two windows never overwrite each other: mine becomes a job of its own', as
   await setResistor(page, 'R3', '18k');
   await expect(page.getByRole('alert')).toContainText('changed in another window');
   await expect(resistor(page, 'R3')).toHaveValue(/^18.kΩ$/);
-  await page.getByRole('button', { name: 'Keep mine as a job of its own' }).click();
+  await expect(page.getByRole('alert')).toContainText('R3 changed (resistance)');
+  await page.getByRole('button', { name: 'Keep both' }).click();
   await expect(page.getByRole('textbox', { name: 'Title of the job' })).toHaveValue(
     'Float-level divider (from this window)',
   );
@@ -112,11 +117,155 @@ test('two windows: the other version is taken, and mine can be brought back', as
   await setResistor(other, 'R2', '47k');
   await saved(other);
   await setResistor(page, 'R3', '18k');
-  await page.getByRole('button', { name: 'Take the other version' }).click();
+  await page.getByRole('button', { name: 'Take theirs' }).click();
   await expect(resistor(page, 'R2')).toHaveValue(/^47.kΩ$/);
   await expect(resistor(page, 'R3')).toHaveValue(/^15.kΩ$/);
   await page.keyboard.press('Control+z');
   await expect(resistor(page, 'R3')).toHaveValue(/^18.kΩ$/);
   await expect(resistor(page, 'R2')).toHaveValue(/^39.kΩ$/);
   await saved(page);
+});
+
+/** The sample job as the server has it. */
+async function divider(server: DemoServer): Promise<StoredDocument<Job>> {
+  const list = (await server.ask('GET', '/jobs')).json as { id: string; title: string }[];
+  const { id } = list.find(({ title }) => title === 'Float-level divider')!;
+  return (await server.ask('GET', `/jobs/${id}`)).json;
+}
+const resistanceOf = ({ document }: StoredDocument<Job>, id: string): number => {
+  const part = document.network.elements.find((element) => element.id === id);
+  return part?.kind === 'resistor' ? part.resistance : NaN;
+};
+
+test('however often it is loaded again, another window’s version is never overwritten unasked', async ({
+  page,
+  server,
+  context,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Network');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await setResistor(other, 'R2', '47k');
+  await saved(other);
+  await setResistor(page, 'R3', '18k');
+  for (let reload = 0; reload < 3; reload += 1) {
+    await expect(page.getByRole('alert')).toContainText('changed in another window');
+    await page.waitForTimeout(700);
+    const kept = await divider(server);
+    expect([resistanceOf(kept, 'R2'), resistanceOf(kept, 'R3')]).toEqual([47_000, 15_000]);
+    await page.reload();
+  }
+  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await saved(page);
+  const kept = await divider(server);
+  expect([resistanceOf(kept, 'R2'), resistanceOf(kept, 'R3')]).toEqual([39_000, 18_000]);
+  // Theirs stays in the history.
+  const { entries } = (await server.ask('GET', `/history/jobs/${kept.id}`)).json as History;
+  expect(entries).toHaveLength(3);
+});
+
+test('two windows that say the same are not asked about', async ({ page, server, context }) => {
+  await openJob(page, server, 'Float-level divider', 'Network');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await setResistor(other, 'R2', '47k');
+  await saved(other);
+  await setResistor(page, 'R2', '47k');
+  await saved(page);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('an edit is saved although another job is opened before the answer comes', async ({ page, server }) => {
+  await openJob(page, server, 'Float-level divider', 'Network');
+  await page.route('**/api/jobs/*', async (route) => {
+    if (route.request().method() === 'PUT') await new Promise((later) => setTimeout(later, 600));
+    await route.continue();
+  });
+  await setResistor(page, 'R2', '41k');
+  await page.waitForTimeout(350);
+  await setResistor(page, 'R2', '42k');
+  await page.getByRole('link', { name: 'Jobs' }).click();
+  await page.getByRole('link', { name: /^Level loop/ }).click();
+  await expect.poll(async () => resistanceOf(await divider(server), 'R2')).toBe(42_000);
+});
+
+test('a disk that is full is said, the edit stays, and is saved once there is room', async ({ page, server }) => {
+  await openJob(page, server, 'Float-level divider', 'Network');
+  let full = true;
+  await page.route('**/api/jobs/*', (route) =>
+    full && route.request().method() === 'PUT'
+      ? route.fulfill({ status: 507, json: { error: { status: 507, message: 'Not saved: the disk is full.' } } })
+      : route.continue(),
+  );
+  await setResistor(page, 'R2', '47k');
+  await expect(page.getByTestId('save')).toContainText('Not saved: the disk is full. Kept in this browser');
+  await page.reload();
+  await expect(resistor(page, 'R2')).toHaveValue(/^47.kΩ$/);
+  await expect(page.getByTestId('save')).toContainText('Not saved: the disk is full');
+  full = false;
+  await saved(page);
+  expect(resistanceOf(await divider(server), 'R2')).toBe(47_000);
+});
+
+test('the history shows what changed, an earlier version beside the present, and restores it', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Network');
+  await setResistor(page, 'R2', '47k');
+  await saved(page);
+  await setResistor(page, 'R3', '18k');
+  await saved(page);
+  await page.getByRole('link', { name: 'History' }).click();
+  const versions = page.getByRole('complementary', { name: 'Versions' }).getByRole('listitem');
+  await expect(versions).toHaveCount(3);
+  await expect(versions.nth(0)).toContainText('Parts: R3 changed (resistance)');
+  await versions.nth(2).getByRole('link').click();
+  await expect(page.getByRole('img', { name: 'The network, then' })).toContainText('39');
+  await expect(page.getByRole('img', { name: 'The network, now' })).toContainText('47');
+  await axe(page);
+  await page.getByRole('button', { name: 'Restore this version' }).click();
+  await expect(versions).toHaveCount(4);
+  const kept = await divider(server);
+  expect([kept.revision, resistanceOf(kept, 'R2'), resistanceOf(kept, 'R3')]).toEqual([4, 39_000, 15_000]);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => resistanceOf(await divider(server), 'R2')).toBe(47_000);
+  expect(faults).toEqual([]);
+});
+
+test('an archived job is deleted for good only after it is said plainly', async ({ page, server, faults }) => {
+  await page.goto(server.address);
+  await page.getByRole('button', { name: 'Archive Level loop' }).click();
+  await page.getByText('1 archived job').click();
+  await page.getByRole('button', { name: 'Delete Level loop for good' }).click();
+  await expect(page.getByRole('alert')).toContainText('Nothing brings it back but a backup');
+  await axe(page);
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await page.getByRole('button', { name: 'Delete Level loop for good' }).click();
+  await page.getByRole('button', { name: 'Delete for good', exact: true }).click();
+  await expect(page.getByText('archived job')).toHaveCount(0);
+  expect((await server.ask('GET', '/jobs/archived')).text).toBe('[]');
+  expect(faults).toEqual([]);
+});
+
+test('everything is exported and imported again, and backed up, from the list', async ({ page, server, faults }) => {
+  await page.goto(server.address);
+  const download = async (name: string): Promise<{ readonly name: string; readonly path: string }> => {
+    await page.getByRole('button', { name: 'All jobs' }).click();
+    const file = page.waitForEvent('download');
+    await page.getByRole('menuitem', { name }).click();
+    return { name: (await file).suggestedFilename(), path: await (await file).path() };
+  };
+  const archive = await download('Export all jobs');
+  expect(archive.name).toBe('usual-drag-jobs.zip');
+  expect((await download('Back up everything')).name).toMatch(/\.backup$/);
+  await page.getByLabel('Archive of jobs to import').setInputFiles({
+    name: 'jobs.zip',
+    mimeType: 'application/zip',
+    buffer: readFileSync(archive.path),
+  });
+  await expect(page.getByText('5 jobs imported from jobs.zip.')).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Level loop/ })).toHaveCount(2);
+  expect(faults).toEqual([]);
 });

@@ -1,4 +1,4 @@
-import type { Shelved } from '@usual-drag/contract';
+import type { StoredDocument } from '@usual-drag/contract';
 import type { MeterProject } from '@usual-drag/core';
 import { expect, figure, openJob, test } from './demo-page.ts';
 import { axe, fileOf, open, sheet, type } from './workshop.ts';
@@ -105,14 +105,14 @@ test('a multiplier string: other parts, contradictions refused, undo, files out 
   await give(JSON.stringify({ ...file, colour: 'red' }));
   await expect(page.getByText(/colour is not a key of this format/)).toBeVisible();
 
-  await page.getByRole('button', { name: 'Put this design away' }).click();
-  await expect(page.getByText('“From a file” put away.')).toBeVisible();
-  await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+  await page.getByRole('button', { name: 'Archive this meter project' }).click();
+  await expect(page.getByText('“From a file” archived.')).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('button', { name: 'From a file' })).toBeHidden();
-  await page.getByText('Put away', { exact: true }).click();
+  await page.getByText('Archived', { exact: true }).click();
   await page.getByRole('button', { name: 'From a file' }).click();
-  await page.getByRole('button', { name: 'Back on the board' }).click();
+  await page.getByRole('button', { name: 'Restore' }).click();
   await expect(page.getByRole('heading', { name: 'From a file' })).toBeVisible();
   expect(faults).toEqual([]);
 });
@@ -163,7 +163,7 @@ test('edits are kept while the server does not answer', async ({ page, server, f
   await open(page, 'Level-loop test voltmeter');
   await page.route('**/api/meter-projects/**', (route) => route.abort());
   await type(page, 'Voltage range 3', '100');
-  await expect(page.getByText('The server does not answer: kept in this window')).toBeVisible();
+  await expect(page.getByText('Not saved: the server does not answer. Kept in this browser')).toBeVisible();
   await page.unroute('**/api/meter-projects/**');
   await page.goto(`${server.address}/workshop/level-loop`);
   await expect(page.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('100\u00a0V');
@@ -178,19 +178,19 @@ test('an edit left unsaved asks when the design has been changed elsewhere meanw
   await page.goto(`${server.address}/workshop/level-loop`);
   await page.route('**/api/meter-projects/**', (route) => route.abort());
   await type(page, 'Voltage range 3', '100');
-  await expect(page.getByText('The server does not answer: kept in this window')).toBeVisible();
+  await expect(page.getByText('Not saved: the server does not answer. Kept in this browser')).toBeVisible();
   await page.goto('about:blank');
   await page.unroute('**/api/meter-projects/**');
 
   const api = `${server.address}/api/meter-projects`;
-  const list = (await (await page.request.get(api)).json()) as Shelved<MeterProject>[];
+  const list = (await (await page.request.get(api)).json()) as StoredDocument<MeterProject>[];
   const { id, revision, document } = list.find((meterProject) => meterProject.id === 'level-loop')!;
   const theirs = { ...document, title: 'Theirs' };
   expect((await page.request.put(`${api}/${id}`, { data: { revision, document: theirs } })).status()).toBe(200);
 
   await page.goto(`${server.address}/workshop/level-loop`);
-  await expect(page.getByText('There is an edit of yours that was not saved yet.')).toBeVisible();
-  await expect(page.getByRole('textbox', { name: 'Name of the meter' })).toHaveValue('Theirs');
+  await expect(page.getByRole('alert')).toContainText('changed in another window');
+  await expect(page.getByRole('alert')).toContainText('Title changed');
   await page.getByRole('button', { name: 'Keep mine' }).click();
   await expect(page.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('100\u00a0V');
   await expect(page.getByRole('textbox', { name: 'Name of the meter' })).not.toHaveValue('Theirs');
@@ -207,20 +207,21 @@ test('two windows never overwrite each other: mine or theirs is asked for', asyn
   const other = await context.newPage();
   await other.goto(`${server.address}/workshop/level-loop`);
   await type(other, 'Voltage range 3', '60');
-  await expect(other.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+  await expect(other.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
   await type(page, 'Voltage range 3', '70');
-  await expect(page.getByText('This meter project has been changed since in another window.')).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('changed in another window');
   await page.getByRole('button', { name: 'Keep mine' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
   await other.reload();
   await expect(other.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('70\u00a0V');
   await type(page, 'Voltage range 3', '80');
-  await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
   await type(other, 'Voltage range 3', '90');
   await expect(other.getByRole('button', { name: 'Take theirs' })).toBeVisible();
   await type(other, 'Voltage range 3', '95');
   await other.reload();
-  await expect(other.getByText('There is an edit of yours that was not saved yet.')).toBeVisible();
+  await expect(other.getByRole('alert')).toContainText('changed in another window');
+  await other.reload();
   await other.getByRole('button', { name: 'Take theirs' }).click();
   await expect(other.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('80\u00a0V');
   faults.length = 0;

@@ -3,7 +3,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Download, Page } from '@playwright/test';
 import { expect } from './demo-page.ts';
 
-/** Goes to the workshop, and takes a design off the board. */
+/** Goes to the workshop, and opens a meter project. */
 export async function open(page: Page, design?: string): Promise<void> {
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Workshop' }).click();
   if (design) await page.getByRole('button', { name: design }).click();

@@ -71,7 +71,7 @@ const views: readonly {
     job: /^Float-level/,
     take: async (page) => {
       await page.getByRole('radio', { name: /Loading map/ }).click();
-      await page.getByRole('complementary', { name: 'Station' }).evaluate((panel) => panel.scrollTo(0, 1000));
+      await page.getByRole('complementary', { name: 'Step' }).evaluate((panel) => panel.scrollTo(0, 1000));
     },
   },
   {

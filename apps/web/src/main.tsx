@@ -1,11 +1,11 @@
-import { notifyManager, QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
-import { resumeDrafts } from './api/drafts.ts';
-import { kitShelf } from './api/kit.ts';
-import { meterProjectShelf } from './api/meter-projects.ts';
+import { queries } from './api/queries.ts';
 import { BenchPage } from './bench/bench-page.tsx';
+import { startSaving } from './documents/saving.ts';
+import { showInList } from './documents/use-document-list.ts';
 import { JobsPage } from './jobs/jobs-page.tsx';
 import { Broken } from './shell/broken.tsx';
 import { Shell } from './shell/shell.tsx';
@@ -14,11 +14,7 @@ import { fetchAhead, pageLater } from './ui/fetched-later.ts';
 import './styles.css';
 
 applyTheme();
-// An edit is on the screen before the next key is read, so that each edit builds on the one before.
-notifyManager.setScheduler(queueMicrotask);
-const queries = new QueryClient({ defaultOptions: { queries: { retry: 2 } } });
-void resumeDrafts(queries, kitShelf);
-void resumeDrafts(queries, meterProjectShelf);
+startSaving(showInList);
 const router = createBrowserRouter([
   {
     element: <Shell />,
@@ -33,6 +29,10 @@ const router = createBrowserRouter([
       {
         path: '/correct',
         lazy: pageLater(async () => (await import('./correction/correction-page.tsx')).CorrectionPage),
+      },
+      {
+        path: '/history/:kind/:id/:entry?',
+        lazy: pageLater(async () => (await import('./documents/history-page.tsx')).HistoryPage),
       },
       { path: '/kit/:instrumentId?', lazy: pageLater(async () => (await import('./kit/kit-page.tsx')).KitPage) },
       { path: '*', element: <JobsPage /> },

@@ -1,8 +1,7 @@
 import { designFaults, fail, type Design, type Result } from '@usual-drag/core';
-import schema from './schema/design.schema.json' with { type: 'json' };
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 
-const checkShape = shapeCheck<Design>(schema);
+const checkShape = shapeCheck<Design>('design');
 
 /** Reads the text of a `*.design.json`: a design ready to be worked out, or every fault found. */
 export function readDesign(text: string): Result<Design, readonly FileFault[]> {

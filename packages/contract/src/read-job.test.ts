@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import { newJob } from '@usual-drag/core';
 import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
-import { CreateJobDto, designSchema, jobSchema, kitSchema, requestSchemas, SaveJobDto } from './dto/index.ts';
+import { checksOf, schemas } from './dto/checks.ts';
+import { CreateJobDto, requestSchemas, SaveJobDto } from './dto/index.ts';
 import { checkDraft, checkJob, readJob } from './read-job.ts';
 
 const resistor = { id: 'R1', kind: 'resistor', from: 'A', to: '0', resistance: 100 };
@@ -14,13 +15,15 @@ const job = (elements: unknown, more: object = {}): unknown => ({
   ...more,
 });
 
-test.each([
-  ['job', jobSchema],
-  ['kit', kitSchema],
-  ['design', designSchema],
-] as const)('the published schema of a %s is the one that the classes make', (name, made) => {
+test.each(Object.entries(schemas()))('the published schema of a %s is the one that the classes make', (name, made) => {
   const file = join(__dirname, `../../../docs/schema/${name}.schema.json`);
-  expect(JSON.parse(readFileSync(file, 'utf8'))).toEqual(made());
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toEqual(made);
+});
+
+test('the checks are those of the classes as they are now', () => {
+  const written = (name: string): string => readFileSync(join(__dirname, `schema/${name}.generated.ts`), 'utf8');
+  expect(written('first-fault')).toBe(checksOf({ allErrors: false }));
+  expect(written('all-faults')).toBe(checksOf({ allErrors: true }));
 });
 
 test('a job of every kind of element and meter reads in as it was written', () => {

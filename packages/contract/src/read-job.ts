@@ -1,6 +1,5 @@
 import { fail, jobFaults, ok, type Job, type Result } from '@usual-drag/core';
 import { mostFaults } from './limits.ts';
-import schema from './schema/job.schema.json' with { type: 'json' };
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 
 /**
@@ -32,4 +31,4 @@ function check(value: unknown, counts: (fault: FileFault) => boolean): Result<Jo
   return faults.length > 0 ? fail(faults.slice(0, mostFaults)) : ok(shaped.value);
 }
 
-const checkShape = shapeCheck<Job>(schema);
+const checkShape = shapeCheck<Job>('job');

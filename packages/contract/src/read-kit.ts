@@ -1,9 +1,8 @@
 import { fail, kitFaults, duplicates, type Kit, type KitInstrument, type Result } from '@usual-drag/core';
 import { mostFaults } from './limits.ts';
-import schema from './schema/kit.schema.json' with { type: 'json' };
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 
-const checkKitShape = shapeCheck<Kit>(schema);
+const checkKitShape = shapeCheck<Kit>('kit');
 
 /** Reads the text of a `*.kit.json`: its instruments, ready for the kit, or every fault found. */
 export function readKit(text: string): Result<Kit, readonly FileFault[]> {

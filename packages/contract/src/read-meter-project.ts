@@ -1,8 +1,7 @@
 import type { MeterProject, Result } from '@usual-drag/core';
-import schema from './schema/meter-project.schema.json' with { type: 'json' };
 import { shapeCheck, type FileFault } from './shape-faults.ts';
 
-const checkShape = shapeCheck<MeterProject>(schema);
+const checkShape = shapeCheck<MeterProject>('meterProject');
 
 /**
  * Checks a meter project against its published schema. Whether its design can be made is not asked: it is kept while it is being

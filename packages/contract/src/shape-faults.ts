@@ -1,6 +1,7 @@
 import { fail, ok, type JobFault, type Result } from '@usual-drag/core';
-import Ajv2020, { type ErrorObject, type ValidateFunction } from 'ajv/dist/2020.js';
 import { mostFaults } from './limits.ts';
+import * as allFaults from './schema/all-faults.generated.ts';
+import * as firstFault from './schema/first-fault.generated.ts';
 
 /** A fault and the path of the key that it is at; empty where it is about the file as a whole. */
 export interface FileFault extends JobFault {
@@ -10,19 +11,30 @@ export interface FileFault extends JobFault {
 /** Values in a file up to which all its faults are looked for; in a larger one the first is told. */
 const thoroughUpTo = 20_000;
 
+/** What a check says is wrong, by the schema's keyword. */
+interface SchemaError {
+  readonly keyword: string;
+  readonly instancePath: string;
+  readonly params: object;
+  readonly message?: string;
+}
+
+/** A generated check; what is wrong stands in it afterwards. */
+interface SchemaCheck {
+  (value: unknown): boolean;
+  errors?: readonly SchemaError[] | null;
+}
+
+type Format = 'job' | 'kit' | 'design' | 'meterProject';
+
 /** A check of parsed values against a published schema, which says its faults in words, up to twenty of them. */
-export function shapeCheck<T>(schema: object): (value: unknown) => Result<T, readonly FileFault[]> {
-  const options = { discriminator: true, strictSchema: false };
-  const passes = new Ajv2020(options).compile<T>(schema);
-  let thorough: ValidateFunction<T> | null = null;
+export function shapeCheck<T>(format: Format): (value: unknown) => Result<T, readonly FileFault[]> {
+  const passes = firstFault[format] as SchemaCheck;
+  const thorough = allFaults[format] as SchemaCheck;
   return (value) => {
-    if (passes(value)) return ok(value);
+    if (passes(value)) return ok(value as T);
     let found = passes.errors ?? [];
-    if (countUpTo(thoroughUpTo, value) < thoroughUpTo) {
-      thorough ??= new Ajv2020({ ...options, allErrors: true }).compile<T>(schema);
-      thorough(value);
-      found = thorough.errors ?? found;
-    }
+    if (countUpTo(thoroughUpTo, value) < thoroughUpTo && !thorough(value)) found = thorough.errors ?? found;
     const errors = [...found].sort((a, b) => precedence(a) - precedence(b));
     return fail(errors.slice(0, mostFaults).map((error) => fileFault(value, error)));
   };
@@ -55,14 +67,14 @@ export function parseJson(text: string): Result<unknown, readonly FileFault[]> {
 }
 
 /** A slip in a key's name comes before the key that is missing for it, and a wrong shape before a wrong value. */
-function precedence({ keyword }: ErrorObject): number {
+function precedence({ keyword }: SchemaError): number {
   if (keyword === 'additionalProperties') return 0;
   return shapeKeywords.has(keyword) ? 1 : 2;
 }
 
 const shapeKeywords = new Set(['required', 'discriminator', 'type', 'const', 'enum']);
 
-function fileFault(value: unknown, error: ErrorObject): FileFault {
+function fileFault(value: unknown, error: SchemaError): FileFault {
   const path = dotted(error.instancePath);
   const params = error.params as Record<string, unknown>;
   const inside = (key: unknown): string => (path ? `${path}.${clipped(String(key))}` : clipped(String(key)));
@@ -93,7 +105,7 @@ function fileFault(value: unknown, error: ErrorObject): FileFault {
   }
 }
 
-function valueFault(value: unknown, error: ErrorObject, path: string): FileFault {
+function valueFault(value: unknown, error: SchemaError, path: string): FileFault {
   const owner = ownerOf(value, error.instancePath);
   const key = keysOf(error.instancePath).at(-1);
   const subject = owner ? `${owner}: ${key}` : path;
@@ -115,7 +127,7 @@ const typeWords: Readonly<Record<string, string>> = {
   boolean: 'true or false',
 };
 
-function valueWords({ keyword, message, params }: ErrorObject): string {
+function valueWords({ keyword, message, params }: SchemaError): string {
   const { limit } = params as { limit: number };
   switch (keyword) {
     case 'exclusiveMinimum':

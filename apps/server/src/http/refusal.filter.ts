@@ -1,5 +1,5 @@
 import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from '@nestjs/common';
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
 import { Damaged } from '../database/document-repository.ts';
 import { TooLarge } from '../database/document-text.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';
@@ -11,18 +11,22 @@ export class RefusalFilter implements ExceptionFilter {
   private readonly logger = new Logger('Server');
 
   catch(exception: unknown, host: ArgumentsHost): void {
-    const response = host.switchToHttp().getResponse<Response>();
+    const http = host.switchToHttp();
+    const response = http.getResponse<Response>();
     if (response.headersSent) return void response.end();
-    const { status, message, details } = this.#answer(exception);
+    const { status, message, details } = this.#answer(exception, http.getRequest<Request>());
     const refusal: Refusal = { error: { status, message, ...details } };
     response.status(status).json(refusal);
   }
 
-  #answer(exception: unknown): { readonly status: number; readonly message: string; readonly details?: object } {
+  #answer(
+    exception: unknown,
+    request: Request,
+  ): { readonly status: number; readonly message: string; readonly details?: object } {
     const storage = storageFailureOf(exception);
     if (storage) {
       this.logger.error(`${storage.message} (${storage.code})`);
-      return { status: storage.status, message: `Not saved or read: ${storage.message}.` };
+      return { status: storage.status, message: `${request.method === 'GET' ? 'Not read' : 'Not saved'}: ${storage.message}.` };
     }
     if (exception instanceof Damaged) {
       const { kind, id } = exception.about;

@@ -9,20 +9,30 @@ export class Refused extends Error {
   }
 }
 
+/** A request that the server could not carry out, its disk being full perhaps: the same may succeed later. */
+export class Failed extends Error {}
+
 /** A request that never got an answer. */
 export class Unreachable extends Error {}
 
 /**
  * Asks the server.
  *
- * @throws Refused with the server's words, Unreachable where there is no answer
+ * @throws Refused or Failed with the server's words, Unreachable where there is no answer
  */
 export async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const json = body === undefined ? undefined : JSON.stringify(body);
+  return answerTo(method, path, 'application/json', json);
+}
+
+/** The same with a body that is no JSON. */
+export async function answerTo<T>(method: string, path: string, type: string, body?: BodyInit): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
-      ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      ...(method !== 'GET' && { headers: { 'content-type': type } }),
+      ...(body !== undefined && { body }),
     });
   } catch {
     throw new Unreachable('The server does not answer.');
@@ -32,7 +42,8 @@ export async function ask<T>(method: string, path: string, body?: unknown): Prom
     error?: { message: string } & Record<string, unknown>;
   } | null;
   if (response.ok && answer !== null) return answer as T;
-  if (response.status >= 502 || answer === null) throw new Unreachable('The server does not answer.');
-  const { message = 'Refused.', ...details } = answer.error ?? {};
-  throw new Refused(response.status, message as string, details);
+  if (answer?.error === undefined) throw new Unreachable('The server does not answer.');
+  const { message, ...details } = answer.error;
+  if (response.status === 503 || response.status === 507) throw new Failed(message);
+  throw new Refused(response.status, message, details);
 }

@@ -2,32 +2,28 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import { jobQuery } from '../api/jobs.ts';
-import { startAutosave } from './autosave.ts';
+import { documentState, openDocument, useDocuments } from '../documents/documents.ts';
 import { Bench } from './bench.tsx';
-import { openOnBench, useBench } from './bench-store.ts';
-import { findDraft } from './drafts.ts';
+import { putOnBench, useBench } from './model/bench-store.ts';
 import { useSelection } from './selection.ts';
 
 /** Opens a job from the server and puts it on the bench, with what this browser had not saved of it. */
 export function BenchPage() {
   const { jobId = '' } = useParams();
-  // Read once: from here on the bench is ahead of the server, and a second answer would undo what was typed.
+  // Read once: from here on the bench is ahead of the server.
   const { data, error } = useQuery({ ...jobQuery(jobId), staleTime: Infinity, gcTime: 0 });
-  const opened = useBench((state) => state.jobId);
+  const isOpen = useDocuments(({ open }) => documentState(open, 'jobs', jobId) !== undefined);
+  const onBench = useBench((state) => state.jobId);
 
   useEffect(() => {
-    if (!data) return;
-    const draft = findDraft(data.id);
-    openOnBench(data);
-    useSelection.getState().clear();
-    const stop = startAutosave();
-    if (draft) {
-      if (draft.revision !== data.revision) useBench.setState({ save: { kind: 'conflict', theirs: data } });
-      useBench.getState().edit(() => draft.document);
-    }
-    return stop;
+    if (data) openDocument('jobs', data);
   }, [data]);
+  useEffect(() => {
+    putOnBench(jobId);
+    useSelection.getState().clear();
+  }, [jobId]);
 
+  if (isOpen && onBench === jobId) return <Bench key={jobId} />;
   if (error)
     return (
       <div className="p-8">
@@ -37,6 +33,5 @@ export function BenchPage() {
         </Link>
       </div>
     );
-  if (!data || opened !== jobId) return <p className="p-8 text-soft">Opening the job …</p>;
-  return <Bench key={jobId} />;
+  return <p className="p-8 text-soft">Opening the job …</p>;
 }

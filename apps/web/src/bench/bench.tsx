@@ -4,12 +4,11 @@ import clsx from 'clsx';
 import { Suspense, useCallback, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, useNavigate, useParams } from 'react-router';
-import { kitQuery } from '../api/kit.ts';
+import { kitQuery } from '../api/lists.ts';
 import { useZoom } from '../drawing/zoom.ts';
 import { useSetupValues, useStepStatus, useUnloaded } from './analysis.ts';
 import { BenchDrawing } from './bench-drawing.tsx';
-import { redo, undo, useBench } from './bench-store.ts';
-import { ConflictBanner } from './conflict-banner.tsx';
+import { redo, undo, useBench } from './model/bench-store.ts';
 import { useDisplay } from './display.ts';
 import { DrawingBar } from './drawing-bar.tsx';
 import { currentsThrough, legend, liveLines, shareLines } from './live-lines.ts';
@@ -39,7 +38,6 @@ export function Bench() {
   const { jobId = '', step = 'setups', setupId } = useParams();
   const navigate = useNavigate();
   const job = useBench((state) => state.document);
-  const theirs = useBench((state) => (state.save.kind === 'conflict' ? state.save.theirs : null));
   const edit = useBench((state) => state.edit);
   const { data: kit = [] } = useQuery(kitQuery);
   const spacing = useDisplay((state) => state.spacing);
@@ -99,7 +97,6 @@ export function Bench() {
   if (!steps.includes(step)) return <Navigate to={`/bench/${jobId}/setups`} replace />;
   return (
     <div className="flex h-full min-h-0 flex-col">
-      {theirs && <ConflictBanner theirs={theirs} />}
       <StepTabs jobId={jobId} status={status} />
       <div className="flex min-h-0 grow flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
         <main className="flex min-h-[30rem] min-w-0 grow flex-col bg-sheet lg:min-h-0">

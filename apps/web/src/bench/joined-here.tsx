@@ -1,7 +1,7 @@
 import { commonPoints, endsAt, nodesOf } from '@usual-drag/core';
 import type { ReactNode } from 'react';
 import { NodeBadge } from '../ui/node-badge.tsx';
-import { useBench } from './bench-store.ts';
+import { useBench } from './model/bench-store.ts';
 import { useSelection } from './selection.ts';
 
 /** Everything that is joined at the node that is pointed at, and what wires make one point with it; else its children. */

@@ -2,7 +2,7 @@ import mono from '@fontsource-variable/atkinson-hyperlegible-mono/files/atkinson
 import text from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
 import { drawingMarks, drawRails, solveUnloaded, svgText } from '@usual-drag/core';
 import { saveBlob } from '../ui/save-file.ts';
-import { useBench } from './bench-store.ts';
+import { benchNow } from './model/bench-store.ts';
 import { useDisplay } from './display.ts';
 
 /**
@@ -11,7 +11,7 @@ import { useDisplay } from './display.ts';
  * @throws Error where the browser cannot make the picture
  */
 export async function saveDrawing(type: 'svg' | 'png'): Promise<void> {
-  const { network, title = 'Network' } = useBench.getState().document;
+  const { network, title = 'Network' } = benchNow().document;
   const { spacing, resistor } = useDisplay.getState();
   const unloaded = solveUnloaded(network);
   const truth = unloaded.ok ? unloaded.value.values : null;

@@ -1,6 +1,5 @@
 import { parseLine, solveUnloaded } from '@usual-drag/core';
 import { currentsThrough, legend, liveLines, shareLines } from './live-lines.ts';
-import { saveWords } from './save-words.ts';
 import { firstResult, knobsOf, resultsOf } from './true-values/knobs.ts';
 
 const network = parseLine('E1 24V/1R8: R1 56k + R2 39k || J1 0A || S1 open');
@@ -45,12 +44,4 @@ test('what can be turned is there and not nought; what can be followed is everyt
   const results = resultsOf(network.value);
   expect(results).toHaveLength(5 * 3 + 3);
   expect(firstResult(network.value, results).name).toBe('V across R2');
-});
-
-test('the state of saving in words', () => {
-  expect(saveWords({ kind: 'saved' }, '2026-11-24T12:34:00', 7)).toBe('saved 12:34, revision 7');
-  expect(saveWords({ kind: 'saved' }, null, 0)).toBe('');
-  expect(saveWords({ kind: 'offline' }, null, 0)).toContain('Kept in this browser');
-  expect(saveWords({ kind: 'refused', message: 'too large' }, null, 0)).toBe('not saved: too large');
-  expect(saveWords({ kind: 'conflict', theirs: {} as never }, null, 0)).toContain('another window');
 });

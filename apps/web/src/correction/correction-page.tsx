@@ -15,7 +15,7 @@ import {
 } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { kitQuery } from '../api/kit.ts';
+import { kitQuery } from '../api/lists.ts';
 import { Choice } from '../ui/choice.tsx';
 import { Segments } from '../ui/segments.tsx';
 import { ValueField } from '../ui/value-field.tsx';

@@ -1,40 +1,34 @@
 import type { JobSummary } from '@usual-drag/contract';
 import { newJob } from '@usual-drag/core';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { ArchiveRestore, Copy, Download, FileUp, Plus, Trash2 } from 'lucide-react';
-import { useRef } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { Archive, Copy, Download, Plus } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import {
-  binQuery,
-  createJob,
-  deleteJob,
-  duplicateJob,
-  exportAddress,
-  importJob,
-  jobsQuery,
-  restoreJob,
-} from '../api/jobs.ts';
+import { archiveJob, createJob, duplicateJob, exportAddress, jobsQuery, restoreJob } from '../api/jobs.ts';
+import { queries } from '../api/queries.ts';
 import { Button } from '../ui/button.tsx';
-import { FileInput } from '../ui/file-input.tsx';
 import { offer } from '../ui/offer.ts';
+import { ArchivedJobs } from './archived-jobs.tsx';
+import { DamagedDocuments } from './damaged-documents.tsx';
+import { JobFiles } from './job-files.tsx';
+import { count, when } from './words.ts';
 
 /** The start page: the jobs, the last changed first. */
 export function JobsPage() {
   const { data: jobs, error } = useQuery({ ...jobsQuery, staleTime: 0 });
-  const queries = useQueryClient();
   const navigate = useNavigate();
-  const refresh = () => queries.invalidateQueries({ queryKey: ['jobs'] });
   const attempt = (work: Promise<unknown>): void =>
-    void work.catch((fault: Error) => toast.error(fault.message)).finally(() => void refresh());
+    void work
+      .catch((fault: Error) => toast.error(fault.message))
+      .finally(() => void queries.invalidateQueries({ queryKey: ['jobs'] }));
 
   const create = async (): Promise<void> => {
     const job = await createJob(newJob('New job'));
-    void navigate(`/bench/${job.id}/network`);
+    await navigate(`/bench/${job.id}/network`);
   };
-  const remove = async ({ id, title }: JobSummary): Promise<void> => {
-    await deleteJob(id);
-    offer(`“${title ?? 'Untitled'}” deleted.`, 'Undo', () => attempt(restoreJob(id)));
+  const archive = async ({ id, title }: JobSummary): Promise<void> => {
+    await archiveJob(id);
+    offer(`“${title ?? 'Untitled'}” archived.`, 'Undo', () => attempt(restoreJob(id)));
   };
 
   return (
@@ -42,12 +36,13 @@ export function JobsPage() {
       <div className="mx-auto flex max-w-4xl flex-col gap-5 px-6 py-8">
         <div className="flex flex-wrap items-center gap-3">
           <h1 className="grow text-[26px] font-bold">Jobs</h1>
-          <ImportButton onDone={(id) => void navigate(`/bench/${id}/setups`)} />
+          <JobFiles />
           <Button tone="strong" onClick={() => attempt(create())}>
             <Plus aria-hidden size={18} /> New job
           </Button>
         </div>
         {error && <p role="alert">{error.message} The list will come as soon as it does.</p>}
+        <DamagedDocuments />
         {jobs?.length === 0 && (
           <p className="rounded-xl border border-dashed border-line bg-sheet p-6">
             No jobs yet. Begin a new one with the parts on your bench, or import a{' '}
@@ -56,107 +51,54 @@ export function JobsPage() {
         )}
         <ul className="flex flex-col gap-2">
           {jobs?.map((job) => (
-            <li
+            <JobLine
               key={job.id}
-              className="flex items-center gap-2 rounded-xl border border-line bg-sheet pr-2 hover:border-soft"
-            >
-              <Link to={`/bench/${job.id}/setups`} className="flex min-w-0 grow flex-col rounded-xl px-4 py-3">
-                <span className="truncate text-[18px] font-bold">{job.title ?? 'Untitled'}</span>
-                <span className="text-[14px] text-soft">
-                  {count(job.parts, 'part')} · {count(job.setups, 'set-up')} · changed {when(job.updatedAt)}
-                </span>
-              </Link>
-              <Button
-                tone="quiet"
-                aria-label={`Duplicate ${job.title ?? 'job'}`}
-                title="Duplicate"
-                onClick={() => attempt(duplicateJob(job.id))}
-              >
-                <Copy aria-hidden size={18} />
-              </Button>
-              <a
-                href={exportAddress(job.id)}
-                download
-                aria-label={`Export ${job.title ?? 'job'}`}
-                title="Export"
-                className="inline-flex min-h-9 items-center rounded-lg px-3 hover:bg-sunk"
-              >
-                <Download aria-hidden size={18} />
-              </a>
-              <Button
-                tone="quiet"
-                aria-label={`Delete ${job.title ?? 'job'}`}
-                title="Delete"
-                onClick={() => attempt(remove(job))}
-              >
-                <Trash2 aria-hidden size={18} />
-              </Button>
-            </li>
+              job={job}
+              onDuplicate={() => attempt(duplicateJob(job.id))}
+              onArchive={() => attempt(archive(job))}
+            />
           ))}
         </ul>
-        <Bin onRestore={(id) => attempt(restoreJob(id))} />
+        <ArchivedJobs attempt={attempt} />
       </div>
     </main>
   );
 }
 
-/** The deleted jobs: none is gone for good. */
-function Bin({ onRestore }: { readonly onRestore: (id: string) => void }) {
-  const { data: deleted = [] } = useQuery({ ...binQuery, staleTime: 0 });
-  if (deleted.length === 0) return null;
+/** A job of the list, and what can be done with it as a whole. */
+function JobLine({
+  job,
+  onDuplicate,
+  onArchive,
+}: {
+  readonly job: JobSummary;
+  readonly onDuplicate: () => void;
+  readonly onArchive: () => void;
+}) {
+  const name = job.title ?? 'job';
   return (
-    <details className="text-[15px]">
-      <summary className="w-fit cursor-pointer rounded-lg py-1 text-soft">
-        {count(deleted.length, 'deleted job')}, none gone for good
-      </summary>
-      <ul className="mt-2 flex flex-col divide-y divide-line rounded-xl border border-line">
-        {deleted.map(({ id, title, parts, deletedAt }) => (
-          <li key={id} className="flex items-center gap-3 py-1 pr-2 pl-4">
-            <span className="min-w-0 grow truncate">
-              <b>{title ?? 'Untitled'}</b>{' '}
-              <span className="text-[14px] text-soft">
-                {count(parts, 'part')} · deleted {when(deletedAt!)}
-              </span>
-            </span>
-            <Button tone="quiet" aria-label={`Bring back ${title ?? 'job'}`} onClick={() => onRestore(id)}>
-              <ArchiveRestore aria-hidden size={18} /> Bring back
-            </Button>
-          </li>
-        ))}
-      </ul>
-    </details>
-  );
-}
-
-/** Reads a file, checks it here so that its faults show at once, and gives it to the server. */
-function ImportButton({ onDone }: { readonly onDone: (id: string) => void }) {
-  const input = useRef<HTMLInputElement>(null);
-  const take = async (file: File): Promise<void> => {
-    const { readJob } = await import('@usual-drag/contract');
-    const job = readJob(await file.text());
-    if (!job.ok) {
-      const more = job.fault.length > 1 ? ` (and ${job.fault.length - 1} more)` : '';
-      return void toast.error(`${file.name}: ${job.fault[0]?.message}${more}`, { duration: 15_000 });
-    }
-    const stored = await importJob(job.value).catch((fault: Error) => void toast.error(fault.message));
-    if (stored) onDone(stored.id);
-  };
-  return (
-    <>
-      <FileInput
-        ref={input}
-        label="Job file to import"
-        accept=".json,application/json"
-        onTake={(file) => void take(file)}
-      />
-      <Button onClick={() => input.current?.click()}>
-        <FileUp aria-hidden size={18} /> Import
+    <li className="flex items-center gap-2 rounded-xl border border-line bg-sheet pr-2 hover:border-soft">
+      <Link to={`/bench/${job.id}/setups`} className="flex min-w-0 grow flex-col rounded-xl px-4 py-3">
+        <span className="truncate text-[18px] font-bold">{job.title ?? 'Untitled'}</span>
+        <span className="text-[14px] text-soft">
+          {count(job.parts, 'part')} · {count(job.setups, 'set-up')} · changed {when(job.updatedAt)}
+        </span>
+      </Link>
+      <Button tone="quiet" aria-label={`Duplicate ${name}`} title="Duplicate" onClick={onDuplicate}>
+        <Copy aria-hidden size={18} />
       </Button>
-    </>
+      <a
+        href={exportAddress(job.id)}
+        download
+        aria-label={`Export ${name}`}
+        title="Export"
+        className="inline-flex min-h-9 items-center rounded-lg px-3 hover:bg-sunk"
+      >
+        <Download aria-hidden size={18} />
+      </a>
+      <Button tone="quiet" aria-label={`Archive ${name}`} title="Archive" onClick={onArchive}>
+        <Archive aria-hidden size={18} />
+      </Button>
+    </li>
   );
 }
-
-const count = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
-
-const when = (at: string): string =>
-  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });

@@ -12,7 +12,9 @@ import {
   type Range,
   type ResistanceRange,
 } from '@usual-drag/core';
-import { Archive, ArchiveRestore, Copy } from 'lucide-react';
+import { Archive, ArchiveRestore, Copy, History } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
 import { Button } from '../ui/button.tsx';
 import { asCount, inPercent, inUnit, numberField } from '../ui/number-field.ts';
 import { Segments } from '../ui/segments.tsx';
@@ -26,11 +28,13 @@ interface Props {
   readonly words: string;
   readonly onChange: (kept: KitInstrument) => void;
   readonly onCopy: () => void;
-  readonly onRetire: () => void;
+  readonly onArchive: () => void;
+  /** What else can be done with it as a whole. */
+  readonly children?: ReactNode;
 }
 
 /** Everything about one instrument. Jobs that use it keep it as it was when they took it. */
-export function InstrumentEditor({ kept, words, onChange, onCopy, onRetire }: Props) {
+export function InstrumentEditor({ kept, words, onChange, onCopy, onArchive, children }: Props) {
   const display = kept.display ?? 'digital';
   const calibration = calibrationOf(kept, new Date());
   const text = (key: 'assetTag' | 'calibratedOn', label: string, placeholder: string) => (
@@ -102,10 +106,17 @@ export function InstrumentEditor({ kept, words, onChange, onCopy, onRetire }: Pr
         <Button onClick={onCopy}>
           <Copy aria-hidden size={16} /> Copy
         </Button>
-        <Button onClick={onRetire}>
+        <Button onClick={onArchive}>
           {kept.retired ? <ArchiveRestore aria-hidden size={16} /> : <Archive aria-hidden size={16} />}
-          {kept.retired ? 'Back on the shelf' : 'Retire'}
+          {kept.retired ? 'Restore' : 'Archive'}
         </Button>
+        <Link
+          to={`/history/instruments/${encodeURIComponent(kept.id)}`}
+          className="inline-flex min-h-9 items-center gap-1.5 rounded-lg px-3 hover:bg-sunk"
+        >
+          <History aria-hidden size={16} /> History
+        </Link>
+        {children}
         <p role="status" className="basis-full text-[13px] text-soft">
           {words || 'What you change is saved at once. A job keeps the instrument as it was when the job took it.'} Over
           range {display === 'digital' ? 'it shows OL.' : 'its needle goes against the stop; driven backwards, too.'}
@@ -116,7 +127,7 @@ export function InstrumentEditor({ kept, words, onChange, onCopy, onRetire }: Pr
         {text('calibratedOn', 'Calibrated on', '2026-11-25')}
         {number(
           numberField(kept, 'calibrationMonths', {
-            label: 'Every … months',
+            label: 'Calibration interval, months',
             limit: kitLimits.calibrationMonths,
             ...asCount,
           }),

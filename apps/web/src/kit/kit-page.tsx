@@ -1,8 +1,14 @@
 import { copyInstrument, freeId, type KitInstrument } from '@usual-drag/core';
 import { Plus } from 'lucide-react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { toast } from 'sonner';
 import { useNavigate, useParams } from 'react-router';
-import { kitShelf } from '../api/kit.ts';
-import { useShelfOf } from '../api/shelf.ts';
+import { deleteForGood } from '../api/documents.ts';
+import { queries } from '../api/queries.ts';
+import { DeleteForGood } from '../documents/delete-for-good.tsx';
+import { closeDocument } from '../documents/documents.ts';
+import { saveWords } from '../documents/save-words.ts';
+import { useDocumentList, useDocumentState } from '../documents/use-document-list.ts';
 import { Button } from '../ui/button.tsx';
 import { offer } from '../ui/offer.ts';
 import { InstrumentCard } from './instrument-card.tsx';
@@ -13,9 +19,12 @@ import { KitFiles } from './kit-files.tsx';
 export function KitPage() {
   const { instrumentId } = useParams();
   const navigate = useNavigate();
-  const { list: shelf, error, words, save, add } = useShelfOf(kitShelf);
-  const kit = shelf?.map(({ document }) => document) ?? [];
+  const { list, error, save, add, undo, redo } = useDocumentList('instruments');
+  const kit = list?.map(({ document }) => document) ?? [];
   const chosen = kit.find(({ id }) => id === instrumentId) ?? kit[0];
+  const state = useDocumentState('instruments', chosen?.id);
+  useHotkeys('mod+z', () => chosen && undo(chosen.id), { preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', () => chosen && redo(chosen.id), { preventDefault: true });
   const ids = kit.map(({ id }) => id);
   const open = (id: string): void => void navigate(`/kit/${encodeURIComponent(id)}`);
   const begin = (display: 'analogue' | 'digital'): void => {
@@ -28,18 +37,26 @@ export function KitPage() {
     add(made);
     open(made.id);
   };
-  const retire = (kept: KitInstrument): void => {
+  const archive = (kept: KitInstrument): void => {
     const { retired: was, ...rest } = kept;
     save(was ? rest : { ...rest, retired: true });
     offer(
-      `${kept.name ?? kept.id} ${was ? 'is on the shelf again' : 'retired: it stays on record, and jobs keep it'}.`,
+      `${kept.name ?? kept.id} ${was ? 'restored' : 'archived: it stays on record, and jobs keep it'}.`,
       'Undo',
-      () => save(kept),
+      () => undo(kept.id),
     );
   };
+  const remove = (kept: KitInstrument): void =>
+    void deleteForGood('instruments', kept.id)
+      .then(() => {
+        closeDocument('instruments', kept.id);
+        open('');
+      })
+      .catch((fault: Error) => toast.error(fault.message))
+      .finally(() => void queries.invalidateQueries({ queryKey: ['instruments'] }));
   const inUse = kit.filter(({ retired }) => !retired);
-  const retired = kit.filter((kept) => kept.retired);
-  const list = (instruments: readonly KitInstrument[], label: string) => (
+  const archived = kit.filter((kept) => kept.retired);
+  const cards = (instruments: readonly KitInstrument[], label: string) => (
     <ul aria-label={label} className="flex flex-col gap-2">
       {instruments.map((kept) => (
         <li key={kept.id}>
@@ -51,15 +68,15 @@ export function KitPage() {
   return (
     <div className="flex h-full min-h-0 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <aside
-        aria-label="Shelf"
+        aria-label="Instruments"
         className="relative flex shrink-0 flex-col gap-3 overflow-y-auto border-line p-4 lg:w-[22rem] lg:border-r"
       >
-        <div className="flex items-center gap-2">
+        <div className="flex flex-wrap items-center gap-2">
           <h1 className="grow text-[24px] font-bold">Kit</h1>
           <KitFiles kit={kit} />
         </div>
-        {error && <p role="alert">{error.message} The shelf will come as soon as it does.</p>}
-        {list(inUse, 'Instruments')}
+        {error && <p role="alert">{error.message} The kit will come as soon as it does.</p>}
+        {cards(inUse, 'Instruments')}
         <div className="flex flex-wrap gap-2">
           <Button onClick={() => begin('digital')}>
             <Plus aria-hidden size={16} /> Digital
@@ -68,10 +85,10 @@ export function KitPage() {
             <Plus aria-hidden size={16} /> Analogue
           </Button>
         </div>
-        {retired.length > 0 && (
+        {archived.length > 0 && (
           <>
-            <h2 className="mt-2 text-[14px] text-soft">Retired: on record, no longer offered</h2>
-            {list(retired, 'Retired instruments')}
+            <h2 className="mt-2 text-[14px] text-soft">Archived: on record, no longer offered</h2>
+            {cards(archived, 'Archived instruments')}
           </>
         )}
       </aside>
@@ -80,11 +97,13 @@ export function KitPage() {
           <InstrumentEditor
             key={chosen.id}
             kept={chosen}
-            words={words}
+            words={state ? saveWords(state) : ''}
             onChange={save}
             onCopy={() => copy(chosen)}
-            onRetire={() => retire(chosen)}
-          />
+            onArchive={() => archive(chosen)}
+          >
+            {chosen.retired && <DeleteForGood name={chosen.name ?? chosen.id} onDelete={() => remove(chosen)} />}
+          </InstrumentEditor>
         )}
       </main>
     </div>

@@ -1,12 +1,13 @@
-import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
+import { History, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import clsx from 'clsx';
 import type { CSSProperties } from 'react';
-import { NavLink, Outlet, useMatch, useNavigation } from 'react-router';
+import { Link, NavLink, Outlet, useMatch, useNavigation } from 'react-router';
 import { Toaster } from 'sonner';
-import { useStore } from 'zustand';
-import { redo, undo, useBench } from '../bench/bench-store.ts';
-import { saveWords } from '../bench/save-words.ts';
-import { OpenQuestions } from '../ui/question-strip.tsx';
+import { redo, undo, useBench } from '../bench/model/bench-store.ts';
+import { ConflictQuestion } from '../documents/conflict-question.tsx';
+import { documentKey, documentState, useDocuments } from '../documents/documents.ts';
+import { isTrouble, saveWords } from '../documents/save-words.ts';
+import { isUnkept } from '../documents/saving.ts';
 import { ValueField } from '../ui/value-field.tsx';
 import { BenchSign, CorrectSign, JobsSign, KitSign, WorkshopSign } from './signs.tsx';
 import { currentTheme, useTheme } from './theme.ts';
@@ -23,10 +24,10 @@ export function Shell() {
       <header className="print:hidden flex h-12 shrink-0 items-center gap-4 bg-bar px-4 text-onbar">
         <img src="/mark.svg" alt="" className="size-8" />
         <span className="text-[18px] font-bold">Usual Drag</span>
-        {onBench && jobId && <OpenJob />}
+        {onBench && jobId && <OpenJob jobId={jobId} />}
         <span role="status">{fetching && 'Fetching the page …'}</span>
         <div className="ml-auto flex items-center gap-1">
-          {onBench && jobId && <History />}
+          {onBench && jobId && <UndoButtons jobId={jobId} />}
           <BarButton
             label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
             onClick={() => choose(theme === 'dark' ? 'light' : 'dark')}
@@ -35,7 +36,7 @@ export function Shell() {
           </BarButton>
         </div>
       </header>
-      <OpenQuestions />
+      <ConflictQuestion />
       <div className="flex min-h-0 grow">
         <nav
           aria-label="Places"
@@ -76,11 +77,14 @@ const messages = {
 } as CSSProperties;
 const message = { classNames: { toast: 'text-[15px]!', actionButton: 'h-9! rounded-lg! px-3! text-[15px]!' } };
 
-function OpenJob() {
+function OpenJob({ jobId }: { readonly jobId: string }) {
   const title = useBench((state) => state.document.title ?? 'Untitled');
   const edit = useBench((state) => state.edit);
-  const words = useBench((state) => saveWords(state.save, state.savedAt, state.revision));
-  const trouble = useBench((state) => ['offline', 'refused', 'conflict'].includes(state.save.kind));
+  const words = useDocuments(({ open }) => {
+    const state = documentState(open, 'jobs', jobId);
+    return state ? saveWords(state, isUnkept(documentKey('jobs', jobId))) : '';
+  });
+  const trouble = useDocuments(({ open }) => isTrouble(documentState(open, 'jobs', jobId)?.saving ?? { kind: 'saved' }));
   return (
     <>
       <ValueField
@@ -101,11 +105,19 @@ function OpenJob() {
   );
 }
 
-function History() {
-  const past = useStore(useBench.temporal, (state) => state.pastStates.length);
-  const future = useStore(useBench.temporal, (state) => state.futureStates.length);
+function UndoButtons({ jobId }: { readonly jobId: string }) {
+  const past = useDocuments(({ open }) => documentState(open, 'jobs', jobId)?.past.length ?? 0);
+  const future = useDocuments(({ open }) => documentState(open, 'jobs', jobId)?.future.length ?? 0);
   return (
     <>
+      <Link
+        to={`/history/jobs/${jobId}`}
+        aria-label="History"
+        title="History"
+        className="inline-flex size-9 items-center justify-center rounded-lg hover:bg-white/15"
+      >
+        <History aria-hidden size={18} />
+      </Link>
       <BarButton label="Undo" onClick={undo} disabled={past === 0}>
         <Undo2 aria-hidden size={18} />
       </BarButton>

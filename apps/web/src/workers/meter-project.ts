@@ -17,11 +17,11 @@ function inWorker<T>(ask: (work: ReturnType<typeof wrap<Work>>) => Promise<T>): 
 
 /** Works a meter out, its parts chosen, in a worker of its own. */
 export const startMeterProject = (
-  piece: MeterProject,
+  project: MeterProject,
   onProgress: (progress: SearchProgress) => void,
 ): Started<ReturnType<typeof solveMeterProject>> =>
-  inWorker(async (work) => await work.solve(piece, proxy(onProgress)));
+  inWorker(async (work) => await work.solve(project, proxy(onProgress)));
 
 /** Samples the errors of every side and prices the other ways to build it, in a worker of its own. */
-export const startStudy = (piece: MeterProject, sides: readonly WorkedSide[]): Started<SideStudy[]> =>
-  inWorker((work) => work.study(piece, sides));
+export const startStudy = (project: MeterProject, sides: readonly WorkedSide[]): Started<SideStudy[]> =>
+  inWorker((work) => work.study(project, sides));

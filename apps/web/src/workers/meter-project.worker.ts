@@ -19,17 +19,17 @@ export interface SideStudy {
 }
 
 const work = {
-  solve: (piece: MeterProject, onProgress: (progress: SearchProgress) => void): ReturnType<typeof solveMeterProject> =>
-    solveMeterProject(piece, ({ tried, best }) => onProgress({ tried, best })),
+  solve: (project: MeterProject, onProgress: (progress: SearchProgress) => void): ReturnType<typeof solveMeterProject> =>
+    solveMeterProject(project, ({ tried, best }) => onProgress({ tried, best })),
 
-  study: (piece: MeterProject, sides: readonly WorkedSide[]): SideStudy[] =>
+  study: (project: MeterProject, sides: readonly WorkedSide[]): SideStudy[] =>
     sides.map((side) => {
       const plan = planDesign(side.design, side.movement);
-      const { stock, prices = usualPrices } = piece.parts;
+      const { stock, prices = usualPrices } = project.parts;
       return {
-        sampled: sampledErrors(piece, side, { draws: 20_000, seed: 1, spread: 'rectangular' }),
+        sampled: sampledErrors(project, side, { draws: 20_000, seed: 1, spread: 'rectangular' }),
         ways: plan.ok
-          ? waysToMeet(side.design, side.movement, plan.value, prices, piece.divisions, { ...(stock && { stock }) })
+          ? waysToMeet(side.design, side.movement, plan.value, prices, project.divisions, { ...(stock && { stock }) })
           : [],
       };
     }),

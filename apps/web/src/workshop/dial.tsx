@@ -10,8 +10,8 @@ import type { SheetProps } from './sheets/sheet-props.ts';
 type Props = Omit<SheetProps, 'sides'>;
 
 /** The scale of the finished meter at true size, to print and glue in. */
-export function Dial({ piece, onEdit }: Props) {
-  const { sides, dial, divisions, movementClass } = piece;
+export function Dial({ project, onEdit }: Props) {
+  const { sides, dial, divisions, movementClass } = project;
   const scale = useMemo(
     () => dialScale(dialRanges({ sides }), { ...dial, divisions, movementClass }),
     [sides, dial, divisions, movementClass],
@@ -38,7 +38,7 @@ export function Dial({ piece, onEdit }: Props) {
         <Button
           tone="quiet"
           onClick={() =>
-            saveText(svgText(scale, scale.marks, piece.title ?? 'Scale', '', 'mm'), 'scale.svg', 'image/svg+xml')
+            saveText(svgText(scale, scale.marks, project.title ?? 'Scale', '', 'mm'), 'scale.svg', 'image/svg+xml')
           }
         >
           <Download aria-hidden size={16} /> Scale as SVG

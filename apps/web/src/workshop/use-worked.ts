@@ -4,13 +4,13 @@ import { startStudy, startMeterProject, type SideStudy } from '../workers/meter-
 
 /** How a meter project stands: what came of it, and for which state of it that was. */
 export interface Worked {
-  readonly piece: MeterProject;
+  readonly project: MeterProject;
   readonly sides: readonly WorkedSide[] | null;
   readonly fault: string | null;
 }
 
 /** Follows a meter project; its parts are chosen in a worker, and the former result stays in sight meanwhile. */
-export function useWorked(piece: MeterProject): {
+export function useWorked(project: MeterProject): {
   readonly worked: Worked | null;
   readonly busy: boolean;
   readonly progress: SearchProgress | null;
@@ -19,12 +19,12 @@ export function useWorked(piece: MeterProject): {
   const [progress, setProgress] = useState<SearchProgress | null>(null);
   useEffect(() => {
     let over = false;
-    const { result, stop } = startMeterProject(piece, (next) => {
+    const { result, stop } = startMeterProject(project, (next) => {
       if (!over) setProgress(next);
     });
-    const settle = (next: Omit<Worked, 'piece'>): void => {
+    const settle = (next: Omit<Worked, 'project'>): void => {
       if (over) return;
-      setWorked({ piece, ...next });
+      setWorked({ project, ...next });
       setProgress(null);
     };
     result.then(
@@ -35,16 +35,16 @@ export function useWorked(piece: MeterProject): {
       over = true;
       stop();
     };
-  }, [piece]);
-  return { worked, busy: worked?.piece !== piece, progress };
+  }, [project]);
+  return { worked, busy: worked?.project !== project, progress };
 }
 
 /** The study of a worked-out meter; null while it is under way. */
-export function useStudy(piece: MeterProject, sides: readonly WorkedSide[]): readonly SideStudy[] | null {
+export function useStudy(project: MeterProject, sides: readonly WorkedSide[]): readonly SideStudy[] | null {
   const [study, setStudy] = useState<readonly SideStudy[] | null>(null);
   useEffect(() => {
     let over = false;
-    const { result, stop } = startStudy(piece, sides);
+    const { result, stop } = startStudy(project, sides);
     result.then(
       (found) => {
         if (!over) setStudy(found);
@@ -57,6 +57,6 @@ export function useStudy(piece: MeterProject, sides: readonly WorkedSide[]): rea
       over = true;
       stop();
     };
-  }, [piece, sides]);
+  }, [project, sides]);
   return study;
 }

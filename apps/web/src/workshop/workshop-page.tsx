@@ -1,12 +1,17 @@
 import { designOfSide, type MeterProject } from '@usual-drag/core';
 import clsx from 'clsx';
-import { Download, FileUp, Plus, Redo2, Trash2, Undo2 } from 'lucide-react';
+import { Archive, Download, FileUp, Plus, History, Redo2, Undo2 } from 'lucide-react';
 import { useRef, type ComponentType } from 'react';
-import { NavLink, useNavigate, useParams } from 'react-router';
+import { Link, NavLink, useNavigate, useParams } from 'react-router';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { toast } from 'sonner';
+import { deleteForGood } from '../api/documents.ts';
+import { queries } from '../api/queries.ts';
+import { DeleteForGood } from '../documents/delete-for-good.tsx';
+import { closeDocument } from '../documents/documents.ts';
 import { Button } from '../ui/button.tsx';
 import { FileInput } from '../ui/file-input.tsx';
+import { readFileAs } from '../workers/file-check.ts';
 import { Note } from '../ui/note.tsx';
 import { offer } from '../ui/offer.ts';
 import { saveText } from '../ui/save-file.ts';
@@ -18,7 +23,7 @@ import { PartsSheet } from './sheets/parts-sheet.tsx';
 import type { SheetProps } from './sheets/sheet-props.ts';
 import { TemperatureSheet } from './sheets/temperature-sheet.tsx';
 import { UseSheet } from './sheets/use-sheet.tsx';
-import { newDesign, useBoard } from './use-board.ts';
+import { newDesign, useMeterProjects } from './use-meter-projects.ts';
 import { useWorked } from './use-worked.ts';
 
 const sheets: readonly { readonly name: string; readonly text: string; readonly view: ComponentType<SheetProps> }[] = [
@@ -33,21 +38,28 @@ const sheets: readonly { readonly name: string; readonly text: string; readonly 
 export function WorkshopPage() {
   const { projectId, sheet } = useParams();
   const navigate = useNavigate();
-  const board = useBoard(projectId);
-  const { pieces, piece, begin, change, save, undo, redo } = board;
+  const { projects, project, begin, save, undo, redo, error, words } = useMeterProjects(projectId);
   const open = (id: string): void => void navigate(`/workshop/${id}`);
   useHotkeys('mod+z', () => undo?.(), { preventDefault: true });
   useHotkeys('mod+shift+z, mod+y', () => redo?.(), { preventDefault: true });
-  if (!pieces)
+  if (!projects)
     return (
       <p className="p-6 text-soft" role="status">
-        {board.error ? `${board.error.message} It is asked again when you come back.` : 'Fetching the board …'}
+        {error ? `${error.message} It is asked again when you come back.` : 'Fetching the meter projects …'}
       </p>
     );
-  const putAway = (of: MeterProject): void => {
+  const remove = (id: string): void =>
+    void deleteForGood('meter-projects', id)
+      .then(() => {
+        closeDocument('meter-projects', id);
+        void navigate('/workshop');
+      })
+      .catch((fault: Error) => toast.error(fault.message))
+      .finally(() => void queries.invalidateQueries({ queryKey: ['meter-projects'] }));
+  const archive = (of: MeterProject): void => {
     save({ ...of, retired: true });
     void navigate('/workshop');
-    offer(`“${of.title ?? 'Untitled'}” put away.`, 'Undo', () => (save(of), open(of.id)));
+    offer(`“${of.title ?? 'Untitled'}” archived.`, 'Undo', () => (save(of), open(of.id)));
   };
   return (
     <div className="flex h-full min-h-0 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden print:block">
@@ -58,7 +70,7 @@ export function WorkshopPage() {
         <div className="flex items-center gap-1">
           <h1 className="text-[24px] font-bold">Workshop</h1>
           <span role="status" className="grow px-2 text-[14px] text-soft">
-            {board.words}
+            {words}
           </span>
           <Button tone="quiet" className="px-2" aria-label="Undo" disabled={!undo} onClick={undo}>
             <Undo2 aria-hidden size={17} />
@@ -66,26 +78,37 @@ export function WorkshopPage() {
           <Button tone="quiet" className="px-2" aria-label="Redo" disabled={!redo} onClick={redo}>
             <Redo2 aria-hidden size={17} />
           </Button>
-          <Files piece={piece} onTake={(design) => open(begin(design))} />
-          {piece && !piece.retired && (
-            <Button tone="quiet" className="px-2" aria-label="Put this design away" onClick={() => putAway(piece)}>
-              <Trash2 aria-hidden size={17} />
+          {project && (
+            <Link
+              to={`/history/meter-projects/${project.id}`}
+              aria-label="History"
+              title="History"
+              className="inline-flex min-h-9 items-center rounded-lg px-2 hover:bg-sunk"
+            >
+              <History aria-hidden size={17} />
+            </Link>
+          )}
+          <Files project={project} onTake={(design) => open(begin(design))} />
+          {project && !project.retired && (
+            <Button tone="quiet" className="px-2" aria-label="Archive this meter project" onClick={() => archive(project)}>
+              <Archive aria-hidden size={17} />
             </Button>
           )}
         </div>
-        <Board pieces={pieces} open={piece} onOpen={open} onBegin={() => open(begin(newDesign))} />
-        {piece?.retired && (
-          <Button className="self-start" onClick={() => save({ ...piece, retired: false })}>
-            Back on the board
-          </Button>
+        <ProjectList projects={projects} open={project} onOpen={open} onBegin={() => open(begin(newDesign))} />
+        {project?.retired && (
+          <div className="flex flex-wrap gap-2">
+            <Button onClick={() => save({ ...project, retired: false })}>Restore</Button>
+            <DeleteForGood name={project.title ?? 'Untitled'} onDelete={() => remove(project.id)} />
+          </div>
         )}
-        {piece && <MeterProjectForm key={piece.id} piece={piece} onChange={change} />}
+        {project && <MeterProjectForm key={project.id} project={project} onChange={save} />}
       </aside>
       <main className="flex min-h-0 min-w-0 grow flex-col bg-sheet">
-        {piece ? (
-          <OpenPiece key={piece.id} piece={piece} sheet={sheet ?? 'meter'} onChange={change} />
+        {project ? (
+          <OpenProject key={project.id} project={project} sheet={sheet ?? 'meter'} onChange={save} />
         ) : (
-          <p className="p-6 text-soft">Nothing is on the board. Begin a design, or open a design file.</p>
+          <p className="p-6 text-soft">No meter project yet. Begin one, or open a design file.</p>
         )}
       </main>
     </div>
@@ -93,31 +116,31 @@ export function WorkshopPage() {
 }
 
 /** The sheets of one meter project, worked out as it stands. */
-function OpenPiece({
-  piece,
+function OpenProject({
+  project,
   sheet,
   onChange,
 }: {
-  readonly piece: MeterProject;
+  readonly project: MeterProject;
   readonly sheet: string;
-  readonly onChange: (piece: MeterProject) => void;
+  readonly onChange: (project: MeterProject) => void;
 }) {
-  const { worked, busy, progress } = useWorked(piece);
-  const onEdit: SheetProps['onEdit'] = (edit) => onChange(edit(piece));
+  const { worked, busy, progress } = useWorked(project);
+  const onEdit: SheetProps['onEdit'] = (edit) => onChange(edit(project));
   const { view: View } = sheets.find(({ name }) => name === sheet) ?? sheets[0]!;
   const about = { 'aria-busy': busy } as const;
   return (
     <>
       <div className="flex flex-wrap items-center gap-3 border-b border-line px-5 pt-2 print:border-0">
-        <h2 className="grow text-[20px] font-bold">{piece.title ?? 'Untitled'}</h2>
+        <h2 className="grow text-[20px] font-bold">{project.title ?? 'Untitled'}</h2>
         <div className="print:hidden">
-          {worked?.sides && <PutInKit piece={worked.piece} sides={worked.sides} onEdit={onEdit} />}
+          {worked?.sides && <PutInKit project={worked.project} sides={worked.sides} onEdit={onEdit} />}
         </div>
         <nav aria-label="Sheets" className="-mb-px flex w-full flex-wrap print:hidden">
           {sheets.map(({ name, text }) => (
             <NavLink
               key={name}
-              to={`/workshop/${piece.id}/${name}`}
+              to={`/workshop/${project.id}/${name}`}
               className={clsx(
                 'border-b-[3px] px-3 py-1.5 text-[16px]',
                 (sheets.find((one) => one.name === sheet) ?? sheets[0]!).name === name
@@ -132,7 +155,7 @@ function OpenPiece({
       </div>
       <div className="relative min-h-0 grow overflow-y-auto p-5" {...about}>
         {worked?.fault && <Note kind="limit">{worked.fault}</Note>}
-        {worked?.sides && <View piece={worked.piece} sides={worked.sides} onEdit={onEdit} />}
+        {worked?.sides && <View project={worked.project} sides={worked.sides} onEdit={onEdit} />}
         {busy && !worked?.sides && (
           <p className="text-soft" role="status">
             Choosing the parts{progress ? `: ${progress.tried.toLocaleString('en')} tried` : ''} …
@@ -143,45 +166,45 @@ function OpenPiece({
   );
 }
 
-/** The meters on the board to choose from, and those put away. */
-function Board({
-  pieces,
+/** The meters being designed to choose from, and the archived ones. */
+function ProjectList({
+  projects,
   open,
   onOpen,
   onBegin,
 }: {
-  readonly pieces: readonly MeterProject[];
+  readonly projects: readonly MeterProject[];
   readonly open: MeterProject | null;
   readonly onOpen: (id: string) => void;
   readonly onBegin: () => void;
 }) {
-  const button = (piece: MeterProject) => (
+  const button = (project: MeterProject) => (
     <button
-      key={piece.id}
+      key={project.id}
       type="button"
-      aria-pressed={piece === open}
-      onClick={() => onOpen(piece.id)}
+      aria-pressed={project === open}
+      onClick={() => onOpen(project.id)}
       className={clsx(
         'min-h-9 rounded-lg border bg-sheet px-3 text-left',
-        piece === open ? 'border-2 border-ink font-bold' : 'border-line hover:border-soft',
-        piece.retired && 'text-soft',
+        project === open ? 'border-2 border-ink font-bold' : 'border-line hover:border-soft',
+        project.retired && 'text-soft',
       )}
     >
-      {piece.title ?? 'Untitled'}
+      {project.title ?? 'Untitled'}
     </button>
   );
-  const away = pieces.filter(({ retired }) => retired);
+  const away = projects.filter(({ retired }) => retired);
   return (
     <div className="flex flex-col gap-2">
-      <div role="group" aria-label="Designs on the board" className="flex flex-wrap gap-2">
-        {pieces.filter(({ retired }) => !retired).map(button)}
+      <div role="group" aria-label="Meter projects" className="flex flex-wrap gap-2">
+        {projects.filter(({ retired }) => !retired).map(button)}
         <Button tone="quiet" onClick={onBegin}>
           <Plus aria-hidden size={16} /> Design
         </Button>
       </div>
       {away.length > 0 && (
         <details>
-          <summary className="text-soft">Put away</summary>
+          <summary className="text-soft">Archived</summary>
           <div className="mt-1.5 flex flex-wrap gap-2">{away.map(button)}</div>
         </details>
       )}
@@ -191,30 +214,29 @@ function Board({
 
 /** Design files in and out: one for each side of the meter. */
 function Files({
-  piece,
+  project,
   onTake,
 }: {
-  readonly piece: MeterProject | null;
-  readonly onTake: (design: Parameters<ReturnType<typeof useBoard>['begin']>[0]) => void;
+  readonly project: MeterProject | null;
+  readonly onTake: (design: Parameters<ReturnType<typeof useMeterProjects>['begin']>[0]) => void;
 }) {
   const input = useRef<HTMLInputElement>(null);
   const take = async (file: File): Promise<void> => {
-    const { readDesign } = await import('@usual-drag/contract');
-    const read = readDesign(await file.text());
+    const read = await readFileAs('design', file);
     if (!read.ok) return void toast.error(`${file.name}: ${read.fault[0]!.message}`, { duration: 15_000 });
     onTake(read.value);
   };
   const saveDesigns = (): void => {
-    for (const side of piece?.sides ?? []) {
-      const design = designOfSide(piece!, side);
+    for (const side of project?.sides ?? []) {
+      const design = designOfSide(project!, side);
       if (!design.ok) return void toast.error(design.fault.message);
-      const name = piece!.sides.length > 1 ? `meter-${side.target}` : 'meter';
+      const name = project!.sides.length > 1 ? `meter-${side.target}` : 'meter';
       saveText(`${JSON.stringify(design.value, null, 2)}\n`, `${name}.design.json`, 'application/json');
     }
   };
   return (
     <>
-      {piece && (
+      {project && (
         <Button tone="quiet" className="px-2" aria-label="Save as a design file" onClick={saveDesigns}>
           <Download aria-hidden size={17} />
         </Button>
@@ -226,7 +248,7 @@ function Files({
         ref={input}
         label="Design file to open"
         accept=".json,application/json"
-        onTake={(file) => void take(file)}
+        onTake={(file) => void take(file).catch((fault: Error) => toast.error(fault.message))}
       />
     </>
   );

@@ -2,7 +2,7 @@ import { addElement, changeNetwork, newElement, type ElementKind } from '@usual-
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Plus } from 'lucide-react';
 import { memo } from 'react';
-import { useBench } from '../bench-store.ts';
+import { benchNow, useBench } from '../model/bench-store.ts';
 import { useSelection } from '../selection.ts';
 
 const kinds: readonly { readonly kind: ElementKind; readonly text: string }[] = [
@@ -19,7 +19,7 @@ export const AddPart = memo(function AddPart() {
   const edit = useBench((state) => state.edit);
   const selectPart = useSelection((state) => state.selectPart);
   const add = (kind: ElementKind): void => {
-    const element = newElement(useBench.getState().document.network, kind);
+    const element = newElement(benchNow().document.network, kind);
     edit((job) => changeNetwork(job, addElement(job.network, element)));
     selectPart(element.id);
     requestAnimationFrame(() => document.getElementById(`value-${element.id}`)?.focus());

@@ -1,6 +1,6 @@
 import { nodesOf } from '@usual-drag/core';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useBench } from '../bench-store.ts';
+import { benchNow } from '../model/bench-store.ts';
 import { useSelection } from '../selection.ts';
 import {
   addBeside,
@@ -86,7 +86,7 @@ export function useEditKeys(rails: readonly string[]): void {
   });
   useHotkeys('enter', (event) => {
     const { aim: now, at } = useEditing.getState();
-    if (now && at !== null && nodesOf(useBench.getState().document.network).includes(at)) {
+    if (now && at !== null && nodesOf(benchNow().document.network).includes(at)) {
       event.preventDefault();
       land(at);
       return;

@@ -3,7 +3,7 @@ import clsx from 'clsx';
 import { useState, type ReactNode } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import { NodeBadge } from '../../ui/node-badge.tsx';
-import { useBench } from '../bench-store.ts';
+import { useBench } from '../model/bench-store.ts';
 import { useSelection } from '../selection.ts';
 import {
   addBeside,

@@ -16,7 +16,7 @@ import {
 } from '@usual-drag/core';
 import { toast } from 'sonner';
 import { create } from 'zustand';
-import { useBench } from '../bench-store.ts';
+import { benchNow } from '../model/bench-store.ts';
 import { sayUndoable } from '../say-undoable.ts';
 import { useSelection } from '../selection.ts';
 
@@ -46,8 +46,8 @@ export const useEditing = create<Editing>()(() => ({
   copied: null,
 }));
 
-const network = (): Network => useBench.getState().document.network;
-const change = (next: Network): void => useBench.getState().edit((job) => changeNetwork(job, next));
+const network = (): Network => benchNow().document.network;
+const change = (next: Network): void => benchNow().edit((job) => changeNetwork(job, next));
 const select = (id: string): void => useSelection.getState().selectPart(id);
 
 export const startTyping = (part: string): void => useEditing.setState({ typing: part, aim: null });

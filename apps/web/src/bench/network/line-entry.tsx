@@ -13,7 +13,7 @@ import { memo, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { useAfterPaint } from '../../ui/after-paint.ts';
 import { Button } from '../../ui/button.tsx';
-import { amend, useBench } from '../bench-store.ts';
+import { benchNow, amend, useBench } from '../model/bench-store.ts';
 import { usePartInHand, useSelection } from '../selection.ts';
 import { useEditing } from './editing.ts';
 
@@ -59,11 +59,11 @@ export function LineEntry() {
       places: read.ok ? read.value.places : [],
     });
     if (!read.ok) return;
-    const { document } = useBench.getState();
+    const { document } = benchNow();
     const change = begun.current ? amend : edit;
     change((job) => changeNetwork(job, read.value.network));
     // A space changes nothing: what is typed next is the first step then.
-    if (useBench.getState().document !== document) begun.current = true;
+    if (benchNow().document !== document) begun.current = true;
   };
   const leave = (): void => {
     useEditing.setState({ line: false });
@@ -178,7 +178,7 @@ const Heading = memo(function Heading() {
         title="With ratings, limits, measured values and what parts are for"
         onClick={() =>
           void navigator.clipboard
-            .writeText(writeLine(useBench.getState().document.network))
+            .writeText(writeLine(benchNow().document.network))
             .then(() => toast('The whole line is copied.'))
             .catch(() => toast.error('The browser does not let it be copied.'))
         }

@@ -13,7 +13,7 @@ import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import type { Solved } from '../analysis.ts';
-import { useBench } from '../bench-store.ts';
+import { useBench } from '../model/bench-store.ts';
 import { usePartInHand } from '../selection.ts';
 import { useEditing } from './editing.ts';
 import { LineEntry } from './line-entry.tsx';

@@ -9,7 +9,7 @@ import {
   type Network,
 } from '@usual-drag/core';
 import { memo, useState } from 'react';
-import { useBench } from '../bench-store.ts';
+import { useBench } from '../model/bench-store.ts';
 import { useSelection } from '../selection.ts';
 
 interface Props {

@@ -17,7 +17,7 @@ import {
 import { memo } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
-import { useBench } from '../bench-store.ts';
+import { useBench } from '../model/bench-store.ts';
 import { BandPicker } from './band-picker.tsx';
 import { mainField, moreFields, secondField } from './fields.ts';
 

@@ -3,7 +3,7 @@ import clsx from 'clsx';
 import { memo, useState } from 'react';
 import { useInView } from 'react-intersection-observer';
 import { ValueField, type FieldProps } from '../../ui/value-field.tsx';
-import { useBench } from '../bench-store.ts';
+import { benchNow, useBench } from '../model/bench-store.ts';
 import { useSelection } from '../selection.ts';
 import { mainField, nameField, nodeField, secondField, tableFields, type ElementField } from './fields.ts';
 import { OffBy } from './off-by.tsx';
@@ -74,7 +74,7 @@ export const PartRow = memo(function PartRow({ element, early, scroller, selecte
           live={live}
           label={`Name of ${element.id}`}
           shown={element.id}
-          read={(text) => nameField(useBench.getState().document.network, element.id)(text)}
+          read={(text) => nameField(benchNow().document.network, element.id)(text)}
           cell={`${element.id}:0`}
           onCommit={(id) => replace({ ...element, id })}
         />

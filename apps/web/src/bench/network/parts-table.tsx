@@ -12,7 +12,7 @@ import {
 } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { fetchedLater } from '../../ui/fetched-later.ts';
-import { useBench } from '../bench-store.ts';
+import { benchNow, useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../say-undoable.ts';
 import { useSelection } from '../selection.ts';
 import { AddPart } from './add-part.tsx';
@@ -70,7 +70,7 @@ export const PartsTable = memo(function PartsTable({ network }: { readonly netwo
   /** Takes rows at once where all can be read; else they are laid out to be mended. */
   const takeRows = async (text: string): Promise<void> => {
     const { readRows } = await import('./read-rows.ts');
-    const { elements, faults } = readRows(text, useBench.getState().document.network);
+    const { elements, faults } = readRows(text, benchNow().document.network);
     if (faults.length > 0 || elements.length === 0) return setPasting(text);
     edit((job) => changeNetwork(job, { ...job.network, elements: [...job.network.elements, ...elements] }));
     selectParts(elements.map(({ id }) => id));

@@ -1,6 +1,6 @@
 import { changeNetwork, type RowFault } from '@usual-drag/core';
 import { Button } from '../../ui/button.tsx';
-import { useBench } from '../bench-store.ts';
+import { useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../say-undoable.ts';
 import { useSelection } from '../selection.ts';
 import { readRows } from './read-rows.ts';

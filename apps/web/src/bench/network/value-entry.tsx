@@ -1,6 +1,6 @@
 import { changeNetwork, readValues, replaceElement, writeValues, type Element, type LineFault } from '@usual-drag/core';
 import { useState } from 'react';
-import { useBench } from '../bench-store.ts';
+import { useBench } from '../model/bench-store.ts';
 import { stopTyping } from './editing.ts';
 
 interface Props {

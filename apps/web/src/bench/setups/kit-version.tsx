@@ -1,9 +1,9 @@
 import { instrumentForJob, renewInstrument, settledRange, type Instrument, type Meter } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { shelfQuery } from '../../api/kit.ts';
+import { listQuery } from '../../api/lists.ts';
 import { Button } from '../../ui/button.tsx';
-import { useBench } from '../bench-store.ts';
+import { useBench } from '../model/bench-store.ts';
 import type { RangeOptions } from './range-options.ts';
 
 interface Props {
@@ -14,11 +14,11 @@ interface Props {
   readonly onTake: (range: string) => void;
 }
 
-/** What the shelf knows of a meter's instrument beyond the job: that it was edited since, and how it ranges by itself. */
+/** What the kit knows of a meter's instrument beyond the job: that it was edited since, and how it ranges by itself. */
 export function KitVersion({ meter, instrument, rangeOptions, onTake }: Props) {
-  const { data: shelf = [] } = useQuery(shelfQuery);
+  const { data: kit = [] } = useQuery(listQuery('instruments'));
   const edit = useBench((state) => state.edit);
-  const kept = shelf.find(({ id }) => id === instrument.id)?.document;
+  const kept = kit.find(({ id }) => id === instrument.id)?.document;
   const newest = useMemo(() => kept && instrumentForJob(kept), [kept]);
   if (!kept || !newest) return null;
   const own = rangeOptions?.options.filter((option) => option.instrument.id === instrument.id) ?? [];

@@ -22,7 +22,7 @@ import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
-import { useBench } from '../bench-store.ts';
+import { useBench } from '../model/bench-store.ts';
 import { Believe } from './believe.tsx';
 import { useCorrected } from './corrected.ts';
 import { Checks, Handled } from './wrong-connection.tsx';

@@ -1,19 +1,19 @@
 import { formatPercent, formatQuantity, ohmmeterAt, ohmsShown, type Unloaded } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { shelfQuery } from '../../api/kit.ts';
+import { listQuery } from '../../api/lists.ts';
 import { Choice } from '../../ui/choice.tsx';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 import { Note } from '../../ui/note.tsx';
 
 /** What an ohmmeter would say at a part: out of circuit, in circuit, and with the supply on. */
 export function Ohmmeter({ unloaded }: { readonly unloaded: Unloaded }) {
-  const { data: shelf = [] } = useQuery(shelfQuery);
+  const { data: kit = [] } = useQuery(listQuery('instruments'));
   const [chosen, setChosen] = useState({ part: '', range: '' });
   const { network } = unloaded;
   const parts = network.elements.filter(({ kind }) => kind === 'resistor' || kind === 'load');
   const part = parts.find(({ id }) => id === chosen.part) ?? parts.at(-1);
-  const meters = shelf.map(({ document }) => document).filter((kept) => !kept.retired);
+  const meters = kit.map(({ document }) => document).filter((kept) => !kept.retired);
   const ranges = meters.flatMap((kept) =>
     (kept.resistanceRanges ?? []).map((range) => ({ key: `${kept.id} ${range.id}`, kept, range })),
   );

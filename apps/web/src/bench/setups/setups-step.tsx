@@ -18,7 +18,7 @@ import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
 import { Note } from '../../ui/note.tsx';
 import type { Solved } from '../analysis.ts';
-import { useBench } from '../bench-store.ts';
+import { useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../say-undoable.ts';
 import { MeterCard } from './meter-card.tsx';
 import { ResistanceFound } from './resistance-found.tsx';

@@ -13,7 +13,7 @@ import { NodeBadge } from '../../ui/node-badge.tsx';
 import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import type { Solved } from '../analysis.ts';
-import { useBench } from '../bench-store.ts';
+import { useBench } from '../model/bench-store.ts';
 import { useDisplay } from '../display.ts';
 import { Charge } from './charge.tsx';
 import { EveryPart } from './every-part.tsx';

@@ -19,7 +19,7 @@ import { Choice } from '../../ui/choice.tsx';
 import { saveText } from '../../ui/save-file.ts';
 import { Segments } from '../../ui/segments.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
-import { useBench } from '../bench-store.ts';
+import { useBench } from '../model/bench-store.ts';
 import { firstResult, knobsOf, resultsOf, type NamedKnob, type NamedResult } from './knobs.ts';
 import { SweepChart } from './sweep-chart.tsx';
 

@@ -13,8 +13,8 @@ import { inPercent, inUnit } from '../../ui/number-field.ts';
 import { Segments } from '../../ui/segments.tsx';
 
 interface Props {
-  readonly piece: MeterProject;
-  readonly onChange: (piece: MeterProject) => void;
+  readonly project: MeterProject;
+  readonly onChange: (project: MeterProject) => void;
 }
 
 /** A measurement to begin with: what would bring the movement as it is known to full scale, and then to half. */
@@ -36,9 +36,9 @@ function begun({ movement }: MeterProject): MovementMeasurement {
 }
 
 /** The movement's figures from two deflections, with the method's own error and the uncertainty, to be taken over. */
-export function MeasuredForm({ piece, onChange }: Props) {
-  const measurement = piece.measurement ?? begun(piece);
-  const put = (next: MovementMeasurement): void => onChange({ ...piece, measurement: next });
+export function MeasuredForm({ project, onChange }: Props) {
+  const measurement = project.measurement ?? begun(project);
+  const put = (next: MovementMeasurement): void => onChange({ ...project, measurement: next });
   const found = measuredMovement(measurement);
   const half = measurement.method === 'half-deflection';
   const entry = (
@@ -61,7 +61,7 @@ export function MeasuredForm({ piece, onChange }: Props) {
   const plusMinus = ({ value, uncertainty }: { value: number; uncertainty: number }, unit: 'Ω' | 'A'): string =>
     `${formatQuantity(value, unit, { digits: 4 })} ± ${formatPercent(uncertainty / value, { digits: 2 })}`;
   return (
-    <details open={piece.measurement !== undefined}>
+    <details open={project.measurement !== undefined}>
       <summary>From measurements</summary>
       <div className="mt-1.5 flex flex-col gap-2">
         <Segments
@@ -112,10 +112,10 @@ export function MeasuredForm({ piece, onChange }: Props) {
               className="self-start"
               onClick={() =>
                 onChange({
-                  ...piece,
+                  ...project,
                   measurement,
                   movement: {
-                    ...piece.movement,
+                    ...project.movement,
                     figures: {
                       fullScaleCurrent: found.value.fullScaleCurrent.value,
                       resistance: found.value.resistance.value,

@@ -9,14 +9,14 @@ import { PartsForm } from './parts-form.tsx';
 import { SideForm } from './side-form.tsx';
 
 interface Props {
-  readonly piece: MeterProject;
-  readonly onChange: (piece: MeterProject) => void;
+  readonly project: MeterProject;
+  readonly onChange: (project: MeterProject) => void;
 }
 
 /** What is wanted: the movement, one side or both with their ranges, the parts to choose from, a fuse. */
-export function MeterProjectForm({ piece, onChange }: Props) {
-  const { sides, fuse } = piece;
-  const putSides = (next: readonly Side[]): void => onChange({ ...piece, sides: next });
+export function MeterProjectForm({ project, onChange }: Props) {
+  const { sides, fuse } = project;
+  const putSides = (next: readonly Side[]): void => onChange({ ...project, sides: next });
   const [only] = sides as [Side];
   const other: Side =
     only.target === 'ammeter'
@@ -24,7 +24,7 @@ export function MeterProjectForm({ piece, onChange }: Props) {
       : { target: 'ammeter', scheme: 'universal', ranges: [0.01, 0.1] };
   const ring = sides.some(({ target, scheme }) => target === 'ammeter' && scheme === 'universal');
   const putFuse = (next: { readonly rating?: number; readonly resistance?: number }): void => {
-    const { fuse: _was, ...rest } = piece;
+    const { fuse: _was, ...rest } = project;
     onChange(
       next.rating === undefined ? rest : { ...rest, fuse: { rating: next.rating, resistance: next.resistance ?? 0 } },
     );
@@ -36,11 +36,11 @@ export function MeterProjectForm({ piece, onChange }: Props) {
       <ValueField
         label="Name of the meter"
         showLabel
-        shown={piece.title ?? ''}
+        shown={project.title ?? ''}
         read={(text) => ok(text.trim() || 'Untitled')}
-        onCommit={(title) => onChange({ ...piece, title })}
+        onCommit={(title) => onChange({ ...project, title })}
       />
-      <MovementForm piece={piece} onChange={onChange} />
+      <MovementForm project={project} onChange={onChange} />
       {sides.map((side, index) => (
         <SideForm
           key={side.target}
@@ -60,7 +60,7 @@ export function MeterProjectForm({ piece, onChange }: Props) {
           </Button>
         </div>
       )}
-      <PartsForm piece={piece} onChange={onChange} />
+      <PartsForm project={project} onChange={onChange} />
       <section aria-label="Fuse" className="flex flex-wrap gap-2">
         <NumberEntry
           of={fuse ?? ({} as { rating?: number; resistance?: number })}

@@ -14,8 +14,8 @@ import { Segments } from '../../ui/segments.tsx';
 import { MeasuredForm } from './measured-form.tsx';
 
 interface Props {
-  readonly piece: MeterProject;
-  readonly onChange: (piece: MeterProject) => void;
+  readonly project: MeterProject;
+  readonly onChange: (project: MeterProject) => void;
 }
 
 const figures = [
@@ -25,17 +25,17 @@ const figures = [
 ] as const;
 
 /** The movement: by any two of its figures or by measuring it, its class, what is in it already, and its coil. */
-export function MovementForm({ piece, onChange }: Props) {
-  const { movement } = piece;
+export function MovementForm({ project, onChange }: Props) {
+  const { movement } = project;
   const known = movementOf(movement.figures);
   const inUse = movementInUse(movement);
-  const set = (change: Partial<typeof movement>): void => onChange({ ...piece, movement: { ...movement, ...change } });
+  const set = (change: Partial<typeof movement>): void => onChange({ ...project, movement: { ...movement, ...change } });
   const print = (value: number, unit: 'A' | 'Ω' | 'V'): string =>
     formatQuantity(value, unit, { digits: 4, trim: true });
   const { builtIn, swamping } = movement;
   const putBuiltIn = (next: BuiltIn | null): void => {
     const { builtIn: _was, ...rest } = movement;
-    onChange({ ...piece, movement: next ? { ...rest, builtIn: next } : rest });
+    onChange({ ...project, movement: next ? { ...rest, builtIn: next } : rest });
   };
   // One to begin with that could have been in there, to be typed over.
   const begun = (kind: BuiltIn['kind']): BuiltIn => ({
@@ -64,7 +64,7 @@ export function MovementForm({ piece, onChange }: Props) {
           />
         ))}
         <NumberEntry
-          of={piece}
+          of={project}
           name="movementClass"
           label="Class"
           writing={inPercent}
@@ -74,7 +74,7 @@ export function MovementForm({ piece, onChange }: Props) {
           onChange={onChange}
         />
         <NumberEntry
-          of={piece}
+          of={project}
           name="divisions"
           label="Divisions"
           writing={asCount}
@@ -84,7 +84,7 @@ export function MovementForm({ piece, onChange }: Props) {
           onChange={onChange}
         />
       </div>
-      <MeasuredForm piece={piece} onChange={onChange} />
+      <MeasuredForm project={project} onChange={onChange} />
       <details open={builtIn !== undefined || swamping !== undefined}>
         <summary>Already in it, and in series with the coil</summary>
         <div className="mt-1.5 flex flex-col gap-2">
@@ -142,7 +142,7 @@ export function MovementForm({ piece, onChange }: Props) {
               limit="not-negative"
               className="w-32"
               placeholder="none"
-              onChange={(next) => onChange({ ...piece, movement: next })}
+              onChange={(next) => onChange({ ...project, movement: next })}
             />
             <NumberEntry
               of={movement}
@@ -152,7 +152,7 @@ export function MovementForm({ piece, onChange }: Props) {
               limit="any"
               className="w-32"
               placeholder="0.393 %"
-              onChange={(next) => onChange({ ...piece, movement: next })}
+              onChange={(next) => onChange({ ...project, movement: next })}
             />
           </div>
         </div>

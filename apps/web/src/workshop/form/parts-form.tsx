@@ -20,8 +20,8 @@ import { Segments } from '../../ui/segments.tsx';
 import { Toggle } from '../../ui/toggle.tsx';
 
 interface Props {
-  readonly piece: MeterProject;
-  readonly onChange: (piece: MeterProject) => void;
+  readonly project: MeterProject;
+  readonly onChange: (project: MeterProject) => void;
 }
 
 /** Kinds of resistor by what they stand; any figure can be changed afterwards. */
@@ -43,9 +43,9 @@ const kindOf = (parts: WorkshopParts): string =>
   )?.name ?? '';
 
 /** What the parts are chosen from: a series of one kind, or one's own stock. */
-export function PartsForm({ piece, onChange }: Props) {
-  const { parts } = piece;
-  const put = (next: WorkshopParts): void => onChange({ ...piece, parts: next });
+export function PartsForm({ project, onChange }: Props) {
+  const { parts } = project;
+  const put = (next: WorkshopParts): void => onChange({ ...project, parts: next });
   const { stock } = parts;
   return (
     <section aria-label="Parts" className="flex flex-col gap-1.5">

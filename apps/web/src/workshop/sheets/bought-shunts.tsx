@@ -14,17 +14,17 @@ import { inUnit } from '../../ui/number-field.ts';
 
 /** The movement scaled to a bought shunt of one of the usual drops, instead of a shunt of one's own. */
 export function BoughtShunts({
-  piece,
+  project,
   sides,
 }: {
-  readonly piece: MeterProject;
+  readonly project: MeterProject;
   readonly sides: readonly WorkedSide[];
 }) {
   const highest = Math.max(
     ...sides.filter(({ design }) => design.target === 'ammeter').flatMap(({ design }) => design.ranges),
   );
   const [bought, setBought] = useState<{ readonly rated?: number; readonly leads: number }>({ leads: 0.05 });
-  const movement = movementInUse(piece.movement);
+  const movement = movementInUse(project.movement);
   if (!movement.ok) return null;
   const rated = bought.rated ?? highest;
   return (

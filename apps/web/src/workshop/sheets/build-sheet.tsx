@@ -17,9 +17,9 @@ import { ohms, rangeText, unitOfSide } from '../words.ts';
 import type { SheetProps } from './sheet-props.ts';
 
 /** What goes to the bench on paper: the parts, the order of assembly, the selector, the check points, the scale. */
-export function BuildSheet({ piece, sides, onEdit }: SheetProps) {
-  const lines = partsList(piece, sides);
-  const points = sides.flatMap((side) => checkPoints(piece, side).map((point) => ({ ...point, side })));
+export function BuildSheet({ project, sides, onEdit }: SheetProps) {
+  const lines = partsList(project, sides);
+  const points = sides.flatMap((side) => checkPoints(project, side).map((point) => ({ ...point, side })));
   const positions = selectorPositions(sides);
   const saveParts = (): void =>
     saveText(
@@ -79,7 +79,7 @@ export function BuildSheet({ piece, sides, onEdit }: SheetProps) {
       <section aria-label="Assembly">
         <h2 className="mb-1 text-[17px] font-bold">Put together</h2>
         <ol className="flex max-w-3xl list-decimal flex-col gap-1 pl-7 text-[15px]">
-          {assemblySteps(piece, sides).map((step) => (
+          {assemblySteps(project, sides).map((step) => (
             <li key={step}>{step}</li>
           ))}
         </ol>
@@ -131,7 +131,7 @@ export function BuildSheet({ piece, sides, onEdit }: SheetProps) {
           }))}
         />
       </section>
-      <Dial piece={piece} onEdit={onEdit} />
+      <Dial project={project} onEdit={onEdit} />
     </div>
   );
 }

@@ -5,12 +5,12 @@ import { ohms, partsText, sectionsOf, smallPercent } from '../words.ts';
 import type { SheetProps } from './sheet-props.ts';
 
 /** What each section could be made of, looked at by itself: one resistor, two, three, or one with a trimmer. */
-export function Choices({ piece, sides }: Omit<SheetProps, 'onEdit'>) {
+export function Choices({ project, sides }: Omit<SheetProps, 'onEdit'>) {
   const rows = useMemo(
     () =>
       sectionsOf(sides).map(({ section, name }) => {
         const { resistance } = section;
-        const { upTo, trimmed } = alternativesFor(piece, section);
+        const { upTo, trimmed } = alternativesFor(project, section);
         const cell = (found: Combination | null) => (
           <span className="block leading-tight">
             {found ? partsText(found) : '—'}
@@ -39,7 +39,7 @@ export function Choices({ piece, sides }: Omit<SheetProps, 'onEdit'>) {
           ],
         };
       }),
-    [piece, sides],
+    [project, sides],
   );
   return (
     <section aria-label="Choices" className="flex flex-col gap-2">

@@ -18,13 +18,13 @@ import { SchemeComparison } from '../scheme-comparison.tsx';
 import type { SheetProps } from './sheet-props.ts';
 
 /** What a design comes to: every range, every section with its parts, the check, the cautions, the drawing. */
-export function MeterSheet({ piece, sides }: SheetProps) {
+export function MeterSheet({ project, sides }: SheetProps) {
   return (
     <div className="flex flex-col gap-5">
       {sides.map((side) => (
-        <SideFigures key={side.design.target} piece={piece} side={side} both={sides.length > 1} />
+        <SideFigures key={side.design.target} project={project} side={side} both={sides.length > 1} />
       ))}
-      <MeterDrawing title={piece.title ?? 'Meter'} sides={sides} />
+      <MeterDrawing title={project.title ?? 'Meter'} sides={sides} />
       {sides.map((side) => (
         <SchemeComparison key={side.design.target} design={side.design} movement={side.movement} />
       ))}
@@ -33,17 +33,17 @@ export function MeterSheet({ piece, sides }: SheetProps) {
 }
 
 function SideFigures({
-  piece,
+  project,
   side,
   both,
 }: {
-  readonly piece: MeterProject;
+  readonly project: MeterProject;
   readonly side: WorkedSide;
   readonly both: boolean;
 }) {
   const { design, movement, result } = side;
   const ammeter = design.target === 'ammeter';
-  const fuse = piece.fuse?.resistance ?? 0;
+  const fuse = project.fuse?.resistance ?? 0;
   const words = sectionWords(design, movement, result);
   const check = useMemo(() => {
     const ranges = result.ranges.map(({ range }) => range);
@@ -77,16 +77,16 @@ function SideFigures({
                 ? formatQuantity(range.burden! + fuse * range.range, 'V', { digits: 4 })
                 : formatQuantity(range.sensitivity, 'Ω', { digits: 4, trim: true }),
               formatQuantity(range.power, 'W', { digits: 3 }),
-              piece.parts.trimmed ? 'set' : smallPercent(fullScaleError),
-              piece.parts.trimmed ? 'set' : `${smallPercent(worstCase[0])} … ${smallPercent(worstCase[1])}`,
+              project.parts.trimmed ? 'set' : smallPercent(fullScaleError),
+              project.parts.trimmed ? 'set' : `${smallPercent(worstCase[0])} … ${smallPercent(worstCase[1])}`,
             ],
           };
         })}
       />
       <ol aria-label={`Sections of the ${design.target}`} className="flex flex-col gap-1.5">
         {result.sections.map(({ resistance, power, parts }, index) => {
-          const trimmed = piece.parts.trimmed
-            ? trimmedSection(resistance, piece.parts.series, piece.parts.tolerance, trimmerCover(piece))
+          const trimmed = project.parts.trimmed
+            ? trimmedSection(resistance, project.parts.series, project.parts.tolerance, trimmerCover(project))
             : null;
           return (
             <li key={index} className="rounded-lg border border-line px-3 py-1.5">
@@ -131,7 +131,7 @@ function SideFigures({
           {check > 1e-15 ? ` (off by ${check.toExponential(0)} at most)` : ''}.
         </p>
       )}
-      {designCautions(piece, side).map(({ kind, message }) => (
+      {designCautions(project, side).map(({ kind, message }) => (
         <Note key={message} kind={kind}>
           {message}
         </Note>

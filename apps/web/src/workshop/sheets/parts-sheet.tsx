@@ -20,10 +20,10 @@ import type { SheetProps } from './sheet-props.ts';
 import { WireShunts } from './wire-shunts.tsx';
 
 /** How far the chosen parts may be off, what a better meter would cost, and shunts of wire or bought ones. */
-export function PartsSheet({ piece, sides, onEdit }: SheetProps) {
-  const study = useStudy(piece, sides);
+export function PartsSheet({ project, sides, onEdit }: SheetProps) {
+  const study = useStudy(project, sides);
   const [target, setTarget] = useState(0.01);
-  const prices = piece.parts.prices ?? usualPrices;
+  const prices = project.parts.prices ?? usualPrices;
   return (
     <div className="flex flex-col gap-6">
       {sides.map((side, k) => (
@@ -79,9 +79,9 @@ export function PartsSheet({ piece, sides, onEdit }: SheetProps) {
           <p className="mt-1 text-[14px] text-soft">In whatever money you pay. They are made up: put yours in.</p>
         </details>
       </section>
-      <Choices piece={piece} sides={sides} />
+      <Choices project={project} sides={sides} />
       <WireShunts sides={sides} />
-      {sides.some(({ design }) => design.target === 'ammeter') && <BoughtShunts piece={piece} sides={sides} />}
+      {sides.some(({ design }) => design.target === 'ammeter') && <BoughtShunts project={project} sides={sides} />}
     </div>
   );
 }

@@ -21,26 +21,26 @@ import { ohms, rangeText, unitOfSide } from '../words.ts';
 import type { SheetProps } from './sheet-props.ts';
 
 /** What warmth, a fault and the wrong range do to the meter, and what holds them down. */
-export function TemperatureSheet({ piece, sides, onEdit }: SheetProps) {
+export function TemperatureSheet({ project, sides, onEdit }: SheetProps) {
   return (
     <div className="flex flex-col gap-6">
-      <Warmth piece={piece} sides={sides} onEdit={onEdit} />
+      <Warmth project={project} sides={sides} onEdit={onEdit} />
       {sides.map((side) => (
         <Faults key={side.design.target} side={side} />
       ))}
-      <Protection piece={piece} sides={sides} />
+      <Protection project={project} sides={sides} />
     </div>
   );
 }
 
-function Warmth({ piece, sides, onEdit }: SheetProps) {
+function Warmth({ project, sides, onEdit }: SheetProps) {
   const [span, setSpan] = useState(10);
   const [target, setTarget] = useState(0.01);
-  const { movement } = piece;
-  const found = swampingResistor(piece, span, target);
+  const { movement } = project;
+  const found = swampingResistor(project, span, target);
   const swamping = found.ok ? found.value : null;
   const rows = sides.flatMap((side) => {
-    const [cold, warm] = [-span, span].map((kelvin) => temperatureErrors(piece, side, kelvin));
+    const [cold, warm] = [-span, span].map((kelvin) => temperatureErrors(project, side, kelvin));
     return side.result.ranges.map(({ range }, k) => ({
       key: `${side.design.target} ${range}`,
       cells: [
@@ -145,13 +145,13 @@ function Faults({ side }: { readonly side: WorkedSide }) {
   );
 }
 
-function Protection({ piece, sides }: Omit<SheetProps, 'onEdit'>) {
-  const movement = movementInUse(piece.movement);
+function Protection({ project, sides }: Omit<SheetProps, 'onEdit'>) {
+  const movement = movementInUse(project.movement);
   const amps = sides.find(({ design }) => design.target === 'ammeter');
   const diodes = movement.ok ? diodesAcross(movement.value) : null;
   const highest = amps ? Math.max(...amps.design.ranges) : null;
   const proposed = highest === null ? null : fuseFor(highest);
-  const { fuse } = piece;
+  const { fuse } = project;
   return (
     <section aria-label="Protection" className="flex flex-col gap-2">
       <h2 className="text-[17px] font-bold">What holds it down</h2>

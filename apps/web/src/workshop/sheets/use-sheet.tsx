@@ -22,7 +22,7 @@ import type { SheetProps } from './sheet-props.ts';
 const most = 12;
 
 /** The error that the meter will cause in a chosen job, before it is built. */
-export function UseSheet({ piece, sides }: SheetProps) {
+export function UseSheet({ project, sides }: SheetProps) {
   const { data: jobs } = useQuery(jobsQuery);
   const [chosen, setChosen] = useState<string | null>(null);
   const id = chosen ?? jobs?.[0]?.id ?? null;
@@ -49,19 +49,19 @@ export function UseSheet({ piece, sides }: SheetProps) {
       </div>
       {job &&
         sides.map((side) => (
-          <Places key={side.design.target} piece={piece} sides={sides} side={side} job={job.document} />
+          <Places key={side.design.target} project={project} sides={sides} side={side} job={job.document} />
         ))}
     </div>
   );
 }
 
 function Places({
-  piece,
+  project,
   sides,
   side,
   job,
 }: {
-  readonly piece: MeterProject;
+  readonly project: MeterProject;
   readonly sides: readonly WorkedSide[];
   readonly side: WorkedSide;
   readonly job: Job;
@@ -70,8 +70,8 @@ function Places({
   const quantity = side.design.target === 'ammeter' ? 'dc-current' : 'dc-voltage';
   const places = useMemo(() => {
     const unloaded = solveUnloaded(job.network);
-    return unloaded.ok ? placesInUse(unloaded.value, instrumentOf(piece, sides), quantity) : null;
-  }, [piece, sides, job, quantity]);
+    return unloaded.ok ? placesInUse(unloaded.value, instrumentOf(project, sides), quantity) : null;
+  }, [project, sides, job, quantity]);
   const unit = unitOfSide(side);
   if (!places) return <Note kind="limit">The job’s network has no answer yet: mend it at its bench.</Note>;
   const print = (value: number): string => formatQuantity(value, unit, { digits: 4 });

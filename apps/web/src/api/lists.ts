@@ -1,0 +1,28 @@
+import type { DocumentOfKind, StoredDocument } from '@usual-drag/contract';
+import { instrumentForJob, type Instrument, type Kit, type KitInstrument } from '@usual-drag/core';
+import { queryOptions } from '@tanstack/react-query';
+import { ask } from './http.ts';
+
+/** The kinds of documents that are read as a whole list. */
+export type ListedKind = 'instruments' | 'meter-projects';
+
+/** Every document of a kind, the archived among them. */
+export const listQuery = <K extends ListedKind>(kind: K) =>
+  queryOptions({
+    queryKey: [kind],
+    queryFn: () => ask<StoredDocument<DocumentOfKind[K]>[]>('GET', `/${kind}`),
+    staleTime: Infinity,
+  });
+
+/** What the kit offers to a job: leads counted in, the archived left out. */
+export const kitQuery = queryOptions({ ...listQuery('instruments'), select: forJobs });
+
+function forJobs(kit: readonly StoredDocument<KitInstrument>[]): Instrument[] {
+  return kit.filter(({ document }) => !document.retired).map(({ document }) => instrumentForJob(document));
+}
+
+/** What becomes of instruments that the kit has otherwise than a file. */
+export type ImportChoice = 'keep' | 'replace' | 'copy';
+
+export const importKit = (kit: Kit, existing?: ImportChoice) =>
+  ask<StoredDocument<KitInstrument>[]>('POST', `/instruments/import${existing ? `?existing=${existing}` : ''}`, kit);

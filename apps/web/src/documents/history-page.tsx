@@ -1,0 +1,140 @@
+import { documentKinds, type DocumentKind, type HistoryEntry } from '@usual-drag/contract';
+import { documentChanges } from '@usual-drag/core';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import clsx from 'clsx';
+import { useEffect } from 'react';
+import { Link, Navigate, NavLink, useParams } from 'react-router';
+import { readHistory, versionQuery } from '../api/documents.ts';
+import { jobQuery } from '../api/jobs.ts';
+import { listQuery } from '../api/lists.ts';
+import { queries } from '../api/queries.ts';
+import { Button } from '../ui/button.tsx';
+import { offer } from '../ui/offer.ts';
+import { kindOf } from './document-kinds.ts';
+import { dispatch, documentState, openDocument, useDocuments } from './documents.ts';
+import { saveWords } from './save-words.ts';
+import { VersionView } from './version-view.tsx';
+
+const addresses = { jobs: '/bench', instruments: '/kit', 'meter-projects': '/workshop' } as const;
+
+/** The versions of a document: when each was saved and what changed, one opened beside the present, and brought back. */
+export function HistoryPage() {
+  const { kind: asked = '', id = '', entry } = useParams();
+  const kind = documentKinds.find((one) => one === asked);
+  if (!kind) return <Navigate to="/" replace />;
+  return <History kind={kind} id={id} entry={entry === undefined ? null : Number(entry)} />;
+}
+
+interface Props {
+  readonly kind: DocumentKind;
+  readonly id: string;
+  readonly entry: number | null;
+}
+
+function History({ kind, id, entry }: Props) {
+  const state = useDocuments(({ open }) => documentState(open, kind, id));
+  useEffect(() => void openPresent(kind, id), [kind, id]);
+  const history = useInfiniteQuery({
+    // A new save is a new line.
+    queryKey: ['history', kind, id, state?.revision, state?.aside === null],
+    queryFn: ({ pageParam }) => readHistory(kind, id, pageParam),
+    initialPageParam: null as number | null,
+    getNextPageParam: ({ before }) => before,
+  });
+  const { data: version } = useQuery({ ...versionQuery(kind, id, entry ?? 0), enabled: entry !== null });
+  const name = state ? kindOf[kind].nameOf(state.document as never) : id;
+  const restore = (): void => {
+    if (!version) return;
+    dispatch(kind, id, { type: 'edited', document: version.document });
+    offer(`The version of ${when(version.updatedAt)} is the present one again.`, 'Undo', () =>
+      dispatch(kind, id, { type: 'undone' }),
+    );
+  };
+  const entries = history.data?.pages.flatMap((page) => page.entries) ?? [];
+  return (
+    <div className="flex h-full min-h-0 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
+      <aside aria-label="Versions" className="relative shrink-0 overflow-y-auto border-line p-4 lg:w-[24rem] lg:border-r">
+        <h1 className="text-[24px] font-bold">History</h1>
+        <p className="mb-3">
+          <Link className="underline" to={`${addresses[kind]}/${encodeURIComponent(id)}`}>
+            {name}
+          </Link>
+          {state && <span className="block text-[14px] text-soft">{saveWords(state)}</span>}
+        </p>
+        {history.error && <p role="alert">{history.error.message}</p>}
+        <ol className="flex flex-col gap-1">
+          {entries.map((one) => (
+            <li key={one.entry ?? 'present'}>
+              <VersionLine of={one} to={`/history/${kind}/${encodeURIComponent(id)}`} />
+            </li>
+          ))}
+        </ol>
+        {history.hasNextPage && (
+          <Button className="mt-2" onClick={() => void history.fetchNextPage()}>
+            Show earlier versions
+          </Button>
+        )}
+      </aside>
+      <main className="relative min-h-0 min-w-0 grow overflow-y-auto bg-sheet p-5">
+        {entry === null || !version || !state ? (
+          <p className="text-soft">Choose an earlier version to see it beside the present one.</p>
+        ) : (
+          <>
+            <div className="mb-3 flex flex-wrap items-center gap-3">
+              <h2 className="grow text-[20px] font-bold">The version of {when(version.updatedAt)}</h2>
+              <Button tone="strong" onClick={restore}>
+                Restore this version
+              </Button>
+            </div>
+            <Differences changes={documentChanges(version.document, state.document)} />
+            <VersionView kind={kind} then={version.document} now={state.document} />
+          </>
+        )}
+      </main>
+    </div>
+  );
+}
+
+/** When a version was saved, and what changed. */
+function VersionLine({ of: { entry, savedAt, aside, changes }, to }: { readonly of: HistoryEntry; readonly to: string }) {
+  return (
+    <NavLink
+      to={entry === null ? to : `${to}/${entry}`}
+      end
+      className={({ isActive }) =>
+        clsx('block rounded-lg border px-3 py-1.5', isActive ? 'border-2 border-ink bg-sheet' : 'border-line bg-sheet')
+      }
+    >
+      <span className="font-bold">{when(savedAt)}</span>
+      {entry === null && <span className="text-soft"> · the present one</span>}
+      {aside && <span className="text-soft"> · not taken when two windows had changed it</span>}
+      <span className="block text-[14px] text-soft">
+        {changes.length > 0 ? changes.join('; ') : aside ? '' : 'The first one that is kept'}
+      </span>
+    </NavLink>
+  );
+}
+
+function Differences({ changes }: { readonly changes: readonly string[] }) {
+  if (changes.length === 0) return <p className="mb-3 text-soft">It says the same as the present one.</p>;
+  return (
+    <div className="mb-3">
+      <p className="text-soft">What has changed since then:</p>
+      <ul className="list-disc pl-5">
+        {changes.map((change) => (
+          <li key={change}>{change}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** Opens the present version where it is not open yet. */
+async function openPresent(kind: DocumentKind, id: string): Promise<void> {
+  if (kind === 'jobs') return openDocument('jobs', await queries.fetchQuery(jobQuery(id)));
+  const stored = (await queries.fetchQuery(listQuery(kind))).find((one) => one.id === id);
+  if (stored) openDocument(kind, stored as never);
+}
+
+const when = (at: string): string =>
+  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', second: '2-digit' });

@@ -1,0 +1,24 @@
+import type { SaveState } from './document-state.ts';
+import { isTrouble, saveWords } from './save-words.ts';
+
+const words = (saving: SaveState<unknown>, unkept = false): string =>
+  saveWords({ saving, savedAt: '2026-11-24T12:34:00' }, unkept);
+
+test('the state of saving in words', () => {
+  expect(words({ kind: 'saved' })).toBe('Saved 12:34');
+  expect(saveWords({ saving: { kind: 'saved' }, savedAt: null })).toBe('');
+  expect(words({ kind: 'unreachable' })).toContain('Kept in this browser');
+  expect(words({ kind: 'failed', message: 'Not saved: the disk is full.' })).toBe(
+    'Not saved: the disk is full. Kept in this browser, trying again',
+  );
+  expect(words({ kind: 'failed', message: 'Not saved: the disk is full.' }, true)).toContain('Leave this window open');
+  expect(words({ kind: 'refused', message: 'too large' })).toBe('Not saved: too large');
+  expect(words({ kind: 'conflict', theirs: null })).toContain('another window');
+});
+
+test('what a person should look at stands out', () => {
+  const quiet: SaveState<unknown>[] = [{ kind: 'saved' }, { kind: 'unsaved' }, { kind: 'sending', document: 1 }];
+  expect(quiet.some(isTrouble)).toBe(false);
+  expect(isTrouble({ kind: 'unreachable' })).toBe(true);
+  expect(isTrouble({ kind: 'conflict', theirs: null })).toBe(true);
+});

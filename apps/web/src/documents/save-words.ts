@@ -1,0 +1,27 @@
+import type { DocumentState, SaveState } from './document-state.ts';
+
+/** How the last edit stands, in words; `unkept` where the browser could not keep it either. */
+export function saveWords({ saving, savedAt }: Pick<DocumentState<unknown>, 'saving' | 'savedAt'>, unkept = false): string {
+  const kept = unkept ? 'Leave this window open: the browser has no room to keep it' : 'Kept in this browser, trying again';
+  switch (saving.kind) {
+    case 'saved':
+      return savedAt ? `Saved ${clock(savedAt)}` : '';
+    case 'unsaved':
+    case 'sending':
+      return unkept ? `Saving … ${kept}` : 'Saving …';
+    case 'unreachable':
+      return `Not saved: the server does not answer. ${kept}`;
+    case 'failed':
+      return `${saving.message} ${kept}`;
+    case 'refused':
+      return `Not saved: ${saving.message}`;
+    case 'conflict':
+      return 'Not saved: changed in another window';
+  }
+}
+
+/** Whether a person should look at it. */
+export const isTrouble = ({ kind }: SaveState<unknown>): boolean =>
+  kind === 'unreachable' || kind === 'failed' || kind === 'refused' || kind === 'conflict';
+
+const clock = (at: string): string => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });

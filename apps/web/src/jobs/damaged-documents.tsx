@@ -1,0 +1,19 @@
+import { useQuery } from '@tanstack/react-query';
+import { damagedAddress, damagedQuery } from '../api/documents.ts';
+import { Note } from '../ui/note.tsx';
+
+const nouns = { jobs: 'A job', instruments: 'An instrument', 'meter-projects': 'A meter project' } as const;
+
+/** What cannot be read in the database: named, with its bytes to download. */
+export function DamagedDocuments() {
+  const { data: damaged = [] } = useQuery({ ...damagedQuery, staleTime: 0 });
+  return damaged.map((one) => (
+    <Note key={`${one.kind}/${one.id}`} kind="limit">
+      {nouns[one.kind]} is damaged in the database and was set aside: {one.id}. {one.message} Restore it from a backup; its{' '}
+      <a className="underline" href={damagedAddress(one)} download>
+        {one.bytes} bytes
+      </a>{' '}
+      are kept.
+    </Note>
+  ));
+}
