@@ -5,7 +5,7 @@ import { jobQuery } from '../api/jobs.ts';
 import { documentState, openDocument, useDocuments } from '../documents/documents.ts';
 import { Bench } from './bench.tsx';
 import { putOnBench, useBench } from './model/bench-store.ts';
-import { useSelection } from './selection.ts';
+import { useSelection } from './model/selection.ts';
 
 /** Opens a job from the server and puts it on the bench, with what this browser had not saved of it. */
 export function BenchPage() {

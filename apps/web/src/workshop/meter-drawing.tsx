@@ -1,7 +1,7 @@
 import { drawingMarks, drawRails, meterOnRange, svgText, type WorkedSide } from '@usual-drag/core';
 import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { useDisplay } from '../bench/display.ts';
+import { useDisplay } from '../bench/canvas/display.ts';
 import { MarksView } from '../drawing/marks-view.tsx';
 import { fittingScale } from '../drawing/fitting.ts';
 import { Sheet, useSize } from '../drawing/sheet.tsx';

@@ -3,7 +3,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Plus } from 'lucide-react';
 import { memo } from 'react';
 import { benchNow, useBench } from '../model/bench-store.ts';
-import { useSelection } from '../selection.ts';
+import { useSelection } from '../model/selection.ts';
 
 const kinds: readonly { readonly kind: ElementKind; readonly text: string }[] = [
   { kind: 'resistor', text: 'Resistor' },

@@ -4,7 +4,7 @@ import { useState, type ReactNode } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import { NodeBadge } from '../../ui/node-badge.tsx';
 import { useBench } from '../model/bench-store.ts';
-import { useSelection } from '../selection.ts';
+import { useSelection } from '../model/selection.ts';
 import {
   addBeside,
   aim,
@@ -19,7 +19,7 @@ import {
   swap,
   useEditing,
   type Aim,
-} from './editing.ts';
+} from '../model/editing.ts';
 
 /** What can be done with what is selected, each with its key; below the drawing, so that nothing is covered. */
 export function EditStrip() {

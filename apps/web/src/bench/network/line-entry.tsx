@@ -14,8 +14,8 @@ import { toast } from 'sonner';
 import { useAfterPaint } from '../../ui/after-paint.ts';
 import { Button } from '../../ui/button.tsx';
 import { benchNow, amend, useBench } from '../model/bench-store.ts';
-import { usePartInHand, useSelection } from '../selection.ts';
-import { useEditing } from './editing.ts';
+import { usePartInHand, useSelection } from '../model/selection.ts';
+import { useEditing } from '../model/editing.ts';
 
 /** What is being typed, and the network that it is an edit of. */
 interface Draft {

@@ -10,7 +10,7 @@ import {
 } from '@usual-drag/core';
 import { memo, useState } from 'react';
 import { useBench } from '../model/bench-store.ts';
-import { useSelection } from '../selection.ts';
+import { useSelection } from '../model/selection.ts';
 
 interface Props {
   readonly columns: number;

@@ -4,7 +4,7 @@ import { memo, useState } from 'react';
 import { useInView } from 'react-intersection-observer';
 import { ValueField, type FieldProps } from '../../ui/value-field.tsx';
 import { benchNow, useBench } from '../model/bench-store.ts';
-import { useSelection } from '../selection.ts';
+import { useSelection } from '../model/selection.ts';
 import { mainField, nameField, nodeField, secondField, tableFields, type ElementField } from './fields.ts';
 import { OffBy } from './off-by.tsx';
 

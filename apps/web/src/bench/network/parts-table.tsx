@@ -13,10 +13,10 @@ import {
 import { Button } from '../../ui/button.tsx';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { benchNow, useBench } from '../model/bench-store.ts';
-import { sayUndoable } from '../say-undoable.ts';
-import { useSelection } from '../selection.ts';
+import { sayUndoable } from '../model/say-undoable.ts';
+import { useSelection } from '../model/selection.ts';
 import { AddPart } from './add-part.tsx';
-import { remove } from './editing.ts';
+import { remove } from '../model/editing.ts';
 import { NewPartRow } from './new-part-row.tsx';
 import { PartRow } from './part-row.tsx';
 

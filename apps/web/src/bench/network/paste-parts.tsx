@@ -1,8 +1,8 @@
 import { changeNetwork, type RowFault } from '@usual-drag/core';
 import { Button } from '../../ui/button.tsx';
 import { useBench } from '../model/bench-store.ts';
-import { sayUndoable } from '../say-undoable.ts';
-import { useSelection } from '../selection.ts';
+import { sayUndoable } from '../model/say-undoable.ts';
+import { useSelection } from '../model/selection.ts';
 import { readRows } from './read-rows.ts';
 
 interface Props {

@@ -1,7 +1,7 @@
 import { changeNetwork, readValues, replaceElement, writeValues, type Element, type LineFault } from '@usual-drag/core';
 import { useState } from 'react';
 import { useBench } from '../model/bench-store.ts';
-import { stopTyping } from './editing.ts';
+import { stopTyping } from '../model/editing.ts';
 
 interface Props {
   readonly element: Element;

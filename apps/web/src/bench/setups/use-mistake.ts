@@ -9,7 +9,7 @@ import {
   type Unloaded,
 } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
-import type { Solved } from '../analysis.ts';
+import type { Solved } from '../model/analysis.ts';
 
 /** A meter that is handled wrongly on purpose. */
 export interface AskedMistake {

@@ -18,7 +18,7 @@ import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
-import { firstResult, resultsOf } from '../true-values/knobs.ts';
+import { firstResult, resultsOf } from '../../../../../packages/core/src/solver/sweep-parameters.ts';
 import { Contributions } from './contributions.tsx';
 import { Figures } from './figures.tsx';
 import { Histogram } from './histogram.tsx';

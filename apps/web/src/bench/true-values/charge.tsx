@@ -1,7 +1,7 @@
 import { formatDuration, formatQuantity, parseDuration, type Network, type NetworkValues } from '@usual-drag/core';
 import { useState } from 'react';
 import { ValueField } from '../../ui/value-field.tsx';
-import { usePartInHand } from '../selection.ts';
+import { usePartInHand } from '../model/selection.ts';
 
 /** The charge that passes through a part in a given time; minutes and seconds are told apart by their unit. */
 export function Charge({ network, values }: { readonly network: Network; readonly values: NetworkValues }) {

@@ -1,5 +1,5 @@
 import { formatPercent, formatQuantity, type Element, type Network, type NetworkValues } from '@usual-drag/core';
-import { usePartInHand, useSelection } from '../selection.ts';
+import { usePartInHand, useSelection } from '../model/selection.ts';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 
 interface Props {

@@ -13,7 +13,7 @@ import {
 import { useMemo } from 'react';
 import { PartView } from '../../drawing/part-view.tsx';
 import { RailView } from '../../drawing/rail-view.tsx';
-import { useDisplay } from '../display.ts';
+import { useDisplay } from '../canvas/display.ts';
 
 interface Props {
   readonly network: Network;

@@ -10,7 +10,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import type { NamedResult } from './knobs.ts';
+import type { NamedResult } from '../../../../../packages/core/src/solver/sweep-parameters.ts';
 
 interface Props {
   readonly label: string;

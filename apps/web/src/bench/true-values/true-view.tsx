@@ -2,7 +2,7 @@ import type { Network, Unloaded } from '@usual-drag/core';
 import { Suspense } from 'react';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Note } from '../../ui/note.tsx';
-import type { Solved } from '../analysis.ts';
+import type { Solved } from '../model/analysis.ts';
 import { Equations } from './equations.tsx';
 import { Superposition } from './superposition.tsx';
 import type { View } from './view-choice.tsx';

@@ -20,7 +20,7 @@ import { saveText } from '../../ui/save-file.ts';
 import { Segments } from '../../ui/segments.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
 import { useBench } from '../model/bench-store.ts';
-import { firstResult, knobsOf, resultsOf, type NamedKnob, type NamedResult } from './knobs.ts';
+import { firstResult, knobsOf, resultsOf, type NamedKnob, type NamedResult } from '../../../../../packages/core/src/solver/sweep-parameters.ts';
 import { SweepChart } from './sweep-chart.tsx';
 
 /** One quantity turned over a range, and what any results do meanwhile. */

@@ -1,7 +1,7 @@
 import { nodesOf } from '@usual-drag/core';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { benchNow } from '../model/bench-store.ts';
-import { useSelection } from '../selection.ts';
+import { useSelection } from '../model/selection.ts';
 import {
   addBeside,
   aim,
@@ -15,7 +15,7 @@ import {
   startTyping,
   swap,
   useEditing,
-} from './editing.ts';
+} from '../model/editing.ts';
 
 /**
  * The keys of direct editing: they act on what is selected, outside of fields.

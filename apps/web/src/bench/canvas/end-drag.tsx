@@ -1,6 +1,6 @@
 import type { RailDrawing } from '@usual-drag/core';
 import { nearestRail } from '../../drawing/nearest-rail.ts';
-import { aim, aimAt, cancelAim, land, useEditing } from './editing.ts';
+import { aim, aimAt, cancelAim, land, useEditing } from '../model/editing.ts';
 
 /** Rings at the two ends of the selected part, to be dragged onto another rail. By key: M. */
 export function EndDrag({ drawing, part }: { readonly drawing: RailDrawing; readonly part: string }) {

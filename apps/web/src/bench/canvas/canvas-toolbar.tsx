@@ -2,8 +2,8 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Download, Maximize2, Minimize2, Minus, Plus, Scan, Sparkles } from 'lucide-react';
 import { memo, type ReactNode } from 'react';
 import { toast } from 'sonner';
-import type { Zoom } from '../drawing/zoom.ts';
-import { Segments } from '../ui/segments.tsx';
+import type { Zoom } from '../../drawing/zoom.ts';
+import { Segments } from '../../ui/segments.tsx';
 import { useDisplay } from './display.ts';
 import { saveDrawing } from './save-drawing.ts';
 

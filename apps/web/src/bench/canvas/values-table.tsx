@@ -1,8 +1,8 @@
 import { formatQuantity, nodesOf, partLabel, type Element, type Network, type NetworkValues } from '@usual-drag/core';
 import clsx from 'clsx';
 import { memo, useMemo, type CSSProperties } from 'react';
-import { useAfterPaint } from '../ui/after-paint.ts';
-import { NodeBadge } from '../ui/node-badge.tsx';
+import { useAfterPaint } from '../../ui/after-paint.ts';
+import { NodeBadge } from '../../ui/node-badge.tsx';
 
 interface Props {
   readonly network: Network;

@@ -16,9 +16,9 @@ import {
 } from '@usual-drag/core';
 import { toast } from 'sonner';
 import { create } from 'zustand';
-import { benchNow } from '../model/bench-store.ts';
-import { sayUndoable } from '../say-undoable.ts';
-import { useSelection } from '../selection.ts';
+import { benchNow } from './bench-store.ts';
+import { sayUndoable } from './say-undoable.ts';
+import { useSelection } from './selection.ts';
 
 /** What waits for a rail to be chosen. */
 export type Aim =

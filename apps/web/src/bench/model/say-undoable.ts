@@ -1,6 +1,6 @@
-import { useDocuments } from '../documents/documents.ts';
-import { offer } from '../ui/offer.ts';
-import { benchNow, undo } from './model/bench-store.ts';
+import { useDocuments } from '../../documents/documents.ts';
+import { offer } from '../../ui/offer.ts';
+import { benchNow, undo } from './bench-store.ts';
 
 /** Says what the last edit did, with a button that undoes it: for a while, and no longer than it is the last edit. */
 export function sayUndoable(message: string, label = 'Undo'): void {

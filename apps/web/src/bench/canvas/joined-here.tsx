@@ -1,8 +1,8 @@
 import { commonPoints, endsAt, nodesOf } from '@usual-drag/core';
 import type { ReactNode } from 'react';
-import { NodeBadge } from '../ui/node-badge.tsx';
-import { useBench } from './model/bench-store.ts';
-import { useSelection } from './selection.ts';
+import { NodeBadge } from '../../ui/node-badge.tsx';
+import { useBench } from '../model/bench-store.ts';
+import { useSelection } from '../model/selection.ts';
 
 /** Everything that is joined at the node that is pointed at, and what wires make one point with it; else its children. */
 export function JoinedHere({ children }: { readonly children: ReactNode }) {

@@ -1,12 +1,12 @@
 import { endsAt, type Network, type PartStyle, type RailDrawing } from '@usual-drag/core';
 import { memo, useMemo, useRef, type KeyboardEvent } from 'react';
-import { isDirection, neighbour } from '../drawing/arrow-keys.ts';
-import { PartView } from '../drawing/part-view.tsx';
-import { RailView } from '../drawing/rail-view.tsx';
-import { EndDrag } from './network/end-drag.tsx';
-import { useEditKeys } from './network/edit-keys.ts';
-import { aimAt, land, useEditing } from './network/editing.ts';
-import { useSelection } from './selection.ts';
+import { isDirection, neighbour } from '../../drawing/arrow-keys.ts';
+import { PartView } from '../../drawing/part-view.tsx';
+import { RailView } from '../../drawing/rail-view.tsx';
+import { EndDrag } from './end-drag.tsx';
+import { useEditKeys } from './edit-keys.ts';
+import { aimAt, land, useEditing } from '../model/editing.ts';
+import { useSelection } from '../model/selection.ts';
 
 interface Props {
   readonly drawing: RailDrawing;

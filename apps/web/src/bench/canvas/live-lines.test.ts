@@ -1,6 +1,6 @@
 import { parseLine, solveUnloaded } from '@usual-drag/core';
 import { currentsThrough, legend, liveLines, shareLines } from './live-lines.ts';
-import { firstResult, knobsOf, resultsOf } from './true-values/knobs.ts';
+import { firstResult, knobsOf, resultsOf } from '../../../../../packages/core/src/solver/sweep-parameters.ts';
 
 const network = parseLine('E1 24V/1R8: R1 56k + R2 39k || J1 0A || S1 open');
 if (!network.ok) throw new Error(network.fault.message);

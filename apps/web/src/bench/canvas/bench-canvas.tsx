@@ -1,19 +1,19 @@
 import { ammeterMarks, axisMarks, nodesOf, type Network, type NetworkValues, type PartStyle } from '@usual-drag/core';
 import { memo, useCallback, useMemo, useState } from 'react';
-import { EndHandles } from '../drawing/end-handles.tsx';
-import { MarksView } from '../drawing/marks-view.tsx';
-import { usePan } from '../drawing/pan.ts';
-import { SagPattern, SagView } from '../drawing/sag-view.tsx';
-import { fittingScale } from '../drawing/fitting.ts';
-import { Sheet, useSize } from '../drawing/sheet.tsx';
-import { steadyDrawing } from '../drawing/steady-drawing.ts';
-import type { Zoom } from '../drawing/zoom.ts';
+import { EndHandles } from '../../drawing/end-handles.tsx';
+import { MarksView } from '../../drawing/marks-view.tsx';
+import { usePan } from '../../drawing/pan.ts';
+import { SagPattern, SagView } from '../../drawing/sag-view.tsx';
+import { fittingScale } from '../../drawing/fitting.ts';
+import { Sheet, useSize } from '../../drawing/sheet.tsx';
+import { steadyDrawing } from '../../drawing/steady-drawing.ts';
+import type { Zoom } from '../../drawing/zoom.ts';
 import { Circuit } from './circuit.tsx';
 import { useDisplay } from './display.ts';
 import { JoinedHere } from './joined-here.tsx';
-import { meterLines } from './meter-words.ts';
-import { Typing } from './network/typing.tsx';
-import { Voltmeters, type DrawnSetup } from './setups/voltmeters.tsx';
+import { meterLines } from './meter-lines.ts';
+import { Typing } from './value-typing.tsx';
+import { Voltmeters, type DrawnSetup } from './voltmeters.tsx';
 
 interface Props {
   readonly network: Network;

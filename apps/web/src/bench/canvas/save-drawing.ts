@@ -1,8 +1,8 @@
 import mono from '@fontsource-variable/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-wght-normal.woff2?url';
 import text from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
 import { drawingMarks, drawRails, solveUnloaded, svgText } from '@usual-drag/core';
-import { saveBlob } from '../ui/save-file.ts';
-import { benchNow } from './model/bench-store.ts';
+import { saveBlob } from '../../ui/save-file.ts';
+import { benchNow } from '../model/bench-store.ts';
 import { useDisplay } from './display.ts';
 
 /**
