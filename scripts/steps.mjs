@@ -32,7 +32,10 @@ export function install(what = 'all') {
   const stamp = join(root, 'node_modules', '.installed');
   const there = existsSync(stamp) ? readFileSync(stamp, 'utf8') : '';
   if (there === `${lock} all` || there === `${lock} ${what}`) return;
-  run('Installing the packages (about a minute the first time)', 'npm', ['ci', ...(what === 'run' ? ['--omit=dev'] : [])]);
+  run('Installing the packages (about a minute the first time)', 'npm', [
+    'ci',
+    ...(what === 'run' ? ['--omit=dev'] : []),
+  ]);
   writeFileSync(stamp, `${lock} ${what}`);
 }
 

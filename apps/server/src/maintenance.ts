@@ -9,7 +9,8 @@ const [command, file] = process.argv.slice(2);
 const { dataFolder } = readSettings(process.env);
 try {
   if (!file) throw new StartFailure(`Name a file: npm run ${command ?? 'backup'} -- FILE`);
-  const done = command === 'restore' ? await restore(dataFolder, resolve(file)) : await backup(dataFolder, resolve(file));
+  const done =
+    command === 'restore' ? await restore(dataFolder, resolve(file)) : await backup(dataFolder, resolve(file));
   process.stdout.write(`${done}\n`);
 } catch (error) {
   process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);

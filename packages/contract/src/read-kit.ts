@@ -23,7 +23,11 @@ export function checkKit(value: unknown): Result<Kit, readonly FileFault[]> {
     ...instruments.flatMap(kitFaults),
   ];
   if (faults.length === 0) return shaped;
-  return fail(faults.slice(0, mostFaults).map(({ message, where }) => ({ code: 'invalid-value', message, where: [where], path: where })));
+  return fail(
+    faults
+      .slice(0, mostFaults)
+      .map(({ message, where }) => ({ code: 'invalid-value', message, where: [where], path: where })),
+  );
 }
 
 /** The same for one instrument. */

@@ -26,18 +26,26 @@ test('everything is backed up from the running server, restored, and what was re
   const kept = await add(server, 'Kept');
   await server.ask('PUT', `/jobs/${kept.id}`, { revision: 1, document: { ...kept.document, title: 'Kept, mended' } });
   expect(maintain(folder, 'backup', file)).toEqual({ status: 0, said: expect.stringContaining('1 jobs') as string });
-  expect(maintain(folder, 'backup', file)).toMatchObject({ status: 1, said: expect.stringContaining('there already') as string });
+  expect(maintain(folder, 'backup', file)).toMatchObject({
+    status: 1,
+    said: expect.stringContaining('there already') as string,
+  });
 
   // Not while a server holds the folder.
   await add(server, 'Later');
-  expect(maintain(folder, 'restore', file)).toMatchObject({ status: 1, said: expect.stringContaining('Another server') as string });
+  expect(maintain(folder, 'restore', file)).toMatchObject({
+    status: 1,
+    said: expect.stringContaining('Another server') as string,
+  });
   expect(await titles(server)).toEqual(['Kept, mended', 'Later']);
   await server.stop();
 
   expect(maintain(folder, 'restore', file).status).toBe(0);
   const back = await startServer(folder);
   expect(await titles(back)).toEqual(['Kept, mended']);
-  expect((await back.ask('GET', `/history/jobs/${kept.id}`)).json).toMatchObject({ entries: [{ revision: 2 }, { revision: 1 }] });
+  expect((await back.ask('GET', `/history/jobs/${kept.id}`)).json).toMatchObject({
+    entries: [{ revision: 2 }, { revision: 1 }],
+  });
   await back.stop();
   const replaced = readdirSync(join(folder, 'copies')).find((name) => name.includes('before-restore'))!;
   expect(maintain(elsewhere, 'restore', join(folder, 'copies', replaced)).status).toBe(0);
@@ -86,7 +94,11 @@ test('all jobs go out as open files in one archive, and back', async () => {
   const bytes = await archive.arrayBuffer();
   const empty = await startServer(newFolder());
   const send = (body: ArrayBuffer | string) =>
-    fetch(`${empty.address}/api/jobs/import-archive`, { method: 'POST', headers: { 'content-type': 'application/zip' }, body });
+    fetch(`${empty.address}/api/jobs/import-archive`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/zip' },
+      body,
+    });
   const taken = await send(bytes);
   expect(taken.status).toBe(201);
   expect(await taken.json()).toEqual({ imported: 5 });

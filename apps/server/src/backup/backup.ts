@@ -13,7 +13,9 @@ import { storageFailureOf } from '../database/storage-failure.ts';
 export async function backup(folder: string, to: string): Promise<string> {
   const file = databaseFile(folder);
   if (!existsSync(file))
-    throw new StartFailure(`There is no database in ${folder}. Name its folder in USUAL_DRAG_DATA; the demo's is data/demo.`);
+    throw new StartFailure(
+      `There is no database in ${folder}. Name its folder in USUAL_DRAG_DATA; the demo's is data/demo.`,
+    );
   if (existsSync(to)) throw new StartFailure(`${to} is there already. Name a new file.`);
   const client = connect(file);
   try {

@@ -32,7 +32,9 @@ export async function copyDatabase(client: Client, file: string): Promise<void> 
 export async function keepCopy(client: Client, folder: string, reason: 'start' | 'migration'): Promise<string> {
   const copies = copiesFolder(folder);
   mkdirSync(copies, { recursive: true });
-  const before = readdirSync(copies).filter((name) => name.endsWith('.sqlite')).sort();
+  const before = readdirSync(copies)
+    .filter((name) => name.endsWith('.sqlite'))
+    .sort();
   const file = join(copies, `${stamp()}-${reason}.sqlite`);
   await copyDatabase(client, file);
   const last = before.at(-1);
@@ -44,4 +46,5 @@ export async function keepCopy(client: Client, folder: string, reason: 'start' |
   return file;
 }
 
-const sum = (file: string): string => (existsSync(file) ? createHash('sha256').update(readFileSync(file)).digest('hex') : '');
+const sum = (file: string): string =>
+  existsSync(file) ? createHash('sha256').update(readFileSync(file)).digest('hex') : '';

@@ -76,7 +76,9 @@ async function bringUpToDate(client: Client, folder: string, file: string): Prom
       `${file} was written by a newer version of Usual Drag. Start that version, or restore an older copy of it.`,
     );
   if (state === 'unknown')
-    throw new StartFailure(`${file} is not a database of Usual Drag. Move it away, or name another folder in USUAL_DRAG_DATA.`);
+    throw new StartFailure(
+      `${file} is not a database of Usual Drag. Move it away, or name another folder in USUAL_DRAG_DATA.`,
+    );
   await client.execute('pragma journal_mode = wal');
   await refuseWeakerThanFull(client, file);
   const warnings: string[] = [];

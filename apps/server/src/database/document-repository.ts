@@ -74,9 +74,7 @@ export class DocumentRepository<T> {
   /** Adds a document; false where its id is taken. `updatedAt` goes back with it. */
   async insert(id: string, document: T, at = new Date(), revision = 1): Promise<Kept<T> | undefined> {
     const { rowsAffected } = await this.insertion(id, document, at, revision);
-    return rowsAffected === 1
-      ? { id, revision, updatedAt: at.toISOString(), archivedAt: null, document }
-      : undefined;
+    return rowsAffected === 1 ? { id, revision, updatedAt: at.toISOString(), archivedAt: null, document } : undefined;
   }
 
   /** The same as a statement, to be done together with others. */

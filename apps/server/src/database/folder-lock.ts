@@ -29,9 +29,7 @@ export async function lockFolder(folder: string): Promise<FolderLock> {
     const failure = storageFailureOf(error);
     if (!failure) throw error;
     if (failure.code.startsWith('SQLITE_BUSY'))
-      throw new StartFailure(
-        `Another server is using ${folder}. End it, or name another folder in USUAL_DRAG_DATA.`,
-      );
+      throw new StartFailure(`Another server is using ${folder}. End it, or name another folder in USUAL_DRAG_DATA.`);
     throw new StartFailure(
       `The folder ${folder} cannot be used: ${failure.message}. Make it writable, or name another one in USUAL_DRAG_DATA.`,
     );

@@ -120,7 +120,14 @@ test('another program’s lock is answered in words, and the save works once it 
 test('codes of the database and of the disk are told from faults of the program', () => {
   const coded = (code: string, cause?: unknown) => Object.assign(new Error(code, { cause }), { code });
   expect(storageFailureOf(new Error('outer', { cause: coded('SQLITE_FULL') }))).toMatchObject({ status: 507 });
-  for (const code of ['SQLITE_IOERR', 'SQLITE_BUSY', 'SQLITE_READONLY', 'SQLITE_CORRUPT', 'SQLITE_CANTOPEN', 'SQLITE_AUTH'])
+  for (const code of [
+    'SQLITE_IOERR',
+    'SQLITE_BUSY',
+    'SQLITE_READONLY',
+    'SQLITE_CORRUPT',
+    'SQLITE_CANTOPEN',
+    'SQLITE_AUTH',
+  ])
     expect(storageFailureOf(coded(code))).toMatchObject({ status: 503 });
   expect(storageFailureOf(new TypeError('x is not a function'))).toBeNull();
   expect(storageFailureOf(coded('ECONNRESET'))).toBeNull();

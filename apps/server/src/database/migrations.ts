@@ -13,7 +13,9 @@ export type SchemaState = 'empty' | 'current' | 'older' | 'newer' | 'unknown';
 
 /** Reads how far a database is; changes nothing in it. */
 export async function schemaState(client: Client): Promise<SchemaState> {
-  const { rows } = await client.execute("select name from sqlite_master where type = 'table' and name not like 'sqlite_%'");
+  const { rows } = await client.execute(
+    "select name from sqlite_master where type = 'table' and name not like 'sqlite_%'",
+  );
   const tables = rows.map(({ name }) => name as string);
   if (tables.length === 0) return 'empty';
   if (!tables.includes('__drizzle_migrations')) return 'unknown';

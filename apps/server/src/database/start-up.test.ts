@@ -137,10 +137,15 @@ test('a database of an earlier version opens with all that was in it, and a copy
   const journal = JSON.parse(readFileSync(join(migrations, 'meta/_journal.json'), 'utf8')) as {
     entries: { tag: string; when: number }[];
   };
-  await client.execute('create table __drizzle_migrations (id serial primary key, hash text not null, created_at numeric)');
+  await client.execute(
+    'create table __drizzle_migrations (id serial primary key, hash text not null, created_at numeric)',
+  );
   for (const { tag, when } of journal.entries.slice(0, 3)) {
     await client.executeMultiple(readFileSync(join(migrations, `${tag}.sql`), 'utf8'));
-    await client.execute({ sql: 'insert into __drizzle_migrations (hash, created_at) values (?, ?)', args: [tag, when] });
+    await client.execute({
+      sql: 'insert into __drizzle_migrations (hash, created_at) values (?, ?)',
+      args: [tag, when],
+    });
   }
   const job = newJob('From before');
   const at = '2026-11-01T08:00:00.000Z';

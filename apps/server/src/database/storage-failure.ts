@@ -31,7 +31,8 @@ const failures: readonly (readonly [RegExp, 503 | 507, string])[] = [
 function storageCode(error: unknown): string | null {
   for (let at = error, depth = 0; typeof at === 'object' && at !== null && depth < 8; depth += 1) {
     const { code, message, cause } = at as { code?: unknown; message?: unknown; cause?: unknown };
-    if (typeof code === 'string' && /^(SQLITE_[A-Z]+|E[A-Z]{2,})$/.test(code) && !/^E(ADDR|CONN|PIPE|RR_)/.test(code)) return code;
+    if (typeof code === 'string' && /^(SQLITE_[A-Z]+|E[A-Z]{2,})$/.test(code) && !/^E(ADDR|CONN|PIPE|RR_)/.test(code))
+      return code;
     // An open that failed has its code in words alone.
     if (/Unable to open connection to local database/.test(String(message))) return 'SQLITE_CANTOPEN';
     at = cause;

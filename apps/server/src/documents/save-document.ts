@@ -18,9 +18,7 @@ export async function saveDocument<T>(
   document: T,
 ): Promise<StoredDocument<T>> {
   const saved =
-    revision === undefined
-      ? await repository.insert(id, document)
-      : await repository.replace(id, revision, document);
+    revision === undefined ? await repository.insert(id, document) : await repository.replace(id, revision, document);
   if (saved) return answer(saved);
   const current = await findDocument(repository, id);
   throw new ConflictException({

@@ -93,7 +93,12 @@ test('histories are thinned with age: a day whole, then one an hour, a day, a we
   expect(Math.abs(left - expected)).toBeLessThanOrEqual(4);
   // What is thinned once stays so, and what was set aside is never thinned.
   const gone = new Set(thinned(sparse, now));
-  expect(thinned(sparse.filter(({ entry }) => !gone.has(entry)), now)).toEqual([]);
+  expect(
+    thinned(
+      sparse.filter(({ entry }) => !gone.has(entry)),
+      now,
+    ),
+  ).toEqual([]);
   const aside = Array.from({ length: 9 }, (_, k) => minutesAgo(k, 60 * 24 * 300, true));
   expect(thinned(aside, new Date(now.getTime() + hour))).toEqual([]);
 });

@@ -16,7 +16,10 @@ export function allowOwnRequestsOnly(port: () => number) {
     const hosts = loopback.map((name) => `${name}:${port()}`);
     const host = (request.headers.host ?? '').toLowerCase();
     if (!hosts.includes(host) && !(port() === 80 && loopback.includes(host)))
-      return turnAway(403, `Usual Drag does not answer to the name “${host}”. Open http://127.0.0.1:${port()} instead.`);
+      return turnAway(
+        403,
+        `Usual Drag does not answer to the name “${host}”. Open http://127.0.0.1:${port()} instead.`,
+      );
     const { origin } = request.headers;
     if (origin !== undefined && !hosts.some((own) => origin.toLowerCase() === `http://${own}`))
       return turnAway(403, `Requests from pages of ${origin} are not answered.`);

@@ -9,7 +9,7 @@ export function describeApi(app: INestApplication): void {
     const document = SwaggerModule.createDocument(app, config);
     document.components = {
       ...document.components,
-      schemas: requestSchemas() as NonNullable<OpenAPIObject['components']>['schemas'],
+      schemas: requestSchemas(),
     };
     return document;
   });

@@ -26,7 +26,10 @@ export class RefusalFilter implements ExceptionFilter {
     const storage = storageFailureOf(exception);
     if (storage) {
       this.logger.error(`${storage.message} (${storage.code})`);
-      return { status: storage.status, message: `${request.method === 'GET' ? 'Not read' : 'Not saved'}: ${storage.message}.` };
+      return {
+        status: storage.status,
+        message: `${request.method === 'GET' ? 'Not read' : 'Not saved'}: ${storage.message}.`,
+      };
     }
     if (exception instanceof Damaged) {
       const { kind, id } = exception.about;

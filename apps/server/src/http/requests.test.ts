@@ -76,16 +76,19 @@ test('pages and answers carry the headers that keep others out', async () => {
   }
 });
 
-test.each(['constructor', '__proto__', 'toString', 'hasOwnProperty'])('a key %s of a request is refused', async (key) => {
-  for (const body of [`{"${key}":null,"revision":1,"document":{}}`, `{"document":{"${key}":null}}`]) {
-    expect((await server.ask('POST', '/jobs', body)).status).toBe(400);
-    expect((await server.ask('PUT', `/jobs/${job.id}`, body)).status).toBe(400);
-    expect((await server.ask('POST', '/jobs/import', body)).status).toBe(400);
-    expect((await server.ask('POST', '/instruments/import', body)).status).toBe(400);
-    expect((await server.ask('PUT', '/instruments/x', body)).status).toBe(400);
-    expect((await server.ask('PUT', '/meter-projects/x', body)).status).toBe(400);
-  }
-});
+test.each(['constructor', '__proto__', 'toString', 'hasOwnProperty'])(
+  'a key %s of a request is refused',
+  async (key) => {
+    for (const body of [`{"${key}":null,"revision":1,"document":{}}`, `{"document":{"${key}":null}}`]) {
+      expect((await server.ask('POST', '/jobs', body)).status).toBe(400);
+      expect((await server.ask('PUT', `/jobs/${job.id}`, body)).status).toBe(400);
+      expect((await server.ask('POST', '/jobs/import', body)).status).toBe(400);
+      expect((await server.ask('POST', '/instruments/import', body)).status).toBe(400);
+      expect((await server.ask('PUT', '/instruments/x', body)).status).toBe(400);
+      expect((await server.ask('PUT', '/meter-projects/x', body)).status).toBe(400);
+    }
+  },
+);
 
 test.each(['__proto__', 'constructor', 'valueOf'])('a part or node called %s is refused', async (name) => {
   const part = { kind: 'resistor', resistance: 1 };
@@ -93,7 +96,9 @@ test.each(['__proto__', 'constructor', 'valueOf'])('a part or node called %s is 
     { ...part, id: name, from: 'A', to: '0' },
     { ...part, id: 'R1', from: name, to: '0' },
   ]) {
-    const refused = await server.ask('POST', '/jobs', { document: { ...newJob('x'), network: { elements: [element] } } });
+    const refused = await server.ask('POST', '/jobs', {
+      document: { ...newJob('x'), network: { elements: [element] } },
+    });
     expect(refused.status).toBe(400);
   }
 });
@@ -133,7 +138,10 @@ test('eight thousand parts by eight thousand set-ups are checked at once', async
   const instruments = [{ id: 'i', functions: [{ quantity: 'dc-voltage', ranges: [range] }] }];
   const document = { format: 'usual-drag/job', version: 1, network: { elements }, instruments, setups };
   expect((await withinASecond(() => server.ask('POST', '/jobs', { document }))).status).toBe(201);
-  const lost = { ...document, setups: setups.map((setup) => ({ ...setup, meters: [{ ...setup.meters[0], red: 'X' }] })) };
+  const lost = {
+    ...document,
+    setups: setups.map((setup) => ({ ...setup, meters: [{ ...setup.meters[0], red: 'X' }] })),
+  };
   expect((await withinASecond(() => server.ask('POST', '/jobs/import', lost))).status).toBe(400);
 });
 
@@ -188,7 +196,7 @@ test('whatever is sent, nothing is a fault of the server’s', async () => {
   await fc.assert(
     fc.asyncProperty(paths, body, async ([method, path], value) => {
       const text = typeof value === 'string' ? value : (JSON.stringify(value, plain) ?? 'null');
-      const answer = await server.ask(method!, path!.replace('JOB', job.id), method === 'GET' ? undefined : text);
+      const answer = await server.ask(method, path.replace('JOB', job.id), method === 'GET' ? undefined : text);
       expect(answer.status).not.toBe(500);
       expect(answer.text).not.toMatch(/\n\s+at /);
     }),

@@ -1,4 +1,4 @@
-import { findRange, loadingMap, putMeter, sharesByPart, showsLive, type MapPoint, type Meter } from '@usual-drag/core';
+import { findRange, loadingMap, meterAt, putMeter, sharesByPart, showsLive, type Meter } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { Suspense, useCallback, useMemo, useState } from 'react';
@@ -171,7 +171,7 @@ export function Bench() {
               quantity={meter.quantity}
               points={points}
               onTake={(point) => {
-                const moved = movedTo(meter, point, job.network.elements);
+                const moved = meterAt(meter, point, job.network);
                 if (moved) edit((current) => putMeter(current, setup!, moved));
                 setSheet('setup');
               }}
@@ -246,14 +246,3 @@ const everywhereButInTyping = {
 };
 
 const noInstruments: readonly never[] = [];
-
-/** The meter at a place of the map; null where the part is gone. */
-function movedTo(
-  meter: Meter,
-  { across, inSeriesWith }: MapPoint,
-  elements: readonly { readonly id: string; readonly from: string }[],
-): Meter | null {
-  if (meter.quantity === 'dc-voltage') return across ? { ...meter, red: across[0], black: across[1] } : null;
-  const part = elements.find(({ id }) => id === inSeriesWith);
-  return part ? { ...meter, node: part.from, ends: [`${part.id}.from`] } : null;
-}

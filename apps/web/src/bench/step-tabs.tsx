@@ -8,7 +8,7 @@ interface Props {
     readonly network: string;
     readonly trueValues: string;
     readonly setups: string;
-    readonly drags: boolean;
+    readonly isLoaded: boolean;
   };
 }
 
@@ -17,7 +17,7 @@ export const StepTabs = memo(function StepTabs({ jobId, status }: Props) {
   const steps = [
     { to: `/bench/${jobId}/network`, name: 'Network', standing: status.network, ochre: false },
     { to: `/bench/${jobId}/true-values`, name: 'True values', standing: status.trueValues, ochre: false },
-    { to: `/bench/${jobId}/setups`, name: 'Set-ups', standing: status.setups, ochre: status.drags },
+    { to: `/bench/${jobId}/setups`, name: 'Set-ups', standing: status.setups, ochre: status.isLoaded },
   ];
   return (
     <nav aria-label="Steps" className="flex shrink-0 border-b border-line print:hidden">

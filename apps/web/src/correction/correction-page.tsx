@@ -1,5 +1,5 @@
 import {
-  correctReading,
+  correctIndication,
   fail,
   findRange,
   formatPercent,
@@ -7,11 +7,11 @@ import {
   parsePercent,
   parseQuantity,
   rangesOf,
-  readingUncertainty,
   loadingShare,
   type Instrument,
   type MeterQuantity,
   type Range,
+  unitOf,
 } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -90,15 +90,14 @@ interface KnownProps {
 }
 
 function KnownSource({ quantity, instrument, range }: KnownProps) {
-  const unit = quantity === 'dc-voltage' ? 'V' : 'A';
+  const unit = unitOf(quantity);
   const [read, setRead] = useState<number | null>(null);
   const [source, setSource] = useState<number | null>(null);
   const [spread, setSpread] = useState(0.05);
-  const own = read === null ? null : readingUncertainty(instrument, range, read);
   const corrected =
-    read === null || source === null || !own
+    read === null || source === null
       ? null
-      : correctReading(read, own.accuracy + own.resolution, source, range.resistance, quantity, {
+      : correctIndication(instrument, range, quantity, read, source, {
           sourceResistance: spread,
           meterResistance: 0.01,
         });

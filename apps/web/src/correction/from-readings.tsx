@@ -10,6 +10,7 @@ import {
   type Instrument,
   type KnownResistor,
   type MeterQuantity,
+  unitOf,
 } from '@usual-drag/core';
 import { Plus } from 'lucide-react';
 import { Suspense, useState } from 'react';
@@ -39,7 +40,7 @@ interface Props {
  * range, or by a known resistor at the meter.
  */
 export function FromReadings({ quantity, instrument, range }: Props) {
-  const unit = quantity === 'dc-voltage' ? 'V' : 'A';
+  const unit = unitOf(quantity);
   const ranges = rangesOf(instrument, quantity);
   const at = Math.max(
     0,
@@ -94,7 +95,7 @@ export function FromReadings({ quantity, instrument, range }: Props) {
                 known:
                   placed === 'nothing'
                     ? null
-                    : { placed: placed as KnownResistor['placed'], resistance: entry.known?.resistance ?? null },
+                    : { placed: placed, resistance: entry.known?.resistance ?? null },
               })
             }
           />

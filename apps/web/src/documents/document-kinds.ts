@@ -12,10 +12,12 @@ interface Kind<T> {
   readonly addCopy: (document: T) => Promise<string>;
 }
 
-const fromThisWindow = (title: string | undefined): string => `${(title ?? 'Untitled').slice(0, 180)} (from this window)`;
+const fromThisWindow = (title: string | undefined): string =>
+  `${(title ?? 'Untitled').slice(0, 180)} (from this window)`;
 
 /** An id that no other window gives: meter projects may be begun in several at once. */
-export const newProjectId = (): string => `project-${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 8)}`;
+export const newProjectId = (): string =>
+  `project-${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 8)}`;
 
 /** What the kinds of documents differ in, as far as saving them goes. */
 export const kindOf: { readonly [K in DocumentKind]: Kind<DocumentOfKind[K]> } = {

@@ -21,7 +21,11 @@ const stored = (revision: number, text: string): StoredDocument<Paper> => ({
 });
 const after = (state: DocumentState<Paper>, ...actions: DocumentAction<Paper>[]): DocumentState<Paper> =>
   actions.reduce(nextState<Paper>, state);
-const edited = (text: string, amend = false): DocumentAction<Paper> => ({ type: 'edited', document: paper(text), amend });
+const edited = (text: string, amend = false): DocumentAction<Paper> => ({
+  type: 'edited',
+  document: paper(text),
+  amend,
+});
 const sent: DocumentAction<Paper> = { type: 'sent' };
 const saved = (revision: number): DocumentAction<Paper> => ({ type: 'saved', revision, savedAt: 'now' });
 const conflicted = (theirs: StoredDocument<Paper> | null): DocumentAction<Paper> => ({ type: 'conflicted', theirs });
@@ -166,7 +170,12 @@ describe('two windows', () => {
 test('whatever happens, nothing typed is called saved that the server has not confirmed', () => {
   const action = fc.oneof(
     fc.string({ maxLength: 3 }).map((text) => edited(text)),
-    fc.constantFrom<DocumentAction<Paper>>({ type: 'undone' }, { type: 'redone' }, { type: 'keptMine' }, { type: 'tookTheirs' }),
+    fc.constantFrom<DocumentAction<Paper>>(
+      { type: 'undone' },
+      { type: 'redone' },
+      { type: 'keptMine' },
+      { type: 'tookTheirs' },
+    ),
     fc.constantFrom('answer', 'silence', 'full', 'conflict', 'lost'),
   );
   fc.assert(

@@ -147,7 +147,8 @@ function withDocument<T>(state: DocumentState<T>, document: T): DocumentState<T>
   return { ...state, document, saving: { kind: settled ? 'saved' : 'unsaved' } };
 }
 
-const sentOf = <T>({ saving, document }: DocumentState<T>): T => (saving.kind === 'sending' ? saving.document : document);
+const sentOf = <T>({ saving, document }: DocumentState<T>): T =>
+  saving.kind === 'sending' ? saving.document : document;
 
 /** The server has `stored` at `revision`. */
 function confirmed<T>(state: DocumentState<T>, revision: number, stored: T, savedAt: string): DocumentState<T> {

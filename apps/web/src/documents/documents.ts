@@ -1,6 +1,13 @@
 import type { DocumentKind, DocumentOfKind, StoredDocument } from '@usual-drag/contract';
 import { create } from 'zustand';
-import { nextState, openedState, unsavedState, type DocumentAction, type DocumentState, type Draft } from './document-state.ts';
+import {
+  nextState,
+  openedState,
+  unsavedState,
+  type DocumentAction,
+  type DocumentState,
+  type Draft,
+} from './document-state.ts';
 
 type AnyState = DocumentState<unknown>;
 
@@ -38,7 +45,7 @@ export function openDocument<K extends DocumentKind>(kind: K, stored: StoredDocu
   const key = documentKey(kind, stored.id);
   const { open } = useDocuments.getState();
   if (open[key]) dispatch(kind, stored.id, { type: 'refreshed', stored });
-  else useDocuments.setState({ open: { ...open, [key]: openedState(stored) as AnyState } });
+  else useDocuments.setState({ open: { ...open, [key]: openedState(stored) } });
 }
 
 /** Opens a new document, or what an earlier page left unsaved. */

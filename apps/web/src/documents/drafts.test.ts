@@ -68,7 +68,9 @@ test('two windows keep drafts of one document apart; both are taken over, one af
   expect(taken).toHaveLength(1);
   later.dropDraft('instruments', 'shop/1');
   const rest = await later.takeOverDrafts();
-  expect([...taken, ...rest].map(({ id, draft: { document } }) => [id, (document as { text: string }).text]).sort()).toEqual([
+  expect(
+    [...taken, ...rest].map(({ id, draft: { document } }) => [id, (document as { text: string }).text]).sort(),
+  ).toEqual([
     ['shop/1', 'one'],
     ['shop/1', 'two'],
   ]);

@@ -10,6 +10,7 @@ import { listQuery } from '../api/lists.ts';
 import { queries } from '../api/queries.ts';
 import { Button } from '../ui/button.tsx';
 import { offer } from '../ui/offer.ts';
+import { whenExactly } from '../ui/words.ts';
 import { kindOf } from './document-kinds.ts';
 import { dispatch, documentState, openDocument, useDocuments } from './documents.ts';
 import { saveWords } from './save-words.ts';
@@ -46,14 +47,17 @@ function History({ kind, id, entry }: Props) {
   const restore = (): void => {
     if (!version) return;
     dispatch(kind, id, { type: 'edited', document: version.document });
-    offer(`The version of ${when(version.updatedAt)} is the present one again.`, 'Undo', () =>
+    offer(`The version of ${whenExactly(version.updatedAt)} is the present one again.`, 'Undo', () =>
       dispatch(kind, id, { type: 'undone' }),
     );
   };
   const entries = history.data?.pages.flatMap((page) => page.entries) ?? [];
   return (
     <div className="flex h-full min-h-0 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
-      <aside aria-label="Versions" className="relative shrink-0 overflow-y-auto border-line p-4 lg:w-[24rem] lg:border-r">
+      <aside
+        aria-label="Versions"
+        className="relative shrink-0 overflow-y-auto border-line p-4 lg:w-[24rem] lg:border-r"
+      >
         <h1 className="text-[24px] font-bold">History</h1>
         <p className="mb-3">
           <Link className="underline" to={`${addresses[kind]}/${encodeURIComponent(id)}`}>
@@ -81,7 +85,7 @@ function History({ kind, id, entry }: Props) {
         ) : (
           <>
             <div className="mb-3 flex flex-wrap items-center gap-3">
-              <h2 className="grow text-[20px] font-bold">The version of {when(version.updatedAt)}</h2>
+              <h2 className="grow text-[20px] font-bold">The version of {whenExactly(version.updatedAt)}</h2>
               <Button tone="strong" onClick={restore}>
                 Restore this version
               </Button>
@@ -96,7 +100,13 @@ function History({ kind, id, entry }: Props) {
 }
 
 /** When a version was saved, and what changed. */
-function VersionLine({ of: { entry, savedAt, aside, changes }, to }: { readonly of: HistoryEntry; readonly to: string }) {
+function VersionLine({
+  of: { entry, savedAt, aside, changes },
+  to,
+}: {
+  readonly of: HistoryEntry;
+  readonly to: string;
+}) {
   return (
     <NavLink
       to={entry === null ? to : `${to}/${entry}`}
@@ -105,7 +115,7 @@ function VersionLine({ of: { entry, savedAt, aside, changes }, to }: { readonly 
         clsx('block rounded-lg border px-3 py-1.5', isActive ? 'border-2 border-ink bg-sheet' : 'border-line bg-sheet')
       }
     >
-      <span className="font-bold">{when(savedAt)}</span>
+      <span className="font-bold">{whenExactly(savedAt)}</span>
       {entry === null && <span className="text-soft"> · the present one</span>}
       {aside && <span className="text-soft"> · not taken when two windows had changed it</span>}
       <span className="block text-[14px] text-soft">
@@ -135,6 +145,3 @@ async function openPresent(kind: DocumentKind, id: string): Promise<void> {
   const stored = (await queries.fetchQuery(listQuery(kind))).find((one) => one.id === id);
   if (stored) openDocument(kind, stored as never);
 }
-
-const when = (at: string): string =>
-  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', second: '2-digit' });

@@ -1,8 +1,14 @@
+import { clock } from '../ui/words.ts';
 import type { DocumentState, SaveState } from './document-state.ts';
 
 /** How the last edit stands, in words; `unkept` where the browser could not keep it either. */
-export function saveWords({ saving, savedAt }: Pick<DocumentState<unknown>, 'saving' | 'savedAt'>, unkept = false): string {
-  const kept = unkept ? 'Leave this window open: the browser has no room to keep it' : 'Kept in this browser, trying again';
+export function saveWords(
+  { saving, savedAt }: Pick<DocumentState<unknown>, 'saving' | 'savedAt'>,
+  unkept = false,
+): string {
+  const kept = unkept
+    ? 'Leave this window open: the browser has no room to keep it'
+    : 'Kept in this browser, trying again';
   switch (saving.kind) {
     case 'saved':
       return savedAt ? `Saved ${clock(savedAt)}` : '';
@@ -23,5 +29,3 @@ export function saveWords({ saving, savedAt }: Pick<DocumentState<unknown>, 'sav
 /** Whether a person should look at it. */
 export const isTrouble = ({ kind }: SaveState<unknown>): boolean =>
   kind === 'unreachable' || kind === 'failed' || kind === 'refused' || kind === 'conflict';
-
-const clock = (at: string): string => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });

@@ -59,8 +59,13 @@ function keepUnsaved(key: string, state: DocumentState<unknown>, before: Documen
   else unkept.add(key);
 }
 
-function schedule(key: string, { saving, document, aside }: DocumentState<unknown>, before?: DocumentState<unknown>): void {
-  if (saving.kind === 'unsaved' && (before?.saving.kind !== 'unsaved' || before.document !== document)) sendAfter(key, pause);
+function schedule(
+  key: string,
+  { saving, document, aside }: DocumentState<unknown>,
+  before?: DocumentState<unknown>,
+): void {
+  if (saving.kind === 'unsaved' && (before?.saving.kind !== 'unsaved' || before.document !== document))
+    sendAfter(key, pause);
   else if ((saving.kind === 'unreachable' || saving.kind === 'failed') && before?.saving.kind !== saving.kind)
     sendAfter(key, patience[saving.kind]);
   if (aside && before?.aside !== aside) void sendAside(key);
@@ -85,7 +90,8 @@ async function send(key: string): Promise<void> {
     dispatch(kind, id, { type: 'saved', revision, savedAt: updatedAt });
   } catch (error) {
     const { message } = error as Error;
-    const current = error instanceof Refused ? (error.details.current as StoredDocument<unknown> | undefined) : undefined;
+    const current =
+      error instanceof Refused ? (error.details.current as StoredDocument<unknown> | undefined) : undefined;
     if (current) dispatch(kind, id, { type: 'conflicted', theirs: current });
     else if (error instanceof Refused && error.status === 404) dispatch(kind, id, { type: 'conflicted', theirs: null });
     else if (error instanceof Refused) dispatch(kind, id, { type: 'refused', message });

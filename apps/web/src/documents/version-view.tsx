@@ -18,11 +18,21 @@ export function VersionView({ kind, then, now }: Props) {
   );
 }
 
-function Version({ title, kind, document }: { readonly title: string; readonly kind: DocumentKind; readonly document: unknown }) {
+function Version({
+  title,
+  kind,
+  document,
+}: {
+  readonly title: string;
+  readonly kind: DocumentKind;
+  readonly document: unknown;
+}) {
   return (
     <section aria-label={title} className="min-w-0 rounded-xl border border-line p-3">
       <h3 className="font-bold">{title}</h3>
-      {kind === 'jobs' && <NetworkPicture network={(document as Job).network} label={`The network, ${title.toLowerCase()}`} />}
+      {kind === 'jobs' && (
+        <NetworkPicture network={(document as Job).network} label={`The network, ${title.toLowerCase()}`} />
+      )}
       <details open={kind !== 'jobs'}>
         <summary className="text-[14px] text-soft">As text</summary>
         <pre className="figures max-h-[32rem] overflow-auto text-[13px]">{JSON.stringify(document, null, 2)}</pre>

@@ -5,7 +5,7 @@ import { archivedJobsQuery, restoreJob } from '../api/jobs.ts';
 import { DeleteForGood } from '../documents/delete-for-good.tsx';
 import { closeDocument } from '../documents/documents.ts';
 import { Button } from '../ui/button.tsx';
-import { count, when } from './words.ts';
+import { count, when } from '../ui/words.ts';
 
 /** The archived jobs: each can be restored, or deleted for good. */
 export function ArchivedJobs({ attempt }: { readonly attempt: (work: Promise<unknown>) => void }) {
@@ -13,7 +13,9 @@ export function ArchivedJobs({ attempt }: { readonly attempt: (work: Promise<unk
   if (archived.length === 0) return null;
   return (
     <details className="text-[15px]">
-      <summary className="w-fit cursor-pointer rounded-lg py-1 text-soft">{count(archived.length, 'archived job')}</summary>
+      <summary className="w-fit cursor-pointer rounded-lg py-1 text-soft">
+        {count(archived.length, 'archived job')}
+      </summary>
       <ul className="mt-2 flex flex-col divide-y divide-line rounded-xl border border-line">
         {archived.map(({ id, title, parts, archivedAt }) => (
           <li key={id} className="flex flex-wrap items-center gap-2 py-1 pr-2 pl-4">

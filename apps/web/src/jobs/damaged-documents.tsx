@@ -9,7 +9,8 @@ export function DamagedDocuments() {
   const { data: damaged = [] } = useQuery({ ...damagedQuery, staleTime: 0 });
   return damaged.map((one) => (
     <Note key={`${one.kind}/${one.id}`} kind="limit">
-      {nouns[one.kind]} is damaged in the database and was set aside: {one.id}. {one.message} Restore it from a backup; its{' '}
+      {nouns[one.kind]} is damaged in the database and was set aside: {one.id}. {one.message} Restore it from a backup;
+      its{' '}
       <a className="underline" href={damagedAddress(one)} download>
         {one.bytes} bytes
       </a>{' '}

@@ -8,7 +8,7 @@ import { ActionMenu } from '../ui/action-menu.tsx';
 import { Button } from '../ui/button.tsx';
 import { FileInput } from '../ui/file-input.tsx';
 import { readFileAs } from '../workers/file-check.ts';
-import { count } from './words.ts';
+import { count } from '../ui/words.ts';
 
 /** Jobs in from files, all of them out, and the backup of everything. */
 export function JobFiles() {

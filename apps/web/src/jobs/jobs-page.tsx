@@ -11,7 +11,7 @@ import { offer } from '../ui/offer.ts';
 import { ArchivedJobs } from './archived-jobs.tsx';
 import { DamagedDocuments } from './damaged-documents.tsx';
 import { JobFiles } from './job-files.tsx';
-import { count, when } from './words.ts';
+import { count, when } from '../ui/words.ts';
 
 /** The start page: the jobs, the last changed first. */
 export function JobsPage() {

@@ -16,7 +16,9 @@ import { readFileAs, readTextAs } from '../workers/file-check.ts';
 /** The kit in and out, as JSON that keeps everything and as a table for a spreadsheet. */
 export function KitFiles({ kit }: { readonly kit: readonly KitInstrument[] }) {
   const input = useRef<HTMLInputElement>(null);
-  const [asked, setAsked] = useState<{ readonly kit: Kit; readonly name: string; readonly message: string } | null>(null);
+  const [asked, setAsked] = useState<{ readonly kit: Kit; readonly name: string; readonly message: string } | null>(
+    null,
+  );
   const file: Kit = { format: 'usual-drag/kit', version: 1, instruments: kit };
   const give = async (read: Kit, name: string, choice?: ImportChoice): Promise<void> => {
     setAsked(null);
@@ -26,8 +28,7 @@ export function KitFiles({ kit }: { readonly kit: readonly KitInstrument[] }) {
       await queries.invalidateQueries(listQuery('instruments'));
       toast(`${changed.length} of ${read.instruments.length} instruments of ${name} were added or changed.`);
     } catch (fault) {
-      if (fault instanceof Refused && fault.details.conflicts)
-        setAsked({ kit: read, name, message: fault.message });
+      if (fault instanceof Refused && fault.details.conflicts) setAsked({ kit: read, name, message: fault.message });
       else toast.error((fault as Error).message);
     }
   };

@@ -84,7 +84,9 @@ function OpenJob({ jobId }: { readonly jobId: string }) {
     const state = documentState(open, 'jobs', jobId);
     return state ? saveWords(state, isUnkept(documentKey('jobs', jobId))) : '';
   });
-  const trouble = useDocuments(({ open }) => isTrouble(documentState(open, 'jobs', jobId)?.saving ?? { kind: 'saved' }));
+  const trouble = useDocuments(({ open }) =>
+    isTrouble(documentState(open, 'jobs', jobId)?.saving ?? { kind: 'saved' }),
+  );
   return (
     <>
       <ValueField

@@ -11,7 +11,13 @@ export interface MenuAction {
 }
 
 /** A button that opens a short list of actions. */
-export function ActionMenu({ children, actions }: { readonly children: ReactNode; readonly actions: readonly MenuAction[] }) {
+export function ActionMenu({
+  children,
+  actions,
+}: {
+  readonly children: ReactNode;
+  readonly actions: readonly MenuAction[];
+}) {
   return (
     <Menu>
       <MenuButton className="inline-flex min-h-9 items-center gap-2 rounded-lg border border-line bg-sheet px-3 text-[15px] hover:border-soft">

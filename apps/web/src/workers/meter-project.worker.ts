@@ -19,7 +19,10 @@ export interface SideStudy {
 }
 
 const work = {
-  solve: (project: MeterProject, onProgress: (progress: SearchProgress) => void): ReturnType<typeof solveMeterProject> =>
+  solve: (
+    project: MeterProject,
+    onProgress: (progress: SearchProgress) => void,
+  ): ReturnType<typeof solveMeterProject> =>
     solveMeterProject(project, ({ tried, best }) => onProgress({ tried, best })),
 
   study: (project: MeterProject, sides: readonly WorkedSide[]): SideStudy[] =>

@@ -16,7 +16,7 @@ export function useMeterProjects(openId: string | undefined) {
     project,
     error,
     words: state ? saveWords(state) : '',
-    save: save as (project: MeterProject) => void,
+    save: save,
     /** Nothing where there is nothing to take back, or to do again. */
     undo: can(state?.past, undo),
     redo: can(state?.future, redo),

@@ -1,4 +1,11 @@
-import { formatPercent, formatQuantity, sectionName, type Combination, type WorkedSide } from '@usual-drag/core';
+import {
+  formatPercent,
+  formatQuantity,
+  sectionName,
+  type Combination,
+  type WorkedSide,
+  unitOfTarget,
+} from '@usual-drag/core';
 
 /** Ω as the workshop writes them. */
 export const ohms = (value: number, digits = 5): string => formatQuantity(value, 'Ω', { digits, trim: true });
@@ -8,8 +15,7 @@ export const rangeText = ({ design }: Pick<WorkedSide, 'design'>, range: number)
   formatQuantity(range, unitOfSide({ design }), { digits: 4, trim: true });
 
 /** What a side measures in. */
-export const unitOfSide = ({ design }: Pick<WorkedSide, 'design'>): 'A' | 'V' =>
-  design.target === 'ammeter' ? 'A' : 'V';
+export const unitOfSide = ({ design }: Pick<WorkedSide, 'design'>): 'A' | 'V' => unitOfTarget(design.target);
 
 /** An error in per cent; what is below a millionth is nothing that anyone could measure. */
 export const smallPercent = (ratio: number, digits = 2): string =>

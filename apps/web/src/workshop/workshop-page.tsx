@@ -90,7 +90,12 @@ export function WorkshopPage() {
           )}
           <Files project={project} onTake={(design) => open(begin(design))} />
           {project && !project.retired && (
-            <Button tone="quiet" className="px-2" aria-label="Archive this meter project" onClick={() => archive(project)}>
+            <Button
+              tone="quiet"
+              className="px-2"
+              aria-label="Archive this meter project"
+              onClick={() => archive(project)}
+            >
               <Archive aria-hidden size={17} />
             </Button>
           )}

@@ -1,4 +1,11 @@
-import { seriesNames, type Design, type MovementFigures, type PartsChoice, type Scheme, type Series } from '@usual-drag/core';
+import {
+  seriesNames,
+  type Design,
+  type MovementFigures,
+  type PartsChoice,
+  type Scheme,
+  type Series,
+} from '@usual-drag/core';
 import { Type } from 'class-transformer';
 import { Equals, IsIn, IsNumber, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

@@ -1,4 +1,10 @@
-import { rangeLimits, type Instrument, type InstrumentFunction, type MeterQuantity, type Range } from '@usual-drag/core';
+import {
+  rangeLimits,
+  type Instrument,
+  type InstrumentFunction,
+  type MeterQuantity,
+  type Range,
+} from '@usual-drag/core';
 import { Type } from 'class-transformer';
 import { IsIn, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

@@ -1,4 +1,11 @@
-import { kitLimits, rangeLimits, type AutoRange, type Kit, type KitInstrument, type ResistanceRange } from '@usual-drag/core';
+import {
+  kitLimits,
+  rangeLimits,
+  type AutoRange,
+  type Kit,
+  type KitInstrument,
+  type ResistanceRange,
+} from '@usual-drag/core';
 import { Type } from 'class-transformer';
 import { Equals, IsBoolean, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

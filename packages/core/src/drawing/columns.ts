@@ -1,4 +1,4 @@
-import type { Network } from '../network/index.ts';
+import { type Network, isSource } from '../network/index.ts';
 import { columnCost, costOfCrossing, type Cost } from './column-cost.ts';
 import { spansOf, type Column, type Link, type Span } from './link.ts';
 
@@ -109,8 +109,7 @@ export function addMeterColumn(
   return best;
 }
 
-const feedOf = (network: Network): string | undefined =>
-  network.elements.find((e) => e.kind === 'source' || e.kind === 'current-source')?.id;
+const feedOf = (network: Network): string | undefined => network.elements.find(isSource)?.id;
 
 /** Puts links into columns: at each rail a link that ends from above goes on in one that starts below. */
 function stack(

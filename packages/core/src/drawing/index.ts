@@ -13,11 +13,10 @@ export {
   type AmmeterMark,
   type Arrangement,
   type DrawingInput,
-  type Part,
-  type Rail,
   type RailDrawing,
   type VoltmeterMark,
 } from './rail-drawing.ts';
+export type { Part, Rail } from './rail-and-part.ts';
 export { axisMarks, railMarks } from './rail-marks.ts';
 export { reuseUnchanged } from './reuse.ts';
 export { sagOf, sagTextSize, type Sag } from './sag.ts';

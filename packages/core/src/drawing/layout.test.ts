@@ -148,7 +148,7 @@ test('what has not changed is the very object it was', () => {
   const edited = replaceElement(network, 'R5', {
     ...network.elements.find((e) => e.id === 'R5')!,
     label: 'x',
-  } as Element);
+  });
   const after = reuseUnchanged(draw(edited), before);
   expect(after.parts.filter((part, index) => part !== before.parts[index]).map((part) => part.element.id)).toEqual([
     'R5',

@@ -1,4 +1,4 @@
-import { nodesOf, referenceOf, type Network } from '../network/index.ts';
+import { nodesOf, referenceOf, type Network, isSource } from '../network/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 
 /** How high every node stands: its potential in V, or, where nothing gives one, a place that keeps the drawing readable. */
@@ -79,7 +79,7 @@ function placeFloating(network: Network, values: NetworkValues, first: string, l
 function distanceLevels(network: Network): Levels {
   const reference = referenceOf(network) ?? '';
   const away = distances(network, reference);
-  const source = network.elements.find((e) => e.kind === 'source' || e.kind === 'current-source');
+  const source = network.elements.find(isSource);
   const near = distances(network, source?.from ?? reference);
   return new Map(
     nodesOf(network).map((node) => {

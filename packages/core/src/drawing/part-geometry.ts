@@ -3,7 +3,7 @@ import type { Break } from './break.ts';
 import { tieDistance } from './break.ts';
 import { labelGapOf, type Density } from './density.ts';
 import type { Label } from './part-label.ts';
-import type { Part, Rail } from './rail-drawing.ts';
+import type { Part, Rail } from './rail-and-part.ts';
 import { loopDepth, type Seat } from './stretches.ts';
 
 /** What a part's place follows from. */

@@ -1,6 +1,6 @@
 import type { Mark } from './mark.ts';
 import { leading } from './part-label.ts';
-import type { Part } from './rail-drawing.ts';
+import type { Part } from './rail-and-part.ts';
 import { symbolHalf, symbolMarks, type ResistorSymbol } from './symbol-marks.ts';
 
 /** How parts are drawn, beyond where they stand. */

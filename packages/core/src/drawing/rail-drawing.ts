@@ -1,14 +1,15 @@
 import type { Meter, VoltmeterPlacement, AmmeterPlacement } from '../loading/index.ts';
-import { parseEnd, type Element, type Network } from '../network/index.ts';
+import { parseEnd, type Element, type Network, isSource } from '../network/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 import { potentialAxis, type Axis } from './axis.ts';
 import { placeBreak, tieDistance, type Break } from './break.ts';
 import { columnPlaces, meterWidth, type Places } from './column-places.ts';
 import { addMeterColumn, arrangeColumns } from './columns.ts';
-import { densityFor, labelGapOf, letterBox, roomOf, type Density, type LetterBox } from './density.ts';
+import { densityFor, labelGapOf, letterBox, roomOf, type Density } from './density.ts';
 import { reachOf, spansOf, type Column, type Link } from './link.ts';
 import { nodeLevels, railOrder, steadyRails } from './levels.ts';
 import { drawPart } from './part-geometry.ts';
+import type { Part, Rail } from './rail-and-part.ts';
 import { labelOf, type Label } from './part-label.ts';
 import { evenHeights, scaledHeights } from './rail-heights.ts';
 import { letterRooms, roomBelow, takeSeats, type Seat } from './stretches.ts';
@@ -39,40 +40,6 @@ export interface Arrangement {
   readonly columns: readonly Column[];
   /** Of the columns, the meters' among them. */
   readonly places: Places;
-}
-
-/** A node as a horizontal bar. */
-export interface Rail {
-  readonly node: string;
-  readonly x1: number;
-  readonly x2: number;
-  readonly y: number;
-  /** Where it stands without the meters, to scale from where it is; null where they do not move it by half a pixel. */
-  readonly ghostY: number | null;
-  /** Its letter's box, at its left end. */
-  readonly letter: LetterBox;
-}
-
-/** An element as a vertical line with its symbol. */
-export interface Part {
-  readonly element: Element;
-  readonly x: number;
-  readonly yTop: number;
-  readonly yBottom: number;
-  /** Centre of the symbol. */
-  readonly ySymbol: number;
-  /** The end called `from` is the lower one. */
-  readonly inverted: boolean;
-  /** Both ends on one rail: drawn as a loop below it. */
-  readonly looped: boolean;
-  /** Heights of the rails that its line hops over. */
-  readonly hops: readonly number[];
-  readonly symbolScale: number;
-  readonly label: Label & {
-    readonly x: number;
-    /** Size of its first line, px. */
-    readonly size: number;
-  };
 }
 
 /** A voltmeter as a column of its own. */
@@ -281,7 +248,7 @@ function widthOf(element: Element, label: Label, density: Density): number {
 /** px from a part's line to the left end of its symbol, its sign included; from a meter's where there is no part. */
 function leftExtent(element: Element | undefined, { symbolScale }: Density): number {
   if (!element) return 30;
-  return (element.kind === 'source' || element.kind === 'current-source' ? 28 : 18) * symbolScale;
+  return (isSource(element) ? 28 : 18) * symbolScale;
 }
 
 const meterKey = (id: string): string => `meter ${id}`;

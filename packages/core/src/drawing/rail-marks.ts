@@ -1,6 +1,6 @@
 import type { Axis } from './axis.ts';
 import { nodeTone, roundedBox, type Mark } from './mark.ts';
-import type { Rail } from './rail-drawing.ts';
+import type { Rail } from './rail-and-part.ts';
 
 /** A rail, its letter, and its ghost where the meters have moved it. */
 export function railMarks(rail: Rail, nodes: readonly string[]): Mark[] {

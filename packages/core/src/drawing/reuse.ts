@@ -1,4 +1,5 @@
-import type { Part, Rail, RailDrawing } from './rail-drawing.ts';
+import type { RailDrawing } from './rail-drawing.ts';
+import type { Part, Rail } from './rail-and-part.ts';
 
 /**
  * The same drawing with every part and rail that has not changed taken over from the one before, object and all, so that what

@@ -19,7 +19,13 @@ test('parts are compared by name: added, removed, and which of their figures cha
   const [e1, r1] = job.network.elements as [Job['network']['elements'][0], Job['network']['elements'][0]];
   const after = {
     ...job,
-    network: { elements: [{ ...r1, resistance: 47_000 }, { ...r1, id: 'R2' }], values: 'measured' as const },
+    network: {
+      elements: [
+        { ...r1, resistance: 47_000 },
+        { ...r1, id: 'R2' },
+      ],
+      values: 'measured' as const,
+    },
   };
   expect(e1.id).toBe('E1');
   expect(documentChanges(job, after)).toEqual([

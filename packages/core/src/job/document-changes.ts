@@ -37,7 +37,12 @@ function memberChanges(before: unknown, after: unknown): string[] | null {
     const former = one.get(id);
     if (!former) return [`${id} added`];
     if (sameValue(former, member)) return [];
-    return [`${id} changed (${keysOf(former, member).filter((key) => !sameValue(former[key], member[key])).map((key) => inWords(key).toLowerCase()).join(', ')})`];
+    return [
+      `${id} changed (${keysOf(former, member)
+        .filter((key) => !sameValue(former[key], member[key]))
+        .map((key) => inWords(key).toLowerCase())
+        .join(', ')})`,
+    ];
   });
   const removed = [...one.keys()].filter((id) => !other.has(id)).map((id) => `${id} removed`);
   return changes.length + removed.length > 0 ? [...changes, ...removed] : ['order changed'];
@@ -47,7 +52,9 @@ function byId(list: unknown): ReadonlyMap<string, Fields> | null {
   if (list === undefined) return new Map();
   if (!Array.isArray(list)) return null;
   const members = list.map(fieldsOf);
-  return members.every(({ id }) => typeof id === 'string') ? new Map(members.map((one) => [one.id as string, one])) : null;
+  return members.every(({ id }) => typeof id === 'string')
+    ? new Map(members.map((one) => [one.id as string, one]))
+    : null;
 }
 
 const fieldsOf = (value: unknown): Fields => (typeof value === 'object' && value !== null ? (value as Fields) : {});

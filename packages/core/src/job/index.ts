@@ -8,3 +8,4 @@ export { kitFromRows, rowsFromKit, withRange, type Kit } from './kit-rows.ts';
 export { rowsFromStock, stockFromRows } from './stock-rows.ts';
 export { documentChanges } from './document-changes.ts';
 export { sameValue } from './same-value.ts';
+export { jobStatus, setupValuesOf, trueValuesOf, type JobStatus } from './job-status.ts';

@@ -48,7 +48,7 @@ test('what is written out reads in as the same stock', () => {
       again.forEach(({ resistance, tolerance }, k) => {
         expect(Math.abs(resistance / stock[k]!.resistance - 1)).toBeLessThan(1e-14);
         expect(tolerance ?? null).toEqual(
-          stock[k]!.tolerance === undefined ? null : expect.closeTo(stock[k]!.tolerance!, 12),
+          stock[k]!.tolerance === undefined ? null : expect.closeTo(stock[k]!.tolerance, 12),
         );
       });
     }),

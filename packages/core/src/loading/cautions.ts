@@ -102,7 +102,7 @@ export function setupCautions(
     const instrument = instruments.find((i) => i.id === meter.instrument);
     const range = instrument && findRange(instrument, meter.quantity, meter.range);
     const limited = reading.sourceResistance !== null && reading.sourceResistance < 10 * reading.meterResistance;
-    if (meter.quantity === 'dc-current' && range && limited && reading.sourceResistance! < 1 && reading.true !== 0)
+    if (meter.quantity === 'dc-current' && range && limited && reading.sourceResistance < 1 && reading.true !== 0)
       cautions.push({
         about: meter.id,
         kind: 'hazard',

@@ -11,8 +11,8 @@ export { setupFaults, setupsFaults, type SetupFault } from './setup-faults.ts';
 export type { AmmeterPlacement, Meter, Setup, VoltmeterPlacement } from './setup.ts';
 export { networkCautions, setupCautions, type Caution } from './cautions.ts';
 export { explainReading, stateSentence, type ReadingWorking } from './explain-reading.ts';
-export { changeInstrument, newMeter, nextMeterId, nextSetupId, swapLeads, toggleEnd } from './setup-edits.ts';
-export { correctReading, type Corrected } from './correction.ts';
+export { changeInstrument, meterAt, newMeter, nextMeterId, nextSetupId, swapLeads, toggleEnd } from './setup-edits.ts';
+export { correctIndication, correctReading, type Corrected } from './correction.ts';
 export { requiredResistance } from './required-resistance.ts';
 export {
   measurementPointOf,

@@ -1,3 +1,4 @@
+import { type MapPoint } from './loading-map.ts';
 import { rangesOf, type Instrument, type MeterQuantity } from '../instrument/index.ts';
 import { endsAt, nodesOf, referenceOf, type Network } from '../network/index.ts';
 import type { Meter, Setup } from './setup.ts';
@@ -78,3 +79,10 @@ export const swapLeads = (meter: Meter): Meter =>
   meter.quantity === 'dc-voltage'
     ? { ...meter, red: meter.black, black: meter.red }
     : { ...meter, reversed: !(meter.reversed ?? false) };
+
+/** A meter moved to a point of the loading map; null where the part is gone. */
+export function meterAt(meter: Meter, { across, inSeriesWith }: MapPoint, { elements }: Network): Meter | null {
+  if (meter.quantity === 'dc-voltage') return across ? { ...meter, red: across[0], black: across[1] } : null;
+  const part = elements.find(({ id }) => id === inSeriesWith);
+  return part ? { ...meter, node: part.from, ends: [`${part.id}.from`] } : null;
+}

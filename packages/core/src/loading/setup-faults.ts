@@ -35,13 +35,11 @@ function namesFaults({ id, meters }: Setup): SetupFault[] {
       const violation = nameViolation(name);
       return violation ? [{ code: 'invalid-value', message: `“${name}” ${violation}.`, where: [name] }] : [];
     }),
-    ...duplicates(meters.map((meter) => meter.id)).map(
-      (name): SetupFault => ({
-        code: 'duplicate-id',
-        message: `Two meters of ${id} are called ${name}. Give one of them another name.`,
-        where: [name],
-      }),
-    ),
+    ...duplicates(meters.map((meter) => meter.id)).map((name): SetupFault => ({
+      code: 'duplicate-id',
+      message: `Two meters of ${id} are called ${name}. Give one of them another name.`,
+      where: [name],
+    })),
   ];
 }
 

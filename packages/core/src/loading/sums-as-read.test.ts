@@ -6,7 +6,7 @@ import { sumsAsRead } from './sums-as-read.ts';
 function solved(line: string): Unloaded {
   const network = parseLine(line);
   if (!network.ok) throw new Error(network.fault.message);
-  const unloaded = solveUnloaded(network.value as Network);
+  const unloaded = solveUnloaded(network.value);
   if (!unloaded.ok) throw new Error(unloaded.fault.code);
   return unloaded.value;
 }

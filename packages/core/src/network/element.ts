@@ -61,6 +61,16 @@ export interface Link extends TwoTerminal {
 export type Element = Source | Resistor | CurrentSource | Load | Switch | Link;
 export type ElementKind = Element['kind'];
 
+/** Whether an element drives the network. */
+export const isSource = <E extends { readonly kind: ElementKind }>(
+  element: E,
+): element is E & { readonly kind: 'source' | 'current-source' } =>
+  element.kind === 'source' || element.kind === 'current-source';
+
+/** An element's current in the direction from → to: a source's is counted out of `from`, through the network, into `to`. */
+export const currentFromTo = <T extends number | null>(element: { readonly kind: ElementKind }, current: T): T =>
+  (current !== null && isSource(element) ? 0 - current : current) as T;
+
 /** One end of an element: `R3.from`. */
 export type ElementEnd = `${string}.${'from' | 'to'}`;
 

@@ -14,6 +14,8 @@ export {
   swapEnds,
 } from './rewire.ts';
 export {
+  currentFromTo,
+  isSource,
   parseEnd,
   type CurrentSource,
   type Element,
@@ -25,7 +27,15 @@ export {
   type Source,
   type Switch,
 } from './element.ts';
-export { limitViolation, elementLimits, namePattern, nameViolation, rangeLimits, type Limit, type QuantityKey } from './limits.ts';
+export {
+  limitViolation,
+  elementLimits,
+  namePattern,
+  nameViolation,
+  rangeLimits,
+  type Limit,
+  type QuantityKey,
+} from './limits.ts';
 export { endsAt, nodesOf, referenceOf, type Network, type ResistorValues } from './network.ts';
 export type { LineFault } from './line-token.ts';
 export { parseLine, partPlaces, readLine, type PartPlace } from './parse-line.ts';

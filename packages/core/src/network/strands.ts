@@ -2,7 +2,7 @@ import type { Element } from './element.ts';
 
 /** Parts in series and side by side, read from one end to the other. */
 export type Strand =
-  | { readonly kind: 'part'; readonly element: Element; readonly turned: boolean }
+  | { readonly kind: 'part'; readonly element: Element; readonly withParameter: boolean }
   | { readonly kind: 'series'; readonly items: readonly Strand[]; readonly between: readonly string[] }
   | { readonly kind: 'parallel'; readonly items: readonly Strand[] };
 
@@ -23,7 +23,7 @@ export function strandsOf(elements: readonly Element[], kept: ReadonlySet<string
   let strands: PlacedStrand[] = elements.map((element) => ({
     from: element.from,
     to: element.to,
-    strand: { kind: 'part', element, turned: false },
+    strand: { kind: 'part', element, withParameter: false },
   }));
   for (let before = Infinity; strands.length < before;) {
     before = strands.length;
@@ -36,7 +36,7 @@ export function strandsOf(elements: readonly Element[], kept: ReadonlySet<string
 function turn(strand: Strand): Strand {
   switch (strand.kind) {
     case 'part':
-      return { ...strand, turned: !strand.turned };
+      return { ...strand, withParameter: !strand.withParameter };
     case 'series':
       return { kind: 'series', items: strand.items.map(turn).reverse(), between: [...strand.between].reverse() };
     case 'parallel':

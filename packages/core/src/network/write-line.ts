@@ -1,5 +1,5 @@
 import { writePercent, writeQuantity } from '../quantity/index.ts';
-import type { Element } from './element.ts';
+import { type Element, isSource } from './element.ts';
 import { isValueWord } from './line-part.ts';
 import { nodesOf, referenceOf, type Network } from './network.ts';
 import { parseLine } from './parse-line.ts';
@@ -27,12 +27,12 @@ export function writeLine(network: Network, options: WriteOptions = {}): string 
 
 function compose(network: Network, brief: boolean, named: boolean): string {
   const { elements } = network;
-  const feed = elements.find((e) => (e.kind === 'source' || e.kind === 'current-source') && e.from !== e.to);
+  const feed = elements.find((e) => isSource(e) && e.from !== e.to);
   const rest = elements.filter((element) => element !== feed);
   const write = (strand: Strand, inside: boolean): string => {
     switch (strand.kind) {
       case 'part':
-        return `${strand.turned ? '~' : ''}${writePart(strand.element, brief)}`;
+        return `${strand.withParameter ? '~' : ''}${writePart(strand.element, brief)}`;
       case 'series': {
         const text = strand.items
           .map((item, index) => (index === 0 ? '' : joint(strand.between[index - 1]!)) + write(item, true))

@@ -1,4 +1,4 @@
-import { commonPoints, referenceOf, type Element, type Network } from '../network/index.ts';
+import { commonPoints, referenceOf, type Element, type Network, isSource } from '../network/index.ts';
 import { formatQuantity } from '../quantity/index.ts';
 import { elementBranch, toNumber, type NetworkValues } from '../solver/index.ts';
 import { ohmsOf } from './step-words.ts';
@@ -67,7 +67,7 @@ function leaving(
   const other = from === at ? to : from;
   const branch = elementBranch(element, 0, 1, network.values);
   const of = values.elements[element.id];
-  const given = element.kind === 'source' || element.kind === 'current-source' ? -1 : 1;
+  const given = isSource(element) ? -1 : 1;
   const value = of?.current == null ? null : sign * given * of.current + 0;
   switch (branch.kind) {
     case 'open':

@@ -1,4 +1,4 @@
-import type { CurrentSource, Element, Network, Source } from '../network/index.ts';
+import { type CurrentSource, type Element, type Network, type Source, isSource } from '../network/index.ts';
 import { ok, type Result } from '../result.ts';
 import { circuitOf, networkValues, solveCircuit, type NetworkValues, type SolverFault } from '../solver/index.ts';
 import { sourcesOf } from './resistance-net.ts';
@@ -24,9 +24,6 @@ export function superpose(network: Network): Result<readonly Contribution[], Sol
   }
   return ok(contributions);
 }
-
-const isSource = (element: Element): element is Source | CurrentSource =>
-  element.kind === 'source' || element.kind === 'current-source';
 
 const atRest = (source: Source | CurrentSource): Element =>
   source.kind === 'source' ? { ...source, emf: 0 } : { ...source, current: 0 };

@@ -19,4 +19,11 @@ export { solveLimited, type LimitedSource, type LimitedValues } from './limited-
 export { quickCircuit, type QuickCircuit } from './quick-circuit.ts';
 export { sourceViews, type SourceView } from './source-view.ts';
 export { loopSums, nodeSums, type LoopSum, type NodeSum } from './sums.ts';
-export { sweep, sweepValues, turned, watchedValue, type Knob, type Watched } from './sweep.ts';
+export { sweep, sweepValues, withParameter, watchedValue, type SweepParameter, type SweepOutput } from './sweep.ts';
+export {
+  firstOutput,
+  sweepOutputsOf,
+  sweepParametersOf,
+  type NamedOutput,
+  type NamedParameter,
+} from './sweep-parameters.ts';

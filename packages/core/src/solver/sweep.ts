@@ -3,20 +3,20 @@ import { circuitOf } from './network-circuit.ts';
 import { networkValues, type NetworkValues } from './network-values.ts';
 import { solveCircuit } from './solve-circuit.ts';
 
-/** A quantity of an element, such as the EMF of E1. */
-export interface Knob {
+/** A parameter: a quantity of an element, such as the EMF of E1. */
+export interface SweepParameter {
   readonly element: string;
   readonly key: QuantityKey;
 }
 
-/** A result that is followed: of an element, or a node's potential. */
-export type Watched =
+/** An output: of an element, or a node's potential. */
+export type SweepOutput =
   { readonly element: string; readonly what: 'voltage' | 'current' | 'power' } | { readonly node: string };
 
 /** A network with one quantity set to another value; the same network where there is no such quantity. */
-export function turned(network: Network, { element, key }: Knob, value: number): Network {
+export function withParameter(network: Network, { element, key }: SweepParameter, value: number): Network {
   const before = network.elements.find(({ id }) => id === element);
-  return before ? replaceElement(network, element, { ...before, [key]: value } as Element) : network;
+  return before ? replaceElement(network, element, { ...before, [key]: value }) : network;
 }
 
 /** Values evenly spread from one to the other, or by equal ratios where both are above zero and that is asked for. */
@@ -29,10 +29,14 @@ export function sweepValues(from: number, to: number, points: number, spread: 'e
   });
 }
 
-/** The network solved at every value of a knob; null where it has no solution there. */
-export function sweep(network: Network, knob: Knob, values: readonly number[]): (NetworkValues | null)[] {
+/** The network solved at every value of a parameter; null where it has no solution there. */
+export function sweep(
+  network: Network,
+  parameter: SweepParameter,
+  values: readonly number[],
+): (NetworkValues | null)[] {
   return values.map((value) => {
-    const at = turned(network, knob, value);
+    const at = withParameter(network, parameter, value);
     const named = circuitOf(at);
     const solved = solveCircuit(named.circuit);
     return solved.ok ? networkValues(at, named, solved.value) : null;
@@ -40,7 +44,7 @@ export function sweep(network: Network, knob: Knob, values: readonly number[]): 
 }
 
 /** A followed result out of solved values, V, A or W; null where nothing determines it. */
-export const watchedValue = (values: NetworkValues | null, watched: Watched): number | null =>
+export const watchedValue = (values: NetworkValues | null, watched: SweepOutput): number | null =>
   values === null
     ? null
     : 'node' in watched

@@ -7,7 +7,7 @@ import { networkValues, type NetworkValues } from './network-values.ts';
 import { solveCircuit } from './solve-circuit.ts';
 import { sourceViews } from './source-view.ts';
 import { loopSums, nodeSums } from './sums.ts';
-import { sweep, sweepValues, turned, watchedValue } from './sweep.ts';
+import { sweep, sweepValues, withParameter, watchedValue } from './sweep.ts';
 import { read } from '../test/read-line.ts';
 
 function solve(network: Network): NetworkValues | null {
@@ -95,5 +95,5 @@ test('a sweep follows a result over a quantity', () => {
   expect(across[4]! / across[1]!).toBeCloseTo(4, 12);
   expect(watchedValue(swept[4]!, { node: 'B' })).toBeCloseTo(across[4]!, 12);
   expect(watchedValue(null, { node: 'B' })).toBeNull();
-  expect(turned(divider, { element: 'R9', key: 'resistance' }, 5)).toBe(divider);
+  expect(withParameter(divider, { element: 'R9', key: 'resistance' }, 5)).toBe(divider);
 });

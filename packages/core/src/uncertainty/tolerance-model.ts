@@ -7,11 +7,11 @@ import {
   quickCircuit,
   type NetworkCircuit,
   type QuickCircuit,
-  type Watched,
+  type SweepOutput,
 } from '../solver/index.ts';
 
 /** A result whose tolerance is asked for: a true value, or what a meter of the set-up indicates. */
-export type Followed = Watched | { readonly meter: string };
+export type Followed = SweepOutput | { readonly meter: string };
 
 export interface ToleranceQuestion {
   readonly network: Network;

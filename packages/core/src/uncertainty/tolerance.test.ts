@@ -77,7 +77,7 @@ test('a part that works by its measured value is known', () => {
     values: 'measured',
     elements: divider.elements.map((e) =>
       e.id === 'R1' ? { ...e, measuredResistance: 1010 } : e,
-    ) as Network['elements'],
+    ),
   };
   expect(model(network, { element: 'R2', what: 'voltage' }).parts.map(({ id }) => id)).toEqual(['R2']);
 });

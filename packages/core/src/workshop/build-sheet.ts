@@ -1,6 +1,6 @@
 import { formatQuantity } from '../quantity/index.ts';
 import { toNumber } from '../solver/index.ts';
-import type { Combination } from './design.ts';
+import { type Combination, unitOfTarget } from './design.ts';
 import { settingDivisions } from './into-kit.ts';
 import { sharedArcs, type DialRange } from './scale-steps.ts';
 import { sectionName, sectionWords } from './section-words.ts';
@@ -35,11 +35,11 @@ const shares = [0.2, 0.4, 0.6, 0.8, 1] as const;
 
 /** Every range of a meter, as its dial has them. */
 export const dialRanges = ({ sides }: Pick<MeterProject, 'sides'>): DialRange[] =>
-  sides.flatMap(({ target, ranges }) => ranges.map((range) => ({ unit: target === 'ammeter' ? 'A' : 'V', range })));
+  sides.flatMap(({ target, ranges }) => ranges.map((range) => ({ unit: unitOfTarget(target), range })));
 
 /** Where the needle should stand and how far it may be off: the class of full scale, and the parts' worst case of the reading. */
 export function checkPoints(meterProject: MeterProject, { design, result, movement }: WorkedSide): CheckPoint[] {
-  const unit = design.target === 'ammeter' ? 'A' : 'V';
+  const unit = unitOfTarget(design.target);
   const arcs = sharedArcs(dialRanges(meterProject), meterProject.divisions);
   const { movementClass, parts } = meterProject;
   return result.ranges.flatMap(({ range }, k) => {
@@ -66,7 +66,7 @@ export function selectorPositions(worked: readonly WorkedSide[]): SelectorPositi
       .map(({ range }, at) => ({ range, at }))
       .reverse()
       .map(({ range, at }) => {
-        const name = formatQuantity(range, design.target === 'ammeter' ? 'A' : 'V', { digits: 4, trim: true });
+        const name = formatQuantity(range, unitOfTarget(design.target), { digits: 4, trim: true });
         const n = result.sections.length;
         if (design.target === 'ammeter')
           return {

@@ -32,12 +32,8 @@ export interface Design {
 /** What a workshop has in its drawers. */
 export const usualParts: PartsChoice = { series: 'E96', tolerance: 0.01, powerRating: 0.25, maxParts: 2 };
 
-export interface DesignFault {
-  readonly code: 'range-too-low' | 'movement-contradiction' | 'invalid-value';
-  /** In a technician's words, with what to change. */
-  readonly message: string;
-  readonly where: readonly string[];
-}
+/** What a meter measures in. */
+export const unitOfTarget = (target: Design['target']): 'A' | 'V' => (target === 'ammeter' ? 'A' : 'V');
 
 /** Resistors of a series joined into one section. */
 export interface Combination {

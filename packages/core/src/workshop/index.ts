@@ -4,7 +4,6 @@ export type {
   Combination,
   Design,
   DesignedRange,
-  DesignFault,
   DesignResult,
   PartsChoice,
   Scheme,
@@ -35,7 +34,7 @@ export { standardDrops, standardShunt } from './standard-shunt.ts';
 export { sampledErrors, type SampledRange } from './sampled-errors.ts';
 export { cheapestWithin, usualPrices, waysToMeet, worthwhile, type GradePrice, type Way } from './ways-to-meet.ts';
 export { designCautions, type WorkshopCaution } from './cautions.ts';
-export { diodesAcross, fuseFor, meterFaults, type MeterFault } from './overload.ts';
+export { diodesAcross, fuseFor, meterFaults, worstFaults, type MeterFault } from './overload.ts';
 export { meterOnRange, movementCheck } from './finished-meter.ts';
 export { instrumentOf, kitInstrumentOf, nextVersion } from './into-kit.ts';
 export { placesInUse, type UseAtPlace } from './in-use.ts';
@@ -52,3 +51,6 @@ export { compareSchemes, type SchemeInBrief } from './compare-schemes.ts';
 export { swampingResistor, temperatureErrors, type Swamping } from './temperature.ts';
 export { sharedArcs, type DialRange } from './scale-steps.ts';
 export { alternativesFor } from './alternatives.ts';
+export { resistorKindOf, resistorKinds } from './resistor-kinds.ts';
+export { unitOfTarget } from './design.ts';
+export type { DesignFault } from './design-fault.ts';

@@ -1,3 +1,4 @@
+import { unitOfTarget } from './design.ts';
 import { freeId, rangeName, type Instrument, type KitInstrument, type Range } from '../instrument/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
 import { meterOnRange } from './finished-meter.ts';
@@ -29,7 +30,7 @@ export function instrumentOf(
 
 function rangesOf({ movementClass, divisions: wanted, parts, fuse }: MeterProject, side: WorkedSide): Range[] {
   const { design, movement, result } = side;
-  const unit = design.target === 'ammeter' ? 'A' : 'V';
+  const unit = unitOfTarget(design.target);
   const fullScales = result.ranges.map(({ range }) => range);
   // With trimmers the sections are what they should be.
   const sections = result.sections.map((section) => (parts.trimmed ? section.resistance : section.parts.resistance));

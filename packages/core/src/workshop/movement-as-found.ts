@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '../result.ts';
 import { add, divide, exactly, multiply, subtract, toNumber, type DoubleDouble } from '../solver/index.ts';
-import type { DesignFault } from './design.ts';
+import type { DesignFault } from './design-fault.ts';
 import { movementOf, type Movement, type MovementFigures } from './movement.ts';
 
 /** Share of its resistance that a coil of copper gains for each kelvin. */

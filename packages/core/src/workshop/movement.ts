@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '../result.ts';
 import { divide, exactly, multiply, toNumber, type DoubleDouble } from '../solver/index.ts';
-import type { DesignFault } from './design.ts';
+import type { DesignFault } from './design-fault.ts';
 
 /** A movement by any two of its figures; a third must agree with them. */
 export interface MovementFigures {

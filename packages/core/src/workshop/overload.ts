@@ -55,6 +55,17 @@ export function meterFaults(
   });
 }
 
+/** What is worth knowing of the failures: of each range the worst section, and the range left too low. */
+export function worstFaults(list: readonly MeterFault[]): MeterFault[] {
+  const kept = new Map<string, MeterFault>();
+  for (const fault of list) {
+    const key = `${fault.what} ${fault.range}`;
+    const before = kept.get(key);
+    if (!before || fault.times > before.times) kept.set(key, fault);
+  }
+  return [...kept.values()].sort((a, b) => b.times - a.times);
+}
+
 /** An open part is left out; a shorted one is a link. */
 const failed = (network: Network, id: string, fault: 'section-opens' | 'section-shorts'): Network => ({
   ...network,

@@ -1,6 +1,7 @@
 import { fail, ok, type Result } from '../result.ts';
 import { add, divide, exactly, multiply, subtract, toNumber, type DoubleDouble } from '../solver/index.ts';
-import type { Design, DesignedRange, DesignFault } from './design.ts';
+import { type Design, type DesignedRange, unitOfTarget } from './design.ts';
+import type { DesignFault } from './design-fault.ts';
 import type { Movement } from './movement.ts';
 
 /** A scheme worked out: every range, rising, and the resistances that have to be built. */
@@ -11,7 +12,7 @@ export interface Plan {
 
 /** Works a design's scheme out, exact values before any part is chosen. */
 export function planDesign({ target, scheme, ranges: wanted }: Design, movement: Movement): Result<Plan, DesignFault> {
-  const unit = target === 'ammeter' ? 'A' : 'V';
+  const unit = unitOfTarget(target);
   const own = target === 'ammeter' ? movement.current : movement.voltage;
   const ranges = [...wanted].sort((a, b) => a - b);
   const twice = ranges.find((range, index) => range === ranges[index + 1]);

@@ -1,6 +1,6 @@
 import { formatQuantity, type Unit } from '../quantity/index.ts';
 import { toNumber } from '../solver/index.ts';
-import type { Design, DesignResult } from './design.ts';
+import { type Design, type DesignResult, unitOfTarget } from './design.ts';
 import type { Movement } from './movement.ts';
 
 /** What a section is, and its formula with the numbers in it. */
@@ -10,8 +10,7 @@ export interface SectionWords {
 }
 
 /** A section's name on drawings and in lists. */
-export const sectionName = (target: Design['target'], index: number): string =>
-  `${target === 'ammeter' ? 'A' : 'V'}${index + 1}`;
+export const sectionName = (target: Design['target'], index: number): string => `${unitOfTarget(target)}${index + 1}`;
 
 /** Names and formulas of a design's sections, in their order. */
 export function sectionWords(
@@ -20,7 +19,7 @@ export function sectionWords(
   { ranges, sections }: Pick<DesignResult, 'ranges' | 'sections'>,
 ): SectionWords[] {
   const print = (value: number, unit: Unit): string => formatQuantity(value, unit, { digits: 5, trim: true });
-  const unit = target === 'ammeter' ? 'A' : 'V';
+  const unit = unitOfTarget(target);
   const [current, coil] = [print(toNumber(movement.current), 'A'), print(toNumber(movement.resistance), 'Ω')];
   const range = (k: number): string => print(ranges[k]!.range, unit);
   return sections.map((_, index): SectionWords => {

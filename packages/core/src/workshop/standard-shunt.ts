@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '../result.ts';
 import { divide, exactly, multiply, subtract, toNumber } from '../solver/index.ts';
-import type { DesignFault } from './design.ts';
+import type { DesignFault } from './design-fault.ts';
 import type { Movement } from './movement.ts';
 
 /** V across bought shunts at their rated current. */

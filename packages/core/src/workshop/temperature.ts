@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from '../result.ts';
 import { toNumber } from '../solver/index.ts';
 import { fullScaleErrors } from './as-built.ts';
-import type { DesignFault } from './design.ts';
+import type { DesignFault } from './design-fault.ts';
 import { copperCoefficient, movementInUse } from './movement-as-found.ts';
 import { movementOfSide, type WorkedSide, type MeterProject } from './meter-project.ts';
 

@@ -1,6 +1,6 @@
 import { commonPoints, endsAt, nodesOf } from '@usual-drag/core';
 import type { ReactNode } from 'react';
-import { NodeBadge } from '../../ui/node-badge.tsx';
+import { NodeBadge } from './node-badge.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { useSelection } from '../model/selection.ts';
 

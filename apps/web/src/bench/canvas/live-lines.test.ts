@@ -1,6 +1,5 @@
-import { parseLine, solveUnloaded } from '@usual-drag/core';
+import { parseLine, solveUnloaded, firstOutput, sweepParametersOf, sweepOutputsOf } from '@usual-drag/core';
 import { currentsThrough, legend, liveLines, shareLines } from './live-lines.ts';
-import { firstResult, knobsOf, resultsOf } from '../../../../../packages/core/src/solver/sweep-parameters.ts';
 
 const network = parseLine('E1 24V/1R8: R1 56k + R2 39k || J1 0A || S1 open');
 if (!network.ok) throw new Error(network.fault.message);
@@ -35,13 +34,13 @@ test('the legend says how the drawing is to be read', () => {
 });
 
 test('what can be turned is there and not nought; what can be followed is everything', () => {
-  expect(knobsOf(network.value).map(({ name }) => name)).toEqual([
+  expect(sweepParametersOf(network.value).map(({ name }) => name)).toEqual([
     'EMF of E1',
     'inside E1',
     'resistance of R1',
     'resistance of R2',
   ]);
-  const results = resultsOf(network.value);
+  const results = sweepOutputsOf(network.value);
   expect(results).toHaveLength(5 * 3 + 3);
-  expect(firstResult(network.value, results).name).toBe('V across R2');
+  expect(firstOutput(network.value, results).name).toBe('V across R2');
 });

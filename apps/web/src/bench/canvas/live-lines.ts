@@ -1,4 +1,4 @@
-import { formatPercent, formatQuantity, type NetworkValues } from '@usual-drag/core';
+import { formatPercent, formatQuantity, type NetworkValues, currentFromTo, type Element } from '@usual-drag/core';
 
 /** Voltage and current beside every part of the drawing. */
 export function liveLines(values: NetworkValues): Record<string, string> {
@@ -15,15 +15,9 @@ export const shareLines = (shares: ReadonlyMap<string, number>): Record<string, 
   Object.fromEntries([...shares].map(([id, share]) => [id, share === 0 ? '0\u00a0%' : formatPercent(-share)]));
 
 /** A from → to through every part; a source's own value is given out of `from`. */
-export const currentsThrough = (
-  elements: readonly { readonly id: string; readonly kind: string }[],
-  values: NetworkValues,
-): Record<string, number | null> =>
+export const currentsThrough = (elements: readonly Element[], values: NetworkValues): Record<string, number | null> =>
   Object.fromEntries(
-    elements.map(({ id, kind }) => {
-      const current = values.elements[id]?.current ?? null;
-      return [id, current !== null && (kind === 'source' || kind === 'current-source') ? -current : current];
-    }),
+    elements.map((element) => [element.id, currentFromTo(element, values.elements[element.id]?.current ?? null)]),
   );
 
 /** How the drawing is to be read. */

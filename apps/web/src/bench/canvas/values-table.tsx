@@ -2,7 +2,7 @@ import { formatQuantity, nodesOf, partLabel, type Element, type Network, type Ne
 import clsx from 'clsx';
 import { memo, useMemo, type CSSProperties } from 'react';
 import { useAfterPaint } from '../../ui/after-paint.ts';
-import { NodeBadge } from '../../ui/node-badge.tsx';
+import { NodeBadge } from './node-badge.tsx';
 
 interface Props {
   readonly network: Network;

@@ -1,31 +1,26 @@
 import {
-  deviationOf,
-  explainSolverFault,
   formatPercent,
-  networkCautions,
-  networkFaults,
-  nodeSums,
-  setupFaults,
-  solveSetup,
-  solveUnloaded,
+  jobStatus,
+  setupValuesOf,
+  trueValuesOf,
   type Instrument,
   type Job,
   type JobFault,
-  type MeterReading,
+  type JobStatus,
   type Network,
+  type Result,
   type Setup,
   type SetupValues,
   type Unloaded,
 } from '@usual-drag/core';
 import { useMemo } from 'react';
+import { count } from '../../ui/words.ts';
 
 /** A value, or what stands in its way in words. */
-export type Solved<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly fault: JobFault };
+export type Solved<T> = Result<T, JobFault>;
 
 /** The true values of a network, followed live. */
-export function useUnloaded(network: Network): Solved<Unloaded> {
-  return useMemo(() => trueValues(network), [network]);
-}
+export const useUnloaded = (network: Network): Solved<Unloaded> => useMemo(() => trueValuesOf(network), [network]);
 
 /** A set-up's readings, followed live; null where there is no set-up. */
 export function useSetupValues(
@@ -33,62 +28,39 @@ export function useSetupValues(
   instruments: readonly Instrument[],
   setup: Setup | undefined,
 ): Solved<SetupValues> | null {
-  return useMemo(() => (setup ? readings(unloaded, instruments, setup) : null), [unloaded, instruments, setup]);
+  return useMemo(() => (setup ? setupValuesOf(unloaded, instruments, setup) : null), [unloaded, instruments, setup]);
 }
 
 /** How the steps stand, in a few words each. */
-export function useStepStatus(
-  job: Job,
-  unloaded: Solved<Unloaded>,
-): { readonly network: string; readonly trueValues: string; readonly setups: string; readonly drags: boolean } {
-  return useMemo(() => {
-    const { elements } = job.network;
-    const nodes = new Set(elements.flatMap((e) => [e.from, e.to])).size;
-    const outside = elements.filter((e) => e.kind === 'resistor' && deviationOf(e)?.within === false).length;
-    const size = `${count(elements.length, 'part')}, ${count(nodes, 'node')}`;
-    const network = unloaded.ok ? size + (outside > 0 ? ` · ${outside} out of tolerance` : '') : 'cannot be solved yet';
-    const setups = job.setups ?? [];
-    const errors = setups
-      .map((setup) => readings(unloaded, job.instruments ?? [], setup))
-      .flatMap((solved) => (solved.ok ? Object.values<MeterReading>(solved.value.meters) : []))
-      .map((reading) => reading.relativeError)
-      .filter((error): error is number => error !== null);
-    const worst = errors.reduce((most, error) => (Math.abs(error) > Math.abs(most) ? error : most), 0);
-    const drags = errors.length > 0;
-    const share = formatPercent(worst, { signed: true });
-    return {
-      network,
-      trueValues: unloaded.ok ? trueWords(unloaded.value) : 'cannot be solved yet',
-      setups:
-        setups.length === 0
-          ? 'none yet'
-          : `${count(setups.length, 'set-up')}${drags && worst !== 0 ? `, worst ${share}` : ''}`,
-      drags,
-    };
-  }, [job, unloaded]);
+export interface StepStatus {
+  readonly network: string;
+  readonly trueValues: string;
+  readonly setups: string;
+  /** Some meter has an error that can be told. */
+  readonly isLoaded: boolean;
 }
 
-function trueWords({ network, values }: Unloaded): string {
-  const cautions = networkCautions(network, values).length;
-  if (cautions > 0) return count(cautions, 'caution');
-  return nodeSums(network, values).every(({ left, closes }) => left === null || closes)
-    ? 'sums close'
-    : 'sums do not close';
-}
+export const useStepStatus = (job: Job, unloaded: Solved<Unloaded>): StepStatus =>
+  useMemo(() => inWords(jobStatus(job, unloaded)), [job, unloaded]);
 
-function trueValues(network: Network): Solved<Unloaded> {
-  const [fault] = networkFaults(network);
-  if (fault) return { ok: false, fault };
-  const solved = solveUnloaded(network);
-  return solved.ok ? solved : { ok: false, fault: explainSolverFault(solved.fault) };
+function inWords({
+  parts,
+  nodes,
+  outOfTolerance,
+  solved,
+  cautions,
+  sumsClose,
+  setups,
+  worstError,
+}: JobStatus): StepStatus {
+  const size = `${count(parts, 'part')}, ${count(nodes, 'node')}`;
+  const outside = outOfTolerance > 0 ? ` · ${outOfTolerance} out of tolerance` : '';
+  const worst = worstError ? `, worst ${formatPercent(worstError, { signed: true })}` : '';
+  const sums = sumsClose ? 'sums close' : 'sums do not close';
+  return {
+    network: solved ? size + outside : 'cannot be solved yet',
+    trueValues: !solved ? 'cannot be solved yet' : cautions > 0 ? count(cautions, 'caution') : sums,
+    setups: setups === 0 ? 'none yet' : count(setups, 'set-up') + worst,
+    isLoaded: worstError !== null,
+  };
 }
-
-function readings(unloaded: Solved<Unloaded>, instruments: readonly Instrument[], setup: Setup): Solved<SetupValues> {
-  if (!unloaded.ok) return unloaded;
-  const [fault] = setupFaults(unloaded.value.network, instruments, setup);
-  if (fault) return { ok: false, fault };
-  const solved = solveSetup(unloaded.value, instruments, setup);
-  return solved.ok ? solved : { ok: false, fault: explainSolverFault(solved.fault) };
-}
-
-const count = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;

@@ -2,7 +2,7 @@ import { endsAt, nodesOf, samePoint } from '@usual-drag/core';
 import clsx from 'clsx';
 import { useState, type ReactNode } from 'react';
 import { useShallow } from 'zustand/react/shallow';
-import { NodeBadge } from '../../ui/node-badge.tsx';
+import { NodeBadge } from '../canvas/node-badge.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { useSelection } from '../model/selection.ts';
 import {

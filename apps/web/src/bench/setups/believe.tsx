@@ -1,15 +1,15 @@
 import {
-  correctReading,
+  correctIndication,
   requiredResistance,
   formatPercent,
   formatQuantity,
   parsePercent,
   parseQuantity,
-  readingUncertainty,
   type Uncertainties,
   type Instrument,
   type Meter,
   type Range,
+  unitOf,
 } from '@usual-drag/core';
 import { Suspense, useState } from 'react';
 import { FromReadings } from '../../correction/from-readings.tsx';
@@ -118,10 +118,8 @@ function CorrectedReading({
   reading,
   onRead,
 }: ReadingProps) {
-  const unit = meter.quantity === 'dc-voltage' ? 'V' : 'A';
-  const { accuracy, resolution } = readingUncertainty(instrument, range, reading);
-  const own = accuracy + resolution;
-  const corrected = correctReading(reading, own, sourceResistance, range.resistance, meter.quantity, uncertainties);
+  const unit = unitOf(meter.quantity);
+  const corrected = correctIndication(instrument, range, meter.quantity, reading, sourceResistance, uncertainties);
   return (
     <div className="flex items-end gap-3 border-l-4 border-ink pl-3">
       <ValueField

@@ -1,6 +1,5 @@
 import {
-  correctReading,
-  readingUncertainty,
+  correctIndication,
   type Corrected,
   type Instrument,
   type Meter,
@@ -13,30 +12,15 @@ import type { RangeOptions } from './range-options.ts';
 /** The true value worked back from what the instrument will show, to its last digit; null where nothing leads back. */
 export function useCorrected(
   rangeOptions: RangeOptions | null,
-  meter: Meter,
+  { quantity }: Meter,
   instrument: Instrument | undefined,
   range: Range | undefined,
   reading: MeterReading | null,
 ): Corrected | null {
   return useMemo(() => {
     const source = rangeOptions?.point.sourceResistance;
-    if (
-      !rangeOptions ||
-      source == null ||
-      !instrument ||
-      !range ||
-      reading?.state !== 'ok' ||
-      reading.indicated === null
-    )
-      return null;
-    const { accuracy, resolution } = readingUncertainty(instrument, range, reading.indicated);
-    return correctReading(
-      reading.indicated,
-      accuracy + resolution,
-      source,
-      range.resistance,
-      meter.quantity,
-      rangeOptions.uncertainties,
-    );
-  }, [rangeOptions, meter.quantity, instrument, range, reading]);
+    if (!rangeOptions || source == null || !instrument || !range) return null;
+    if (reading?.state !== 'ok' || reading.indicated === null) return null;
+    return correctIndication(instrument, range, quantity, reading.indicated, source, rangeOptions.uncertainties);
+  }, [rangeOptions, quantity, instrument, range, reading]);
 }

@@ -5,10 +5,11 @@ import {
   type MapPoint,
   type MeterQuantity,
   type Network,
+  unitOf,
 } from '@usual-drag/core';
 import clsx from 'clsx';
 import { useState } from 'react';
-import { NodeBadge } from '../../ui/node-badge.tsx';
+import { NodeBadge } from '../canvas/node-badge.tsx';
 
 interface Props {
   readonly network: Network;
@@ -24,7 +25,7 @@ type Order = 'error' | 'source' | 'true';
 export function MapTable({ network, quantity, points, onTake }: Props) {
   const [order, setOrder] = useState<Order>('error');
   const nodes = nodesOf(network);
-  const unit = quantity === 'dc-voltage' ? 'V' : 'A';
+  const unit = unitOf(quantity);
   const by: Readonly<Record<Order, (point: MapPoint) => number>> = {
     error: ({ share }) => share,
     source: ({ sourceResistance }) => sourceResistance ?? Infinity,

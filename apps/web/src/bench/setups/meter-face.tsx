@@ -5,6 +5,7 @@ import {
   type Corrected,
   type Meter,
   type MeterReading,
+  unitOf,
 } from '@usual-drag/core';
 
 interface Props {
@@ -17,7 +18,7 @@ interface Props {
 
 /** What a meter indicates against what is true, and the formula that leads from one to the other. */
 export function MeterFace({ meter, reading, explained, corrected }: Props) {
-  const unit = meter.quantity === 'dc-voltage' ? 'V' : 'A';
+  const unit = unitOf(meter.quantity);
   const working = explainReading(meter, reading);
   return (
     <>

@@ -1,4 +1,4 @@
-import { formatPercent, formatQuantity, type Meter, type RangeOption } from '@usual-drag/core';
+import { formatPercent, formatQuantity, type Meter, type RangeOption, unitOf } from '@usual-drag/core';
 import clsx from 'clsx';
 import type { RangeOptions } from './range-options.ts';
 
@@ -20,7 +20,7 @@ const stateWords = {
 /** Every range at this place: what it shows, how far that is off, and what to believe. The best of each is marked. */
 export function RangeOptionsTable({ meter, rangeOptions, several, onTake }: Props) {
   const { options, best } = rangeOptions;
-  const unit = meter.quantity === 'dc-voltage' ? 'V' : 'A';
+  const unit = unitOf(meter.quantity);
   const print = (value: number | null, digits = 3): string => formatQuantity(value, unit, { digits });
   const largest = Math.max(...options.filter(({ state }) => state === 'ok').map(({ asRead }) => asRead ?? 0));
   return (

@@ -7,9 +7,10 @@ import {
   type MeterQuantity,
   type Range,
   type Unloaded,
+  unitOf,
 } from '@usual-drag/core';
 import { useMemo } from 'react';
-import { NodeBadge } from '../../ui/node-badge.tsx';
+import { NodeBadge } from '../canvas/node-badge.tsx';
 
 interface Props {
   readonly unloaded: Unloaded;
@@ -25,7 +26,7 @@ export function SumsAsRead({ unloaded, instrument, range, quantity }: Props) {
     [unloaded, instrument, range, quantity],
   );
   const nodes = nodesOf(unloaded.network);
-  const unit = quantity === 'dc-voltage' ? 'V' : 'A';
+  const unit = unitOf(quantity);
   const cause = quantity === 'dc-voltage' ? 'Loading' : 'Insertion (burden)';
   return (
     <div

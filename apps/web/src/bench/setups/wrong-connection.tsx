@@ -79,7 +79,7 @@ export function Handled({ meter, instrument, trial }: HandledProps) {
           text: `on purpose: ${mistakeWords[mistake]}`,
         })),
       ]}
-      onChange={(next) => trial.ask(next === 'right' ? null : { meter: meter.id, mistake: next as ConnectionMistake })}
+      onChange={(next) => trial.ask(next === 'right' ? null : { meter: meter.id, mistake: next })}
     />
   );
 }

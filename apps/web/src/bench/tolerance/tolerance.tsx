@@ -11,6 +11,9 @@ import {
   type Network,
   type Result,
   type Unit,
+  unitOf,
+  firstOutput,
+  sweepOutputsOf,
 } from '@usual-drag/core';
 import { RefreshCw, Square } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -18,7 +21,6 @@ import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
-import { firstResult, resultsOf } from '../../../../../packages/core/src/solver/sweep-parameters.ts';
 import { Contributions } from './contributions.tsx';
 import { Figures } from './figures.tsx';
 import { Histogram } from './histogram.tsx';
@@ -52,13 +54,13 @@ export function Tolerance({ network, instruments, truth, metered }: Props) {
   const results = useMemo((): readonly Candidate[] => {
     const meters = (setup?.meters ?? []).map(({ id, quantity }): Candidate => ({
       name: `shown by ${id}`,
-      unit: quantity === 'dc-voltage' ? 'V' : 'A',
+      unit: unitOf(quantity),
       of: { meter: id },
     }));
-    return [...meters, ...resultsOf(network)];
+    return [...meters, ...sweepOutputsOf(network)];
   }, [network, setup]);
   const [name, setName] = useState<string | null>(null);
-  const usual = metered ? `shown by ${metered.chosen}` : firstResult(network, resultsOf(network)).name;
+  const usual = metered ? `shown by ${metered.chosen}` : firstOutput(network, sweepOutputsOf(network)).name;
   const followed = results.find((r) => r.name === name) ?? results.find((r) => r.name === usual) ?? results[0]!;
   const [sampling, setSampling] = useState<Sampling>({ draws: 100_000, seed: 1, spread: 'rectangular' });
   const indicated = 'meter' in followed.of;

@@ -1,6 +1,6 @@
 import { formatQuantity, nodeEquations, nodesOf, type Network, type NetworkValues } from '@usual-drag/core';
 import { useMemo } from 'react';
-import { NodeBadge } from '../../ui/node-badge.tsx';
+import { NodeBadge } from '../canvas/node-badge.tsx';
 
 /** The node equations written out, in letters and with the numbers, and their sums. */
 export function Equations({ network, values }: { readonly network: Network; readonly values: NetworkValues }) {

@@ -1,4 +1,11 @@
-import { formatPercent, formatQuantity, type Element, type Network, type NetworkValues } from '@usual-drag/core';
+import {
+  formatPercent,
+  formatQuantity,
+  type Element,
+  type Network,
+  type NetworkValues,
+  isSource,
+} from '@usual-drag/core';
 import { usePartInHand, useSelection } from '../model/selection.ts';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 
@@ -25,9 +32,9 @@ export function EveryPart({ network, values }: Props) {
     };
   });
   const sum = (given: boolean): number =>
-    network.elements.reduce((total, { id, kind }) => {
-      const power = values.elements[id]!.power ?? 0;
-      const fromSource = kind === 'source' || kind === 'current-source' ? power : -power;
+    network.elements.reduce((total, element) => {
+      const power = values.elements[element.id]!.power ?? 0;
+      const fromSource = isSource(element) ? power : -power;
       return total + Math.max(0, given ? fromSource : -fromSource);
     }, 0);
   return (

@@ -2,7 +2,7 @@ import { formatQuantity, loopSums, nodeSums, type Network, type NetworkValues } 
 import { nodesOf } from '@usual-drag/core';
 import clsx from 'clsx';
 import { useMemo, type ReactNode } from 'react';
-import { NodeBadge } from '../../ui/node-badge.tsx';
+import { NodeBadge } from '../canvas/node-badge.tsx';
 
 /** Currents at every node and voltages round every loop, shown to close. */
 export function Sums({ network, values }: { readonly network: Network; readonly values: NetworkValues }) {

@@ -1,4 +1,4 @@
-import { formatQuantity, type Unit } from '@usual-drag/core';
+import { formatQuantity, type Unit, type NamedOutput } from '@usual-drag/core';
 import {
   CartesianGrid,
   Legend,
@@ -10,14 +10,13 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import type { NamedResult } from '../../../../../packages/core/src/solver/sweep-parameters.ts';
 
 interface Props {
   readonly label: string;
   readonly xName: string;
   readonly xUnit: Unit;
   readonly spread: 'even' | 'ratio';
-  readonly results: readonly NamedResult[];
+  readonly results: readonly NamedOutput[];
   /** One value of each result at every x. */
   readonly rows: readonly { readonly x: number; readonly y: readonly (number | null)[] }[];
   /** Where the slider stands; null where the chart is not over what it turns. */

@@ -9,7 +9,7 @@ import {
   type Unloaded,
 } from '@usual-drag/core';
 import { useMemo, type ReactNode } from 'react';
-import { NodeBadge } from '../../ui/node-badge.tsx';
+import { NodeBadge } from '../canvas/node-badge.tsx';
 import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import type { Solved } from '../model/analysis.ts';

@@ -4,12 +4,17 @@ import {
   straightLine,
   sweep,
   sweepValues,
-  turned,
+  withParameter,
   watchedValue,
   type Element,
   type Network,
   type StraightLine,
   type Unit,
+  firstOutput,
+  sweepParametersOf,
+  sweepOutputsOf,
+  type NamedParameter,
+  type NamedOutput,
 } from '@usual-drag/core';
 import { Download, X } from 'lucide-react';
 import Papa from 'papaparse';
@@ -20,45 +25,46 @@ import { saveText } from '../../ui/save-file.ts';
 import { Segments } from '../../ui/segments.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
 import { useBench } from '../model/bench-store.ts';
-import { firstResult, knobsOf, resultsOf, type NamedKnob, type NamedResult } from '../../../../../packages/core/src/solver/sweep-parameters.ts';
 import { SweepChart } from './sweep-chart.tsx';
 
 /** One quantity turned over a range, and what any results do meanwhile. */
 export function WhatIf({ network }: { readonly network: Network }) {
-  const knobs = useMemo(() => knobsOf(network), [network]);
+  const parameters = useMemo(() => sweepParametersOf(network), [network]);
   const [knobName, setKnob] = useState<string | null>(null);
-  const knob = knobs.find(({ name }) => name === knobName) ?? knobs[0];
-  if (!knob) return <p className="p-4">There is nothing to turn: add a source or a resistor.</p>;
-  return <Sweep key={knob.name} network={network} knobs={knobs} knob={knob} onKnob={setKnob} />;
+  const parameter = parameters.find(({ name }) => name === knobName) ?? parameters[0];
+  if (!parameter) return <p className="p-4">There is nothing to turn: add a source or a resistor.</p>;
+  return (
+    <Sweep key={parameter.name} network={network} parameters={parameters} parameter={parameter} onKnob={setKnob} />
+  );
 }
 
 interface SweepProps {
   readonly network: Network;
-  readonly knobs: readonly NamedKnob[];
-  readonly knob: NamedKnob;
+  readonly parameters: readonly NamedParameter[];
+  readonly parameter: NamedParameter;
   readonly onKnob: (name: string) => void;
 }
 
 const points = 101;
 const mostResults = 4;
 
-function Sweep({ network, knobs, knob, onKnob }: SweepProps) {
+function Sweep({ network, parameters, parameter, onKnob }: SweepProps) {
   const edit = useBench((state) => state.edit);
-  const isSource = knob.key === 'emf' || knob.key === 'current';
-  const [from, setFrom] = useState(isSource ? 0 : knob.value / Math.sqrt(10));
-  const [to, setTo] = useState(isSource ? knob.value * 1.5 : knob.value * Math.sqrt(10));
-  const [at, setAt] = useState(knob.value);
+  const isSource = parameter.key === 'emf' || parameter.key === 'current';
+  const [from, setFrom] = useState(isSource ? 0 : parameter.value / Math.sqrt(10));
+  const [to, setTo] = useState(isSource ? parameter.value * 1.5 : parameter.value * Math.sqrt(10));
+  const [at, setAt] = useState(parameter.value);
   const [against, setAgainst] = useState<'knob' | 'current'>('knob');
-  const results = useMemo(() => resultsOf(network), [network]);
-  const [names, setNames] = useState<readonly string[]>(() => [firstResult(network, results).name]);
+  const results = useMemo(() => sweepOutputsOf(network), [network]);
+  const [names, setNames] = useState<readonly string[]>(() => [firstOutput(network, results).name]);
   const chosen = names.flatMap((name) => results.find((result) => result.name === name) ?? []);
-  const followed = chosen.length > 0 ? chosen : [firstResult(network, results)];
+  const followed = chosen.length > 0 ? chosen : [firstOutput(network, results)];
   const spread = !isSource && from > 0 ? 'ratio' : 'even';
   const values = useMemo(() => sweepValues(from, to, points, spread), [from, to, spread]);
-  const swept = useMemo(() => sweep(network, knob, values), [network, knob, values]);
-  const here = useMemo(() => sweep(network, knob, [at])[0]!, [network, knob, at]);
+  const swept = useMemo(() => sweep(network, parameter, values), [network, parameter, values]);
+  const here = useMemo(() => sweep(network, parameter, [at])[0]!, [network, parameter, at]);
 
-  const [first] = followed as [NamedResult];
+  const [first] = followed as [NamedOutput];
   const part = first.unit === 'V' && 'element' in first.of ? first.of.element : null;
   const overCurrent = against === 'current' && part !== null;
   const shown = overCurrent ? [first] : followed;
@@ -72,9 +78,9 @@ function Sweep({ network, knobs, knob, onKnob }: SweepProps) {
   const more = results.filter(
     ({ name, unit }) => !followed.some((f) => f.name === name) && (units.has(unit) || units.size < 2),
   );
-  const xName = overCurrent ? `current of ${part}` : knob.name;
+  const xName = overCurrent ? `current of ${part}` : parameter.name;
   const saveCsv = (): void => {
-    const fields = [`${knob.name} / ${knob.unit}`, ...results.map(({ name, unit }) => `${name} / ${unit}`)];
+    const fields = [`${parameter.name} / ${parameter.unit}`, ...results.map(({ name, unit }) => `${name} / ${unit}`)];
     const data = values.map((value, i) => [value, ...results.map(({ of }) => watchedValue(swept[i]!, of) ?? '')]);
     saveText(Papa.unparse({ fields, data }), 'what-if.csv', 'text/csv');
   };
@@ -86,12 +92,12 @@ function Sweep({ network, knobs, knob, onKnob }: SweepProps) {
           label="Turn"
           showLabel
           className="w-52"
-          value={knob.name}
-          options={knobs.map(({ name }) => ({ value: name, text: name }))}
+          value={parameter.name}
+          options={parameters.map(({ name }) => ({ value: name, text: name }))}
           onChange={onKnob}
         />
-        <Quantity label="from" unit={knob.unit} value={from} onChange={setFrom} />
-        <Quantity label="to" unit={knob.unit} value={to} onChange={setTo} />
+        <Quantity label="from" unit={parameter.unit} value={from} onChange={setFrom} />
+        <Quantity label="to" unit={parameter.unit} value={to} onChange={setTo} />
         {followed.length < mostResults && (
           <Choice
             label="Follow"
@@ -108,7 +114,7 @@ function Sweep({ network, knobs, knob, onKnob }: SweepProps) {
             label="Drawn over"
             value={against}
             options={[
-              { value: 'knob', text: `over ${knob.element}` },
+              { value: 'knob', text: `over ${parameter.element}` },
               { value: 'current', text: 'V over I' },
             ]}
             onChange={setAgainst}
@@ -135,21 +141,23 @@ function Sweep({ network, knobs, knob, onKnob }: SweepProps) {
       <div className="flex items-center gap-3">
         <input
           type="range"
-          aria-label={`${knob.name}, turned by hand`}
-          aria-valuetext={formatQuantity(at, knob.unit)}
+          aria-label={`${parameter.name}, turned by hand`}
+          aria-valuetext={formatQuantity(at, parameter.unit)}
           className="grow accent-(--ochre-line)"
           min={0}
           max={points - 1}
           value={nearest(values, at)}
           onChange={(event) => setAt(values[Number(event.target.value)]!)}
         />
-        <span className="figures w-24 text-right text-[16px] font-bold">{formatQuantity(at, knob.unit)}</span>
-        <Button onClick={() => edit((job) => ({ ...job, network: turned(job.network, knob, at) }))}>Keep it so</Button>
+        <span className="figures w-24 text-right text-[16px] font-bold">{formatQuantity(at, parameter.unit)}</span>
+        <Button onClick={() => edit((job) => ({ ...job, network: withParameter(job.network, parameter, at) }))}>
+          Keep it so
+        </Button>
       </div>
       <SweepChart
         label={`${shown.map(({ name }) => name).join(', ')} over ${xName}`}
         xName={xName}
-        xUnit={overCurrent ? 'A' : knob.unit}
+        xUnit={overCurrent ? 'A' : parameter.unit}
         spread={overCurrent ? 'even' : spread}
         results={shown}
         rows={rows}

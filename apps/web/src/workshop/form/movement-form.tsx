@@ -29,7 +29,8 @@ export function MovementForm({ project, onChange }: Props) {
   const { movement } = project;
   const known = movementOf(movement.figures);
   const inUse = movementInUse(movement);
-  const set = (change: Partial<typeof movement>): void => onChange({ ...project, movement: { ...movement, ...change } });
+  const set = (change: Partial<typeof movement>): void =>
+    onChange({ ...project, movement: { ...movement, ...change } });
   const print = (value: number, unit: 'A' | 'Ω' | 'V'): string =>
     formatQuantity(value, unit, { digits: 4, trim: true });
   const { builtIn, swamping } = movement;

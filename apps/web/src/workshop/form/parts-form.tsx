@@ -5,6 +5,8 @@ import {
   stockFromRows,
   type MeterProject,
   type WorkshopParts,
+  resistorKindOf,
+  resistorKinds,
 } from '@usual-drag/core';
 import { Download, FileUp } from 'lucide-react';
 import Papa from 'papaparse';
@@ -24,24 +26,6 @@ interface Props {
   readonly onChange: (project: MeterProject) => void;
 }
 
-/** Kinds of resistor by what they stand; any figure can be changed afterwards. */
-const kinds = [
-  { name: 'metal film, ¼ W', powerRating: 0.25, limitingVoltage: 250, coefficient: 5e-5 },
-  { name: 'metal film, 0.6 W', powerRating: 0.6, limitingVoltage: 350, coefficient: 5e-5 },
-  { name: 'carbon film, ¼ W', powerRating: 0.25, limitingVoltage: 250, coefficient: 4e-4 },
-  { name: 'foil, 0.3 W', powerRating: 0.3, limitingVoltage: 300, coefficient: 2e-6 },
-  { name: 'high voltage, ½ W', powerRating: 0.5, limitingVoltage: 1600, coefficient: 1e-4 },
-  { name: 'wire-wound, 3 W', powerRating: 3, limitingVoltage: 200, coefficient: 2e-5 },
-] as const;
-
-const kindOf = (parts: WorkshopParts): string =>
-  kinds.find(
-    ({ powerRating, limitingVoltage, coefficient }) =>
-      powerRating === parts.powerRating &&
-      limitingVoltage === parts.limitingVoltage &&
-      coefficient === parts.coefficient,
-  )?.name ?? '';
-
 /** What the parts are chosen from: a series of one kind, or one's own stock. */
 export function PartsForm({ project, onChange }: Props) {
   const { parts } = project;
@@ -55,11 +39,11 @@ export function PartsForm({ project, onChange }: Props) {
           label="Kind"
           showLabel
           className="w-44"
-          value={kindOf(parts)}
+          value={resistorKindOf(parts)?.name ?? ''}
           missing="as below"
-          options={kinds.map(({ name }) => ({ value: name, text: name }))}
+          options={resistorKinds.map(({ name }) => ({ value: name, text: name }))}
           onChange={(chosen) => {
-            const { name: _name, ...kind } = kinds.find(({ name }) => name === chosen)!;
+            const { name: _name, ...kind } = resistorKinds.find(({ name }) => name === chosen)!;
             put({ ...parts, ...kind });
           }}
         />

@@ -1,4 +1,4 @@
-import { fail, parseQuantity, type Side } from '@usual-drag/core';
+import { fail, parseQuantity, type Side, unitOfTarget } from '@usual-drag/core';
 import { Plus, Trash2 } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { inUnit } from '../../ui/number-field.ts';
@@ -28,7 +28,7 @@ const schemes = {
 /** One side of the meter: its scheme and its ranges. */
 export function SideForm({ side, onRemove, ringBeside, onChange }: Props) {
   const { target, ranges } = side;
-  const unit = target === 'ammeter' ? 'A' : 'V';
+  const unit = unitOfTarget(target);
   const rising = [...ranges].sort((a, b) => a - b);
   const name = target === 'ammeter' ? 'Ammeter' : 'Voltmeter';
   return (

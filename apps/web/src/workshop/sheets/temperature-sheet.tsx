@@ -10,6 +10,7 @@ import {
   temperatureErrors,
   type MeterFault,
   type WorkedSide,
+  worstFaults,
 } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -98,20 +99,9 @@ function Warmth({ project, sides, onEdit }: SheetProps) {
   );
 }
 
-/** What is worth knowing of the failures: of each range the worst section, and the range left too low. */
-function worst(list: readonly MeterFault[]): MeterFault[] {
-  const kept = new Map<string, MeterFault>();
-  for (const fault of list) {
-    const key = `${fault.what} ${fault.range}`;
-    const before = kept.get(key);
-    if (!before || fault.times > before.times) kept.set(key, fault);
-  }
-  return [...kept.values()].sort((a, b) => b.times - a.times);
-}
-
 function Faults({ side }: { readonly side: WorkedSide }) {
   const { design, movement, result } = side;
-  const list = useMemo(() => worst(meterFaults(design, movement, result)), [design, movement, result]);
+  const list = useMemo(() => worstFaults(meterFaults(design, movement, result)), [design, movement, result]);
   const what = ({ what: of, section, range, applied }: MeterFault): string =>
     of === 'range-too-low'
       ? `${rangeText(side, applied)} on the ${rangeText(side, range)} range`

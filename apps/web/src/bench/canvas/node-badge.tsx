@@ -1,7 +1,7 @@
 import { nodeTone } from '@usual-drag/core';
 import clsx from 'clsx';
 import { memo } from 'react';
-import { useSelection } from '../bench/model/selection.ts';
+import { useSelection } from '../model/selection.ts';
 
 interface Props {
   readonly node: string;

@@ -1,0 +1,7 @@
+/** What keeps a meter from being made. */
+export interface DesignFault {
+  readonly code: 'range-too-low' | 'movement-contradiction' | 'invalid-value';
+  /** In a technician's words, with what to change. */
+  readonly message: string;
+  readonly where: readonly string[];
+}
