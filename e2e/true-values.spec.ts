@@ -109,7 +109,7 @@ test('what if: a supply swept, followed over its current, kept, and saved as CSV
   await expect(sheet).toContainText('every point is on it');
   await sheet.getByRole('slider').focus();
   await page.keyboard.press('Home');
-  await page.getByRole('button', { name: 'Keep it so' }).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
   await expect(page.getByRole('table', { name: 'Every part' }).getByRole('row', { name: /^R1/ })).toContainText(
     '0\u00a0V',
   );

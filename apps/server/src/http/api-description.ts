@@ -1,5 +1,5 @@
 import type { INestApplication } from '@nestjs/common';
-import { DocumentBuilder, type OpenAPIObject, SwaggerModule } from '@nestjs/swagger';
+import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import { requestSchemas } from '@usual-drag/contract/dto';
 
 /** The OpenAPI page at /api/docs, with the schemas of the DTO classes. */

@@ -92,10 +92,7 @@ export function FromReadings({ quantity, instrument, range }: Props) {
             ]}
             onChange={(placed) =>
               put(index, {
-                known:
-                  placed === 'nothing'
-                    ? null
-                    : { placed: placed, resistance: entry.known?.resistance ?? null },
+                known: placed === 'nothing' ? null : { placed: placed, resistance: entry.known?.resistance ?? null },
               })
             }
           />

@@ -24,7 +24,7 @@ export async function readTextAs<Kind extends keyof FileCheck>(
 ): Promise<ReturnType<FileCheck[Kind]>> {
   const worker = new Worker(new URL('./file-check.worker.ts', import.meta.url), { type: 'module' });
   try {
-    const check = wrap(worker) as Remote<FileCheck>;
+    const check: Remote<FileCheck> = wrap<FileCheck>(worker);
     return (await (check[kind] as (text: string) => Promise<unknown>)(text)) as ReturnType<FileCheck[Kind]>;
   } finally {
     worker.terminate();

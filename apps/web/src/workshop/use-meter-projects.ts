@@ -1,4 +1,4 @@
-import { meterProjectOf, type Design, type MeterProject } from '@usual-drag/core';
+import { meterProjectOf, type Design } from '@usual-drag/core';
 import { newProjectId } from '../documents/document-kinds.ts';
 import { saveWords } from '../documents/save-words.ts';
 import { useDocumentList, useDocumentState } from '../documents/use-document-list.ts';

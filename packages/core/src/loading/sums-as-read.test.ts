@@ -1,5 +1,5 @@
 import type { Instrument } from '../instrument/index.ts';
-import { parseLine, type Network } from '../network/index.ts';
+import { parseLine } from '../network/index.ts';
 import { solveSetup, solveUnloaded, type Unloaded } from './solve-setup.ts';
 import { sumsAsRead } from './sums-as-read.ts';
 

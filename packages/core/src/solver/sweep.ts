@@ -1,4 +1,4 @@
-import { replaceElement, type Element, type Network, type QuantityKey } from '../network/index.ts';
+import { replaceElement, type Network, type QuantityKey } from '../network/index.ts';
 import { circuitOf } from './network-circuit.ts';
 import { networkValues, type NetworkValues } from './network-values.ts';
 import { solveCircuit } from './solve-circuit.ts';

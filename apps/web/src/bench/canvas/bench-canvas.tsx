@@ -33,7 +33,7 @@ interface Props {
 }
 
 /** The network as rails, with the meters of a set-up where they stand. The same drawing through all steps. */
-export const BenchDrawing = memo(function BenchDrawing(props: Props) {
+export const BenchCanvas = memo(function BenchCanvas(props: Props) {
   const {
     network,
     truth,

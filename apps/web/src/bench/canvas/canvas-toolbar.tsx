@@ -16,7 +16,7 @@ interface Props {
 }
 
 /** How the drawing is shown, and where it can be taken. */
-export const DrawingBar = memo(function DrawingBar({ zoom, whole, onWhole, onTidy }: Props) {
+export const CanvasToolbar = memo(function CanvasToolbar({ zoom, whole, onWhole, onTidy }: Props) {
   const { spacing, resistor, set } = useDisplay();
   const shown = (): number => Number(document.querySelector<HTMLElement>('.drawing')?.dataset.scale ?? 1);
   return (

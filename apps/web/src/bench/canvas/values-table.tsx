@@ -13,7 +13,7 @@ interface Props {
 }
 
 /** Every part's voltage, current and power: true in ink, with the meters in in ochre. */
-export function Worksheet({ selected, ...now }: Props) {
+export function ValuesTable({ selected, ...now }: Props) {
   // The drawing comes first; the figures follow it as soon as there is time.
   return <Figures {...useAfterPaint(useSteady(now))} selected={selected ?? null} />;
 }

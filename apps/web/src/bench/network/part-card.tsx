@@ -73,7 +73,7 @@ export const PartCard = memo(function PartCard({ element }: { readonly element: 
           className="col-span-2"
           onCommit={(label) => {
             const { label: _old, ...rest } = element;
-            replace((label === '' ? rest : { ...rest, label }));
+            replace(label === '' ? rest : { ...rest, label });
           }}
         />
       </div>

@@ -15,6 +15,7 @@ import {
   type Setup,
   type Unloaded,
   type VoltmeterPlacement,
+  type RangeOption,
 } from '@usual-drag/core';
 import { ArrowLeftRight, Trash2 } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
@@ -22,12 +23,12 @@ import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
-import { useBench } from '../model/bench-store.ts';
+import { benchNow, useBench } from '../model/bench-store.ts';
 import { Believe } from './believe.tsx';
 import { useCorrected } from './corrected.ts';
 import { Checks, Handled } from './wrong-connection.tsx';
 import { KitVersion } from './kit-version.tsx';
-import { useRangeOptions } from './range-options.ts';
+import { useRangeOptions, type RangeOptions } from './range-options.ts';
 import { MeterFace } from './meter-face.tsx';
 import { useNodeOptions } from './node-options.tsx';
 import { RangeOptionsTable } from './range-table.tsx';
@@ -143,36 +144,59 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, 
         </div>
       )}
       {rangeOptions && !wrong && (
-        <>
-          <RangeOptionsTable
-            meter={meter}
-            rangeOptions={listed ?? rangeOptions}
-            several={several}
-            onTake={(option) => {
-              if (option.instrument.id === meter.instrument) return place({ ...meter, range: option.range.id });
-              edit((current) =>
-                putMeter(keepInstrument(current, option.instrument), setup, {
-                  ...meter,
-                  instrument: option.instrument.id,
-                  range: option.range.id,
-                }),
-              );
-            }}
-          />
-          {instrument && range && (
-            <Believe
-              key={meter.instrument}
-              meter={meter}
-              instrument={instrument}
-              range={range}
-              rangeOptions={rangeOptions}
-              indicated={reading?.indicated ?? null}
-              kit={fitting}
-            />
-          )}
-        </>
+        <RangesAndCorrection
+          setup={setup}
+          meter={meter}
+          rangeOptions={rangeOptions}
+          listed={listed ?? rangeOptions}
+          several={several}
+          indicated={reading?.indicated ?? null}
+          fitting={fitting}
+          place={place}
+        />
       )}
     </section>
+  );
+}
+
+interface RangesProps {
+  readonly setup: Setup;
+  readonly meter: Meter;
+  readonly rangeOptions: RangeOptions;
+  /** Those that the table shows: with the whole kit in it, it comes a little later. */
+  readonly listed: RangeOptions;
+  readonly several: boolean;
+  readonly indicated: number | null;
+  readonly fitting: readonly Instrument[];
+  readonly place: (meter: Meter) => void;
+}
+
+/** Every range that could be set, and the true value worked back from the one that is. */
+function RangesAndCorrection({ setup, meter, rangeOptions, listed, several, indicated, fitting, place }: RangesProps) {
+  const instrument = fitting.find((candidate) => candidate.id === meter.instrument);
+  const range = instrument && findRange(instrument, meter.quantity, meter.range);
+  const take = (option: RangeOption): void => {
+    const { instrument: other, range: next } = option;
+    if (other.id === meter.instrument) return place({ ...meter, range: next.id });
+    benchNow().edit((current) =>
+      putMeter(keepInstrument(current, other), setup, { ...meter, instrument: other.id, range: next.id }),
+    );
+  };
+  return (
+    <>
+      <RangeOptionsTable meter={meter} rangeOptions={listed} several={several} onTake={take} />
+      {instrument && range && (
+        <Believe
+          key={meter.instrument}
+          meter={meter}
+          instrument={instrument}
+          range={range}
+          rangeOptions={rangeOptions}
+          indicated={indicated}
+          kit={fitting}
+        />
+      )}
+    </>
   );
 }
 

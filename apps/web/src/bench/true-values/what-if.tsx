@@ -15,6 +15,7 @@ import {
   sweepOutputsOf,
   type NamedParameter,
   type NamedOutput,
+  type NetworkValues,
 } from '@usual-drag/core';
 import { Download, X } from 'lucide-react';
 import Papa from 'papaparse';
@@ -34,7 +35,7 @@ export function WhatIf({ network }: { readonly network: Network }) {
   const parameter = parameters.find(({ name }) => name === knobName) ?? parameters[0];
   if (!parameter) return <p className="p-4">There is nothing to turn: add a source or a resistor.</p>;
   return (
-    <Sweep key={parameter.name} network={network} parameters={parameters} parameter={parameter} onKnob={setKnob} />
+    <Sweep key={parameter.name} network={network} parameters={parameters} parameter={parameter} onParameter={setKnob} />
   );
 }
 
@@ -42,19 +43,19 @@ interface SweepProps {
   readonly network: Network;
   readonly parameters: readonly NamedParameter[];
   readonly parameter: NamedParameter;
-  readonly onKnob: (name: string) => void;
+  readonly onParameter: (name: string) => void;
 }
 
 const points = 101;
 const mostResults = 4;
 
-function Sweep({ network, parameters, parameter, onKnob }: SweepProps) {
+function Sweep({ network, parameters, parameter, onParameter }: SweepProps) {
   const edit = useBench((state) => state.edit);
   const isSource = parameter.key === 'emf' || parameter.key === 'current';
   const [from, setFrom] = useState(isSource ? 0 : parameter.value / Math.sqrt(10));
   const [to, setTo] = useState(isSource ? parameter.value * 1.5 : parameter.value * Math.sqrt(10));
   const [at, setAt] = useState(parameter.value);
-  const [against, setAgainst] = useState<'knob' | 'current'>('knob');
+  const [against, setAgainst] = useState<'parameter' | 'current'>('parameter');
   const results = useMemo(() => sweepOutputsOf(network), [network]);
   const [names, setNames] = useState<readonly string[]>(() => [firstOutput(network, results).name]);
   const chosen = names.flatMap((name) => results.find((result) => result.name === name) ?? []);
@@ -89,22 +90,22 @@ function Sweep({ network, parameters, parameter, onKnob }: SweepProps) {
     <div className="flex min-h-0 grow flex-col gap-3 overflow-auto p-4" tabIndex={0} role="region" aria-label="What if">
       <div className="flex flex-wrap items-end gap-2">
         <Choice
-          label="Turn"
+          label="Parameter"
           showLabel
           className="w-52"
           value={parameter.name}
           options={parameters.map(({ name }) => ({ value: name, text: name }))}
-          onChange={onKnob}
+          onChange={onParameter}
         />
         <Quantity label="from" unit={parameter.unit} value={from} onChange={setFrom} />
         <Quantity label="to" unit={parameter.unit} value={to} onChange={setTo} />
         {followed.length < mostResults && (
           <Choice
-            label="Follow"
+            label="Output"
             showLabel
             className="w-48"
             value=""
-            missing="one more result"
+            missing="one more output"
             options={more.map(({ name }) => ({ value: name, text: name }))}
             onChange={(name) => setNames([...followed.map((f) => f.name), name])}
           />
@@ -114,34 +115,22 @@ function Sweep({ network, parameters, parameter, onKnob }: SweepProps) {
             label="Drawn over"
             value={against}
             options={[
-              { value: 'knob', text: `over ${parameter.element}` },
+              { value: 'parameter', text: `over ${parameter.element}` },
               { value: 'current', text: 'V over I' },
             ]}
             onChange={setAgainst}
           />
         )}
       </div>
-      <ul className="flex flex-wrap gap-2" aria-label="Followed">
-        {followed.map(({ name, unit, of }) => (
-          <li key={name} className="inline-flex items-center gap-2 rounded-lg border border-line bg-ground px-2.5 py-1">
-            {name} <b className="figures">{formatQuantity(watchedValue(here, of), unit)}</b>
-            {followed.length > 1 && (
-              <button
-                type="button"
-                aria-label={`Follow ${name} no longer`}
-                className="rounded hover:bg-sunk"
-                onClick={() => setNames(followed.filter((f) => f.name !== name).map((f) => f.name))}
-              >
-                <X aria-hidden size={16} />
-              </button>
-            )}
-          </li>
-        ))}
-      </ul>
+      <Outputs
+        outputs={followed}
+        here={here}
+        onRemove={(name) => setNames(followed.filter((f) => f.name !== name).map((f) => f.name))}
+      />
       <div className="flex items-center gap-3">
         <input
           type="range"
-          aria-label={`${parameter.name}, turned by hand`}
+          aria-label={`${parameter.name}, set by hand`}
           aria-valuetext={formatQuantity(at, parameter.unit)}
           className="grow accent-(--ochre-line)"
           min={0}
@@ -151,7 +140,7 @@ function Sweep({ network, parameters, parameter, onKnob }: SweepProps) {
         />
         <span className="figures w-24 text-right text-[16px] font-bold">{formatQuantity(at, parameter.unit)}</span>
         <Button onClick={() => edit((job) => ({ ...job, network: withParameter(job.network, parameter, at) }))}>
-          Keep it so
+          Apply
         </Button>
       </div>
       <SweepChart
@@ -175,12 +164,39 @@ function Sweep({ network, parameters, parameter, onKnob }: SweepProps) {
           <Download aria-hidden size={17} /> CSV of all results
         </Button>
         {missing > 0 && (
-          <p className="text-[14px] text-soft">
-            {missing} of {values.length} points have no value there.
-          </p>
+          <p className="text-[14px] text-soft">{`${missing} of ${values.length} points have no value.`}</p>
         )}
       </div>
     </div>
+  );
+}
+
+interface OutputsProps {
+  readonly outputs: readonly NamedOutput[];
+  readonly here: NetworkValues | null;
+  readonly onRemove: (name: string) => void;
+}
+
+/** The outputs that are charted, with their values where the parameter is set. */
+function Outputs({ outputs, here, onRemove }: OutputsProps) {
+  return (
+    <ul className="flex flex-wrap gap-2" aria-label="Outputs">
+      {outputs.map(({ name, unit, of }) => (
+        <li key={name} className="inline-flex items-center gap-2 rounded-lg border border-line bg-ground px-2.5 py-1">
+          {name} <b className="figures">{formatQuantity(watchedValue(here, of), unit)}</b>
+          {outputs.length > 1 && (
+            <button
+              type="button"
+              aria-label={`Remove ${name}`}
+              className="rounded hover:bg-sunk"
+              onClick={() => onRemove(name)}
+            >
+              <X aria-hidden size={16} />
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -208,7 +224,7 @@ function Slope({ line, largest, element }: SlopeProps) {
           )}
         </>
       )}
-      {element.kind === 'source' && ', the internal resistance with its sign turned, where only the load is turned'};{' '}
+      {element.kind === 'source' && ', the internal resistance with its sign reversed, where only the load is varied'};{' '}
       {worst <= 1e-9 * largest ? (
         'every point is on it.'
       ) : (

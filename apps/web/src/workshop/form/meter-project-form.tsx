@@ -63,7 +63,7 @@ export function MeterProjectForm({ project, onChange }: Props) {
       <PartsForm project={project} onChange={onChange} />
       <section aria-label="Fuse" className="flex flex-wrap gap-2">
         <NumberEntry
-          of={fuse ?? ({})}
+          of={fuse ?? ({} as Partial<NonNullable<typeof fuse>>)}
           name="rating"
           label="Fuse in series"
           writing={inUnit('A')}

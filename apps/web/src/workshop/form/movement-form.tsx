@@ -34,19 +34,6 @@ export function MovementForm({ project, onChange }: Props) {
   const print = (value: number, unit: 'A' | 'Ω' | 'V'): string =>
     formatQuantity(value, unit, { digits: 4, trim: true });
   const { builtIn, swamping } = movement;
-  const putBuiltIn = (next: BuiltIn | null): void => {
-    const { builtIn: _was, ...rest } = movement;
-    onChange({ ...project, movement: next ? { ...rest, builtIn: next } : rest });
-  };
-  // One to begin with that could have been in there, to be typed over.
-  const begun = (kind: BuiltIn['kind']): BuiltIn => ({
-    kind,
-    resistance: Number(
-      ((known.ok ? toNumber(known.value.resistance) : 1000) * (kind === 'shunt' ? 10 : 0.1)).toPrecision(2),
-    ),
-    figuresOf: builtIn?.figuresOf ?? 'meter',
-    stays: builtIn?.stays ?? false,
-  });
   return (
     <section aria-label="Movement" className="flex flex-col gap-1.5">
       <h2 className="font-bold">Movement, by any two</h2>
@@ -86,78 +73,7 @@ export function MovementForm({ project, onChange }: Props) {
         />
       </div>
       <MeasuredForm project={project} onChange={onChange} />
-      <details open={builtIn !== undefined || swamping !== undefined}>
-        <summary>Already in it, and in series with the coil</summary>
-        <div className="mt-1.5 flex flex-col gap-2">
-          <Segments
-            label="Built in"
-            value={builtIn?.kind ?? 'nothing'}
-            options={[
-              { value: 'nothing', text: 'nothing' },
-              { value: 'shunt', text: 'a shunt' },
-              { value: 'multiplier', text: 'a multiplier' },
-            ]}
-            onChange={(kind) => putBuiltIn(kind === 'nothing' ? null : begun(kind))}
-          />
-          {builtIn && (
-            <div className="flex flex-wrap items-end gap-2">
-              <NumberEntry
-                of={builtIn}
-                name="resistance"
-                label="Its resistance"
-                writing={inUnit('Ω')}
-                needed
-                className="w-26"
-                onChange={putBuiltIn}
-              />
-              <Choice
-                label="The figures are of"
-                showLabel
-                className="w-36"
-                value={builtIn.figuresOf}
-                options={[
-                  { value: 'meter', text: 'coil and it' },
-                  { value: 'coil', text: 'the coil alone' },
-                ]}
-                onChange={(figuresOf) => putBuiltIn({ ...builtIn, figuresOf })}
-              />
-              <Choice
-                label="It is"
-                showLabel
-                className="w-30"
-                value={builtIn.stays ? 'stays' : 'goes'}
-                options={[
-                  { value: 'goes', text: 'taken out' },
-                  { value: 'stays', text: 'left in' },
-                ]}
-                onChange={(stays) => putBuiltIn({ ...builtIn, stays: stays === 'stays' })}
-              />
-            </div>
-          )}
-          <div className="flex flex-wrap gap-2">
-            <NumberEntry
-              of={movement}
-              name="swamping"
-              label="Swamping resistor"
-              writing={inUnit('Ω')}
-              limit="not-negative"
-              className="w-32"
-              placeholder="none"
-              onChange={(next) => onChange({ ...project, movement: next })}
-            />
-            <NumberEntry
-              of={movement}
-              name="coilCoefficient"
-              label="Coil gains each K"
-              writing={inPercent}
-              limit="any"
-              className="w-32"
-              placeholder="0.393 %"
-              onChange={(next) => onChange({ ...project, movement: next })}
-            />
-          </div>
-        </div>
-      </details>
+      <AlreadyInIt project={project} onChange={onChange} />
       {(builtIn || swamping !== undefined) && (
         <p className={inUse.ok ? 'text-[14px] text-soft' : 'text-[14px] text-fault'}>
           {inUse.ok
@@ -166,5 +82,99 @@ export function MovementForm({ project, onChange }: Props) {
         </p>
       )}
     </section>
+  );
+}
+
+/** What the maker built into it, and what is put in series with its coil. */
+function AlreadyInIt({ project, onChange }: Props) {
+  const { movement } = project;
+  const { builtIn, swamping } = movement;
+  const known = movementOf(movement.figures);
+  const putBuiltIn = (next: BuiltIn | null): void => {
+    const { builtIn: _was, ...rest } = movement;
+    onChange({ ...project, movement: next ? { ...rest, builtIn: next } : rest });
+  };
+  // One to begin with that could have been in there, to be typed over.
+  const begun = (kind: BuiltIn['kind']): BuiltIn => ({
+    kind,
+    resistance: Number(
+      ((known.ok ? toNumber(known.value.resistance) : 1000) * (kind === 'shunt' ? 10 : 0.1)).toPrecision(2),
+    ),
+    figuresOf: builtIn?.figuresOf ?? 'meter',
+    stays: builtIn?.stays ?? false,
+  });
+  return (
+    <details open={builtIn !== undefined || swamping !== undefined}>
+      <summary>Already in it, and in series with the coil</summary>
+      <div className="mt-1.5 flex flex-col gap-2">
+        <Segments
+          label="Built in"
+          value={builtIn?.kind ?? 'nothing'}
+          options={[
+            { value: 'nothing', text: 'nothing' },
+            { value: 'shunt', text: 'a shunt' },
+            { value: 'multiplier', text: 'a multiplier' },
+          ]}
+          onChange={(kind) => putBuiltIn(kind === 'nothing' ? null : begun(kind))}
+        />
+        {builtIn && (
+          <div className="flex flex-wrap items-end gap-2">
+            <NumberEntry
+              of={builtIn}
+              name="resistance"
+              label="Its resistance"
+              writing={inUnit('Ω')}
+              needed
+              className="w-26"
+              onChange={putBuiltIn}
+            />
+            <Choice
+              label="The figures are of"
+              showLabel
+              className="w-36"
+              value={builtIn.figuresOf}
+              options={[
+                { value: 'meter', text: 'coil and it' },
+                { value: 'coil', text: 'the coil alone' },
+              ]}
+              onChange={(figuresOf) => putBuiltIn({ ...builtIn, figuresOf })}
+            />
+            <Choice
+              label="It is"
+              showLabel
+              className="w-30"
+              value={builtIn.stays ? 'stays' : 'goes'}
+              options={[
+                { value: 'goes', text: 'taken out' },
+                { value: 'stays', text: 'left in' },
+              ]}
+              onChange={(stays) => putBuiltIn({ ...builtIn, stays: stays === 'stays' })}
+            />
+          </div>
+        )}
+        <div className="flex flex-wrap gap-2">
+          <NumberEntry
+            of={movement}
+            name="swamping"
+            label="Swamping resistor"
+            writing={inUnit('Ω')}
+            limit="not-negative"
+            className="w-32"
+            placeholder="none"
+            onChange={(next) => onChange({ ...project, movement: next })}
+          />
+          <NumberEntry
+            of={movement}
+            name="coilCoefficient"
+            label="Coil’s temperature coefficient, per K"
+            writing={inPercent}
+            limit="any"
+            className="w-32"
+            placeholder="0.393 %"
+            onChange={(next) => onChange({ ...project, movement: next })}
+          />
+        </div>
+      </div>
+    </details>
   );
 }

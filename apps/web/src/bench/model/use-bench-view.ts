@@ -1,0 +1,74 @@
+import { findRange, loadingMap, type Instrument, type MapPoint, type Meter, type Setup } from '@usual-drag/core';
+import { useMemo, useState } from 'react';
+import { useParams } from 'react-router';
+import { useMistake } from '../setups/use-mistake.ts';
+import { isView, type View } from '../true-values/view-choice.tsx';
+import { useSetupValues, useUnloaded } from './analysis.ts';
+import { useBench } from './bench-store.ts';
+
+/** What the sheet of Set-ups shows. */
+export type SetupView = 'setup' | 'map' | 'sums' | 'tolerance';
+
+const noInstruments: readonly Instrument[] = [];
+
+/** Everything that the open step shows of the job: which set-up and meter are chosen, what is solved, what is tried out. */
+export function useBenchView() {
+  const { jobId = '', step = 'setups', setupId } = useParams();
+  const job = useBench((state) => state.document);
+  const [chosenMeter, chooseMeter] = useState<string | null>(null);
+  /** A meter while its lead is dragged. */
+  const [held, hold] = useState<Meter | null>(null);
+  const [setupView, showSetupView] = useState<SetupView>('setup');
+  const inSetups = step === 'setups';
+  const inTrueValues = step === 'true-values';
+  const instruments = job.instruments ?? noInstruments;
+  const unloaded = useUnloaded(job.network);
+  const setup = job.setups?.find(({ id }) => id === setupId) ?? job.setups?.[0];
+  const shown = useMemo(() => withHeld(setup, held), [setup, held]);
+  const values = useSetupValues(unloaded, instruments, inSetups ? shown : undefined);
+  const trial = useMistake(unloaded, instruments, shown, values);
+  const mistaken = trial.outcome?.ok ? trial.outcome.value : null;
+  const view: View = inTrueValues && isView(setupId) ? setupId : 'circuit';
+  const chosen = setup?.meters.find(({ id }) => id === chosenMeter)?.id ?? setup?.meters[0]?.id ?? null;
+  const meter = shown?.meters.find(({ id }) => id === chosen);
+  const instrument = instruments.find(({ id }) => id === meter?.instrument);
+  const range = meter && instrument && findRange(instrument, meter.quantity, meter.range);
+  const isMapped = inSetups && setupView === 'map' && range !== undefined;
+  const mapPoints = useMemo(
+    (): readonly MapPoint[] | null =>
+      isMapped && unloaded.ok && meter ? loadingMap(unloaded.value, meter.quantity, range.resistance) : null,
+    [isMapped, unloaded, meter, range],
+  );
+  return {
+    jobId,
+    step,
+    job,
+    instruments,
+    inSetups,
+    inTrueValues,
+    unloaded,
+    truth: unloaded.ok ? unloaded.value.values : null,
+    /** The set-up as it is stored, and as it is shown while a lead is dragged. */
+    setup,
+    shown,
+    values,
+    trial,
+    mistaken,
+    loaded: mistaken?.values ?? (values?.ok ? values.value : null),
+    view,
+    setupView,
+    showSetupView,
+    chosen,
+    chooseMeter,
+    hold,
+    meter,
+    instrument,
+    range,
+    mapPoints,
+  };
+}
+
+export type BenchView = ReturnType<typeof useBenchView>;
+
+const withHeld = (setup: Setup | undefined, held: Meter | null): Setup | undefined =>
+  setup && held ? { ...setup, meters: setup.meters.map((meter) => (meter.id === held.id ? held : meter)) } : setup;

@@ -1,0 +1,76 @@
+import { putMeter, sharesByPart, showsLive, type Meter } from '@usual-drag/core';
+import { useCallback, useMemo, useState } from 'react';
+import { useZoom } from '../drawing/zoom.ts';
+import { useAfterPaint } from '../ui/after-paint.ts';
+import { BenchCanvas } from './canvas/bench-canvas.tsx';
+import { CanvasToolbar } from './canvas/canvas-toolbar.tsx';
+import { useDisplay } from './canvas/display.ts';
+import { currentsThrough, legend, liveLines, shareLines } from './canvas/live-lines.ts';
+import { benchNow } from './model/bench-store.ts';
+import type { BenchView } from './model/use-bench-view.ts';
+
+interface Props {
+  readonly view: BenchView;
+  readonly whole: boolean;
+  readonly onWhole: () => void;
+}
+
+/** The drawing in the role that it has in the open step, with its toolbar. */
+export function StepCanvas({ view, whole, onWhole }: Props) {
+  const { job, step, inSetups, inTrueValues, truth, loaded, shown, mistaken, mapPoints, chosen, meter } = view;
+  const spacing = useDisplay((state) => state.spacing);
+  const [tidied, setTidied] = useState(0);
+  const tidy = useCallback(() => setTidied((times) => times + 1), []);
+  const zoom = useZoom();
+  // While the network is edited its drawing comes first; the figures beside the parts follow a frame later.
+  const truthLater = useAfterPaint(truth);
+  const told = inSetups && loaded ? loaded : step === 'network' ? truthLater : truth;
+  const live = useMemo(() => {
+    if (mapPoints) return shareLines(sharesByPart(job.network, mapPoints));
+    return told && showsLive(job.network.elements.length) ? liveLines(told) : undefined;
+  }, [mapPoints, job.network, told]);
+  const arrows = useMemo(
+    () => (inTrueValues && truth ? currentsThrough(job.network.elements, truth) : undefined),
+    [inTrueValues, truth, job.network],
+  );
+  const placed = (next: Meter): void => {
+    view.hold(null);
+    // A wrong connection is taken off first: it is not what the job keeps.
+    if (mistaken) return view.trial.ask(null);
+    benchNow().edit((current) => putMeter(current, view.setup!, next));
+  };
+  return (
+    <>
+      <CanvasToolbar zoom={zoom} whole={whole} onWhole={onWhole} onTidy={tidy} />
+      <BenchCanvas
+        key={tidied}
+        indicated={mapPoints !== null}
+        network={job.network}
+        truth={truth}
+        zoom={zoom}
+        {...(live && { live })}
+        {...(arrows && { arrows })}
+        legend={
+          mapPoints
+            ? `the error of ${chosen} ${meter?.quantity === 'dc-voltage' ? 'across' : 'in series with'} each part`
+            : legend(inSetups && loaded !== null, spacing)
+        }
+        selectable={!inSetups}
+        editable={step === 'network'}
+        drawn={
+          inSetups && shown && !mapPoints
+            ? {
+                setup: mistaken?.setup ?? shown,
+                values: loaded,
+                chosen,
+                onPreview: mistaken ? () => undefined : view.hold,
+                onCancel: () => view.hold(null),
+                onPlace: placed,
+                onChoose: view.chooseMeter,
+              }
+            : null
+        }
+      />
+    </>
+  );
+}

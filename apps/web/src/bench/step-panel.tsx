@@ -1,0 +1,47 @@
+import { useQuery } from '@tanstack/react-query';
+import clsx from 'clsx';
+import { Suspense } from 'react';
+import { useNavigate } from 'react-router';
+import { kitQuery } from '../api/lists.ts';
+import { fetchedLater } from '../ui/fetched-later.ts';
+import type { BenchView } from './model/use-bench-view.ts';
+import { SetupsStep } from './setups/setups-step.tsx';
+
+// What is not on the first screen is fetched when it is opened.
+const NetworkStep = fetchedLater(async () => (await import('./network/network-step.tsx')).NetworkStep);
+const TrueValuesStep = fetchedLater(async () => (await import('./true-values/true-values-step.tsx')).TrueValuesStep);
+
+/** The panel of the step that is open, beside the drawing. */
+export function StepPanel({ view, hidden }: { readonly view: BenchView; readonly hidden: boolean }) {
+  const navigate = useNavigate();
+  const { data: kit = [] } = useQuery(kitQuery);
+  const { jobId, step, unloaded } = view;
+  return (
+    <aside
+      aria-label="Step"
+      className={clsx(
+        'shrink-0 overflow-y-auto [contain:layout_paint] border-line bg-ground p-4 lg:border-l print:hidden',
+        view.inTrueValues ? 'lg:w-[456px]' : 'lg:w-[488px]',
+        hidden && 'lg:hidden',
+      )}
+    >
+      {view.inSetups && (
+        <SetupsStep
+          setup={view.setup}
+          shown={view.shown}
+          unloaded={unloaded}
+          values={view.values}
+          kit={kit}
+          chosen={view.chosen}
+          trial={view.trial}
+          onChooseSetup={(id) => void navigate(`/bench/${jobId}/setups/${id}`)}
+          onChooseMeter={view.chooseMeter}
+        />
+      )}
+      <Suspense fallback={<p className="p-4 text-soft">Fetching it …</p>}>
+        {step === 'network' && <NetworkStep unloaded={unloaded} />}
+        {view.inTrueValues && <TrueValuesStep unloaded={unloaded} />}
+      </Suspense>
+    </aside>
+  );
+}
