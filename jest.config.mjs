@@ -20,4 +20,5 @@ export default {
     '^@usual-drag/contract/dto$': '<rootDir>/packages/contract/src/dto/index.ts',
   },
   testTimeout: 30_000,
+  maxWorkers: 2,
 };

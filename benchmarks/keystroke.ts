@@ -1,3 +1,4 @@
+import { chromiumPath } from '../scripts/chromium.mjs';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -5,7 +6,7 @@ import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { duration, line } from './measure.ts';
 
-const browser = '/usr/bin/chromium';
+const browser = chromiumPath();
 const server = 'apps/server/dist/main.js';
 const address = 'http://127.0.0.1:4919';
 const keys = 60;
@@ -29,7 +30,7 @@ interface Keystroke {
  * @param computing  of one keystroke in this run, s
  */
 export async function benchKeystroke(text: string, computing: number): Promise<void> {
-  if (!existsSync(browser) || !existsSync(server)) {
+  if (browser === undefined || !existsSync(server)) {
     line('  a keystroke, painted', 'no browser, or not built yet: npm run build');
     return;
   }

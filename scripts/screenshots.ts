@@ -1,4 +1,5 @@
 // npm run screenshots: takes docs/screenshots anew from the demo data, in a folder of its own.
+import { chromiumPath } from './chromium.mjs';
 import { spawn } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -61,7 +62,7 @@ const views: readonly {
     take: async (page) => {
       await page.getByRole('link', { name: 'True values' }).click();
       await page.getByRole('radio', { name: 'What if' }).click();
-      await page.getByRole('button', { name: /^Follow/ }).click();
+      await page.getByRole('button', { name: /^Output/ }).click();
       await page.getByRole('option', { name: 'I through L1' }).click();
       await page.waitForTimeout(800);
     },
@@ -131,6 +132,26 @@ const views: readonly {
       await page.getByRole('button', { name: /^Handheld/ }).click();
     },
   },
+  {
+    name: 'history',
+    job: /^Float-level/,
+    take: async (page) => {
+      await page.getByRole('link', { name: 'Network' }).click();
+      for (const [id, value] of [
+        ['R2', '47k'],
+        ['R4', '33k'],
+      ] as const) {
+        const field = page.getByRole('textbox', { name: `Resistance of ${id}` });
+        await field.fill(value);
+        await field.press('Enter');
+        await page.getByTestId('save').filter({ hasText: 'Saved' }).waitFor();
+        await page.waitForTimeout(600);
+      }
+      await page.getByRole('link', { name: 'History' }).click();
+      await page.getByRole('complementary', { name: 'Versions' }).getByRole('link').last().click();
+      await page.getByRole('img', { name: 'The network, then' }).waitFor();
+    },
+  },
   { name: 'ammeter', job: /^Beacon/, take: () => Promise.resolve() },
   {
     name: 'dark',
@@ -154,7 +175,7 @@ const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')],
 });
 await new Promise((resolve) => server.stdout.once('data', resolve));
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: ['--headless', '--no-sandbox', '--disable-gpu'],
 });
 try {
