@@ -90,6 +90,7 @@ test('the kit out as JSON and CSV, and in again', async ({ page, server, faults 
   await page.getByRole('button', { name: /^Panel ammeter/ }).click();
   await type(page, 'Asset tag', 'SL-999');
   await expect(page.getByRole('button', { name: /^Panel ammeter.*SL-999/ })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^Saved/ })).toBeVisible();
   const give = (name: string, text: string) =>
     page.getByLabel('Kit file to import').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
   await give('kit.csv', csv);
@@ -101,7 +102,9 @@ test('the kit out as JSON and CSV, and in again', async ({ page, server, faults 
   await give('kit.kit.json', json.replace('"fullScale": 5,', '"fullscale": 5,'));
   await expect(page.getByText(/fullscale is not a key of this format/)).toBeVisible();
   expect(JSON.parse(await save('Export as JSON'))).toEqual(JSON.parse(json));
-  expect(faults).toEqual([]);
+  // The question came by a refusal, which the browser notes in its console.
+  expect(faults.filter((fault) => !fault.includes('409'))).toEqual([]);
+  faults.length = 0;
 });
 
 test('an edit made while the server is away is kept and saved when it answers again', async ({ page, server }) => {

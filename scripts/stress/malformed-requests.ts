@@ -34,8 +34,11 @@ export async function malformedRequests(count: number): Promise<Finding> {
     fc.dictionary(key, anything).map((value) => text(value)),
     fc.record({ revision: fc.integer({ max: 0 }), document: fc.dictionary(key, anything) }).map((value) => text(value)),
     // A sound one with some of its characters changed or cut off; it never says the right revision.
-    fc.tuple(fc.nat(sound.length - 1), fc.string({ maxLength: 3 })).map(([at, put]) =>
-      sound.replace('"revision":1', '"revision":77').slice(0, at) + put + sound.slice(at + put.length)),
+    fc
+      .tuple(fc.nat(sound.length - 1), fc.string({ maxLength: 3 }))
+      .map(
+        ([at, put]) => sound.replace('"revision":1', '"revision":77').slice(0, at) + put + sound.slice(at + put.length),
+      ),
     fc.string(),
     fc.constantFrom('', 'null', '[]', '"x"', '1e999', '{"document":{"network":{"elements":[null]}}}'),
   );

@@ -48,8 +48,9 @@ export async function threeWindows(rounds: number): Promise<Finding> {
   const kept = new Set<number>();
   const present = (await server.ask('GET', `/jobs/${id}`)).json as StoredDocument<Job>;
   kept.add(resistanceOf(present.document));
-  for (let before: number | null | undefined; before !== null; ) {
-    const page = (await server.ask('GET', `/history/jobs/${id}${before === undefined ? '' : `?before=${before}`}`)).json as History;
+  for (let before: number | null | undefined; before !== null;) {
+    const page = (await server.ask('GET', `/history/jobs/${id}${before === undefined ? '' : `?before=${before}`}`))
+      .json as History;
     for (const { entry } of page.entries)
       if (entry !== null) {
         const version = (await server.ask('GET', `/history/jobs/${id}/${entry}`)).json as StoredDocument<Job>;

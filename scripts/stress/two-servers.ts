@@ -24,5 +24,11 @@ export async function twoServers(): Promise<Finding> {
   const there = ((await again.ask('GET', '/jobs')).json as unknown[]).length;
   await again.stop();
   const lost = saves - there + (10 - refused);
-  return { name: 'Two servers', tried: `${refused} of 10 second servers refused in ${saves} saves`, lost, faults: 0, stackTraces };
+  return {
+    name: 'Two servers',
+    tried: `${refused} of 10 second servers refused in ${saves} saves`,
+    lost,
+    faults: 0,
+    stackTraces,
+  };
 }

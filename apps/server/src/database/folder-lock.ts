@@ -1,5 +1,5 @@
-import { mkdirSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, mkdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { createClient, type Client } from '@libsql/client';
 import { fileAddress } from './file-address.ts';
 import { StartFailure } from './start-failure.ts';
@@ -8,6 +8,13 @@ import { storageFailureOf } from './storage-failure.ts';
 /** A folder of data that this process alone may change. */
 export interface FolderLock {
   release(): void;
+}
+
+/** Node's own way of making the folders above goes round for ever where the system makes none, as below /proc. */
+function makeFolder(folder: string): void {
+  if (existsSync(folder)) return;
+  makeFolder(dirname(folder));
+  mkdirSync(folder);
 }
 
 /**
@@ -19,7 +26,7 @@ export interface FolderLock {
 export async function lockFolder(folder: string): Promise<FolderLock> {
   let client: Client | null = null;
   try {
-    mkdirSync(folder, { recursive: true });
+    makeFolder(folder);
     client = createClient({ url: fileAddress(join(folder, 'usual-drag.lock')), concurrency: 1 });
     const held = await client.transaction('write');
     const open = client;

@@ -11,6 +11,8 @@ import { SetupsStep } from './setups/setups-step.tsx';
 const NetworkStep = fetchedLater(async () => (await import('./network/network-step.tsx')).NetworkStep);
 const TrueValuesStep = fetchedLater(async () => (await import('./true-values/true-values-step.tsx')).TrueValuesStep);
 
+const fetching = <p className="p-4 text-soft">Fetching it …</p>;
+
 /** The panel of the step that is open, beside the drawing. */
 export function StepPanel({ view, hidden }: { readonly view: BenchView; readonly hidden: boolean }) {
   const navigate = useNavigate();
@@ -38,10 +40,17 @@ export function StepPanel({ view, hidden }: { readonly view: BenchView; readonly
           onChooseMeter={view.chooseMeter}
         />
       )}
-      <Suspense fallback={<p className="p-4 text-soft">Fetching it …</p>}>
-        {step === 'network' && <NetworkStep unloaded={unloaded} />}
-        {view.inTrueValues && <TrueValuesStep unloaded={unloaded} />}
-      </Suspense>
+      {/* A boundary for each: one that stays would keep the former step on the screen until the next one is fetched. */}
+      {step === 'network' && (
+        <Suspense fallback={fetching}>
+          <NetworkStep unloaded={unloaded} />
+        </Suspense>
+      )}
+      {view.inTrueValues && (
+        <Suspense fallback={fetching}>
+          <TrueValuesStep unloaded={unloaded} />
+        </Suspense>
+      )}
     </aside>
   );
 }

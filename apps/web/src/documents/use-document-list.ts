@@ -4,6 +4,8 @@ import { listQuery, type ListedKind } from '../api/lists.ts';
 import { queries } from '../api/queries.ts';
 import { dispatch, documentState, openDocument, openDraft, placeOfKey, useDocuments } from './documents.ts';
 import type { DocumentState } from './document-state.ts';
+import { isTrouble, saveWords } from './save-words.ts';
+import { isUnkept } from './saving.ts';
 
 /** The documents of a kind as they are on the screen, edits that are not saved yet among them, and what can be done to them. */
 export function useDocumentList<K extends ListedKind>(kind: K) {
@@ -29,6 +31,18 @@ export const useDocumentState = <K extends ListedKind>(
   id: string | undefined,
 ): DocumentState<DocumentOfKind[K]> | undefined =>
   useDocuments(({ open }) => (id === undefined ? undefined : documentState(open, kind, id)));
+
+/** How saving stands among the documents of a list: what a person should look at before what is under way, else the last save. */
+export const useListSaveWords = (kind: ListedKind): string =>
+  useDocuments(({ open }) => {
+    const own = Object.entries(open).filter(([key]) => placeOfKey(key).kind === kind);
+    const [first] = own.sort(([, a], [, b]) => urgency(b) - urgency(a) || newest(b).localeCompare(newest(a)));
+    return first ? saveWords(first[1], isUnkept(first[0])) : '';
+  });
+
+const urgency = ({ saving }: DocumentState<unknown>): number =>
+  isTrouble(saving) ? 2 : saving.kind === 'saved' ? 0 : 1;
+const newest = ({ savedAt }: DocumentState<unknown>): string => savedAt ?? '';
 
 /** Shows an open document in its list at once. */
 export function showInList(key: string, state: DocumentState<unknown>): void {

@@ -7,8 +7,7 @@ import { deleteForGood } from '../api/documents.ts';
 import { queries } from '../api/queries.ts';
 import { DeleteForGood } from '../documents/delete-for-good.tsx';
 import { closeDocument } from '../documents/documents.ts';
-import { saveWords } from '../documents/save-words.ts';
-import { useDocumentList, useDocumentState } from '../documents/use-document-list.ts';
+import { useDocumentList, useListSaveWords } from '../documents/use-document-list.ts';
 import { Button } from '../ui/button.tsx';
 import { offer } from '../ui/offer.ts';
 import { InstrumentCard } from './instrument-card.tsx';
@@ -22,7 +21,7 @@ export function KitPage() {
   const { list, error, save, add, undo, redo } = useDocumentList('instruments');
   const kit = list?.map(({ document }) => document) ?? [];
   const chosen = kit.find(({ id }) => id === instrumentId) ?? kit[0];
-  const state = useDocumentState('instruments', chosen?.id);
+  const words = useListSaveWords('instruments');
   useHotkeys('mod+z', () => chosen && undo(chosen.id), { preventDefault: true });
   useHotkeys('mod+shift+z, mod+y', () => chosen && redo(chosen.id), { preventDefault: true });
   const ids = kit.map(({ id }) => id);
@@ -97,7 +96,7 @@ export function KitPage() {
           <InstrumentEditor
             key={chosen.id}
             kept={chosen}
-            words={state ? saveWords(state) : ''}
+            words={words}
             onChange={save}
             onCopy={() => copy(chosen)}
             onArchive={() => archive(chosen)}

@@ -1,7 +1,6 @@
 import { meterProjectOf, type Design } from '@usual-drag/core';
 import { newProjectId } from '../documents/document-kinds.ts';
-import { saveWords } from '../documents/save-words.ts';
-import { useDocumentList, useDocumentState } from '../documents/use-document-list.ts';
+import { useDocumentList, useDocumentState, useListSaveWords } from '../documents/use-document-list.ts';
 
 /** The meters being designed, and what can be done to the one that is open. */
 export function useMeterProjects(openId: string | undefined) {
@@ -9,13 +8,14 @@ export function useMeterProjects(openId: string | undefined) {
   const projects = list?.map(({ document }) => document) ?? null;
   const project = projects?.find(({ id }) => id === openId) ?? projects?.find(({ retired }) => !retired) ?? null;
   const state = useDocumentState('meter-projects', project?.id);
+  const words = useListSaveWords('meter-projects');
   const can = (steps: readonly unknown[] | undefined, act: (id: string) => void) =>
     project && steps && steps.length > 0 ? (): void => act(project.id) : undefined;
   return {
     projects,
     project,
     error,
-    words: state ? saveWords(state) : '',
+    words,
     save: save,
     /** Nothing where there is nothing to take back, or to do again. */
     undo: can(state?.past, undo),
