@@ -148,7 +148,12 @@ const views: readonly {
         await page.waitForTimeout(600);
       }
       await page.getByRole('link', { name: 'History' }).click();
-      await page.getByRole('complementary', { name: 'Versions' }).getByRole('link').last().click();
+      await page
+        .getByRole('complementary', { name: 'Versions' })
+        .getByRole('listitem')
+        .nth(2)
+        .getByRole('link')
+        .click();
       await page.getByRole('img', { name: 'The network, then' }).waitFor();
     },
   },

@@ -27,7 +27,7 @@ const types = ['application/json', 'application/zip', 'text/plain', 'application
 export async function malformedRequests(count: number): Promise<Finding> {
   const server = await startServer(newFolder());
   const job = (await server.ask('POST', '/jobs', { document: newJob('Target') })).json as StoredDocument<unknown>;
-  const sound = JSON.stringify({ revision: 1, document: newJob('Sound') });
+  const sound = JSON.stringify({ revision: 77, document: newJob('Sound') });
   const key = fc.oneof(fc.constantFrom('document', 'revision', 'network', 'constructor', '__proto__'), fc.string());
   const anything = fc.anything({ maxDepth: 3 });
   const body = fc.oneof(
@@ -36,9 +36,7 @@ export async function malformedRequests(count: number): Promise<Finding> {
     // A sound one with some of its characters changed or cut off; it never says the right revision.
     fc
       .tuple(fc.nat(sound.length - 1), fc.string({ maxLength: 3 }))
-      .map(
-        ([at, put]) => sound.replace('"revision":1', '"revision":77').slice(0, at) + put + sound.slice(at + put.length),
-      ),
+      .map(([at, put]) => sound.slice(0, at) + put + sound.slice(at + put.length)),
     fc.string(),
     fc.constantFrom('', 'null', '[]', '"x"', '1e999', '{"document":{"network":{"elements":[null]}}}'),
   );

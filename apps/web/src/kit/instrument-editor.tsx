@@ -132,7 +132,7 @@ function Calibration({ kept, onChange }: EditProps) {
           limit: kitLimits.calibrationMonths,
           ...asCount,
         })}
-        className="w-32"
+        className="w-48"
         onChange={onChange}
       />
       {calibration && (
