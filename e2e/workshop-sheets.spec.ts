@@ -58,9 +58,9 @@ test('warmth, faults, the fuse, and what it would do in a job before it is built
   await sheet(page, 'Temperature and faults');
   const errors = page.getByRole('table', { name: 'Error over temperature' });
   // 1.8 kΩ of copper, 10 K warmer, beside 7.229 Ω of film that gains 50 millionths a kelvin.
-  const ring = 0.18 / 0.0249;
-  const film = ring * 1.0005;
-  const warm = (film / (film + 1800 * 1.0393) / ring) * (ring + 1800) - 1;
+  const shunt = 0.18 / 0.0249;
+  const film = shunt * 1.0005;
+  const warm = (film / (film + 1800 * 1.0393) / shunt) * (shunt + 1800) - 1;
   await expect(errors.getByRole('row', { name: /^25 mA/ })).toContainText(`−${(-100 * warm).toFixed(2)}\u00a0%`);
   const meterFaults = page.getByRole('table', { name: 'When something goes wrong as ammeter' });
   await expect(meterFaults.getByRole('row', { name: /^A1 opens on the 2\.5 A range/ })).toContainText(

@@ -19,9 +19,9 @@ test('a universal shunt is made from nothing, put into the kit, used on a job, a
   await type(page, 'Current range 1', '50mA');
   await type(page, 'Current range 2', '500mA');
   const ranges = page.getByRole('table', { name: 'Ranges of the ammeter' });
-  const ring = (500e-6 * 200) / (0.05 - 500e-6);
-  await expect(ranges.getByRole('row', { name: /^50 mA/ })).toContainText(`${ring.toFixed(4)}\u00a0Ω`);
-  const tap = (500e-6 * (ring + 200)) / 0.5;
+  const shunt = (500e-6 * 200) / (0.05 - 500e-6);
+  await expect(ranges.getByRole('row', { name: /^50 mA/ })).toContainText(`${shunt.toFixed(4)}\u00a0Ω`);
+  const tap = (500e-6 * (shunt + 200)) / 0.5;
   await expect(ranges.getByRole('row', { name: /^500 mA/ })).toContainText(`${(1000 * tap).toFixed(2)}\u00a0mΩ`);
   await expect(page.getByText('Solved as a network, the movement stands at full scale on every range')).toBeVisible();
   await expect(page.getByRole('group', { name: 'Finished meter' })).toBeVisible();
@@ -33,7 +33,7 @@ test('a universal shunt is made from nothing, put into the kit, used on a job, a
   await openJob(page, server, 'Beacon and sounder panel', 'Set-ups');
   await page.getByRole('button', { name: /Instrument of A1/ }).click();
   await page.getByRole('option', { name: 'Sump pump ammeter' }).click();
-  // 500 mA range: what the ring leaves of 0.2 Ω beside the movement drags on 12.6 V behind about 29 Ω.
+  // 500 mA range: what the shunt leaves of 0.2 Ω beside the movement drags on 12.6 V behind about 29 Ω.
   await expect.poll(() => figure(page, 'error')).toBeLessThan(-0.5);
   await expect(page.getByTestId('formula')).toContainText('the meter adds');
 
@@ -117,7 +117,7 @@ test('a multiplier string: other parts, contradictions refused, undo, files out 
   expect(faults).toEqual([]);
 });
 
-test('the movement from measurements, a shunt that was in it, and a voltmeter on its ring', async ({
+test('the movement from measurements, a shunt that was in it, and a voltmeter on its shunt', async ({
   page,
   server,
   faults,
@@ -147,13 +147,13 @@ test('the movement from measurements, a shunt that was in it, and a voltmeter on
   await page.getByRole('radio', { name: 'nothing', exact: true }).click();
 
   await page.getByRole('button', { name: 'voltmeter on the same movement' }).click();
-  await page.getByRole('radio', { name: 'movement and ring' }).click();
+  await page.getByRole('radio', { name: 'movement and shunt' }).click();
   const volts = page.getByRole('table', { name: 'Ranges of the voltmeter' });
   // 25 mA full scale: 40 Ω for a volt.
   await expect(volts.getByRole('row', { name: /^10 V/ })).toContainText('40\u00a0Ω');
   await sheet(page, 'Build and scale');
   await expect(page.getByRole('table', { name: 'Selector' }).getByRole('row')).toHaveCount(1 + 5);
-  await expect(page.getByRole('table', { name: 'Selector' })).toContainText('the ring stays across the movement');
+  await expect(page.getByRole('table', { name: 'Selector' })).toContainText('the shunt stays across the movement');
   await axe(page);
   expect(faults).toEqual([]);
 });

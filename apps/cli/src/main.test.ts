@@ -118,7 +118,7 @@ test('a network without a source has nothing to be reduced for', () => {
   );
   const { status, results } = cli(['reduce', lone, bad]);
   expect(status).toBe(2);
-  expect(results.map((result) => (result).error?.code)).toEqual(['invalid-value', 'invalid-value']);
+  expect(results.map((result) => result.error?.code)).toEqual(['invalid-value', 'invalid-value']);
 });
 
 test('the drawing as an SVG file', () => {
@@ -150,9 +150,9 @@ test('designs, their refusals in their place, status 2', () => {
   const printed = lines.map((line) => JSON.parse(line) as Printed & { ranges: { resistance: number }[] });
   // R_T = 100 µA · 1.8 kΩ / (25 mA − 100 µA), and its taps.
   expect(printed[0]!.format).toBe('usual-drag/design-result');
-  const ring = 0.18 / 0.0249;
-  expect(printed[0]!.ranges[0]!.resistance).toBeCloseTo(ring, 12);
-  expect(printed[0]!.ranges[2]!.resistance).toBeCloseTo((1e-4 * (ring + 1800)) / 2.5, 14);
+  const shunt = 0.18 / 0.0249;
+  expect(printed[0]!.ranges[0]!.resistance).toBeCloseTo(shunt, 12);
+  expect(printed[0]!.ranges[2]!.resistance).toBeCloseTo((1e-4 * (shunt + 1800)) / 2.5, 14);
   expect(printed[1]!.error!.code).toBe('range-too-low');
   expect(printed[2]!.error).toMatchObject({ code: 'invalid-file', where: ['colour'] });
 });

@@ -1,6 +1,6 @@
 import type { InstrumentFunction, KitInstrument, Range, ResistanceRange } from '@usual-drag/core';
 
-/** The instruments on the shelf of every new installation, by kind and property. */
+/** The instruments of the kit of every new installation, by kind and property. */
 export const builtInKit: readonly KitInstrument[] = [
   {
     id: 'analogue-20k',

@@ -7,7 +7,7 @@ interface Props {
   readonly onChoose: () => void;
 }
 
-/** An instrument on the shelf, in brief: kind, tag, what it measures, and whether its calibration runs out. */
+/** An instrument of the kit, in brief: kind, tag, what it measures, and whether its calibration runs out. */
 export function InstrumentCard({ kept, chosen, onChoose }: Props) {
   const calibration = calibrationOf(kept, new Date());
   const counts = [

@@ -24,7 +24,7 @@ export interface AutoRange {
   readonly down: number;
 }
 
-/** An instrument on the shelf: what it does to a circuit, and what its owner keeps about it. */
+/** An instrument of the kit: what it does to a circuit, and what its owner keeps about it. */
 export interface KitInstrument extends Instrument {
   readonly resistanceRanges?: readonly ResistanceRange[];
   readonly autoRange?: AutoRange;
@@ -95,7 +95,7 @@ export interface KitFault {
   readonly where: string;
 }
 
-/** Everything that keeps an instrument from being put on the shelf, in words. */
+/** Everything that keeps an instrument from being put of the kit, in words. */
 export function kitFaults(kept: KitInstrument): KitFault[] {
   const name = kept.name ?? kept.id;
   const faults: string[] = [];

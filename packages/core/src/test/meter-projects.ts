@@ -23,7 +23,7 @@ export function workedOut(change: Partial<MeterProject>): {
   return { piece, sides: solved.value };
 }
 
-/** An ammeter with a universal shunt, and a voltmeter's string behind its ring. */
+/** An ammeter with a universal shunt, and a voltmeter's string behind its shunt. */
 export const paired = (amps: readonly number[], volts: readonly number[]): Side[] => [
   { target: 'ammeter', scheme: 'universal', ranges: amps },
   { target: 'voltmeter', scheme: 'string', ranges: volts, across: 'shunt' },

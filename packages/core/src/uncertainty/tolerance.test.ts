@@ -75,9 +75,7 @@ test('the part that contributes most comes first', () => {
 test('a part that works by its measured value is known', () => {
   const network: Network = {
     values: 'measured',
-    elements: divider.elements.map((e) =>
-      e.id === 'R1' ? { ...e, measuredResistance: 1010 } : e,
-    ),
+    elements: divider.elements.map((e) => (e.id === 'R1' ? { ...e, measuredResistance: 1010 } : e)),
   };
   expect(model(network, { element: 'R2', what: 'voltage' }).parts.map(({ id }) => id)).toEqual(['R2']);
 });

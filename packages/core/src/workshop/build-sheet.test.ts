@@ -27,8 +27,8 @@ test('the selector passes from off to the highest range first, and says what is 
     '2.5 V',
   ]);
   expect(selectorPositions(sides)[1]!.joins).toBe('+ to the top of A1');
-  expect(selectorPositions(sides)[2]!.joins).toBe('+ to the top of A2 (the whole ring)');
-  expect(selectorPositions(sides)[4]!.joins).toBe('+ to the far end of V1; the ring stays across the movement');
+  expect(selectorPositions(sides)[2]!.joins).toBe('+ to the top of A2 (the whole shunt)');
+  expect(selectorPositions(sides)[4]!.joins).toBe('+ to the far end of V1; the shunt stays across the movement');
 });
 
 test('the parts list has every resistor that was chosen, equal ones together', () => {
@@ -58,12 +58,12 @@ test('the parts list has every resistor that was chosen, equal ones together', (
   expect(trimmed.filter(({ what }) => what === 'trimmer')).toHaveLength(3);
 });
 
-test('the order of assembly keeps the movement shorted until the end, and closes the ring before any tap is used', () => {
+test('the order of assembly keeps the movement shorted until the end, and closes the shunt before any tap is used', () => {
   const { piece, sides } = workedOut({ fuse: { rating: 3.15, resistance: 0.03 } });
   const steps = assemblySteps(piece, sides);
   expect(steps[0]).toContain('Short the movement');
   expect(steps.findIndex((step) => step.includes('Take the short off'))).toBe(steps.length - 2);
-  expect(steps.findIndex((step) => step.startsWith('Close the ring'))).toBeGreaterThan(
+  expect(steps.findIndex((step) => step.startsWith('Close the shunt'))).toBeGreaterThan(
     steps.findIndex((step) => step.startsWith('A3')),
   );
   expect(steps.some((step) => step.includes('fuse of 3.15'))).toBe(true);

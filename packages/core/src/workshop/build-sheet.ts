@@ -73,11 +73,11 @@ export function selectorPositions(worked: readonly WorkedSide[]): SelectorPositi
             name,
             joins:
               design.scheme === 'universal'
-                ? `+ to the top of A${n - at}${at === 0 ? ' (the whole ring)' : ''}`
+                ? `+ to the top of A${n - at}${at === 0 ? ' (the whole shunt)' : ''}`
                 : `+ to the movement, and A${at + 1} across it, made before A${at === n - 1 ? at : at + 2} breaks`,
           };
         const behind =
-          side.across === 'shunt' ? 'the ring stays across the movement' : both ? 'the shunt off the movement' : null;
+          side.across === 'shunt' ? 'the shunt stays across the movement' : both ? 'the shunt off the movement' : null;
         return { name, joins: [`+ to the far end of V${at + 1}`, behind].filter(Boolean).join('; ') };
       }),
   );
@@ -187,7 +187,7 @@ export function assemblySteps(meterProject: MeterProject, worked: readonly Worke
     if (design.target === 'ammeter')
       steps.push(
         design.scheme === 'universal'
-          ? 'Close the ring over the movement, soldered, before any tap is led to the selector: no contact may stand in the ring.'
+          ? 'Close the shunt over the movement, soldered, before any tap is led to the selector: no contact may stand in the shunt.'
           : 'Lead each shunt to the selector by wires of its own at the movement’s side, inside those of the current; the selector makes before it breaks.',
       );
   }

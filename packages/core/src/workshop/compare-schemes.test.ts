@@ -16,8 +16,8 @@ test('individual shunts have one burden, a universal shunt the more the higher t
   if (!movement.ok) throw new Error('refused');
   const [individual, universal] = compareSchemes(design, movement.value);
   expect(individual!.burden).toEqual([0.18, 0.18].map((v) => expect.closeTo(v, 12)));
-  const ring = 0.18 / 0.0249;
-  const top = 1e-4 * (ring + 1800 - (1e-4 * (ring + 1800)) / 2.5);
+  const shunt = 0.18 / 0.0249;
+  const top = 1e-4 * (shunt + 1800 - (1e-4 * (shunt + 1800)) / 2.5);
   expect(universal!.burden).toEqual([expect.closeTo(0.18, 12), expect.closeTo(top, 12)]);
   expect(individual!.whenOpen).toContain('burns out');
   expect(universal!.resistances).toHaveLength(2);

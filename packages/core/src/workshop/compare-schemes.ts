@@ -21,7 +21,7 @@ const words: Readonly<Record<string, Pick<SchemeInBrief, 'selector' | 'whenOpen'
     whenOpen: 'the movement takes the whole current and burns out',
   },
   'ammeter universal': {
-    selector: 'any, contacts outside the ring: their resistance only adds to the burden',
+    selector: 'any, contacts outside the shunt: their resistance only adds to the burden',
     whenOpen: 'the circuit opens, the movement keeps its shunt',
   },
   'voltmeter individual': {

@@ -162,11 +162,11 @@ test('the error at full scale and its worst case, by hand', () => {
   expect(built!.worstCase[0]).toBeCloseTo(10_000 / (8282 + 1800) - 1, 12);
   expect(built!.worstCase[1]).toBeCloseTo(10_000 / (8118 + 1800) - 1, 12);
   // A universal shunt: its tapped part 1 % high and the rest 1 % low reads most.
-  const ring = solveDesign(designOf('ammeter', 'universal', feed, [0.001, 0.01]));
-  if (!ring.ok) throw new Error(ring.fault.message);
-  const [tap, rest] = ring.value.sections.map(({ parts }) => parts.resistance) as [number, number];
+  const shunt = solveDesign(designOf('ammeter', 'universal', feed, [0.001, 0.01]));
+  if (!shunt.ok) throw new Error(shunt.fault.message);
+  const [tap, rest] = shunt.value.sections.map(({ parts }) => parts.resistance) as [number, number];
   const most = (0.01 * tap * 1.01) / (tap * 1.01 + rest * 0.99 + 1800) / 1e-4 - 1;
-  expect(ring.value.asBuilt[1]!.worstCase[1]).toBeCloseTo(most, 12);
+  expect(shunt.value.asBuilt[1]!.worstCase[1]).toBeCloseTo(most, 12);
   const low = (0.001 * (tap + rest) * 0.99) / ((tap + rest) * 0.99 + 1800) / 1e-4 - 1;
-  expect(ring.value.asBuilt[0]!.worstCase[0]).toBeCloseTo(low, 12);
+  expect(shunt.value.asBuilt[0]!.worstCase[0]).toBeCloseTo(low, 12);
 });

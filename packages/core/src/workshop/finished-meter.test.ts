@@ -34,7 +34,7 @@ test.each([
   for (const off of check.value) expect(Math.abs(off)).toBeLessThan(1e-12);
 });
 
-test('the ring of a universal shunt closes over the movement, the terminal at its tap', () => {
+test('a universal shunt closes over the movement, the terminal at its tap', () => {
   const { movement, ranges, sections } = worked(feed);
   const { elements } = meterOnRange(feed, movement, ranges, sections, 1);
   expect(elements.map(({ id, from, to }) => `${id} ${from}-${to}`)).toEqual([

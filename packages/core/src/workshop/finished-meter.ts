@@ -52,8 +52,8 @@ export function meterOnRange(
   // From the common end up: the terminal is the tap above as many sections as serve the range.
   const taps = sections.length - at;
   const node = (k: number): string => (k === 0 ? '-' : k === taps ? '+' : k === sections.length ? 'm' : `T${k}`);
-  const ring = sections.map((_, k) => section(k, node(k + 1), node(k)));
-  return plain([feed, ...ring, { ...coil, from: node(sections.length), to: '-' }]);
+  const shunt = sections.map((_, k) => section(k, node(k + 1), node(k)));
+  return plain([feed, ...shunt, { ...coil, from: node(sections.length), to: '-' }]);
 }
 
 /** Node names of the workshop as names of the format: + and − are the terminals. */

@@ -10,8 +10,8 @@ test('in the kit it has the resistance of its parts and a class that holds their
   const ranges = kept.functions![0]!.ranges;
   expect(ranges.map(({ id }) => id)).toEqual(['25 mA', '250 mA', '2.5 A']);
   const { sections, asBuilt } = sides[0]!.result;
-  const ring = sections.reduce((sum, { parts }) => sum + parts.resistance, 0);
-  expect(ranges[0]!.resistance).toBeCloseTo((ring * 1800) / (ring + 1800), 9);
+  const shunt = sections.reduce((sum, { parts }) => sum + parts.resistance, 0);
+  expect(ranges[0]!.resistance).toBeCloseTo((shunt * 1800) / (shunt + 1800), 9);
   expect(ranges[0]!.accuracyOfRange).toBeCloseTo(0.015 + Math.max(...asBuilt[0]!.worstCase.map(Math.abs)), 14);
 });
 

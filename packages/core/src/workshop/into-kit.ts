@@ -52,16 +52,16 @@ function rangesOf({ movementClass, divisions: wanted, parts, fuse }: MeterProjec
   });
 }
 
-/** Which version of the instrument comes next: the first where it is not on the shelf. */
+/** Which version of the instrument comes next: the first where it is not of the kit. */
 export const nextVersion = ({ instrument }: Pick<MeterProject, 'instrument'>, before: KitInstrument | null): number =>
   (before && instrument ? instrument.version : 0) + 1;
 
 /**
- * The finished meter for the shelf of the kit: new, or a new version of the instrument that it became before. What the owner
+ * The finished meter for the kit of the kit: new, or a new version of the instrument that it became before. What the owner
  * notes about that, its tag and its calibration stay; one that was retired is in use again.
  *
- * @param before  the instrument as it stands on the shelf; null where this is the first time
- * @param taken   ids that are on the shelf already
+ * @param before  the instrument as it stands of the kit; null where this is the first time
+ * @param taken   ids that are of the kit already
  * @param day     `2026-11-25`
  */
 export function kitInstrumentOf(

@@ -28,7 +28,7 @@ function worked(of: MeterProject) {
   return solved.value;
 }
 
-test('a voltmeter on the ring of a universal shunt has the sensitivity of the lowest current range', () => {
+test('a voltmeter on a universal shunt has the sensitivity of the lowest current range', () => {
   const [amps, volts] = worked(both);
   expect(amps!.design.target).toBe('ammeter');
   expect(toNumber(volts!.movement.current)).toBeCloseTo(1e-3, 15);
@@ -39,7 +39,7 @@ test('a voltmeter on the ring of a universal shunt has the sensitivity of the lo
   for (const { sensitivity } of alone.result.ranges) expect(sensitivity).toBeCloseTo(10_000, 7);
 });
 
-test('the whole meter solved as one network: coil at full scale behind ring and string', () => {
+test('the whole meter solved as one network: coil at full scale behind shunt and string', () => {
   fc.assert(
     fc.property(
       fc.double({ min: 0.2, max: 3, noNaN: true }),
@@ -54,7 +54,7 @@ test('the whole meter solved as one network: coil at full scale behind ring and 
             { target: 'voltmeter', scheme: 'string', ranges, across: 'shunt' },
           ],
         });
-        const ring = amps!.result.sections.reduce((sum, { resistance }) => sum + resistance, 0);
+        const shunt = amps!.result.sections.reduce((sum, { resistance }) => sum + resistance, 0);
         ranges.forEach((range, at) => {
           const string = volts!.result.sections.slice(0, at + 1).reduce((sum, { resistance }) => sum + resistance, 0);
           const resistor = (id: string, from: string, resistance: number, to = '0'): Element => ({
@@ -68,7 +68,7 @@ test('the whole meter solved as one network: coil at full scale behind ring and 
             elements: [
               { id: 'E', kind: 'source', from: 'A', to: '0', emf: range },
               resistor('V', 'A', string, 'B'),
-              resistor('S', 'B', ring),
+              resistor('S', 'B', shunt),
               resistor('M', 'B', rm),
             ],
           });
@@ -84,20 +84,20 @@ test('the whole meter solved as one network: coil at full scale behind ring and 
   );
 });
 
-test('the ring’s own tolerance counts in the voltmeter’s worst case', () => {
+test('the shunt’s own tolerance counts in the voltmeter’s worst case', () => {
   const [amps, volts] = worked(both);
-  const ring = amps!.result.sections.reduce((sum, { parts }) => sum + parts.resistance, 0);
+  const shunt = amps!.result.sections.reduce((sum, { parts }) => sum + parts.resistance, 0);
   const string = volts!.result.sections[0]!.parts.resistance;
   // By hand for the 2.5 V range: 1 % on every part, the movement exact.
   const errorAt = (r: number, s: number): number => {
     const coilVolts = (2.5 * ((r * rm) / (r + rm))) / (s + (r * rm) / (r + rm));
     return coilVolts / rm / im - 1;
   };
-  const corners = [0.99, 1.01].flatMap((a) => [0.99, 1.01].map((b) => errorAt(ring * a, string * b)));
+  const corners = [0.99, 1.01].flatMap((a) => [0.99, 1.01].map((b) => errorAt(shunt * a, string * b)));
   const [low, high] = volts!.result.asBuilt[0]!.worstCase;
   expect(low).toBeCloseTo(Math.min(...corners), 12);
   expect(high).toBeCloseTo(Math.max(...corners), 12);
-  expect(volts!.result.asBuilt[0]!.fullScaleError).toBeCloseTo(errorAt(ring, string), 12);
+  expect(volts!.result.asBuilt[0]!.fullScaleError).toBeCloseTo(errorAt(shunt, string), 12);
 });
 
 test('a design comes in and goes out as it was', () => {

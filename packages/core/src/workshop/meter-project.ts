@@ -19,8 +19,8 @@ export interface Side {
   /** A or V at full scale, in any order. */
   readonly ranges: readonly number[];
   /**
-   * A voltmeter's, in a meter that has a universal shunt as well: `shunt` hangs the multipliers on the movement with its ring
-   * across, so that the ring is never switched; `movement`, and where left out, on the movement alone.
+   * A voltmeter's, in a meter that has a universal shunt as well: `shunt` hangs the multipliers on the movement with its shunt
+   * across, so that the shunt is never switched; `movement`, and where left out, on the movement alone.
    */
   readonly across?: 'movement' | 'shunt';
 }
@@ -66,7 +66,7 @@ export interface MeterProject {
   readonly fuse?: SeriesFuse;
   /** Of the scale: mm from the pivot, and degrees from zero to full scale. */
   readonly dial: { readonly radius: number; readonly sweep: number };
-  /** Put away: kept, no longer on the board. */
+  /** Put away: kept, no longer in the workshop. */
   readonly retired?: boolean;
   /** The instrument of the kit that it became, and how often it was put there. */
   readonly instrument?: { readonly id: string; readonly version: number };
@@ -79,15 +79,15 @@ export interface WorkedSide {
   /** What the sections are made for. */
   readonly movement: Movement;
   readonly result: DesignResult;
-  /** The parts of the ring that lies across the movement, where this side hangs on that. */
-  readonly ring: readonly Combination[] | null;
+  /** The parts of the universal shunt that lies across the movement, where this side hangs on that. */
+  readonly shunt: readonly Combination[] | null;
 }
 
 /** Metal film of a quarter of a watt, which stands 250 V and changes by 50 millionths for a kelvin. */
 const usualWorkshopParts: WorkshopParts = { ...usualParts, limitingVoltage: 250, coefficient: 5e-5 };
 
-/** The ammeter with a universal shunt whose ring a voltmeter hangs on; null for any other side. */
-const ringSide = ({ sides }: MeterProject, side: Side): Side | null =>
+/** The ammeter with a universal shunt that a voltmeter hangs on; null for any other side. */
+const shuntSide = ({ sides }: MeterProject, side: Side): Side | null =>
   side.target === 'voltmeter' && side.across === 'shunt'
     ? (sides.find(({ target, scheme }) => target === 'ammeter' && scheme === 'universal') ?? null)
     : null;
@@ -99,12 +99,12 @@ const ringSide = ({ sides }: MeterProject, side: Side): Side | null =>
  */
 export function movementOfSide(meterProject: MeterProject, side: Side, kelvin = 0): Result<Movement, DesignFault> {
   const inUse = movementInUse(meterProject.movement, kelvin);
-  const ring = ringSide(meterProject, side);
-  if (!inUse.ok || !ring) return inUse;
-  // The ring was made for the coil at the temperature of its figures.
+  const shunt = shuntSide(meterProject, side);
+  if (!inUse.ok || !shunt) return inUse;
+  // The shunt was made for the coil at the temperature of its figures.
   const cold = movementInUse(meterProject.movement);
   if (!cold.ok) return cold;
-  const rest = subtract(exactly(Math.min(...ring.ranges)), cold.value.current);
+  const rest = subtract(exactly(Math.min(...shunt.ranges)), cold.value.current);
   if (!(rest.hi > 0)) return inUse;
   return ok(shuntedBy(inUse.value, divide(cold.value.voltage, rest)));
 }
@@ -119,7 +119,7 @@ export function designOfSide(meterProject: MeterProject, side: Side): Result<Des
     version: 1,
     ...(meterProject.title !== undefined && { title: meterProject.title }),
     target: side.target,
-    movement: ringSide(meterProject, side)
+    movement: shuntSide(meterProject, side)
       ? { fullScaleCurrent: toNumber(movement.value.current), fullScaleVoltage: toNumber(movement.value.voltage) }
       : figuresInUse(meterProject.movement, movement.value),
     scheme: side.scheme,
@@ -159,7 +159,7 @@ export function solveMeterProject(
       where: ['parts.stock'],
     });
   const worked: WorkedSide[] = [];
-  // An ammeter comes first: a voltmeter may hang on its ring.
+  // An ammeter comes first: a voltmeter may hang on its shunt.
   for (const side of [...meterProject.sides].sort((a, b) => (a.target < b.target ? -1 : 1))) {
     const design = designOfSide(meterProject, side);
     const movement = movementOfSide(meterProject, side);
@@ -171,11 +171,11 @@ export function solveMeterProject(
       ...(onProgress && { onProgress }),
     });
     if (!result.ok) return result;
-    const ring = ringSide(meterProject, side);
-    const parts = ring ? worked[0]!.result.sections.map(({ parts: chosen }) => chosen) : null;
-    const found = { side, design: design.value, movement: movement.value, result: result.value, ring: parts };
+    const shunt = shuntSide(meterProject, side);
+    const parts = shunt ? worked[0]!.result.sections.map(({ parts: chosen }) => chosen) : null;
+    const found = { side, design: design.value, movement: movement.value, result: result.value, shunt: parts };
     worked.push(
-      ring ? { ...found, result: { ...result.value, asBuilt: builtBehindRing(meterProject, found) } } : found,
+      shunt ? { ...found, result: { ...result.value, asBuilt: builtBehindShunt(meterProject, found) } } : found,
     );
   }
   return ok(worked);
@@ -203,15 +203,15 @@ export const partTolerance =
   (value: number): number =>
     stock ? stockTolerance(stock, value, tolerance) : tolerance;
 
-/** Errors at full scale of a voltmeter behind a ring that has a tolerance itself: the worst over both ends of that as well. */
-function builtBehindRing(meterProject: MeterProject, { design, result, ring }: WorkedSide): BuiltRange[] {
+/** Errors at full scale of a voltmeter behind a shunt that has a tolerance itself: the worst over both ends of that as well. */
+function builtBehindShunt(meterProject: MeterProject, { design, result, shunt }: WorkedSide): BuiltRange[] {
   const cold = movementInUse(meterProject.movement);
   if (!cold.ok) return [...result.asBuilt];
   const toleranceOf = partTolerance(meterProject);
   const sections = result.sections.map(({ parts }) => sectionSpan(parts, toleranceOf));
   const fullScales = result.ranges.map(({ range }) => range);
   const at = (end: keyof SectionSpan): BuiltRange[] => {
-    const resistance = ring!.reduce((whole, parts) => whole + sectionSpan(parts, toleranceOf)[end], 0);
+    const resistance = shunt!.reduce((whole, parts) => whole + sectionSpan(parts, toleranceOf)[end], 0);
     return asBuilt(design, shuntedBy(cold.value, exactly(resistance)), fullScales, sections);
   };
   const [low, high] = [at('low'), at('high')];

@@ -20,12 +20,12 @@ export interface SampledRange {
  * @returns the ranges rising, or none where there is nothing to draw
  */
 export function sampledErrors(meterProject: MeterProject, worked: WorkedSide, sampling: Sampling): SampledRange[] {
-  const { design, movement, result, ring } = worked;
+  const { design, movement, result, shunt } = worked;
   const bare = movementInUse(meterProject.movement);
   if (!bare.ok) return [];
   const toleranceOf = partTolerance(meterProject);
   const own = result.sections.map(({ parts }) => parts);
-  const sections = [...own, ...(ring ?? [])];
+  const sections = [...own, ...(shunt ?? [])];
   const parts = sections.flatMap(({ values }, section) =>
     values.map((resistance, k) => ({ id: `${section}.${k}`, resistance, tolerance: toleranceOf(resistance) })),
   );
@@ -37,10 +37,10 @@ export function sampledErrors(meterProject: MeterProject, worked: WorkedSide, sa
       resistances[section] = joined(combination, at, next);
       next += combination.values.length;
     });
-    const ringNow = resistances.subarray(own.length).reduce((sum, section) => sum + section, 0);
+    const shuntNow = resistances.subarray(own.length).reduce((sum, section) => sum + section, 0);
     return fullScaleErrors(
       design,
-      ring ? shuntedBy(bare.value, exactly(ringNow)) : movement,
+      shunt ? shuntedBy(bare.value, exactly(shuntNow)) : movement,
       fullScales,
       resistances.subarray(0, own.length),
     );

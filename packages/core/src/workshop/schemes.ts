@@ -58,14 +58,14 @@ function shunts(ranges: readonly number[], movement: Movement): Plan {
 }
 
 /**
- * One ring R_T = I_m·R_m/(I_lowest − I_m) across the movement, tapped at R_tap = I_m(R_T + R_m)/I from the common end: on the
+ * One tapped resistance R_T = I_m·R_m/(I_lowest − I_m) across the movement, tapped at R_tap = I_m(R_T + R_m)/I from the common end: on the
  * lowest range the whole of it shunts, on a higher one the rest stands in series with the movement.
  */
 function universalShunt(ranges: readonly number[], { current, resistance: coil, voltage }: Movement): Plan {
-  const ring = divide(voltage, subtract(exactly(ranges[0]!), current));
-  const loop = add(ring, coil);
+  const shunt = divide(voltage, subtract(exactly(ranges[0]!), current));
+  const loop = add(shunt, coil);
   const taps = ranges.map((range) => divide(multiply(current, loop), exactly(range)));
-  taps[0] = ring;
+  taps[0] = shunt;
   const planned = ranges.map((range, k): DesignedRange => {
     const tap = taps[k]!;
     const rest = subtract(exactly(range), current);

@@ -31,14 +31,14 @@ export function sectionWindow(
     const whole = (e: number): number => ranges[k]! / current / (1 + e);
     return widened(whole(error) - behind, whole(-error) - behind);
   }
-  // A shunt R beside the coil, or a ring with it: R/(R + coil) is the movement's share of the range's current.
-  const ringOf = (range: number, e: number): number => {
+  // A shunt R beside the coil, or a universal shunt with it: R/(R + coil) is the movement's share of the range's current.
+  const shuntFor = (range: number, e: number): number => {
     const share = ((1 + e) * current) / range;
     return share < 1 ? (coil * share) / (1 - share) : Infinity;
   };
-  if (scheme !== 'universal') return widened(ringOf(ranges[k]!, -error), ringOf(ranges[k]!, error));
-  // Loop of ring and coil, as the lowest range and every tap so far bound it.
-  let [low, high] = [coil + ringOf(ranges[0]!, -error), coil + ringOf(ranges[0]!, error)];
+  if (scheme !== 'universal') return widened(shuntFor(ranges[k]!, -error), shuntFor(ranges[k]!, error));
+  // Loop of shunt and coil, as the lowest range and every tap so far bound it.
+  let [low, high] = [coil + shuntFor(ranges[0]!, -error), coil + shuntFor(ranges[0]!, error)];
   let tap = 0;
   before.forEach((section, index) => {
     tap += section;

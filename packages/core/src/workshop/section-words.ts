@@ -42,15 +42,15 @@ export function sectionWords(
       };
     // From the common end up, the highest range first.
     const k = ranges.length - 1 - index;
-    const ring = print(ranges[0]!.resistance, 'Ω');
-    const tap = (at: number): string => (at === 0 ? ring : print(ranges[at]!.resistance, 'Ω'));
+    const shunt = print(ranges[0]!.resistance, 'Ω');
+    const tap = (at: number): string => (at === 0 ? shunt : print(ranges[at]!.resistance, 'Ω'));
     return index === 0
       ? {
           name: `from the common end to the ${range(k)} tap`,
           formula:
             ranges.length === 1
               ? `${current} × ${coil} / (${range(0)} − ${current})`
-              : `${current} × (${ring} + ${coil}) / ${range(k)}`,
+              : `${current} × (${shunt} + ${coil}) / ${range(k)}`,
         }
       : { name: `from the ${range(k + 1)} tap to the ${range(k)} tap`, formula: `${tap(k)} − ${tap(k + 1)}` };
   });

@@ -31,11 +31,11 @@ test('the resistors’ own coefficient counts: with copper all through a shunted
   expect(volts).toBeCloseTo(1 / (1 + 25 * copperCoefficient) - 1, 12);
 });
 
-test('a voltmeter behind a ring: the coil’s rise sends more through the ring', () => {
-  // The ring takes nine tenths of 1 mA at 0.18 V: 200 Ω. Warm, coil and ring part the string's current differently.
+test('a voltmeter behind a shunt: the coil’s rise sends more through the shunt', () => {
+  // The shunt takes nine tenths of 1 mA at 0.18 V: 200 Ω. Warm, coil and shunt part the string's current differently.
   const [off] = errors({ sides: paired([0.001], [10]) }, 20, 1);
-  const [ring, warm, string] = [200, 1800 * (1 + copperCoefficient * 20), 10 / 1e-3 - 180];
-  const both = (ring * warm) / (ring + warm);
+  const [shunt, warm, string] = [200, 1800 * (1 + copperCoefficient * 20), 10 / 1e-3 - 180];
+  const both = (shunt * warm) / (shunt + warm);
   const now = ((10 / (string + both)) * both) / warm;
   expect(off).toBeCloseTo(now / 1e-4 - 1, 12);
 });

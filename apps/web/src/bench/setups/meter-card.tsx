@@ -24,7 +24,7 @@ import { Choice } from '../../ui/choice.tsx';
 import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { benchNow, useBench } from '../model/bench-store.ts';
-import { Believe } from './believe.tsx';
+import { CorrectAndRequire } from './correct-and-require.tsx';
 import { useCorrected } from './corrected.ts';
 import { Checks, Handled } from './wrong-connection.tsx';
 import { KitVersion } from './kit-version.tsx';
@@ -57,8 +57,8 @@ export function MeterCard({ setup, shown, meter, reading, kit, unloaded, trial, 
   const { quantity } = meter;
   const fitting = useMemo(() => {
     const own = job.instruments ?? [];
-    const shelf = [...own, ...kit.filter((instrument) => !own.some((other) => other.id === instrument.id))];
-    return shelf.filter((candidate) => rangesOf(candidate, quantity).length > 0);
+    const both = [...own, ...kit.filter((instrument) => !own.some((other) => other.id === instrument.id))];
+    return both.filter((candidate) => rangesOf(candidate, quantity).length > 0);
   }, [job.instruments, kit, quantity]);
   const instrument = fitting.find((candidate) => candidate.id === meter.instrument);
   const candidates = useMemo(
@@ -186,7 +186,7 @@ function RangesAndCorrection({ setup, meter, rangeOptions, listed, several, indi
     <>
       <RangeOptionsTable meter={meter} rangeOptions={listed} several={several} onTake={take} />
       {instrument && range && (
-        <Believe
+        <CorrectAndRequire
           key={meter.instrument}
           meter={meter}
           instrument={instrument}

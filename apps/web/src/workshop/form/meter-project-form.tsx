@@ -22,7 +22,7 @@ export function MeterProjectForm({ project, onChange }: Props) {
     only.target === 'ammeter'
       ? { target: 'voltmeter', scheme: 'string', ranges: [10], across: 'movement' }
       : { target: 'ammeter', scheme: 'universal', ranges: [0.01, 0.1] };
-  const ring = sides.some(({ target, scheme }) => target === 'ammeter' && scheme === 'universal');
+  const shunt = sides.some(({ target, scheme }) => target === 'ammeter' && scheme === 'universal');
   const putFuse = (next: { readonly rating?: number; readonly resistance?: number }): void => {
     const { fuse: _was, ...rest } = project;
     onChange(
@@ -45,7 +45,7 @@ export function MeterProjectForm({ project, onChange }: Props) {
         <SideForm
           key={side.target}
           side={side}
-          ringBeside={ring && sides.length > 1}
+          hasUniversalShunt={shunt && sides.length > 1}
           onRemove={sides.length > 1 ? () => putSides(sides.filter((_, k) => k !== index)) : null}
           onChange={(next) => putSides(sides.map((was, k) => (k === index ? next : was)))}
         />

@@ -9,8 +9,8 @@ interface Props {
   readonly side: Side;
   /** The meter has another side; this one can go. */
   readonly onRemove: (() => void) | null;
-  /** A universal shunt on the other side, on whose ring a voltmeter may hang. */
-  readonly ringBeside: boolean;
+  /** A universal shunt on the other side, on whose shunt a voltmeter may hang. */
+  readonly hasUniversalShunt: boolean;
   readonly onChange: (side: Side) => void;
 }
 
@@ -26,7 +26,7 @@ const schemes = {
 } as const;
 
 /** One side of the meter: its scheme and its ranges. */
-export function SideForm({ side, onRemove, ringBeside, onChange }: Props) {
+export function SideForm({ side, onRemove, hasUniversalShunt, onChange }: Props) {
   const { target, ranges } = side;
   const unit = unitOfTarget(target);
   const rising = [...ranges].sort((a, b) => a - b);
@@ -48,14 +48,14 @@ export function SideForm({ side, onRemove, ringBeside, onChange }: Props) {
         options={schemes[target]}
         onChange={(scheme) => onChange({ ...side, scheme })}
       />
-      {target === 'voltmeter' && ringBeside && (
+      {target === 'voltmeter' && hasUniversalShunt && (
         <Segments
           label="Its multipliers hang on"
           wrap
           value={side.across ?? 'movement'}
           options={[
             { value: 'movement', text: 'the movement alone' },
-            { value: 'shunt', text: 'movement and ring' },
+            { value: 'shunt', text: 'movement and shunt' },
           ]}
           onChange={(across) => onChange({ ...side, across })}
         />

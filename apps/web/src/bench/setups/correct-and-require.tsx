@@ -30,7 +30,7 @@ interface Props {
 }
 
 /** What to believe: the true value worked back from what was read, and the meter that would be enough. */
-export function Believe({ meter, instrument, range, rangeOptions, indicated, kit }: Props) {
+export function CorrectAndRequire({ meter, instrument, range, rangeOptions, indicated, kit }: Props) {
   const across = meter.quantity === 'dc-voltage';
   const [error, setError] = useState(0.01);
   const [charted, setCharted] = useState(false);
