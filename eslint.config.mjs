@@ -24,12 +24,7 @@ export default tseslint.config(
     files: ['**/*.{ts,tsx}'],
     languageOptions: {
       parserOptions: {
-        project: [
-          './tsconfig.json',
-          './apps/web/tsconfig.json',
-          './e2e/tsconfig.json',
-          './benchmarks/tsconfig.json',
-        ],
+        project: ['./tsconfig.json', './apps/web/tsconfig.json', './e2e/tsconfig.json', './benchmarks/tsconfig.json'],
         tsconfigRootDir: import.meta.dirname,
       },
     },

@@ -5,22 +5,23 @@ import type { Client } from '@libsql/client';
  * connection refuses all that comes after it (“SQL statements in progress”): so it is given up and the next one opened.
  */
 export function steadyClient(client: Client): Client {
-  const renewing =
-    <Arguments extends unknown[], Answer>(act: (...of: Arguments) => Promise<Answer>) =>
-    async (...of: Arguments): Promise<Answer> => {
+  const renewing = <Call extends (...of: never[]) => Promise<unknown>>(call: Call): Call => {
+    const bound = call.bind(client) as (...of: unknown[]) => Promise<unknown>;
+    return (async (...of: unknown[]) => {
       try {
-        return await act.apply(client, of);
+        return await bound(...of);
       } catch (error) {
-        if (!client.closed) await client.reconnect();
+        if (!client.closed) client.reconnect();
         throw error;
       }
-    };
+    }) as unknown as Call;
+  };
   return {
-    execute: renewing(client.execute) as Client['execute'],
-    batch: renewing(client.batch) as Client['batch'],
+    execute: renewing(client.execute),
+    batch: renewing(client.batch),
     migrate: renewing(client.migrate),
     executeMultiple: renewing(client.executeMultiple),
-    transaction: client.transaction.bind(client) as Client['transaction'],
+    transaction: renewing(client.transaction),
     sync: client.sync.bind(client),
     reconnect: client.reconnect.bind(client),
     close: client.close.bind(client),
