@@ -48,6 +48,8 @@ function countUpTo(limit: number, value: unknown): number {
     const next = waiting.pop();
     count += 1;
     if (typeof next !== 'object' || next === null) continue;
+    // The names of a long list's places would be made before the first is looked at.
+    if (Array.isArray(next) && next.length > limit) return limit;
     for (const key in next) {
       waiting.push((next as Record<string, unknown>)[key]);
       if (waiting.length + count > limit) return limit;
