@@ -9,6 +9,7 @@ test('the list: duplicate, rename, archive and undo, export and import', async (
   await page.getByRole('button', { name: 'Duplicate Level loop' }).click();
   await page.getByRole('link', { name: /^Level loop \(copy\)/ }).click();
   const title = page.getByRole('textbox', { name: 'Title of the job' });
+  await expect(title).toHaveValue('Level loop (copy)');
   await title.fill('Level loop, spare');
   await title.press('Enter');
   await saved(page);

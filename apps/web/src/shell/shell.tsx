@@ -16,18 +16,21 @@ import { currentTheme, useTheme } from './theme.ts';
 export function Shell() {
   const { chosen, choose } = useTheme();
   const theme = currentTheme(chosen);
-  const onBench = useMatch('/bench/*') !== null;
   const jobId = useBench((state) => state.jobId);
+  const asked = useMatch('/bench/:jobId/*')?.params.jobId;
+  // Not before the job is open: what is typed into its title would be nobody's.
+  const isOpen = useDocuments(({ open }) => jobId !== null && documentState(open, 'jobs', jobId) !== undefined);
+  const openJob = isOpen && asked === jobId ? jobId : null;
   const fetching = useNavigation().state === 'loading';
   return (
     <div className="flex h-full flex-col">
       <header className="print:hidden flex h-12 shrink-0 items-center gap-4 bg-bar px-4 text-onbar">
         <img src="/mark.svg" alt="" className="size-8" />
         <span className="text-[18px] font-bold">Usual Drag</span>
-        {onBench && jobId && <OpenJob jobId={jobId} />}
+        {openJob && <OpenJob jobId={openJob} />}
         <span role="status">{fetching && 'Fetching the page …'}</span>
         <div className="ml-auto flex items-center gap-1">
-          {onBench && jobId && <UndoButtons jobId={jobId} />}
+          {openJob && <UndoButtons jobId={openJob} />}
           <BarButton
             label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
             onClick={() => choose(theme === 'dark' ? 'light' : 'dark')}
