@@ -1,6 +1,6 @@
 import type { History, StoredDocument } from '@usual-drag/contract';
 import type { Job } from '@usual-drag/core';
-import type { Page } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { allIsFetched, expect, openJob, saved, test, type DemoServer } from './demo-page.ts';
 import { axe } from './workshop.ts';
@@ -12,6 +12,16 @@ async function setResistor(page: Page, id: string, value: string): Promise<void>
 }
 const resistor = (page: Page, id: string) =>
   page.getByRole('region', { name: 'Parts' }).getByRole('textbox', { name: `Resistance of ${id}` });
+
+/** Opens a job in two windows, and saves another R2 in the second one. */
+async function anotherWindowSaves(page: Page, server: DemoServer, context: BrowserContext): Promise<Page> {
+  await openJob(page, server, 'Float-level divider', 'Network');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await setResistor(other, 'R2', '47k');
+  await saved(other);
+  return other;
+}
 
 test('nothing that the screen called saved is lost by a kill in the middle of editing', async ({ page, server }) => {
   await openJob(page, server, 'Float-level divider', 'Network');
@@ -89,11 +99,7 @@ test('what was typed without the server is there when the window is opened again
 });
 
 test('two windows never overwrite each other: both are kept', async ({ page, server, context }) => {
-  await openJob(page, server, 'Float-level divider', 'Network');
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await setResistor(other, 'R2', '47k');
-  await saved(other);
+  const other = await anotherWindowSaves(page, server, context);
   await setResistor(page, 'R3', '18k');
   await expect(page.getByRole('alert')).toContainText('changed in another window');
   await expect(resistor(page, 'R3')).toHaveValue(/^18.kΩ$/);
@@ -111,11 +117,7 @@ test('two windows never overwrite each other: both are kept', async ({ page, ser
 });
 
 test('two windows: the other version is taken, and mine can be brought back', async ({ page, server, context }) => {
-  await openJob(page, server, 'Float-level divider', 'Network');
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await setResistor(other, 'R2', '47k');
-  await saved(other);
+  await anotherWindowSaves(page, server, context);
   await setResistor(page, 'R3', '18k');
   await page.getByRole('button', { name: 'Take theirs' }).click();
   await expect(resistor(page, 'R2')).toHaveValue(/^47.kΩ$/);
@@ -142,11 +144,7 @@ test('however often it is loaded again, another window’s version is never over
   server,
   context,
 }) => {
-  await openJob(page, server, 'Float-level divider', 'Network');
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await setResistor(other, 'R2', '47k');
-  await saved(other);
+  await anotherWindowSaves(page, server, context);
   await setResistor(page, 'R3', '18k');
   for (let reload = 0; reload < 3; reload += 1) {
     await expect(page.getByRole('alert')).toContainText('changed in another window');
@@ -165,11 +163,7 @@ test('however often it is loaded again, another window’s version is never over
 });
 
 test('two windows that say the same are not asked about', async ({ page, server, context }) => {
-  await openJob(page, server, 'Float-level divider', 'Network');
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await setResistor(other, 'R2', '47k');
-  await saved(other);
+  await anotherWindowSaves(page, server, context);
   await setResistor(page, 'R2', '47k');
   await saved(page);
   await expect(page.getByRole('alert')).toHaveCount(0);
@@ -268,4 +262,25 @@ test('everything is exported and imported again, and backed up, from the list', 
   await expect(page.getByText('5 jobs imported from jobs.zip.')).toBeVisible();
   await expect(page.getByRole('link', { name: /^Level loop/ })).toHaveCount(2);
   expect(faults).toEqual([]);
+});
+
+test('a job that was deleted in another window is kept as one of its own, and asked about once', async ({
+  page,
+  server,
+}) => {
+  await openJob(page, server, 'Level loop', 'Network');
+  const list = (await server.ask('GET', '/jobs')).json as { id: string; title: string }[];
+  const { id } = list.find(({ title }) => title === 'Level loop')!;
+  await server.ask('DELETE', `/jobs/${id}`);
+  await server.ask('DELETE', `/archived/jobs/${id}`);
+  const title = page.getByRole('textbox', { name: 'Title of the job' });
+  await title.fill('Level loop, mine');
+  await title.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('deleted in another window');
+  await page.getByRole('button', { name: 'Keep mine as a job of its own' }).click();
+  await expect(title).toHaveValue('Level loop, mine (from this window)');
+  await page.reload();
+  await saved(page);
+  await page.waitForTimeout(700);
+  await expect(page.getByRole('alert')).toHaveCount(0);
 });

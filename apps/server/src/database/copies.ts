@@ -32,8 +32,9 @@ export async function copyDatabase(client: Client, file: string): Promise<void> 
 export async function keepCopy(client: Client, folder: string, reason: 'start' | 'migration'): Promise<string> {
   const copies = copiesFolder(folder);
   mkdirSync(copies, { recursive: true });
+  // What a restore or a fresh demo put aside lies here too, and is never pushed out.
   const before = readdirSync(copies)
-    .filter((name) => name.endsWith('.sqlite'))
+    .filter((name) => /-(start|migration)\.sqlite$/.test(name))
     .sort();
   const file = join(copies, `${stamp()}-${reason}.sqlite`);
   await copyDatabase(client, file);
@@ -42,7 +43,7 @@ export async function keepCopy(client: Client, folder: string, reason: 'start' |
     rmSync(file);
     return join(copies, last);
   }
-  for (const name of [...before].slice(0, Math.max(0, before.length + 1 - kept))) rmSync(join(copies, name));
+  for (const name of before.slice(0, Math.max(0, before.length + 1 - kept))) rmSync(join(copies, name));
   return file;
 }
 

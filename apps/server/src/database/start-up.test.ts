@@ -179,8 +179,12 @@ test('a copy is kept at each start that has something new, the last seven of the
     if (title) await repository.insert(title, newJob(title));
     await close();
   };
+  mkdirSync(join(folder, 'copies'), { recursive: true });
+  writeFileSync(join(folder, 'copies', '2026-01-01-before-restore.sqlite'), 'put aside');
   for (let round = 0; round < 10; round += 1) await start(`round-${round}`);
-  expect(copies()).toHaveLength(7);
+  // What was put aside by a restore is no automatic copy, and stays.
+  expect(copies()).toHaveLength(7 + 1);
+  expect(copies()).toContain('2026-01-01-before-restore.sqlite');
   await start();
   const before = copies();
   for (let round = 0; round < 3; round += 1) await start();

@@ -1,5 +1,5 @@
 import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
-import { and, inArray, lt } from 'drizzle-orm';
+import { inArray, lt } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { revisions } from '../database/schema.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';
@@ -34,7 +34,7 @@ export class HistoryThinning implements OnApplicationBootstrap, OnApplicationShu
           aside: revisions.aside,
         })
         .from(revisions)
-        .where(and(lt(revisions.savedAt, new Date(now.getTime() - 24 * hour).toISOString())));
+        .where(lt(revisions.savedAt, new Date(now.getTime() - 24 * hour).toISOString()));
       const gone = thinned(old, now);
       for (let at = 0; at < gone.length; at += 500)
         await this.database.delete(revisions).where(inArray(revisions.entry, gone.slice(at, at + 500)));

@@ -46,6 +46,7 @@ export class HistoryController {
   async keep(@Param('kind') kind: string, @Param('id') id: string, @Body() body: KeepVersionDto): Promise<void> {
     const repository = this.repositories.of(kind);
     const document = accept(checkDocument(repository.kind, body.document), 'document.');
+    if (!(await repository.find(id))) throw missing(repository, id);
     await repository.setAside(id, body.revision, document);
   }
 }

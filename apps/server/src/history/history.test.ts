@@ -53,6 +53,7 @@ test('a version that was not taken is set aside in the history, once', async () 
   const document: Job = { ...made.document, title: 'Not taken' };
   for (let k = 0; k < 2; k += 1)
     expect((await server.ask('POST', `/history/jobs/${made.id}`, { revision: 1, document })).status).toBe(204);
+  expect((await server.ask('POST', '/history/jobs/nobody', { revision: 1, document })).status).toBe(404);
   const { entries } = await historyOf(made.id);
   expect(entries.map(({ aside, revision }) => [aside, revision])).toEqual([
     [false, 1],

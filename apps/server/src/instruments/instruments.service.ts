@@ -40,7 +40,7 @@ export class InstrumentsService {
     const changed = differing.filter((instrument) => !sameValue(there.get(instrument.id)!.document, instrument));
     if (changed.length > 0 && choice === undefined)
       throw new ConflictException({
-        message: `The kit has ${changed.length === 1 ? 'an instrument' : `${changed.length} instruments`} of this file otherwise: ${changed.map(({ id }) => id).join(', ')}. Keep yours, replace them, or add the file's as copies.`,
+        message: `${changed.length === 1 ? 'An instrument' : `${changed.length} instruments`} of this file differ${changed.length === 1 ? 's' : ''} from the kit's: ${changed.map(({ id, name }) => name ?? id).join('; ')}. Keep yours, replace, or add copies.`,
         details: { conflicts: changed.map(({ id }) => id) },
       });
     const at = new Date();

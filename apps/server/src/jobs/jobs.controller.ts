@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import {
   Body,
   Controller,
@@ -18,18 +17,13 @@ import type { JobSummary, StoredDocument } from '@usual-drag/contract';
 import { CreateJobDto, SaveJobDto } from '@usual-drag/contract/dto';
 import type { Job } from '@usual-drag/core';
 import type { Request } from 'express';
-import { Repositories } from '../documents/repositories.ts';
-import { packJobs, unpackJobs } from './job-archive.ts';
 import { jobFileName, jobFileText } from './job-file.ts';
 import { JobsService } from './jobs.service.ts';
 
 @ApiTags('jobs')
 @Controller('jobs')
 export class JobsController {
-  constructor(
-    @Inject(JobsService) private readonly service: JobsService,
-    @Inject(Repositories) private readonly repositories: Repositories,
-  ) {}
+  constructor(@Inject(JobsService) private readonly service: JobsService) {}
 
   /** Every job that is not archived, the last changed first. */
   @Get()
@@ -46,8 +40,7 @@ export class JobsController {
   /** Every job as an open file, archived ones among them, in one ZIP archive. */
   @Get('export')
   async exportAll(): Promise<StreamableFile> {
-    const { kept } = await this.repositories.jobs.list();
-    return new StreamableFile(packJobs(kept.map(({ document }) => document)), {
+    return new StreamableFile(await this.service.exportAll(), {
       type: 'application/zip',
       disposition: 'attachment; filename="usual-drag-jobs.zip"',
     });
@@ -56,11 +49,7 @@ export class JobsController {
   /** Takes an archive as `export` writes it: every job of it becomes a new one, or none where one is not sound. */
   @Post('import-archive')
   async importArchive(@Req() { body }: Request): Promise<{ imported: number }> {
-    const jobs = unpackJobs(Buffer.isBuffer(body) ? body : Buffer.alloc(0));
-    const at = new Date();
-    const [first, ...rest] = jobs.map((job) => this.repositories.jobs.insertion(randomUUID(), job, at, 1));
-    await this.repositories.database.batch([first!, ...rest]);
-    return { imported: jobs.length };
+    return { imported: await this.service.importArchive(Buffer.isBuffer(body) ? body : Buffer.alloc(0)) };
   }
 
   @Get(':id')

@@ -6,6 +6,7 @@ import type { Kept } from '../database/document-repository.ts';
 import { Repositories } from '../documents/repositories.ts';
 import { answer, findDocument, missing, saveDocument } from '../documents/save-document.ts';
 import { accept } from '../http/envelope.pipe.ts';
+import { packJobs, unpackJobs } from './job-archive.ts';
 
 @Injectable()
 export class JobsService {
@@ -58,6 +59,25 @@ export class JobsService {
   async restore(id: string): Promise<StoredDocument<Job>> {
     await this.repositories.jobs.setArchived(id, false);
     return this.read(id);
+  }
+
+  /** Every job as an open file, archived ones among them, in one ZIP archive. */
+  async exportAll(): Promise<Uint8Array> {
+    const { kept } = await this.repositories.jobs.list();
+    return packJobs(kept.map(({ document }) => document));
+  }
+
+  /**
+   * Adds every job of an archive, or none where one is not sound.
+   *
+   * @returns how many
+   */
+  async importArchive(archive: Uint8Array): Promise<number> {
+    const at = new Date();
+    const jobs = unpackJobs(archive);
+    const [first, ...rest] = jobs.map((job) => this.repositories.jobs.insertion(randomUUID(), job, at, 1));
+    await this.repositories.database.batch([first!, ...rest]);
+    return jobs.length;
   }
 
   async #add(document: Job): Promise<StoredDocument<Job>> {

@@ -23,6 +23,7 @@ const unkept = new Set<string>();
 export function startSaving(onChange: (key: string, state: DocumentState<unknown>) => void): void {
   holdWindow();
   useDocuments.subscribe(({ open }, { open: before }) => {
+    for (const key in before) if (!open[key]) forget(key);
     for (const key in open) {
       if (open[key] === before[key]) continue;
       keepUnsaved(key, open[key]!, before[key]);
@@ -45,6 +46,15 @@ export function startSaving(onChange: (key: string, state: DocumentState<unknown
 
 /** Whether closing the window would lose an edit of a document: it is neither saved nor kept in the browser. */
 export const isUnkept = (key: string): boolean => unkept.has(key);
+
+/** What was closed for good is neither sent nor kept. */
+function forget(key: string): void {
+  const { kind, id } = placeOfKey(key);
+  clearTimeout(timers.get(key));
+  timers.delete(key);
+  unkept.delete(key);
+  dropDraft(kind, id);
+}
 
 function keepUnsaved(key: string, state: DocumentState<unknown>, before: DocumentState<unknown> | undefined): void {
   const { kind, id } = placeOfKey(key);

@@ -9,7 +9,7 @@ import { saveDrawing } from './save-drawing.ts';
 
 interface Props {
   readonly zoom: Zoom;
-  /** The drawing has the whole sheet, the panel is put away. */
+  /** The drawing has the whole sheet, the panel is hidden. */
   readonly whole: boolean;
   readonly onWhole: () => void;
   readonly onTidy: () => void;
