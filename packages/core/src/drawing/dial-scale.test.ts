@@ -19,7 +19,7 @@ test.each([
   [38, 240],
 ])('an arc of %d mm over %d degrees measures true in the file', (radius, sweep) => {
   const scale = dialScale(amps, { ...shape, radius, sweep });
-  const svg = svgText(scale, scale.marks, 'Scale', '', 'mm');
+  const svg = svgText(scale, scale.marks, 'Scale', { unit: 'mm' });
   expect(svg).toContain(
     `width="${scale.width}mm" height="${scale.height}mm" viewBox="0 0 ${scale.width} ${scale.height}"`,
   );

@@ -20,5 +20,6 @@ export type { Part, Rail } from './rail-and-part.ts';
 export { axisMarks, railMarks } from './rail-marks.ts';
 export { reuseUnchanged } from './reuse.ts';
 export { sagOf, sagTextSize, type Sag } from './sag.ts';
-export { drawingMarks, svgText } from './svg.ts';
+export { setInStrips } from './strips.ts';
+export { drawingMarks, svgText, type DrawingTheme } from './svg.ts';
 export type { ResistorSymbol } from './symbol-marks.ts';

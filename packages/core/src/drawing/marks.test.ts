@@ -134,7 +134,9 @@ test('shapes close on themselves', () => {
 test('the file is SVG with everything in it, and with what people write kept from being read as marks', () => {
   const network = read('E1 24V: R1 56k "<top> & \\"arm\\"" + R2 39k');
   const drawing = draw(network, 'scale');
-  const svg = svgText(drawing, drawingMarks(drawing, network, { resistor: 'zigzag' }), 'A < B', '@font-face{}');
+  const svg = svgText(drawing, drawingMarks(drawing, network, { resistor: 'zigzag' }), 'A < B', {
+    faceStyle: '@font-face{}',
+  });
   expect(svg).toContain('<title>A &lt; B</title>');
   expect(svg).toContain('&lt;top&gt; &amp; &quot;arm&quot;');
   expect(svg).toContain('<style>@font-face{}</style>');

@@ -30,6 +30,8 @@ export interface DrawingInput {
   readonly live?: Readonly<Record<string, string>>;
   /** What stands beside each meter, a line each. */
   readonly meterLines?: Readonly<Record<string, readonly string[]>>;
+  /** How closely it is set; as the number of parts asks for where left out. */
+  readonly density?: Density;
   /** How the drawing before an edit was arranged: what was not touched stays where it was. */
   readonly previous?: Arrangement;
 }
@@ -91,7 +93,7 @@ const meterRoom = 100;
  */
 export function drawRails(input: DrawingInput): RailDrawing {
   const { network, meters = [] } = input;
-  const density = densityFor(network.elements.length);
+  const density = input.density ?? densityFor(network.elements.length);
   const trueLevels = nodeLevels(network, input.truth);
   const levels = input.loaded ? nodeLevels(network, input.loaded) : trueLevels;
   const toScale = input.spacing === 'scale' && input.truth !== null;

@@ -5,8 +5,10 @@ import { partMarks, type PartStyle } from './part-marks.ts';
 import type { RailDrawing } from './rail-drawing.ts';
 import { axisMarks, railMarks } from './rail-marks.ts';
 
+type Colours = Readonly<Record<string, string>>;
+
 /** The light theme, for files and paper. */
-const paper: Readonly<Record<string, string>> = {
+const light: Colours = {
   ink: '#22303c',
   soft: '#59626a',
   line: '#d9cfbb',
@@ -27,6 +29,31 @@ const paper: Readonly<Record<string, string>> = {
   'node-8': '#75563a',
 };
 
+const dark: Colours = {
+  ink: '#ece5d8',
+  soft: '#aab0b3',
+  line: '#3b444d',
+  sheet: '#1e242a',
+  ochre: '#eda94c',
+  'ochre-line': '#e09a3a',
+  'on-node': '#14191d',
+  'lead-red': '#ff8a7d',
+  'lead-black': '#f4efe6',
+  'node-0': '#aab4bf',
+  'node-1': '#7fb4ee',
+  'node-2': '#63c7a5',
+  'node-3': '#cf9be0',
+  'node-4': '#6cc6d6',
+  'node-5': '#ef91bd',
+  'node-6': '#c3c95c',
+  'node-7': '#a7aaf5',
+  'node-8': '#cfa983',
+};
+
+export type DrawingTheme = 'light' | 'dark';
+
+const themes: Readonly<Record<DrawingTheme, Colours>> = { light, dark };
+
 const faces = {
   text: "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', sans-serif",
   mono: "'Atkinson Hyperlegible Mono Variable', 'Atkinson Hyperlegible Mono', monospace",
@@ -42,32 +69,39 @@ export function drawingMarks(drawing: RailDrawing, network: Network, style: Part
   ];
 }
 
+export interface SvgOptions {
+  /** CSS that brings the faces along; left out, they are those of the machine that shows it. */
+  readonly faceStyle?: string;
+  /** What one unit of the marks is on paper; millimetres print at true size. */
+  readonly unit?: '' | 'mm';
+  readonly theme?: DrawingTheme;
+}
+
 /**
- * A drawing as the text of an SVG file, in the colours of the light theme.
+ * A drawing as the text of an SVG file.
  *
  * @param title  read out by what cannot show it
- * @param faceStyle  CSS that brings the faces along; left out, they are those of the machine that shows it
- * @param unit       what one unit of the marks is on paper; millimetres print at true size
  */
 export function svgText(
   { width, height }: { readonly width: number; readonly height: number },
   marks: readonly Mark[],
   title: string,
-  faceStyle = '',
-  unit: '' | 'mm' = '',
+  { faceStyle = '', unit = '', theme = 'light' }: SvgOptions = {},
 ): string {
+  const colours = themes[theme];
   const [w, h] = [Math.ceil(width), Math.ceil(height)];
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${w}${unit}" height="${h}${unit}" viewBox="0 0 ${w} ${h}" role="img">`,
     `<title>${escaped(title)}</title>`,
     ...(faceStyle ? [`<style>${faceStyle}</style>`] : []),
-    `<rect width="${w}" height="${h}" fill="${paper.sheet}"/>`,
-    ...marks.map(elementText),
+    `<rect width="${w}" height="${h}" fill="${colours.sheet}"/>`,
+    ...marks.map((mark) => elementText(mark, colours)),
     '</svg>\n',
   ].join('\n');
 }
 
-function elementText(mark: Mark): string {
+function elementText(mark: Mark, colours: Colours): string {
+  const colour = (tone: Tone): string => colours[tone]!;
   if (mark.shape === 'path')
     return `<path${attributes({
       d: mark.d.replace(/-?\d+\.\d+/g, (text) => num(Number(text))),
@@ -86,11 +120,10 @@ function elementText(mark: Mark): string {
     'font-weight': mark.bold ? '700' : undefined,
     'text-anchor': mark.anchor,
     fill: colour(mark.tone),
-    ...(mark.halo && { stroke: paper.sheet!, 'stroke-width': '4', 'paint-order': 'stroke' }),
+    ...(mark.halo && { stroke: colours.sheet!, 'stroke-width': '4', 'paint-order': 'stroke' }),
   })}>${escaped(mark.text)}</text>`;
 }
 
-const colour = (tone: Tone): string => paper[tone]!;
 const num = (value: number): string => String(Math.round(value * 100) / 100);
 const attributes = (of: Readonly<Record<string, string | undefined>>): string =>
   Object.entries(of)

@@ -5,11 +5,28 @@ import type { Network } from '../network/index.ts';
 /** A job file: one network, the instruments at hand, and the set-ups to be read. */
 export interface Job {
   readonly format: 'usual-drag/job';
-  readonly version: 1;
+  /** 2 where a key is used that came with it. */
+  readonly version: 1 | 2;
   readonly title?: string;
+  readonly record?: JobRecord;
   readonly network: Network;
   readonly instruments?: readonly Instrument[];
   readonly setups?: readonly Setup[];
+}
+
+/** The head of a job: where, on what and for which order it is done. Every key may be left out. */
+export interface JobRecord {
+  readonly site?: string;
+  /** Tag of the asset that is measured. */
+  readonly asset?: string;
+  /** Number of the work order. */
+  readonly order?: string;
+  readonly by?: string;
+  /** The day of the work, as `2026-11-24`. */
+  readonly date?: string;
+  /** °C around the work. */
+  readonly ambient?: number;
+  readonly notes?: string;
 }
 
 export interface JobFault {

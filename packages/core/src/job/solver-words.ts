@@ -24,8 +24,7 @@ export function explainSolverFault({ code, where, loop = where }: SolverFault): 
       return {
         code: 'invalid-value',
         where,
-        message:
-          'The values of this network lie too far apart to be computed. Look for one that is a slip of the prefix.',
+        message: 'The values of this network lie too far apart to be computed. Look for one with a wrong prefix.',
       };
   }
 }

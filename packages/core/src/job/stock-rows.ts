@@ -42,7 +42,8 @@ function readRow(of: (column: Column) => string): StockPart | string {
   if (!(value.value > 0)) return `${of('value')} is no resistance above zero.`;
   const count = of('count');
   if (count !== '' && !/^\d+$/.test(count)) return `${count} is no number of pieces.`;
-  if (Number(count) === 0 && count !== '') return `There is none of ${formatQuantity(value.value, 'Ω')}: leave it out.`;
+  if (Number(count) === 0 && count !== '')
+    return `The count of ${formatQuantity(value.value, 'Ω')} is 0: remove the row.`;
   const percent = of('tolerance');
   const tolerance = percent === '' ? null : parsePercent(percent);
   if (tolerance && !tolerance.ok) return tolerance.fault.message;

@@ -45,7 +45,7 @@ function elementCautions(element: Element, values: NetworkValues): Caution[] {
         {
           about: element.id,
           kind: 'limit',
-          message: `${element.id} needs ${volts(Math.abs(voltage))} to hold its current, and its compliance ends at ${volts(element.compliance)}: the real current will be lower. Take resistance out of the loop.`,
+          message: `${element.id} needs ${volts(Math.abs(voltage))}, its compliance ends at ${volts(element.compliance)}: the real current is lower. Reduce the loop’s resistance.`,
         },
       ];
     case 'source':
@@ -55,7 +55,7 @@ function elementCautions(element: Element, values: NetworkValues): Caution[] {
         {
           about: element.id,
           kind: 'limit',
-          message: `${element.id} would have to give ${amps(Math.abs(current))}, and its limit stands at ${amps(element.currentLimit)}: the real voltage will drop. Raise the limit or the load's resistance.`,
+          message: `${element.id} would have to give ${amps(Math.abs(current))}, and its limit is ${amps(element.currentLimit)}: the real voltage will drop. Raise the limit or the load's resistance.`,
         },
       ];
     case 'resistor':
@@ -64,7 +64,7 @@ function elementCautions(element: Element, values: NetworkValues): Caution[] {
         {
           about: element.id,
           kind: 'hazard',
-          message: `${element.id} takes ${watts(power)} and is rated for ${watts(element.powerRating)}: it will burn. Switch off, and fit a larger one.`,
+          message: `${element.id} dissipates ${watts(power)} and is rated for ${watts(element.powerRating)}: it will burn. Switch off, and fit a larger one.`,
         },
       ];
     case 'load':

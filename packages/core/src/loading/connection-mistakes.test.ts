@@ -95,7 +95,7 @@ test('across the supply its fuse blows, and the circuit is whole again', () => {
   expect(values.elements.R2!.voltage).toBeCloseTo(4, 12);
   expect(caution.message).toContain('blows');
   const unfused: Meter = { ...amps('d', '10 A'), node: 'A', ends: ['E1.from'] };
-  expect(outcome([unfused], 'across').caution.message).toContain('no fuse stands in this jack');
+  expect(outcome([unfused], 'across').caution.message).toContain('this jack has no fuse');
 });
 
 test('volts with the lead in the current jack: a near short, and 0 on the display', () => {

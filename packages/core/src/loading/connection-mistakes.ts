@@ -200,40 +200,40 @@ function wordsFor(mistake: ConnectionMistake, told: Told): Omit<Caution, 'about'
       return {
         kind: 'limit',
         message: across
-          ? `${id}: both leads stand on ${meter.red}, one point: it shows 0 whatever the circuit does. Put the black lead on the other end of what is to be read.`
-          : `${id}: both leads stand on ${meter.node} and the circuit is whole: nothing is driven through the meter, it shows 0. Switch off, lift ${part} off, and put the meter into the gap.`,
+          ? `${id}: both leads are on ${meter.red}, one point: it indicates 0 whatever the circuit does. Put the black lead on the other end of what is to be read.`
+          : `${id}: both leads are on ${meter.node} and the circuit is whole: nothing is driven through the meter, it indicates 0. Switch off, lift ${part} off, and put the meter into the gap.`,
       };
     case 'hanging':
       return {
         kind: 'hazard',
         message: across
-          ? `${id}: the black lead hangs in the air: the display wanders or stands at 0. That is no proof that the circuit is dead. Put the lead on, and prove the meter on a known source before and after.`
-          : `${id}: the black lead hangs in the air: the circuit stays open at ${part}, the meter shows 0, and the full voltage can stand across the gap. De-energise before you put the lead on.`,
+          ? `${id}: the black lead hangs in the air: the display wanders or stays at 0. That is no proof that the circuit is dead. Put the lead on, and prove the meter on a known source before and after.`
+          : `${id}: the black lead hangs in the air: the circuit stays open at ${part}, the meter indicates 0, and the full voltage can be across the gap. De-energise before you put the lead on.`,
       };
     case 'blown-fuse':
       return {
         kind: 'limit',
-        message: `${id}: its fuse had blown before: it shows 0, and the circuit stays open at ${part} for every other meter. Switch off, disconnect, test the fuse out of circuit, and replace it by its own type and rating only.`,
+        message: `${id}: its fuse had blown before: it indicates 0, and the circuit stays open at ${part} for every other meter. Switch off, disconnect, test the fuse out of circuit, and replace it by its own type and rating only.`,
       };
     case 'backwards':
       return instrument.display === 'analogue'
         ? {
             kind: 'hazard',
-            message: `${id}: with its leads swapped the needle is driven against its stop and can bend. Take a lead off at once, then swap the two.`,
+            message: `${id}: with its leads swapped the needle is driven against its stop and can bend. Lift a lead off at once, then swap the two.`,
           }
         : {
             kind: 'limit',
-            message: `${id}: with its leads swapped the display shows the other sign. Write the sign down as it is shown, or swap the leads: red to the higher point, or to where the current comes from.`,
+            message: `${id}: with its leads swapped the display has the other sign. Write the sign down as displayed, or swap the leads: red to the higher point, or to where the current comes from.`,
           };
     case 'across':
       return {
         kind: 'hazard',
-        message: `${id} stands across ${part} instead of in series: a near short of ${ohms(told.probe!.resistance)}. ${rush(told)} Switch off, take the leads off, open the circuit at ${part} and put the meter into the gap. An ammeter never goes across a supply, a battery or a live conductor.`,
+        message: `${id} is across ${part} instead of in series: a near short of ${ohms(told.probe!.resistance)}. ${rush(told)} Switch off, remove the leads, open the circuit at ${part} and put the meter into the gap. An ammeter never goes across a supply, a battery or a live conductor.`,
       };
     case 'current-jack':
       return {
         kind: 'hazard',
-        message: `${id} is set to volts with its red lead still in the current jack: ${ohms(told.probe!.resistance)} across the two points, and the display shows 0. ${rush(told)} Switch off, move the red lead to the V jack, and test the fuse before the meter is trusted with a current again.`,
+        message: `${id} is set to volts with its red lead still in the current jack: ${ohms(told.probe!.resistance)} across the two points, and the display says 0. ${rush(told)} Switch off, move the red lead to the V jack, and test the fuse before the meter is trusted with a current again.`,
       };
   }
 }
@@ -244,8 +244,8 @@ function rush({ surge, blows, probe }: Told): string {
   const amps = (value: number): string => formatQuantity(value, 'A', { digits: 3, trim: true });
   if (surge === null) return 'Nothing but wire limits the current.';
   const flows = `${amps(Math.abs(surge))} ${blows ? 'rush' : 'run'} through it`;
-  if (blows) return `${flows}, its fuse of ${amps(probe!.fuse!)} blows, and from then on it shows 0.`;
+  if (blows) return `${flows}, its fuse of ${amps(probe!.fuse!)} blows, and from then on it indicates 0.`;
   return probe!.fuse === undefined
-    ? `${flows}, and no fuse stands in this jack.`
+    ? `${flows}, and this jack has no fuse.`
     : `${flows}: its fuse of ${amps(probe!.fuse)} holds, and nothing warns you.`;
 }

@@ -1,5 +1,18 @@
 import { readingUncertainty, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
-import type { Uncertainties } from './range-table.ts';
+import { replaceElement } from '../network/index.ts';
+import { measurementPointOf, type MeasurementPoint } from './measurement-point.ts';
+import type { Setup } from './setup.ts';
+import { solveUnloaded, type Unloaded } from './solve-setup.ts';
+
+/** How well is known what a correction is made from. */
+export interface Uncertainties {
+  /** Share of itself that the source resistance may be off. */
+  readonly sourceResistance: number;
+  /** Share of itself that a meter's resistance may be off; 1 % where nobody says. */
+  readonly meterResistance: number;
+  /** Share of itself that the factor of the set-up's other meters may be off; 0 where left out. */
+  readonly otherMeters?: number;
+}
 
 /** A true value worked back from a reading, V or A, with the limit of its uncertainty. */
 export interface Corrected {
@@ -8,9 +21,9 @@ export interface Corrected {
 }
 
 /**
- * The true value behind what an instrument shows on a range, with the uncertainty of reading it.
+ * The true value, with no meter connected at all, behind what an instrument indicates on a range.
  *
- * @param indicated  V or A as shown
+ * @param indicated  V or A
  * @returns null as `correctReading`
  */
 export function correctIndication(
@@ -18,34 +31,140 @@ export function correctIndication(
   range: Range,
   quantity: MeterQuantity,
   indicated: number,
-  sourceResistance: number,
+  point: MeasurementPoint,
   uncertainties: Uncertainties,
 ): Corrected | null {
   const { accuracy, resolution } = readingUncertainty(instrument, range, indicated);
-  return correctReading(indicated, accuracy + resolution, sourceResistance, range.resistance, quantity, uncertainties);
+  return correctReading(indicated, accuracy + resolution, point, range.resistance, quantity, uncertainties);
 }
 
 /**
- * The true value behind a reading where the source resistance is known: V(1 + R_s/R_m) across, I(1 + R_m/R_s) in series.
+ * The true value behind a reading: V(1 + R_s/R_m) across, I(1 + R_m/R_s) in series, takes this meter out; what the
+ * set-up's other meters change is taken out by the ratio of the true value to what an ideal meter indicates beside them.
  *
  * @param own  limit of the reading's own uncertainty, V or A
- * @returns null where the correction is infinite: a current reading with nothing behind it
+ * @returns null where nothing leads back: a current indicated with no resistance behind it, or a true value that the other
+ *          meters bring to zero
  */
 export function correctReading(
   indicated: number,
   own: number,
-  sourceResistance: number,
+  point: MeasurementPoint,
   meterResistance: number,
   quantity: MeterQuantity,
   uncertainties: Uncertainties,
 ): Corrected | null {
-  const [over, under] =
-    quantity === 'dc-voltage' ? [sourceResistance, meterResistance] : [meterResistance, sourceResistance];
-  if (under === 0) return over === 0 ? { value: indicated, uncertainty: own } : null;
-  const ratio = over / under;
-  const spread = uncertainties.sourceResistance + uncertainties.meterResistance;
+  const others = otherMetersFactor(point);
+  const ratio = loadingRatio(point.sourceResistance, meterResistance, quantity);
+  if (others === null || ratio === null) return null;
+  const value = indicated * (1 + ratio) * others;
+  const spread =
+    Math.abs(indicated * ratio * others) * (uncertainties.sourceResistance + uncertainties.meterResistance);
   return {
-    value: indicated * (1 + ratio),
-    uncertainty: own * (1 + ratio) + Math.abs(indicated) * ratio * spread,
+    value,
+    uncertainty: own * (1 + ratio) * Math.abs(others) + spread + Math.abs(value) * (uncertainties.otherMeters ?? 0),
   };
+}
+
+/**
+ * What a reading is corrected by: the ratio R_s/R_m across, R_m/R_s in series, as its two resistances, Ω.
+ *
+ * @param sourceResistance  Ω; null where it has no limit
+ * @returns null where the source resistance has no limit
+ */
+export function loadingRatioOf(
+  sourceResistance: number | null,
+  meterResistance: number,
+  quantity: MeterQuantity,
+): { readonly over: number; readonly under: number } | null {
+  if (sourceResistance === null) return null;
+  return quantity === 'dc-voltage'
+    ? { over: sourceResistance, under: meterResistance }
+    : { over: meterResistance, under: sourceResistance };
+}
+
+/** The ratio as a number; null where it has no limit. */
+function loadingRatio(
+  sourceResistance: number | null,
+  meterResistance: number,
+  quantity: MeterQuantity,
+): number | null {
+  const ratio = loadingRatioOf(sourceResistance, meterResistance, quantity);
+  if (!ratio) return quantity === 'dc-voltage' ? null : 0;
+  if (ratio.over === 0) return 0;
+  return ratio.under === 0 ? null : ratio.over / ratio.under;
+}
+
+/** The true value over what an ideal meter indicates beside the set-up's others; null where one is not known or zero. */
+export function otherMetersFactor({ ideal, truth }: MeasurementPoint): number | null {
+  if (truth === ideal) return 1;
+  return truth === null || ideal === null || ideal === 0 ? null : truth / ideal;
+}
+
+/**
+ * The share of itself by which the factor of the other meters may be off: for the tolerance of each part, and for the
+ * resistance of each other meter, half the span from limit to limit each, added up. To first order that is the worst case.
+ *
+ * @param meter            the meter that is corrected
+ * @param meterResistance  share of itself that each other meter's resistance may be off
+ * @returns a ratio; 0 for a meter alone, or where there is no factor
+ */
+export function otherMetersUncertainty(
+  { network }: Unloaded,
+  instruments: readonly Instrument[],
+  setup: Setup,
+  meter: string,
+  meterResistance: number,
+): number {
+  if (setup.meters.length < 2) return 0;
+  const factorWith = (changed: typeof network, meters: readonly Instrument[], of: Setup): number | null => {
+    const unloaded = solveUnloaded(changed);
+    const point = unloaded.ok ? measurementPointOf(unloaded.value, meters, of, meter) : null;
+    return point?.ok ? otherMetersFactor(point.value) : null;
+  };
+  const factor = factorWith(network, instruments, setup);
+  if (!factor) return 0;
+  const swing = (at: (side: 1 | -1) => number | null): number => {
+    const [low, high] = [at(-1), at(1)];
+    return low === null || high === null ? 0 : Math.abs((high - low) / 2 / factor);
+  };
+  const parts = network.elements.map((part) => {
+    if (part.kind !== 'resistor' || !part.tolerance) return 0;
+    if (network.values === 'measured' && part.measuredResistance !== undefined) return 0;
+    const { resistance, tolerance } = part;
+    return swing((side) => {
+      const shifted = { ...part, resistance: resistance * (1 + side * Math.min(tolerance, 0.99)) };
+      return factorWith(replaceElement(network, part.id, shifted), instruments, setup);
+    });
+  });
+  const meters = setup.meters.map(({ id }) => {
+    if (id === meter) return 0;
+    return swing((side) => {
+      const off = withResistanceOff(instruments, setup, id, side * meterResistance);
+      return factorWith(network, off.instruments, off.setup);
+    });
+  });
+  return [...parts, ...meters].reduce((sum, one) => sum + one, 0);
+}
+
+/** The set-up with one meter's resistance off by a share of itself. */
+function withResistanceOff(
+  instruments: readonly Instrument[],
+  setup: Setup,
+  meter: string,
+  share: number,
+): { readonly instruments: readonly Instrument[]; readonly setup: Setup } {
+  const placed = setup.meters.find(({ id }) => id === meter)!;
+  const instrument = instruments.find(({ id }) => id === placed.instrument);
+  if (!instrument) return { instruments, setup };
+  const off: Instrument = {
+    ...instrument,
+    id: ` ${instrument.id} off`,
+    functions: (instrument.functions ?? []).map((one) => ({
+      ...one,
+      ranges: one.ranges.map((range) => ({ ...range, resistance: range.resistance * (1 + share) })),
+    })),
+  };
+  const meters = setup.meters.map((other) => (other.id === meter ? { ...other, instrument: off.id } : other));
+  return { instruments: [...instruments, off], setup: { ...setup, meters } };
 }

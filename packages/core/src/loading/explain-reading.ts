@@ -31,31 +31,31 @@ export function explainReading(meter: Meter, reading: MeterReading): ReadingWork
       sentence:
         indicated === 0
           ? 'Nothing drives a current through this break.'
-          : 'A current source drives this line: the meter cannot change the current, it only takes volts.',
+          : 'A current source drives this line: the meter cannot change the current.',
     };
   if (rs === 0 && across)
     return {
       formula: null,
       result: formatQuantity(indicated, unit),
-      sentence: 'The leads look into no resistance: nothing is dragged down here.',
+      sentence: 'The source resistance is 0: no loading error.',
     };
   if (!across && rm === 0)
     return {
       formula: null,
       result: formatQuantity(indicated, unit),
-      sentence: 'This range has no resistance of its own: it changes nothing.',
+      sentence: 'This range has no resistance: no insertion error.',
     };
 
   const ideal = across ? indicated * (1 + rs / rm) : indicated * (1 + rm / rs);
   const [upper, other] = across ? [rm, rs] : [rs, rm];
   const seen = across
-    ? `${ohms(rs)} is what the leads look into; the meter is ${ohms(rm)}.`
-    : `${ohms(rs)} is what the break looks into; the meter adds ${ohms(rm)}.`;
+    ? `Source resistance ${ohms(rs)}, input resistance ${ohms(rm)}.`
+    : `Source resistance ${ohms(rs)}, meter resistance ${ohms(rm)}.`;
   return {
     formula: `${formatQuantity(ideal, unit)} × ${ohms(upper)} / (${ohms(upper)} + ${ohms(other)})`,
     result: formatQuantity(indicated, unit),
     sentence: othersShift(reading, ideal)
-      ? `${seen} Without the other meters ${formatQuantity(reading.true, unit)} would stand here.`
+      ? `${seen} The other meters change the true ${formatQuantity(reading.true, unit)} to ${formatQuantity(ideal, unit)}.`
       : seen,
   };
 }
@@ -73,14 +73,14 @@ export function stateSentence(reading: MeterReading): string {
       return '';
     case 'over-range':
       return reading.display === 'OL'
-        ? 'Over range: the display shows OL. Take a higher range.'
-        : 'Over range: the needle is against its stop. Take a higher range at once.';
+        ? 'Over range: the display says OL. Choose a higher range.'
+        : 'Over range: the needle is against its stop. Choose a higher range at once.';
     case 'reversed':
       return 'The needle is driven backwards against its stop. Swap the leads.';
     case 'fuse-blown':
-      return 'The fuse has blown: it reads 0 and the branch is open for every other meter. Disconnect, replace the fuse by its own type and rating only, and begin on the highest range.';
+      return 'The fuse has blown: it indicates 0 and the branch is open for every other meter. Disconnect, replace the fuse by its own type and rating only, and begin on the highest range.';
     case 'floating':
-      return 'Nothing joins the two leads: whatever it shows means nothing. Put both leads on parts of one circuit.';
+      return 'Nothing joins the two leads: the indicated value means nothing. Put both leads on parts of one circuit.';
     case 'undetermined':
       return 'A loop of links with no resistance: nothing determines how they share the current. Lift every link of the loop, or give one a resistance.';
   }

@@ -12,7 +12,14 @@ export type { AmmeterPlacement, Meter, Setup, VoltmeterPlacement } from './setup
 export { networkCautions, setupCautions, type Caution } from './cautions.ts';
 export { explainReading, stateSentence, type ReadingWorking } from './explain-reading.ts';
 export { changeInstrument, meterAt, newMeter, nextMeterId, nextSetupId, swapLeads, toggleEnd } from './setup-edits.ts';
-export { correctIndication, correctReading, type Corrected } from './correction.ts';
+export { explainCorrection } from './explain-correction.ts';
+export {
+  correctIndication,
+  correctReading,
+  otherMetersUncertainty,
+  type Corrected,
+  type Uncertainties,
+} from './correction.ts';
 export { requiredResistance } from './required-resistance.ts';
 export {
   measurementPointOf,
@@ -20,7 +27,7 @@ export {
   sourceResistanceUncertainty,
   type MeasurementPoint,
 } from './measurement-point.ts';
-export { bestRangeOptions, rangeTable, loadingShare, type Uncertainties, type RangeOption } from './range-table.ts';
+export { bestRangeOptions, rangeTable, loadingShare, type RangeOption } from './range-table.ts';
 export {
   loadedBy,
   loadingMap,
@@ -31,7 +38,7 @@ export {
   type MapPoint,
 } from './loading-map.ts';
 export { betterAlone, togetherAndApart, type TogetherAndApart } from './together.ts';
-export { sumsAsRead, type ReadTerm, type SumAsRead } from './sums-as-read.ts';
+export { indicatedSums, type IndicatedTerm, type IndicatedSum } from './indicated-sums.ts';
 export {
   apparentError,
   apparentResistance,

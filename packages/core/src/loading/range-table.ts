@@ -6,6 +6,7 @@ import {
   type MeterQuantity,
   type Range,
 } from '../instrument/index.ts';
+import { otherMetersFactor, type Uncertainties } from './correction.ts';
 import type { MeasurementPoint } from './measurement-point.ts';
 
 /** What one range would show at a place, and what to believe of it. Everything in V or A unless said otherwise. */
@@ -28,16 +29,9 @@ export interface RangeOption {
   /** What the uncertainty about R_s and R_m leaves in the correction. */
   readonly correctionUncertainty: number;
   /** Worst case of the reading taken as it stands: |loading| + accuracy + resolution. */
-  readonly asRead: number | null;
-  /** Worst case once the loading is corrected, at the size of the true value. */
-  readonly corrected: number;
-}
-
-export interface Uncertainties {
-  /** Share of itself that the source resistance may be off. */
-  readonly sourceResistance: number;
-  /** Share of itself that a meter's resistance may be off; 1 % where nobody says. */
-  readonly meterResistance: number;
+  readonly uncorrected: number | null;
+  /** Worst case once the loading of every meter of the set-up is corrected, at the size of the true value; null where nothing leads back to it. */
+  readonly corrected: number | null;
 }
 
 /**
@@ -53,6 +47,7 @@ export function rangeTable(
 ): RangeOption[] {
   const { ideal, truth } = point;
   if (ideal === null) return [];
+  const others = otherMetersFactor(point);
   return instruments.flatMap((instrument) =>
     rangesOf(instrument, quantity).map((range): RangeOption => {
       const taken = loadingShare(point.sourceResistance, range.resistance, quantity);
@@ -75,8 +70,12 @@ export function rangeTable(
         accuracy,
         resolution,
         correctionUncertainty,
-        asRead: loading === null ? null : Math.abs(loading) + accuracy + resolution,
-        corrected: (accuracy + resolution) / (1 - taken) + correctionUncertainty,
+        uncorrected: loading === null ? null : Math.abs(loading) + accuracy + resolution,
+        corrected:
+          others === null
+            ? null
+            : ((accuracy + resolution) / (1 - taken) + correctionUncertainty) * Math.abs(others) +
+              Math.abs(truth ?? 0) * (uncertainties.otherMeters ?? 0),
       };
     }),
   );
@@ -101,14 +100,15 @@ function stateOn(instrument: Instrument, range: Range, indicated: number): Range
 
 /** The range options that are best as read and best corrected; null where none can be read. */
 export function bestRangeOptions(options: readonly RangeOption[]): {
-  readonly asRead: RangeOption | null;
+  readonly uncorrected: RangeOption | null;
   readonly corrected: RangeOption | null;
 } {
   const readable = options.filter(({ state }) => state === 'ok');
-  const least = (of: (option: RangeOption) => number): RangeOption | null =>
-    readable.reduce<RangeOption | null>(
-      (best, option) => (best === null || of(option) < of(best) ? option : best),
-      null,
-    );
-  return { asRead: least((option) => option.asRead ?? Infinity), corrected: least((option) => option.corrected) };
+  const least = (of: (option: RangeOption) => number | null): RangeOption | null =>
+    readable.reduce<RangeOption | null>((best, option) => {
+      const value = of(option);
+      if (value === null) return best;
+      return best === null || value < of(best)! ? option : best;
+    }, null);
+  return { uncorrected: least((option) => option.uncorrected), corrected: least((option) => option.corrected) };
 }

@@ -70,7 +70,7 @@ test('the formula stands with its numbers', () => {
   expect(plain(working.formula)).toBe('6.368 V × 20 kΩ / (20 kΩ + 14.92 kΩ)');
   expect(plain(working.result)).toBe('3.647 V');
   expect(plain(working.sentence)).toBe(
-    '14.92 kΩ is what the leads look into; the meter is 20 kΩ. Without the other meters 6.367 V would stand here.',
+    'Source resistance 14.92 kΩ, input resistance 20 kΩ. The other meters change the true 6.367 V to 6.368 V.',
   );
 });
 
@@ -88,8 +88,8 @@ test('in series the formula is turned about', () => {
 test('where there is nothing to divide, a sentence says why', () => {
   expect(explainReading(amps, { ...reading, sourceResistance: null }).sentence).toMatch(/current source/);
   expect(explainReading(amps, { ...reading, sourceResistance: null, indicated: 0 }).sentence).toMatch(/Nothing drives/);
-  expect(explainReading(volts, { ...reading, sourceResistance: 0 }).sentence).toMatch(/no resistance/);
-  expect(explainReading(amps, { ...reading, meterResistance: 0 }).sentence).toMatch(/changes nothing/);
+  expect(explainReading(volts, { ...reading, sourceResistance: 0 }).sentence).toMatch(/source resistance is 0/);
+  expect(explainReading(amps, { ...reading, meterResistance: 0 }).sentence).toMatch(/no insertion error/);
 });
 
 test.each([

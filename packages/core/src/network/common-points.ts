@@ -21,11 +21,11 @@ export const wiresBetween = (network: Network, from: string, to: string): readon
 
 /** Says why two nodes are one point, or null where they are not: what stands between them would see no voltage. */
 export function samePoint(network: Network, a: string, b: string): string | null {
-  if (a === b) return `Both ends on ${a}: that is one point, so no voltage stands across and no current flows.`;
+  if (a === b) return `Both ends on ${a}: that is one point: no voltage across it, no current.`;
   const wires = wiresBetween(network, a, b);
   if (wires === null) return null;
   const list = wires.length === 1 ? wires[0] : `${wires.slice(0, -1).join(', ')} and ${wires.at(-1)}`;
-  return `${a} and ${b} are the same point: ${list} ${wires.length === 1 ? 'joins' : 'join'} them, so no voltage stands across.`;
+  return `${a} and ${b} are the same point: ${list} ${wires.length === 1 ? 'joins' : 'join'} them, so there is no voltage across.`;
 }
 
 /** Every node that wires lead to, with the wires on the way. */

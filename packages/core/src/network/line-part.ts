@@ -79,7 +79,7 @@ export function readPart(
     const fields = fieldsOf(kind, word);
     if (typeof fields === 'string') return faultAt(word.token, fields);
     for (const [key, value] of Object.entries(fields)) {
-      if (key in given) return faultAt(word.token, `This is said twice of one part.`);
+      if (key in given) return faultAt(word.token, `This is given twice for one part.`);
       const limit = elementLimits[key as keyof typeof elementLimits] as (typeof elementLimits)['emf'] | undefined;
       const violation = limit && typeof value === 'number' ? limitViolation(limit, value) : null;
       if (violation) return faultAt(word.token, `This value ${violation}.`);

@@ -20,7 +20,7 @@ export interface LineToken {
 const pieces =
   /(?<space>\s+)|(?<mark>\|\||\||\/\/|∥|[+();:~@])|"(?<text>(?:[^"\\]|\\.)*)"|(?<word>[<=#]?(?:[^\s+|();:@~"/∥]|(?<=\w)\/(?!\/))+(?:\s*\/(?!\/)\s*[^\s+|();:@~"/∥]+)?)/gsuy;
 
-/** Ways to write that two things stand side by side. */
+/** Ways to write that two things are in parallel. */
 const sideBySide = new Set(['|', '||', '//', '∥']);
 
 /** A bare number, which a unit may follow after a space: `56 kΩ`. */

@@ -89,7 +89,7 @@ class Reader {
     if (!feeds) return sides;
     const source = sides.kind === 'part' && (sides.part.kind === 'source' || sides.part.kind === 'current-source');
     if (!source) {
-      if (this.here().kind === ':') this.stop(first, 'Only a source stands before a colon: E1 24V/1R8: …');
+      if (this.here().kind === ':') this.stop(first, 'Only a source comes before a colon: E1 24V/1R8: …');
       this.stop(this.here(), this.expected());
     }
     if (this.here().kind === ':') this.at += 1;
@@ -130,7 +130,7 @@ class Reader {
     if (here.kind === '(') {
       this.at += 1;
       const inside = this.sides();
-      if (this.here().kind !== ')') this.stop(this.here(), `Expected + (in series), || (side by side) or ) here.`);
+      if (this.here().kind !== ')') this.stop(this.here(), `Expected + (in series), || (in parallel) or ) here.`);
       this.at += 1;
       return inside;
     }
@@ -171,8 +171,8 @@ class Reader {
 
   private expected(): string {
     return this.here().kind === ')'
-      ? 'This ) closes nothing. Take it out, or put a ( before it.'
-      : 'Expected + (in series), || (side by side), @ (a point’s name) or ; (a further branch) here.';
+      ? 'This ) closes nothing. Remove it, or put a ( before it.'
+      : 'Expected + (in series), || (in parallel), @ (a point’s name) or ; (a further branch) here.';
   }
 
   private stop(token: LineToken, message: string): never {

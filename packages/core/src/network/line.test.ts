@@ -10,7 +10,7 @@ import { read } from '../test/read-line.ts';
 /** The ends of every part: `R1 A B`. */
 const ends = (network: Network): string[] => network.elements.map(({ id, from, to }) => `${id} ${from} ${to}`);
 
-test('a source feeds what is in series and side by side', () => {
+test('a source feeds what is in series and in parallel', () => {
   const network = read('E1 24V/1R8  R1 56k 1% + (R2 39k || R3 15k + R4 27k)');
   expect(ends(network)).toEqual(['E1 A 0', 'R1 A B', 'R2 B 0', 'R3 B C', 'R4 C 0']);
   expect(network.elements[0]).toEqual({

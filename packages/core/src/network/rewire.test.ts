@@ -94,7 +94,7 @@ test('what links and closed switches join is one point, and says by what', () =>
   expect(wiresBetween(network, 'A', 'C')).toEqual(['W1', 'S1']);
   expect(wiresBetween(network, 'D', '0')).toBeNull();
   expect(samePoint(network, 'A', 'C')).toBe(
-    'A and C are the same point: W1 and S1 join them, so no voltage stands across.',
+    'A and C are the same point: W1 and S1 join them, so there is no voltage across.',
   );
   expect(samePoint(network, 'B', 'B')).toMatch(/one point/);
   expect(samePoint(network, 'C', 'D')).toBeNull();

@@ -1,6 +1,6 @@
 import type { Element } from './element.ts';
 
-/** Parts in series and side by side, read from one end to the other. */
+/** Parts in series and in parallel, read from one end to the other. */
 export type Strand =
   | { readonly kind: 'part'; readonly element: Element; readonly withParameter: boolean }
   | { readonly kind: 'series'; readonly items: readonly Strand[]; readonly between: readonly string[] }
@@ -52,7 +52,7 @@ function joinSideBySide(strands: readonly PlacedStrand[]): PlacedStrand[] {
   const found = new Map<string, PlacedStrand>();
   for (const [index, placed] of strands.entries()) {
     const { from, to } = placed;
-    // A loop on one node stays on its own: side by side with another it would be read as between that one's ends.
+    // A loop on one node stays on its own: in parallel with another it would be read as between that one's ends.
     const key = from === to ? `${index}` : [from, to].sort().join(' ');
     const other = found.get(key);
     found.set(key, other ? sideBySide(other, startingAt(other.from, placed)) : placed);

@@ -52,7 +52,7 @@ test.each([
 
 test('says in which unit a value of the wrong kind is, and what is taken here', () => {
   const result = parseQuantity('12 mA', 'Ω');
-  expect(!result.ok && result.fault.message).toMatch(/in A.*takes Ω/);
+  expect(!result.ok && result.fault.message).toMatch(/in A.*must be in Ω/);
 });
 
 test('what is printed with all its digits reads in again as the same number', () => {

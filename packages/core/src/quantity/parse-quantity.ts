@@ -48,7 +48,7 @@ export function parseQuantity(text: string, unit: Unit): Result<number, Quantity
       other
         ? {
             code: 'wrong-unit',
-            message: `“${typed}” is in ${other}; here it takes ${unit}, for example ${examples[unit]}.`,
+            message: `“${typed}” is in ${other}; here it must be in ${unit}, for example ${examples[unit]}.`,
           }
         : { code: 'not-a-quantity', message: `“${match.suffix}” is no prefix or unit here. Try ${examples[unit]}.` },
     );

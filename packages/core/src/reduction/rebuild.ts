@@ -105,7 +105,7 @@ function undo(
   switch (rule) {
     case 'dead-end': {
       for (const part of parts) carried.set(part.id, { voltage: 0, current: 0 });
-      return [{ kind: 'note', title: `${parts[0]!.id} carries nothing`, formula: '', value: 0, unit: 'A' }];
+      return [{ kind: 'note', title: `${parts[0]!.id} carries no current`, formula: '', value: 0, unit: 'A' }];
     }
     case 'series': {
       const whole = carried.get(into[0]!.id)!;

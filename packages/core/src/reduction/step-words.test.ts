@@ -13,14 +13,14 @@ const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
 
 test('steps are told as one would say them', () => {
   expect(steps('E1 1V: R1 10 + R2 20 + R3 30').map(stepTitle)).toEqual(['R1, R2 and R3 in series']);
-  expect(steps('E1 1V: R1 10 || R2 20 || R3 30').map(stepTitle)).toEqual(['R1, R2 and R3 side by side']);
-  expect(steps('E1 1V: R1 10; @A R2 5 @X').map(stepTitle)[0]).toBe('R2 carries nothing');
+  expect(steps('E1 1V: R1 10 || R2 20 || R3 30').map(stepTitle)).toEqual(['R1, R2 and R3 in parallel']);
+  expect(steps('E1 1V: R1 10; @A R2 5 @X').map(stepTitle)[0]).toBe('R2 carries no current');
   expect(steps('E1 1V: @A R1 1 @B R4 1 || R2 1 @C R5 1; @B R3 1 @C').map(stepTitle)[0]).toBe(
     'Delta R1, R2, R3 into a star',
   );
 });
 
-test('three side by side go by reciprocals, two both ways', () => {
+test('three in parallel go by reciprocals, two both ways', () => {
   const [three] = steps('E1 1V: R1 10 || R2 20 || R3 20');
   expect(three!.formulas.map(plain)).toEqual(['1/(1/10 Ω + 1/20 Ω + 1/20 Ω) = 5 Ω']);
   const [two] = steps('E1 1V: R1 10 || R2 40');

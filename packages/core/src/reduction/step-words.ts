@@ -51,11 +51,11 @@ export function stepTitle({ rule, parts, centre }: Choice): string {
   const list = `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
   switch (rule) {
     case 'dead-end':
-      return `${names[0]} carries nothing`;
+      return `${names[0]} carries no current`;
     case 'series':
       return `${list} in series`;
     case 'parallel':
-      return `${list} side by side`;
+      return `${list} in parallel`;
     case 'delta-star':
       return `Delta ${names.join(', ')} into a star`;
     case 'star-delta':

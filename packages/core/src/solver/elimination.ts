@@ -136,7 +136,7 @@ export class Elimination {
     this.left = new Int32Array(bundles.length);
   }
 
-  /** Runs conductances through, S by edge of the plan; edges side by side add up. */
+  /** Runs conductances through, S by edge of the plan; edges in parallel add up. */
   run(edges: ArrayLike<number>): void {
     const { plan, conductance: g, share, total, work, next, list, left } = this;
     const { start, rows, places, bundles } = plan;

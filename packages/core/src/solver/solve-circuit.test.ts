@@ -70,14 +70,14 @@ test('the current in a link that is the only way is known', () => {
   expect(elements.E1!.power).toBe(20);
 });
 
-test('nothing determines how two links side by side share a current', () => {
+test('nothing determines how two links in parallel share a current', () => {
   const { elements } = values(E('E1', 'A', '0', 10), W('W1', 'A', 'B'), W('W2', 'A', 'B'), R('R1', 'B', '0', 5));
   expect(elements.W1!.current).toBeNull();
   expect(elements.W2!.power).toBe(0);
   expect(elements.R1!.current).toBe(2);
 });
 
-test('equal ideal sources side by side are allowed, and their shares unknown', () => {
+test('equal ideal sources in parallel are allowed, and their shares unknown', () => {
   const { elements } = values(E('E1', 'A', '0', 10), E('E2', 'A', '0', 10), R('R1', 'A', '0', 5));
   expect(elements.E1).toEqual({ voltage: 10, current: null, power: null });
 });
@@ -86,7 +86,7 @@ test('0.1 V and 0.2 V in series are not in conflict with 0.3 V, though doubles s
   expect(values(E('E1', 'B', '0', 0.1), E('E2', 'A', 'B', 0.2), E('E3', 'A', '0', 0.3)).nodes.A).toBeCloseTo(0.3, 15);
 });
 
-test('unequal ideal sources side by side contradict each other: the loop is named, and what is tied to it', () => {
+test('unequal ideal sources in parallel contradict each other: the loop is named, and what is tied to it', () => {
   const apart = [E('E2', 'C', 'D', 3), R('R1', 'A', 'C', 10), R('R2', 'D', '0', 10)];
   expect(solve(...apart, E('E1', 'A', '0', 5), E('E8', 'B', '0', 12), E('E9', 'B', '0', 12.5))).toEqual({
     code: 'source-conflict',

@@ -24,7 +24,7 @@ export class StarMesh {
     this.neighbours = Array.from({ length: points }, () => new Map<number, number>());
   }
 
-  /** A mesh of some edges; those side by side add up. */
+  /** A mesh of some edges; those in parallel add up. */
   static of(points: number, edges: readonly Edge[]): StarMesh {
     const mesh = new StarMesh(points);
     for (const { a, b, g, f } of edges) mesh.join(a, b, g, f);

@@ -78,7 +78,7 @@ test('a current source out of compliance holds its voltage', () => {
   expect(limited!.values.elements.R1!.current).toBeCloseTo(22 / 1669, 12);
 });
 
-test('two supplies side by side: the one in its limit leaves the rest to the other', () => {
+test('two supplies in parallel: the one in its limit leaves the rest to the other', () => {
   const limited = solveLimited(read('E1 12V/0R1 <1A: R1 2 || E2 11V/0R1'))!;
   expect(limited.limited).toEqual([{ id: 'E1', holds: 'current', at: 1 }]);
   const across = limited.values.elements.R1!.voltage!;

@@ -9,7 +9,7 @@ export interface PartContribution {
   readonly share: number;
 }
 
-/** Which part contributes most: one after the other turned from limit to limit, the largest first. */
+/** Contribution of each part: one after the other turned from limit to limit, the largest first. */
 export function contributions({ parts, valueAt }: ToleranceModel): PartContribution[] {
   const at = Float64Array.from(parts, ({ resistance }) => resistance);
   const swings = parts.map(({ resistance, tolerance }, part) => {

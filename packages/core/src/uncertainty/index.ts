@@ -5,7 +5,12 @@ export {
   type RangeCorrection,
   type RangeReading,
 } from './range-correction.ts';
-export { toleranceModel, type Followed, type ToleranceModel, type ToleranceQuestion } from './tolerance-model.ts';
+export {
+  toleranceModel,
+  type ToleranceOutput,
+  type ToleranceModel,
+  type ToleranceQuestion,
+} from './tolerance-model.ts';
 export { worstCase, type WorstCase } from './worst-case.ts';
 export { contributions, type PartContribution } from './contributions.ts';
 export { sampleTolerance, type SampleSummary, type Sampling } from './sampling.ts';

@@ -14,7 +14,7 @@ function part(line: string, id: string): { volts: number; amps: number } {
   return { volts: voltage!, amps: current! };
 }
 
-test('two readings of one range, with and without a known resistor, give the voltage and what it looks into', () => {
+test('two readings of one range, with and without a known resistor, give the voltage and what its source resistance is', () => {
   fc.assert(
     fc.property(ohms, ohms, ohms, (rs, rm, rk) => {
       const alone = { indicated: part(`E1 9V: RS ${rs} + RM ${rm}`, 'RM').volts, uncertainty: 0, meterResistance: rm };

@@ -47,12 +47,12 @@ export function correctFromRanges(
   if (readings.some(({ indicated }) => !(indicated > 0)))
     return fail({
       code: 'not-positive',
-      message: 'Every reading must be above zero: swap the leads, or choose a range that shows it.',
+      message: 'Every reading must be above zero: swap the leads, or choose a range that can read it.',
     });
   const x = readings.map(({ meterResistance }) => (across ? 1 / meterResistance : meterResistance));
   const y = readings.map(({ indicated }) => 1 / indicated);
   if (new Set(x).size < 2)
-    return fail({ code: 'too-few', message: 'It takes readings on two ranges of different resistance.' });
+    return fail({ code: 'too-few', message: 'Two readings on ranges of different resistance are needed.' });
 
   const rough = fitted(
     x,

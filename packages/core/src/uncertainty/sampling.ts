@@ -3,7 +3,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { ToleranceModel } from './tolerance-model.ts';
 
 export interface Sampling {
-  readonly draws: number;
+  readonly count: number;
   /** The same seed draws the same values again. */
   readonly seed: number;
   /** Evenly between the limits, or normal with the tolerance at three standard deviations. */
@@ -12,15 +12,15 @@ export interface Sampling {
 
 /** What was found of a result, V, A or W. */
 export interface SampleSummary {
-  readonly draws: number;
+  readonly count: number;
   readonly mean: number;
   /** Standard deviation. */
   readonly deviation: number;
   /** Between these lie the middle 95 %. */
   readonly low: number;
   readonly high: number;
-  readonly least: number;
-  readonly most: number;
+  readonly minimum: number;
+  readonly maximum: number;
   /** Equal steps from the least to the most, with how many fell into each. */
   readonly bins: readonly number[];
 }
@@ -35,10 +35,10 @@ const binCount = 40;
  */
 export function* sampleTolerance(
   { parts, valueAt }: ToleranceModel,
-  { draws, seed, spread }: Sampling,
+  { count, seed, spread }: Sampling,
 ): Generator<number, SampleSummary> {
   const generator = xoroshiro128plus(seed);
-  const values = new Float64Array(draws);
+  const values = new Float64Array(count);
   const at = new Float64Array(parts.length);
   const deviate =
     spread === 'rectangular'
@@ -48,8 +48,8 @@ export function* sampleTolerance(
           (Math.sqrt(-2 * Math.log(1 - uniformFloat64(generator))) *
             Math.cos(2 * Math.PI * uniformFloat64(generator))) /
           3;
-  for (let done = 0; done < draws;) {
-    for (const end = Math.min(draws, done + batch); done < end; done += 1) {
+  for (let done = 0; done < count;) {
+    for (const end = Math.min(count, done + batch); done < end; done += 1) {
       for (let part = 0; part < at.length; part += 1) {
         const { resistance, tolerance } = parts[part]!;
         at[part] = resistance * Math.max(1e-9, 1 + tolerance * deviate());
@@ -62,28 +62,28 @@ export function* sampleTolerance(
 }
 
 function summary(sorted: Float64Array): SampleSummary {
-  const draws = sorted.length;
-  const [least, most] = [sorted[0]!, sorted[draws - 1]!];
+  const count = sorted.length;
+  const [minimum, maximum] = [sorted[0]!, sorted[count - 1]!];
   // Deviations from one of the values: nothing large is squared and subtracted.
-  const origin = sorted[draws >> 1]!;
+  const origin = sorted[count >> 1]!;
   let [sum, squares] = [0, 0];
   const bins = new Array<number>(binCount).fill(0);
   for (const value of sorted) {
     sum += value - origin;
     squares += (value - origin) ** 2;
-    const place = most > least ? Math.floor(((value - least) / (most - least)) * binCount) : 0;
+    const place = maximum > minimum ? Math.floor(((value - minimum) / (maximum - minimum)) * binCount) : 0;
     bins[Math.min(binCount - 1, place)]! += 1;
   }
-  const off = sum / draws;
-  const deviation = draws > 1 ? Math.sqrt(Math.max(0, squares - draws * off * off) / (draws - 1)) : 0;
+  const off = sum / count;
+  const deviation = count > 1 ? Math.sqrt(Math.max(0, squares - count * off * off) / (count - 1)) : 0;
   return {
-    draws,
+    count,
     mean: origin + off,
     deviation,
     low: quantile(sorted, 0.025),
     high: quantile(sorted, 0.975),
-    least,
-    most,
+    minimum,
+    maximum,
     bins,
   };
 }

@@ -11,14 +11,14 @@ import {
 } from '../solver/index.ts';
 
 /** A result whose tolerance is asked for: a true value, or what a meter of the set-up indicates. */
-export type Followed = SweepOutput | { readonly meter: string };
+export type ToleranceOutput = SweepOutput | { readonly meter: string };
 
 export interface ToleranceQuestion {
   readonly network: Network;
   readonly instruments: readonly Instrument[];
   /** The meters that are in; null for true values. */
   readonly setup: Setup | null;
-  readonly followed: Followed;
+  readonly output: ToleranceOutput;
 }
 
 /** One result as a function of the toleranced resistances. */
@@ -36,7 +36,7 @@ export interface ToleranceModel {
  *
  * @returns null where nothing determines the result
  */
-export function toleranceModel({ network, instruments, setup, followed }: ToleranceQuestion): ToleranceModel | null {
+export function toleranceModel({ network, instruments, setup, output }: ToleranceQuestion): ToleranceModel | null {
   const unloaded = solveUnloaded(network);
   const values = unloaded.ok && setup ? solveSetup(unloaded.value, instruments, setup) : null;
   if (!unloaded.ok || (values && !values.ok)) return null;
@@ -52,7 +52,7 @@ export function toleranceModel({ network, instruments, setup, followed }: Tolera
   const named = attach(circuitOf(network), meters);
   const varied = network.elements.flatMap((element, index) => (isVaried(network, element) ? [index] : []));
   const quick = quickCircuit(named.circuit, varied);
-  const result = quick && resultOf(quick, network, setup, followed, named);
+  const result = quick && resultOf(quick, network, setup, output, named);
   if (!result) return null;
   const parts = varied.map((index) => {
     const { id, resistance, tolerance } = network.elements[index] as Resistor;
@@ -75,11 +75,11 @@ function resultOf(
   quick: QuickCircuit,
   network: Network,
   setup: Setup | null,
-  followed: Followed,
+  output: ToleranceOutput,
   { circuit, nodeNumber }: NetworkCircuit,
 ): (() => number) | null {
-  if ('meter' in followed) {
-    const index = setup?.meters.findIndex(({ id }) => id === followed.meter) ?? -1;
+  if ('meter' in output) {
+    const index = setup?.meters.findIndex(({ id }) => id === output.meter) ?? -1;
     const meter = setup?.meters[index];
     if (!meter) return null;
     if (meter.quantity === 'dc-voltage') {
@@ -89,16 +89,16 @@ function resultOf(
     const branch = network.elements.length + index;
     return meter.reversed ? () => -quick.current(branch) : () => quick.current(branch);
   }
-  if ('node' in followed) {
-    const node = nodeNumber.get(followed.node);
+  if ('node' in output) {
+    const node = nodeNumber.get(output.node);
     return node === undefined ? null : () => quick.voltage(node, circuit.reference);
   }
-  const index = network.elements.findIndex(({ id }) => id === followed.element);
+  const index = network.elements.findIndex(({ id }) => id === output.element);
   const element = network.elements[index];
   if (!element) return null;
   const { from, to } = circuit.branches[index]!;
   const sign = element.kind === 'source' || element.kind === 'current-source' ? -1 : 1;
-  switch (followed.what) {
+  switch (output.what) {
     case 'voltage':
       return () => quick.voltage(from, to);
     case 'current':

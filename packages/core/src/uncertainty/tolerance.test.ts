@@ -5,17 +5,22 @@ import type { Network } from '../network/index.ts';
 import { read } from '../test/read-line.ts';
 import { contributions } from './contributions.ts';
 import { sampleTolerance, type SampleSummary, type Sampling } from './sampling.ts';
-import { toleranceModel, type Followed, type ToleranceModel } from './tolerance-model.ts';
+import { toleranceModel, type ToleranceOutput, type ToleranceModel } from './tolerance-model.ts';
 import { worstCase } from './worst-case.ts';
 
-const model = (network: Network, followed: Followed, setup: Setup | null = null, instruments: Instrument[] = []) => {
-  const made = toleranceModel({ network, instruments, setup, followed });
+const model = (
+  network: Network,
+  output: ToleranceOutput,
+  setup: Setup | null = null,
+  instruments: Instrument[] = [],
+) => {
+  const made = toleranceModel({ network, instruments, setup, output });
   if (!made) throw new Error('nothing to follow');
   return made;
 };
 
 function sampled(of: ToleranceModel, sampling: Partial<Sampling> = {}): SampleSummary {
-  const run = sampleTolerance(of, { draws: 100_000, seed: 7, spread: 'rectangular', ...sampling });
+  const run = sampleTolerance(of, { count: 100_000, seed: 7, spread: 'rectangular', ...sampling });
   for (let step = run.next(); ; step = run.next()) if (step.done) return step.value;
 }
 
@@ -23,10 +28,10 @@ const divider = read('E1 10V: R1 1k 5% + R2 1k 5%');
 
 test('a divider is worst with one arm high and the other low', () => {
   const worst = worstCase(model(divider, { element: 'R2', what: 'voltage' }));
-  expect(worst.most).toBeCloseTo((10 * 1.05) / (1.05 + 0.95), 12);
-  expect(worst.least).toBeCloseTo((10 * 0.95) / (1.05 + 0.95), 12);
-  expect(worst.mostAt).toEqual([false, true]);
-  expect(worst.leastAt).toEqual([true, false]);
+  expect(worst.maximum).toBeCloseTo((10 * 1.05) / (1.05 + 0.95), 12);
+  expect(worst.minimum).toBeCloseTo((10 * 0.95) / (1.05 + 0.95), 12);
+  expect(worst.maximumAt).toEqual([false, true]);
+  expect(worst.minimumAt).toEqual([true, false]);
   expect(worst.everyCorner).toBe(true);
 });
 
@@ -40,8 +45,8 @@ test('a single resistor across a source spreads its current as 1/R does', () => 
   expect(Math.abs(found.deviation / deviation - 1)).toBeLessThan(0.01);
   expect(found.low).toBeCloseTo(10 / (1100 - 5), 5);
   expect(found.high).toBeCloseTo(10 / (900 + 5), 5);
-  expect(found.least).toBeGreaterThanOrEqual(10 / 1100);
-  expect(found.most).toBeLessThanOrEqual(10 / 900);
+  expect(found.minimum).toBeGreaterThanOrEqual(10 / 1100);
+  expect(found.maximum).toBeLessThanOrEqual(10 / 900);
   expect(found.bins.reduce((a, b) => a + b)).toBe(100_000);
 });
 
@@ -53,12 +58,12 @@ test('three standard deviations of a normal spread are the tolerance', () => {
 
 test('a seed draws the same again, another draws otherwise', () => {
   const of = model(divider, { element: 'R2', what: 'voltage' });
-  expect(sampled(of, { draws: 500 })).toEqual(sampled(of, { draws: 500 }));
-  expect(sampled(of, { draws: 500, seed: 8 }).mean).not.toBe(sampled(of, { draws: 500 }).mean);
+  expect(sampled(of, { count: 500 })).toEqual(sampled(of, { count: 500 }));
+  expect(sampled(of, { count: 500, seed: 8 }).mean).not.toBe(sampled(of, { count: 500 }).mean);
 });
 
 test('it can be left off between batches', () => {
-  const run = sampleTolerance(model(divider, { node: 'A' }), { draws: 10_000, seed: 1, spread: 'rectangular' });
+  const run = sampleTolerance(model(divider, { node: 'A' }), { count: 10_000, seed: 1, spread: 'rectangular' });
   expect(run.next()).toEqual({ done: false, value: 2000 });
   expect(run.next()).toEqual({ done: false, value: 4000 });
 });
@@ -119,7 +124,7 @@ test('the worst cases of indications are those of every corner solved with the m
   fc.assert(
     fc.property(toleranced, fc.constantFrom('V1', 'A1'), (network, id) => {
       const worst = worstCase(model(network, { meter: id }, both, [meter]));
-      let [least, most] = [Infinity, -Infinity];
+      let [minimum, maximum] = [Infinity, -Infinity];
       const resistors = network.elements.filter((e) => e.kind === 'resistor');
       for (let corner = 0; corner < 1 << resistors.length; corner += 1) {
         const at: Network = {
@@ -133,11 +138,11 @@ test('the worst cases of indications are those of every corner solved with the m
         const solved = unloaded.ok && solveSetup(unloaded.value, [meter], both);
         if (!solved || !solved.ok) throw new Error('unsolved');
         const { indicated } = solved.value.meters[id]!;
-        least = Math.min(least, indicated!);
-        most = Math.max(most, indicated!);
+        minimum = Math.min(minimum, indicated!);
+        maximum = Math.max(maximum, indicated!);
       }
-      expect(Math.abs(worst.least - least)).toBeLessThan(1e-9 * Math.abs(least));
-      expect(Math.abs(worst.most - most)).toBeLessThan(1e-9 * Math.abs(most));
+      expect(Math.abs(worst.minimum - minimum)).toBeLessThan(1e-9 * Math.abs(minimum));
+      expect(Math.abs(worst.maximum - maximum)).toBeLessThan(1e-9 * Math.abs(maximum));
     }),
     { numRuns: 25 },
   );
@@ -159,12 +164,12 @@ test('beyond sixteen parts the search is as good as the known worst corner of a 
   };
   const solved = solveUnloaded(at);
   if (!solved.ok) throw new Error('unsolved');
-  expect(worst.most).toBeCloseTo(solved.value.values.elements[last.id]!.voltage!, 12);
+  expect(worst.maximum).toBeCloseTo(solved.value.values.elements[last.id]!.voltage!, 12);
 });
 
 test('a result that nothing determines has no tolerance', () => {
   const network = read('E1 10V: R1 1k 5%');
   const apart = { elements: [...network.elements, { ...network.elements[1]!, id: 'R9', from: 'X', to: 'Y' }] };
-  expect(toleranceModel({ network: apart, instruments: [], setup: null, followed: { node: 'X' } })).toBeNull();
-  expect(toleranceModel({ network, instruments: [], setup: null, followed: { meter: 'V1' } })).toBeNull();
+  expect(toleranceModel({ network: apart, instruments: [], setup: null, output: { node: 'X' } })).toBeNull();
+  expect(toleranceModel({ network, instruments: [], setup: null, output: { meter: 'V1' } })).toBeNull();
 });

@@ -2,11 +2,11 @@ import type { ToleranceModel } from './tolerance-model.ts';
 
 /** The least and the most that a result can be with every resistor within its tolerance. */
 export interface WorstCase {
-  readonly least: number;
-  readonly most: number;
+  readonly minimum: number;
+  readonly maximum: number;
   /** For each part whether it stands at its upper limit there. */
-  readonly leastAt: readonly boolean[];
-  readonly mostAt: readonly boolean[];
+  readonly minimumAt: readonly boolean[];
+  readonly maximumAt: readonly boolean[];
   /** Whether every corner was tried; beyond 16 parts the corners are searched, part by part, from several starts. */
   readonly everyCorner: boolean;
 }
@@ -30,7 +30,7 @@ function walkCorners(model: ToleranceModel, limits: readonly (readonly number[])
   const n = limits.length;
   const at = Float64Array.from(limits, ([low]) => low!);
   let corner = 0;
-  let [least, most, leastAt, mostAt] = [Infinity, -Infinity, 0, 0];
+  let [minimum, maximum, minimumAt, maximumAt] = [Infinity, -Infinity, 0, 0];
   for (let count = 0; count < 1 << n; count += 1) {
     if (count > 0) {
       const part = 31 - Math.clz32(count & -count);
@@ -38,11 +38,11 @@ function walkCorners(model: ToleranceModel, limits: readonly (readonly number[])
       at[part] = limits[part]![(corner >> part) & 1]!;
     }
     const value = model.valueAt(at);
-    if (value < least) [least, leastAt] = [value, corner];
-    if (value > most) [most, mostAt] = [value, corner];
+    if (value < minimum) [minimum, minimumAt] = [value, corner];
+    if (value > maximum) [maximum, maximumAt] = [value, corner];
   }
   const sides = (bits: number) => limits.map((_, part) => ((bits >> part) & 1) === 1);
-  return { least, most, leastAt: sides(leastAt), mostAt: sides(mostAt), everyCorner: true };
+  return { minimum, maximum, minimumAt: sides(minimumAt), maximumAt: sides(maximumAt), everyCorner: true };
 }
 
 /** From all low, all high, and the corner that the slopes point to: parts change sides as long as that helps. */
@@ -74,11 +74,17 @@ function searchCorners(model: ToleranceModel, limits: readonly (readonly number[
     return high > model.valueAt(at);
   });
   const starts = (up: boolean) => [rising.map((r) => r === up), rising.map(() => true), rising.map(() => false)];
-  const most = starts(true)
+  const maximum = starts(true)
     .map((start) => climb(1, start))
     .reduce((a, b) => (b.value > a.value ? b : a));
-  const least = starts(false)
+  const minimum = starts(false)
     .map((start) => climb(-1, start))
     .reduce((a, b) => (b.value < a.value ? b : a));
-  return { least: least.value, most: most.value, leastAt: least.sides, mostAt: most.sides, everyCorner: false };
+  return {
+    minimum: minimum.value,
+    maximum: maximum.value,
+    minimumAt: minimum.sides,
+    maximumAt: maximum.sides,
+    everyCorner: false,
+  };
 }

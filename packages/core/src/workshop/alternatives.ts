@@ -14,14 +14,14 @@ export interface Alternatives {
 }
 
 /**
- * The choices for a section: the nearest single resistor, the best of up to two and three in series or side by side, and a fixed
- * one with a trimmer. The other sections are not looked at, and of a stock any number is taken.
+ * The choices for a section: the nearest single resistor, the best of up to two and three in series or in parallel, and a fixed
+ * one with a trimmer. The other sections are not looked at, and of a stock any number is absorbed.
  */
 export function alternativesFor(meterProject: MeterProject, { resistance }: Pick<Section, 'resistance'>): Alternatives {
   const { series, tolerance, stock } = meterProject.parts;
   const drawer = drawerOf(stock ? stockValues(stock) : buyableValues(series));
-  const nearest = (most: number): Combination | null =>
-    drawer.values.length > 0 ? nearestCombination(resistance, drawer, most) : null;
+  const nearest = (maximum: number): Combination | null =>
+    drawer.values.length > 0 ? nearestCombination(resistance, drawer, maximum) : null;
   return {
     upTo: [nearest(1), nearest(2), nearest(3)],
     trimmed: trimmedSection(resistance, series, tolerance, trimmerCover(meterProject)),

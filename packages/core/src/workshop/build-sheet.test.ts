@@ -62,7 +62,7 @@ test('the order of assembly keeps the movement shorted until the end, and closes
   const { piece, sides } = workedOut({ fuse: { rating: 3.15, resistance: 0.03 } });
   const steps = assemblySteps(piece, sides);
   expect(steps[0]).toContain('Short the movement');
-  expect(steps.findIndex((step) => step.includes('Take the short off'))).toBe(steps.length - 2);
+  expect(steps.findIndex((step) => step.includes('Remove the short'))).toBe(steps.length - 2);
   expect(steps.findIndex((step) => step.startsWith('Close the shunt'))).toBeGreaterThan(
     steps.findIndex((step) => step.startsWith('A3')),
   );
@@ -76,7 +76,7 @@ test('the order of assembly keeps the movement shorted until the end, and closes
     parts: { ...piece.parts, trimmed: true },
   });
   const again = assemblySteps(old.piece, old.sides);
-  expect(again[1]).toContain('Take the shunt of');
+  expect(again[1]).toContain('Remove the shunt of');
   expect(again.some((step) => /trimmer of .* across it\. Set it to/.test(step))).toBe(true);
   expect(again.some((step) => step.includes('makes before it breaks'))).toBe(true);
 });

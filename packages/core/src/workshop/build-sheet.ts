@@ -166,7 +166,7 @@ export function assemblySteps(meterProject: MeterProject, worked: readonly Worke
   const steps = ['Short the movement’s terminals: its needle then cannot be thrown while you work.'];
   const { builtIn } = movement;
   if (builtIn && !builtIn.stays)
-    steps.push(`Take the ${builtIn.kind} of ${ohms(builtIn.resistance)} out of the meter.`);
+    steps.push(`Remove the ${builtIn.kind} of ${ohms(builtIn.resistance)} from the meter.`);
   if (movement.swamping)
     steps.push(
       `Solder the swamping resistor of ${ohms(movement.swamping)} in series with the coil; from here on both count as the movement.`,
@@ -187,7 +187,7 @@ export function assemblySteps(meterProject: MeterProject, worked: readonly Worke
     if (design.target === 'ammeter')
       steps.push(
         design.scheme === 'universal'
-          ? 'Close the shunt over the movement, soldered, before any tap is led to the selector: no contact may stand in the shunt.'
+          ? 'Close the shunt over the movement, soldered, before any tap is led to the selector: no contact may be in the shunt.'
           : 'Lead each shunt to the selector by wires of its own at the movement’s side, inside those of the current; the selector makes before it breaks.',
       );
   }
@@ -195,7 +195,7 @@ export function assemblySteps(meterProject: MeterProject, worked: readonly Worke
     steps.push(
       `Put the fuse of ${formatQuantity(fuse.rating, 'A', { digits: 3, trim: true })} next to the positive terminal, before everything else.`,
     );
-  steps.push('Take the short off the movement and set its zero, the dial as it will stand in use.');
+  steps.push('Remove the short from the movement and set its zero, the dial in its position of use.');
   steps.push(
     'Check every range against a standard, from its low end up, as the table says. Above 60 V keep to local codes and licensed practice.',
   );
@@ -209,4 +209,4 @@ const percent = (ratio: number): string => `${Number((ratio * 100).toPrecision(2
 const partsWords = ({ values, joined }: Combination): string =>
   joined === 'single'
     ? ohms(values[0]!)
-    : `${values.map(ohms).join(joined === 'series' ? ' in series with ' : ' side by side with ')}`;
+    : `${values.map(ohms).join(joined === 'series' ? ' in series with ' : ' in parallel with ')}`;

@@ -9,7 +9,7 @@ const messages = (change: Parameters<typeof workedOut>[0]): string[] => {
 test('a multiplier of 500 V is split by its limiting voltage, and the voltage itself is a caution', () => {
   const parts = { series: 'E24', tolerance: 0.01, powerRating: 0.25, maxParts: 1, limitingVoltage: 200 } as const;
   const found = messages({ parts, sides: [{ target: 'voltmeter', scheme: 'individual', ranges: [500] }] });
-  expect(found[0]).toMatch(/^V1 puts \d+ V across one resistor that stands 200 V. Split it: 3 equal parts in series/);
+  expect(found[0]).toMatch(/^V1 puts \d+ V across one resistor rated for 200 V. Split it: 3 equal parts in series/);
   expect(found.at(-1)).toContain('it can kill');
   expect(found.at(-1)).toContain('local codes and licensed practice');
 });
@@ -18,7 +18,7 @@ test('a shunt beyond half its power says what rating does', () => {
   // 0.072 Ω at 2.5 A takes 0.45 W, and a quarter-watt part stands an eighth for good.
   const found = messages({ parts: { series: 'E96', tolerance: 0.01, powerRating: 0.25, maxParts: 1 } });
   expect(found.find((message) => message.startsWith('A1'))).toMatch(
-    /more than half its rating. Take one of 0?\.?9\d\d? m?W/,
+    /more than half its rating. Fit one of 0?\.?9\d\d? m?W/,
   );
   expect(found.at(-1)).toContain('Never open the shunt under load');
 });

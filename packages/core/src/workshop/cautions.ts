@@ -25,12 +25,12 @@ export function designCautions(
     if (voltage > limitingVoltage)
       cautions.push({
         kind: 'hazard',
-        message: `${name} puts ${print(voltage, 'V')} across one resistor that stands ${print(limitingVoltage, 'V')}. Split it: ${enough} equal parts in series are enough.`,
+        message: `${name} puts ${print(voltage, 'V')} across one resistor rated for ${print(limitingVoltage, 'V')}. Split it: ${enough} equal parts in series are enough.`,
       });
     if (power > powerRating / 2)
       cautions.push({
         kind: power > powerRating ? 'hazard' : 'limit',
-        message: `${name} puts ${print(power, 'W')} into one resistor of ${print(powerRating, 'W')}: more than half its rating. Take one of ${print(2 * power, 'W')} or more, ${design.target === 'ammeter' ? 'or resistance wire' : `or ${enough} equal parts in series`}.`,
+        message: `${name} puts ${print(power, 'W')} into one resistor of ${print(powerRating, 'W')}: more than half its rating. Fit one of ${print(2 * power, 'W')} or more, ${design.target === 'ammeter' ? 'or resistance wire' : `or ${enough} equal parts in series`}.`,
       });
   });
   const highest = Math.max(...design.ranges);
@@ -43,13 +43,13 @@ export function designCautions(
     cautions.push({
       kind: 'hazard',
       message:
-        'Individual shunts need a make-before-break switch: between two contacts the movement would take the whole current. A universal shunt never leaves it alone.',
+        'Individual shunts need a make-before-break switch: between two contacts the movement would take the whole current. A universal shunt always stays connected.',
     });
   if (design.target === 'ammeter')
     cautions.push({
       kind: 'limit',
       message:
-        'Never open the shunt under load: without it the movement takes it all. Solder it, four wires to the smallest.',
+        'Never open the shunt under load: without it the whole current flows through the movement. Solder it, four wires to the smallest.',
     });
   return cautions;
 }

@@ -97,7 +97,7 @@ function bestTogether(
       const resistances = before.map(({ resistance }) => resistance);
       if (before.length === ranges.length) {
         const worst = fullScaleErrors(design, movement, ranges, resistances).reduce(
-          (most, e) => Math.max(most, Math.abs(e)),
+          (maximum, e) => Math.max(maximum, Math.abs(e)),
           0,
         );
         if (worst > error || (chosen && worst >= error * (1 - 1e-12))) return;

@@ -8,7 +8,7 @@ const bench = (series: 'E3' | 'E6' | 'E12'): number[] =>
     seriesValues(series).map((value) => Number((value * decade).toPrecision(3))),
   );
 
-/** Every resistance of one, two or three values, in series or side by side. */
+/** Every resistance of one, two or three values, in series or in parallel. */
 function bruteForce(values: readonly number[], maxParts: number): number[] {
   const all: number[] = [];
   values.forEach((a, i) => {

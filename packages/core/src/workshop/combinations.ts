@@ -26,10 +26,10 @@ export const drawerOf = (values: Float64Array): Drawer => ({
 });
 
 /**
- * Every combination of up to `maxParts` resistors, one, in series or side by side, whose resistance lies within bounds.
+ * Every combination of up to `maxParts` resistors, one, in series or in parallel, whose resistance lies within bounds.
  *
  * In series the largest is at least a third of the sum and the next at least half of what is left, so only such are looked at;
- * side by side the same holds for the conductances.
+ * in parallel the same holds for the conductances.
  *
  * @param low   Ω
  * @param high  Ω

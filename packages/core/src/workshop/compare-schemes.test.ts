@@ -19,7 +19,7 @@ test('individual shunts have one burden, a universal shunt the more the higher t
   const shunt = 0.18 / 0.0249;
   const top = 1e-4 * (shunt + 1800 - (1e-4 * (shunt + 1800)) / 2.5);
   expect(universal!.burden).toEqual([expect.closeTo(0.18, 12), expect.closeTo(top, 12)]);
-  expect(individual!.whenOpen).toContain('burns out');
+  expect(individual!.whenOpen).toContain('burns it out');
   expect(universal!.resistances).toHaveLength(2);
   const volts = compareSchemes({ ...design, target: 'voltmeter', scheme: 'string', ranges: [10, 50] }, movement.value);
   expect(volts.map(({ scheme, burden }) => [scheme, burden])).toEqual([

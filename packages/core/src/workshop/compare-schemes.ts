@@ -18,7 +18,7 @@ export interface SchemeInBrief {
 const words: Readonly<Record<string, Pick<SchemeInBrief, 'selector' | 'whenOpen'>>> = {
   'ammeter individual': {
     selector: 'make before break, heavy contacts: their resistance is part of the shunt',
-    whenOpen: 'the movement takes the whole current and burns out',
+    whenOpen: 'the whole current flows through the movement and burns it out',
   },
   'ammeter universal': {
     selector: 'any, contacts outside the shunt: their resistance only adds to the burden',

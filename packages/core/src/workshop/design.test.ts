@@ -165,8 +165,8 @@ test('the error at full scale and its worst case, by hand', () => {
   const shunt = solveDesign(designOf('ammeter', 'universal', feed, [0.001, 0.01]));
   if (!shunt.ok) throw new Error(shunt.fault.message);
   const [tap, rest] = shunt.value.sections.map(({ parts }) => parts.resistance) as [number, number];
-  const most = (0.01 * tap * 1.01) / (tap * 1.01 + rest * 0.99 + 1800) / 1e-4 - 1;
-  expect(shunt.value.asBuilt[1]!.worstCase[1]).toBeCloseTo(most, 12);
+  const maximum = (0.01 * tap * 1.01) / (tap * 1.01 + rest * 0.99 + 1800) / 1e-4 - 1;
+  expect(shunt.value.asBuilt[1]!.worstCase[1]).toBeCloseTo(maximum, 12);
   const low = (0.001 * (tap + rest) * 0.99) / ((tap + rest) * 0.99 + 1800) / 1e-4 - 1;
   expect(shunt.value.asBuilt[0]!.worstCase[0]).toBeCloseTo(low, 12);
 });

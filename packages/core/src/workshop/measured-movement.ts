@@ -56,7 +56,7 @@ export function measuredMovement(
     return fail({
       message:
         measured.method === 'half-deflection'
-          ? `No coil does this: with ${measured.other} Ω across it the needle must fall below ${Number((measured.deflection * 100).toPrecision(4))} %, and not below what a coil without resistance leaves. Check the deflections and both resistors.`
+          ? `No coil does this: with ${measured.other} Ω across it the needle must fall below ${Number((measured.deflection * 100).toPrecision(4))} %, and not below the deflection of a coil without resistance. Check the deflections and both resistors.`
           : 'No coil does this: the needle must fall when the series resistor rises, by less than the resistors alone would make it. Check the deflections and both resistors.',
     });
   const shifts = shiftsOf(measured);

@@ -68,7 +68,7 @@ function coilOf(marked: Movement, builtIn: BuiltIn | undefined): Result<Movement
     message:
       builtIn.kind === 'multiplier'
         ? `A multiplier of ${builtIn.resistance} Ω cannot be in a meter of ${whole} Ω in all. Measure it again, or say that the figures are the coil's.`
-        : `A shunt of ${builtIn.resistance} Ω would take more than the whole current of a meter of ${whole} Ω. Measure it again, or say that the figures are the coil's.`,
+        : `A shunt of ${builtIn.resistance} Ω would carry more than the whole current of a meter of ${whole} Ω. Measure it again, or say that the figures are the coil's.`,
     where: ['movement.builtIn'],
   });
 }

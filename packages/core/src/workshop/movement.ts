@@ -31,7 +31,7 @@ export function movementOf(figures: MovementFigures): Result<Movement, DesignFau
     if (v === undefined || Math.abs(v - product) <= agreement * product) return ok(movement);
     return fail({
       code: 'movement-contradiction',
-      message: `${i} A through ${r} Ω drop ${Number(product.toPrecision(10))} V, not ${v} V. Leave one of the three figures out, or mend it.`,
+      message: `${i} A through ${r} Ω drop ${Number(product.toPrecision(10))} V, not ${v} V. Remove or correct one of the three figures.`,
       where: ['movement.fullScaleVoltage'],
     });
   }

@@ -1,6 +1,6 @@
 import { partLoads, partsNeeded, withinRatings } from './part-loads.ts';
 
-test('in series the larger takes more, side by side the smaller, and together they take it all', () => {
+test('in series the larger takes more, in parallel the smaller, and together they take it all', () => {
   const series = partLoads({ resistance: 1000, power: 1 }, { values: [250, 750], joined: 'series' });
   expect(series.map(({ power }) => power)).toEqual([0.25, 0.75]);
   // 1 W in 1 kΩ is 31.6 V, shared one to three.

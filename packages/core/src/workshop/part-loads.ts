@@ -19,7 +19,7 @@ export interface PartLoad {
 }
 
 /**
- * Power and voltage of every part of a section: in series they share by resistance, side by side by conductance.
+ * Power and voltage of every part of a section: in series they share by resistance, in parallel by conductance.
  *
  * @param section  Ω wanted and the W in it at full scale
  */
@@ -40,9 +40,9 @@ export const withinRatings = (loads: readonly PartLoad[], { powerRating, limitin
   loads.every(({ power, voltage }) => power <= powerRating / 2 && voltage <= (limitingVoltage ?? Infinity));
 
 /**
- * How many equal parts in series (a multiplier) or side by side (a shunt) keep each within its ratings, where one is not enough.
+ * How many equal parts in series (a multiplier) or in parallel (a shunt) keep each within its ratings, where one is not enough.
  *
- * n parts in series have P/n and V/n each; side by side P/n at the whole voltage, which never is what limits a shunt.
+ * n parts in series have P/n and V/n each; in parallel P/n at the whole voltage, which never is what limits a shunt.
  */
 export function partsNeeded(
   section: { readonly resistance: number; readonly power: number },

@@ -62,8 +62,8 @@ export function scaleSteps(range: number, wanted: number): ScaleSteps {
 }
 
 /** 1, 2 and 5 of every decade from a thousandth of a figure up to it. */
-function sequenceUpTo(most: number): number[] {
-  const top = Math.floor(Math.log10(most) + 1e-12);
+function sequenceUpTo(maximum: number): number[] {
+  const top = Math.floor(Math.log10(maximum) + 1e-12);
   return [-3, -2, -1, 0].flatMap((below) => [1, 2, 5].map((figure) => Number(`${figure}e${top + below}`)));
 }
 
@@ -72,4 +72,4 @@ const nearness = (count: number, wanted: number): number => Math.abs(Math.log(co
 const whole = (ratio: number): boolean => Math.abs(ratio - Math.round(ratio)) < 1e-6;
 
 const best = (steps: readonly number[], worth: (step: number) => number): number =>
-  steps.reduce((least, next) => (worth(next) < worth(least) - 1e-12 ? next : least));
+  steps.reduce((minimum, next) => (worth(next) < worth(minimum) - 1e-12 ? next : minimum));

@@ -17,13 +17,13 @@ export function planDesign({ target, scheme, ranges: wanted }: Design, movement:
   const ranges = [...wanted].sort((a, b) => a - b);
   const twice = ranges.find((range, index) => range === ranges[index + 1]);
   if (twice !== undefined)
-    return invalid(`The range of ${twice} ${unit} is there twice. Take one of them out.`, ['ranges']);
+    return invalid(`The range of ${twice} ${unit} is there twice. Remove one of them.`, ['ranges']);
   if (ranges.length === 0) return invalid('A meter needs at least one range.', ['ranges']);
   if (scheme === (target === 'ammeter' ? 'string' : 'universal'))
     return invalid(
       target === 'ammeter'
-        ? 'A string of multipliers makes a voltmeter. Choose individual shunts or a universal shunt.'
-        : 'A universal shunt makes an ammeter. Choose individual multipliers or a string.',
+        ? 'A multiplier chain makes a voltmeter. Choose individual shunts or a universal shunt.'
+        : 'A universal shunt makes an ammeter. Choose individual multipliers or a multiplier chain.',
       ['scheme'],
     );
   const low = ranges.find((range) => subtract(exactly(range), own).hi <= 0);
@@ -83,8 +83,8 @@ function universalShunt(ranges: readonly number[], { current, resistance: coil, 
   const sections = ranges.map((_, index) => {
     const k = ranges.length - 1 - index;
     const section = k === ranges.length - 1 ? taps[k]! : subtract(taps[k]!, taps[k + 1]!);
-    const most = toNumber(subtract(exactly(ranges[k]!), current));
-    const through = Math.max(most, index > 0 ? toNumber(current) : 0);
+    const maximum = toNumber(subtract(exactly(ranges[k]!), current));
+    const through = Math.max(maximum, index > 0 ? toNumber(current) : 0);
     return { resistance: toNumber(section), power: through ** 2 * toNumber(section) };
   });
   return { ranges: planned, sections };

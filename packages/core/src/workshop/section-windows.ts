@@ -42,9 +42,9 @@ export function sectionWindow(
   let tap = 0;
   before.forEach((section, index) => {
     tap += section;
-    const most = (ranges[ranges.length - 1 - index]! * tap) / current;
-    low = Math.max(low, most / (1 + error));
-    high = Math.min(high, most / (1 - error));
+    const maximum = (ranges[ranges.length - 1 - index]! * tap) / current;
+    low = Math.max(low, maximum / (1 + error));
+    high = Math.min(high, maximum / (1 - error));
   });
   const at = ranges[ranges.length - 1 - k]!;
   const last = k === ranges.length - 1;

@@ -24,7 +24,7 @@ export const wireDiameters = [
 export interface WireShunt {
   /** mm. */
   readonly diameter: number;
-  /** Ω for a metre. */
+  /** Ω/m. */
   readonly resistancePerMetre: number;
   /** m between the inner, sensing joints. */
   readonly length: number;

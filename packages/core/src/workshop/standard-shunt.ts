@@ -41,7 +41,7 @@ export function standardShunt(
   if (through.hi <= 0 || series.hi < 0)
     return fail({
       code: 'range-too-low',
-      message: `The movement and its leads take ${Number(((toNumber(movement.resistance) + leads) * toNumber(movement.current)).toPrecision(4))} V at full scale, more than the ${drop} V of the shunt. Take a shunt of more, or a movement of less.`,
+      message: `The movement and its leads need ${Number(((toNumber(movement.resistance) + leads) * toNumber(movement.current)).toPrecision(4))} V at full scale, more than the ${drop} V of the shunt. Choose a shunt with a larger drop, or a movement with a smaller one.`,
       where: ['movement'],
     });
   const [rs, i, w] = [toNumber(shunt), toNumber(movement.current), toNumber(whole)];

@@ -64,7 +64,7 @@ export function swampingResistor(
   if ((shuntsGain - error) * burdened > (1 - error) * coilGains)
     return fail({
       code: 'invalid-value',
-      message: `The resistors' own coefficient takes ${Number((shuntsGain * 100).toPrecision(3))} % over ${span} K: choose parts of a lower one, or allow a larger error.`,
+      message: `The resistors' own temperature coefficient accounts for ${Number((shuntsGain * 100).toPrecision(3))} % over ${span} K: choose parts of a lower one, or allow a larger error.`,
       where: ['parts.coefficient'],
     });
   return ok({ resistance, burden: current * burdened });

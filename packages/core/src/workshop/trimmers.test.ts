@@ -18,9 +18,9 @@ test('every corner of the tolerances leaves the wanted resistance within reach o
         for (const f of [fixed * (1 - tolerance), fixed * (1 + tolerance)])
           for (const s of [stopper * (1 - tolerance), stopper * (1 + tolerance)])
             for (const t of [trimmer * 0.9, trimmer * 1.1]) {
-              const [least, most] = arranged === 'in-series' ? [f, f + t] : [beside(f, s), beside(f, s + t)];
-              expect(least).toBeLessThanOrEqual(target * (1 - cover) * (1 + 1e-9));
-              expect(most).toBeGreaterThanOrEqual(target * (1 + cover) * (1 - 1e-9));
+              const [minimum, maximum] = arranged === 'in-series' ? [f, f + t] : [beside(f, s), beside(f, s + t)];
+              expect(minimum).toBeLessThanOrEqual(target * (1 - cover) * (1 + 1e-9));
+              expect(maximum).toBeGreaterThanOrEqual(target * (1 + cover) * (1 - 1e-9));
             }
         expect(surely[0]).toBeLessThanOrEqual(target);
         expect(surely[1]).toBeGreaterThanOrEqual(target);

@@ -41,11 +41,11 @@ export function trimmedSection(target: number, series: Series, tolerance: number
   const fixed = buyableValues(series).find((value) => value * (1 - tolerance) > high);
   if (fixed === undefined) return null;
   const conductance = (wanted: number, at: number): number => 1 / wanted - 1 / at;
-  const least = 1 / conductance(low, fixed * (1 + tolerance));
-  const most = 1 / conductance(high, fixed * (1 - tolerance));
-  const stopper = largestUpTo(buyableValues(series), least / (1 + tolerance));
+  const minimum = 1 / conductance(low, fixed * (1 + tolerance));
+  const maximum = 1 / conductance(high, fixed * (1 - tolerance));
+  const stopper = largestUpTo(buyableValues(series), minimum / (1 + tolerance));
   if (stopper === undefined) return null;
-  const trimmer = oneTwoFive((most - stopper * (1 - tolerance)) / (1 - trimmerTolerance));
+  const trimmer = oneTwoFive((maximum - stopper * (1 - tolerance)) / (1 - trimmerTolerance));
   const beside = (part: number, resistance: number): number => (part * resistance) / (part + resistance);
   const surely = [
     beside(fixed * (1 + tolerance), stopper * (1 + tolerance)),
@@ -54,16 +54,16 @@ export function trimmedSection(target: number, series: Series, tolerance: number
   return { arranged: 'across', fixed, trimmer, stopper, surely };
 }
 
-const largestUpTo = (values: Float64Array, most: number): number | undefined =>
-  values.findLast((value) => value <= most);
+const largestUpTo = (values: Float64Array, maximum: number): number | undefined =>
+  values.findLast((value) => value <= maximum);
 
 /** The smallest of 1, 2 and 5 in any decade that is enough. */
-function oneTwoFive(least: number): number {
-  const decade = Math.floor(Math.log10(least));
+function oneTwoFive(minimum: number): number {
+  const decade = Math.floor(Math.log10(minimum));
   for (const power of [decade, decade + 1])
     for (const figure of [1, 2, 5]) {
       const value = Number(`${figure}e${power}`);
-      if (value >= least * (1 - 1e-12)) return value;
+      if (value >= minimum * (1 - 1e-12)) return value;
     }
-  return least;
+  return minimum;
 }

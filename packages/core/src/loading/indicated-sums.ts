@@ -5,17 +5,17 @@ import { loadingMap, type MapPoint } from './loading-map.ts';
 import { solveUnloaded, type Unloaded } from './solve-setup.ts';
 
 /** One member of a sum, V or A, with the sign that it has in it. */
-export interface ReadTerm {
+export interface IndicatedTerm {
   readonly element: string;
   readonly truth: number;
   readonly indicated: number;
 }
 
 /** A sum that closes in truth, as one meter reads its members one at a time. */
-export interface SumAsRead {
-  /** The node, or the nodes of the loop with the first again at the end. */
-  readonly about: readonly string[];
-  readonly terms: readonly ReadTerm[];
+export interface IndicatedSum {
+  /** The node at which currents are summed; null for voltages round the loop of the terms' parts. */
+  readonly node: string | null;
+  readonly terms: readonly IndicatedTerm[];
   /** What is left over as read, V or A; in truth nothing is. Loading or insertion makes all of it. */
   readonly gap: number;
   /** The gap as a share of what runs through the node, or of the largest voltage. */
@@ -33,31 +33,32 @@ export interface SumAsRead {
  * Each reading is taken in a different circuit, so they need not add up, however good the display is. Sums with a member that
  * nothing determines, or that is nothing throughout, are left out.
  */
-export function sumsAsRead(
+export function indicatedSums(
   unloaded: Unloaded,
   instrument: Instrument,
   range: Range,
   quantity: MeterQuantity,
-): SumAsRead[] {
+): IndicatedSum[] {
   const sums = gapsIn(unloaded, range, quantity);
   const swings = toleranceSwings(unloaded.network, range, quantity);
-  return sums.map(({ about, terms, gap, size }): SumAsRead => {
+  return sums.map((sum): IndicatedSum => {
+    const { node, terms, gap, size } = sum;
     const uncertainties = terms.map(({ indicated }) => readingUncertainty(instrument, range, indicated));
     return {
-      about,
+      node,
       terms,
       gap,
       relativeGap: gap / size,
       accuracy: uncertainties.reduce((sum, { accuracy }) => sum + accuracy, 0),
       resolution: uncertainties.reduce((sum, { resolution }) => sum + resolution, 0),
-      tolerance: swings.get(about.join()) ?? 0,
+      tolerance: swings.get(keyOf(sum)) ?? 0,
     };
   });
 }
 
 interface Gap {
-  readonly about: readonly string[];
-  readonly terms: readonly ReadTerm[];
+  readonly node: string | null;
+  readonly terms: readonly IndicatedTerm[];
   readonly gap: number;
   /** V or A that are there to share. */
   readonly size: number;
@@ -72,7 +73,7 @@ function gapsIn(unloaded: Unloaded, range: Range, quantity: MeterQuantity): Gap[
       ? nodeSums(network, values)
           .filter(({ left, into, out }) => left !== null && into.length + out.length > 2)
           .map(({ node, into, out }) => ({
-            about: [node],
+            node,
             terms: [
               ...into.map(({ element, current }) => ({ element, truth: current })),
               ...out.map(({ element, current }) => ({ element, truth: 0 - current })),
@@ -80,21 +81,21 @@ function gapsIn(unloaded: Unloaded, range: Range, quantity: MeterQuantity): Gap[
           }))
       : loopSums(network, values)
           .filter(({ left }) => left !== null)
-          .map(({ nodes, drops }) => ({
-            about: nodes,
+          .map(({ drops }) => ({
+            node: null,
             terms: drops.map(({ element, voltage }) => ({ element, truth: voltage })),
           }));
-  return sums.flatMap(({ about, terms }): Gap[] => {
-    const read = terms.map((term): ReadTerm => ({ ...term, indicated: term.truth * (1 - taken(term.element)) }));
+  return sums.flatMap(({ node, terms }): Gap[] => {
+    const read = terms.map((term): IndicatedTerm => ({ ...term, indicated: term.truth * (1 - taken(term.element)) }));
     const size = read.reduce((sum, { truth }) => sum + Math.max(0, truth), 0);
     if (size === 0) return [];
     // In truth the terms add up to nothing: what is left as read is what the meter took, summed without the large terms.
     const gap = read.reduce((sum, { element, truth }) => sum - truth * taken(element), 0);
-    return [{ about, terms: read, gap, size }];
+    return [{ node, terms: read, gap, size }];
   });
 }
 
-/** For each sum, by what it is about: how far each part's tolerance moves the gap, added up. */
+/** For each sum, by its key: how far each part's tolerance moves the gap, added up. */
 function toleranceSwings(network: Network, range: Range, quantity: MeterQuantity): Map<string, number> {
   const swings = new Map<string, number>();
   for (const part of network.elements) {
@@ -103,15 +104,18 @@ function toleranceSwings(network: Network, range: Range, quantity: MeterQuantity
       const resistance = part.resistance * (1 + side * Math.min(part.tolerance!, 0.99));
       const shifted = solveUnloaded(replaceElement(network, part.id, { ...part, resistance }));
       const gaps = shifted.ok ? gapsIn(shifted.value, range, quantity) : [];
-      return new Map(gaps.map(({ about, gap }) => [about.join(), gap]));
+      return new Map(gaps.map((sum) => [keyOf(sum), sum.gap]));
     }) as [Map<string, number>, Map<string, number>];
-    for (const [about, gap] of high) {
-      const other = low.get(about);
-      if (other !== undefined) swings.set(about, (swings.get(about) ?? 0) + Math.abs(gap - other) / 2);
+    for (const [key, gap] of high) {
+      const other = low.get(key);
+      if (other !== undefined) swings.set(key, (swings.get(key) ?? 0) + Math.abs(gap - other) / 2);
     }
   }
   return swings;
 }
+
+/** Loops of the same nodes are told apart by their parts. */
+const keyOf = ({ node, terms }: Gap): string => node ?? terms.map(({ element }) => element).join(' ');
 
 const isMeasured = (network: Network, part: Resistor): boolean =>
   network.values === 'measured' && part.measuredResistance !== undefined;

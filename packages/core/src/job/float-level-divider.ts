@@ -1,0 +1,69 @@
+import type { Instrument } from '../instrument/index.ts';
+import type { Setup } from '../loading/index.ts';
+import type { Element } from '../network/index.ts';
+import { newJob } from './job-edits.ts';
+import { editRecord } from './job-record.ts';
+import type { Job } from './job.ts';
+
+/**
+ * The float-level divider of the Saltmarsh Lift Station, whose old meter indicates two fifths low: the job to learn with.
+ *
+ * @param kit  its meters come from here; one that is missing leaves its set-ups to be mended
+ */
+export function floatLevelDivider(kit: readonly Instrument[]): Job {
+  const used = new Set(setups.flatMap(({ meters }) => meters.map(({ instrument }) => instrument)));
+  const job: Job = {
+    ...newJob('Float-level divider'),
+    network: { elements },
+    instruments: kit.filter(({ id }) => used.has(id)),
+    setups,
+  };
+  return editRecord(job, {
+    site: 'Saltmarsh Lift Station',
+    asset: 'SL-014',
+    order: 'SL-WO-2204',
+    date: '2026-11-16',
+    ambient: 19,
+  });
+}
+
+const elements: readonly Element[] = [
+  {
+    id: 'E1',
+    kind: 'source',
+    from: 'A',
+    to: '0',
+    emf: 24,
+    internalResistance: 1.8,
+    currentLimit: 0.5,
+    label: 'SL-014 feed',
+  },
+  { ...arm('R1', 'A', 'B', 56_000, 'top arm'), tolerance: 0.01, measuredResistance: 56_210 },
+  { ...arm('R2', 'B', '0', 39_000, 'bottom arm'), measuredResistance: 38_700 },
+  { ...arm('R3', 'B', 'C', 15_000, 'upper float'), measuredResistance: 15_320 },
+  arm('R4', 'C', '0', 27_000, 'lower float'),
+];
+
+function arm(id: string, from: string, to: string, resistance: number, label: string) {
+  return { id, kind: 'resistor', from, to, resistance, tolerance: 0.05, powerRating: 0.25, label } as const;
+}
+
+const setups: readonly Setup[] = [
+  {
+    id: 'S-1',
+    meters: [{ id: 'V1', instrument: 'analogue-2k', quantity: 'dc-voltage', range: '10 V', red: 'B', black: '0' }],
+  },
+  {
+    id: 'S-2',
+    meters: [
+      { id: 'A1', instrument: 'analogue-20k', quantity: 'dc-current', range: '500 µA', node: 'A', ends: ['R1.from'] },
+    ],
+  },
+  {
+    id: 'S-3',
+    meters: [
+      { id: 'V1', instrument: 'digital-2000', quantity: 'dc-voltage', range: '20 V', red: 'B', black: '0' },
+      { id: 'A1', instrument: 'analogue-20k', quantity: 'dc-current', range: '500 µA', node: 'B', ends: ['R3.from'] },
+    ],
+  },
+];

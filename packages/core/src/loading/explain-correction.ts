@@ -1,0 +1,28 @@
+import { unitOf, type MeterQuantity } from '../instrument/index.ts';
+import { formatQuantity } from '../quantity/index.ts';
+import { loadingRatioOf, otherMetersFactor } from './correction.ts';
+import type { MeasurementPoint } from './measurement-point.ts';
+
+/**
+ * The correction of a reading with its numbers: V(1 + R_s/R_m) across, I(1 + R_m/R_s) in series, and the factor of the other
+ * meters where they change anything.
+ *
+ * @param indicated        V or A
+ * @param meterResistance  Ω
+ * @param others  names of the other meters of the set-up
+ * @returns null where the source resistance has no limit or nothing leads back
+ */
+export function explainCorrection(
+  quantity: MeterQuantity,
+  indicated: number,
+  point: MeasurementPoint,
+  meterResistance: number,
+  others: readonly string[],
+): string | null {
+  const factor = otherMetersFactor(point);
+  const ratio = loadingRatioOf(point.sourceResistance, meterResistance, quantity);
+  if (factor === null || !ratio || ratio.under === 0) return null;
+  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
+  const alone = `${formatQuantity(indicated, unitOf(quantity))} × (1 + ${ohms(ratio.over)} / ${ohms(ratio.under)})`;
+  return Math.abs(factor - 1) < 5e-6 ? alone : `${alone} × ${factor.toPrecision(5)} for ${others.join(' and ')}`;
+}
