@@ -1,4 +1,4 @@
-import type { Job, KitInstrument, MeterProject } from '@usual-drag/core';
+import type { Job, JobRecord, KitInstrument, MeterProject } from '@usual-drag/core';
 
 /** What is stored, by its kind; also the name of its address. */
 export const documentKinds = ['jobs', 'instruments', 'meter-projects'] as const;
@@ -29,8 +29,12 @@ export interface JobSummary {
   readonly updatedAt: string;
   /** ISO 8601; null while it is not archived. */
   readonly archivedAt: string | null;
+  /** The head of the job, as far as work is found by it. */
+  readonly record: Pick<JobRecord, 'site' | 'asset' | 'order' | 'date'>;
   readonly parts: number;
   readonly setups: number;
+  /** The relative error of the largest size among all meters; null where no meter has one. */
+  readonly worstError: number | null;
 }
 
 /** A version of a document in its history. */

@@ -29,6 +29,16 @@ test('the checks are those of the classes as they are now', () => {
 test('a job of every kind of element and meter reads in as it was written', () => {
   const whole = {
     ...newJob('Whole'),
+    version: 2,
+    record: {
+      site: 'Saltmarsh Lift Station',
+      asset: 'SL-114',
+      order: 'SL-WO-2231',
+      by: 'the late shift',
+      date: '2026-11-24',
+      ambient: 21.5,
+      notes: 'Float stuck at the top.',
+    },
     network: {
       reference: '0',
       values: 'measured',
@@ -118,7 +128,10 @@ test.each([
   ['no object', [], 'invalid-file '],
   ['nothing in it', {}, 'invalid-file format'],
   ['another format', { ...(job([resistor]) as object), format: 'x' }, 'invalid-file format'],
-  ['a version to come', { ...(job([resistor]) as object), version: 2 }, 'invalid-file version'],
+  ['a version to come', { ...(job([resistor]) as object), version: 3 }, 'invalid-file version'],
+  ['a head in version 1', job([resistor], { record: { asset: 'SL-114' } }), 'invalid-file record'],
+  ['an unknown key of the head', job([resistor], { version: 2, record: { plant: 'x' } }), 'invalid-file record.plant'],
+  ['a warmth in words', job([resistor], { version: 2, record: { ambient: '21 °C' } }), 'invalid-file record.ambient'],
   ['an unknown key at the top', job([resistor], { colour: 1 }), 'invalid-file colour'],
   [
     'an unknown key of an element',

@@ -1,4 +1,4 @@
-import { fail, jobFaults, ok, type Job, type Result } from '@usual-drag/core';
+import { fail, jobFaults, ok, versionKeys, type Job, type Result } from '@usual-drag/core';
 import { mostFaults } from './limits.ts';
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 
@@ -25,6 +25,8 @@ export const checkDraft = (value: unknown): Result<Job, readonly FileFault[]> =>
 function check(value: unknown, counts: (fault: FileFault) => boolean): Result<Job, readonly FileFault[]> {
   const shaped = checkShape(value);
   if (!shaped.ok) return shaped;
+  const tooNew = shaped.value.version === 1 && versionKeys.find((key) => shaped.value[key] !== undefined);
+  if (tooNew) return fail([newerKey(tooNew)]);
   const faults = jobFaults(shaped.value)
     .map((fault) => ({ ...fault, path: fault.where.join(', ') }))
     .filter(counts);
@@ -32,3 +34,10 @@ function check(value: unknown, counts: (fault: FileFault) => boolean): Result<Jo
 }
 
 const checkShape = shapeCheck<Job>('job');
+
+const newerKey = (key: string): FileFault => ({
+  code: 'invalid-file',
+  message: `${key} is a key of version 2: write "version": 2.`,
+  where: [key],
+  path: key,
+});

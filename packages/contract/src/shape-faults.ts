@@ -83,7 +83,7 @@ function fileFault(value: unknown, error: SchemaError): FileFault {
   switch (error.keyword) {
     case 'additionalProperties': {
       const key = inside(params.additionalProperty);
-      return shapeFault(key, `${key} is not a key of this format. Take it out, or look for a slip of the pen.`);
+      return shapeFault(key, `${key} is not a key of this format. Remove it, or correct its spelling.`);
     }
     case 'required': {
       const key = inside(params.missingProperty);
@@ -101,7 +101,7 @@ function fileFault(value: unknown, error: SchemaError): FileFault {
     case 'const':
       return shapeFault(path, `${path} must be ${JSON.stringify(params.allowedValue)}.`);
     case 'enum':
-      return shapeFault(path, `${path} must be one of ${(params.allowedValues as string[]).join(', ')}.`);
+      return shapeFault(path, `${path} must be one of ${(params.allowedValues as unknown[]).join(', ')}.`);
     default:
       return valueFault(value, error, path);
   }

@@ -1,8 +1,10 @@
 import {
+  floatLevelDivider,
   instrumentForJob,
   type AmmeterPlacement,
   type Element,
   type Job,
+  type JobRecord,
   type Meter,
   type Setup,
   type VoltmeterPlacement,
@@ -11,75 +13,10 @@ import { builtInKit } from '../instruments/built-in-kit.ts';
 
 /** The jobs of the Saltmarsh Lift Station that the demo starts with; each shows one thing plainly. */
 export const sampleJobs: readonly Job[] = [
-  job(
-    'Float-level divider',
-    [
-      {
-        id: 'E1',
-        kind: 'source',
-        from: 'A',
-        to: '0',
-        emf: 24,
-        internalResistance: 1.8,
-        currentLimit: 0.5,
-        label: 'SL-014 feed',
-      },
-      {
-        id: 'R1',
-        kind: 'resistor',
-        from: 'A',
-        to: 'B',
-        resistance: 56_000,
-        tolerance: 0.01,
-        powerRating: 0.25,
-        measuredResistance: 56_210,
-        label: 'top arm',
-      },
-      {
-        id: 'R2',
-        kind: 'resistor',
-        from: 'B',
-        to: '0',
-        resistance: 39_000,
-        tolerance: 0.05,
-        powerRating: 0.25,
-        measuredResistance: 38_700,
-        label: 'bottom arm',
-      },
-      {
-        id: 'R3',
-        kind: 'resistor',
-        from: 'B',
-        to: 'C',
-        resistance: 15_000,
-        tolerance: 0.05,
-        powerRating: 0.25,
-        measuredResistance: 15_320,
-        label: 'upper float',
-      },
-      {
-        id: 'R4',
-        kind: 'resistor',
-        from: 'C',
-        to: '0',
-        resistance: 27_000,
-        tolerance: 0.05,
-        powerRating: 0.25,
-        label: 'lower float',
-      },
-    ],
-    [
-      setup('S-1', volts('V1', 'analogue-2k', '10 V', 'B', '0')),
-      setup('S-2', amps('A1', 'analogue-20k', '500 µA', 'A', ['R1.from'])),
-      setup(
-        'S-3',
-        volts('V1', 'digital-2000', '20 V', 'B', '0'),
-        amps('A1', 'analogue-20k', '500 µA', 'B', ['R3.from']),
-      ),
-    ],
-  ),
+  floatLevelDivider(builtInKit.map(instrumentForJob)),
   job(
     'Beacon and sounder panel',
+    { asset: 'SL-022', order: 'SL-WO-2219', date: '2026-11-19', ambient: 11 },
     [
       {
         id: 'E1',
@@ -113,6 +50,7 @@ export const sampleJobs: readonly Job[] = [
   ),
   job(
     'Sluice-gate strain bridge',
+    { asset: 'SL-031', order: 'SL-WO-2226', date: '2026-11-20', ambient: 8.5 },
     [
       { id: 'E1', kind: 'source', from: 'A', to: '0', emf: 10, internalResistance: 0.4, label: 'SL-031 excitation' },
       {
@@ -136,6 +74,7 @@ export const sampleJobs: readonly Job[] = [
   ),
   job(
     'Level loop',
+    { asset: 'SL-040', order: 'SL-WO-2231', date: '2026-11-24', ambient: 21.5 },
     [
       {
         id: 'J1',
@@ -158,6 +97,7 @@ export const sampleJobs: readonly Job[] = [
   ),
   job(
     'Resistor by voltmeter and ammeter',
+    { asset: 'SL-057', order: 'SL-WO-2233', date: '2026-11-25', ambient: 21 },
     [
       {
         id: 'E1',
@@ -196,10 +136,11 @@ export const sampleJobs: readonly Job[] = [
   ),
 ];
 
-function job(title: string, elements: readonly Element[], setups: readonly Setup[]): Job {
+function job(title: string, head: JobRecord, elements: readonly Element[], setups: readonly Setup[]): Job {
   const used = new Set(setups.flatMap((s) => s.meters.map((m) => m.instrument)));
   const instruments = builtInKit.filter(({ id }) => used.has(id)).map(instrumentForJob);
-  return { format: 'usual-drag/job', version: 1, title, network: { elements }, instruments, setups };
+  const record = { site: 'Saltmarsh Lift Station', ...head };
+  return { format: 'usual-drag/job', version: 2, title, record, network: { elements }, instruments, setups };
 }
 
 function setup(id: string, ...meters: Meter[]): Setup {

@@ -9,15 +9,18 @@ import {
   Param,
   Post,
   Put,
+  Query,
   Req,
+  Res,
   StreamableFile,
 } from '@nestjs/common';
 import { ApiBody, ApiTags } from '@nestjs/swagger';
 import type { JobSummary, StoredDocument } from '@usual-drag/contract';
 import { CreateJobDto, SaveJobDto } from '@usual-drag/contract/dto';
 import type { Job } from '@usual-drag/core';
-import type { Request } from 'express';
+import type { Request, Response } from 'express';
 import { jobFileName, jobFileText } from './job-file.ts';
+import { jobPicture } from './job-picture.ts';
 import { JobsService } from './jobs.service.ts';
 
 @ApiTags('jobs')
@@ -91,6 +94,22 @@ export class JobsController {
   @HttpCode(200)
   restore(@Param('id') id: string): Promise<StoredDocument<Job>> {
     return this.service.restore(id);
+  }
+
+  /** The network's drawing in small, in the colours of a theme. Asked for with a `revision` it never changes. */
+  @Get(':id/drawing')
+  async drawing(
+    @Param('id') id: string,
+    @Query('theme') theme: string | undefined,
+    @Query('revision') revision: string | undefined,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<StreamableFile> {
+    const job = await this.service.read(id);
+    if (revision === String(job.revision)) response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
+    return new StreamableFile(Buffer.from(jobPicture(job.document, theme === 'dark' ? 'dark' : 'light')), {
+      type: 'image/svg+xml; charset=utf-8',
+      disposition: 'inline',
+    });
   }
 
   /** The job as a `*.job.json` to keep. */

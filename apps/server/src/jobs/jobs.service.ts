@@ -7,26 +7,34 @@ import { Repositories } from '../documents/repositories.ts';
 import { answer, findDocument, missing, saveDocument } from '../documents/save-document.ts';
 import { accept } from '../http/envelope.pipe.ts';
 import { packJobs, unpackJobs } from './job-archive.ts';
+import { JobSummaries } from './job-summaries.ts';
 
 @Injectable()
 export class JobsService {
-  constructor(@Inject(Repositories) private readonly repositories: Repositories) {}
+  constructor(
+    @Inject(Repositories) private readonly repositories: Repositories,
+    @Inject(JobSummaries) private readonly summaries: JobSummaries,
+  ) {}
 
   /** Every job that is not archived, the last changed first. */
   async list(): Promise<JobSummary[]> {
     const { kept } = await this.repositories.jobs.list();
-    return newestFirst(
-      kept.filter(({ archivedAt }) => archivedAt === null),
-      ({ updatedAt }) => updatedAt,
+    return this.summaries.of(
+      newestFirst(
+        kept.filter(({ archivedAt }) => archivedAt === null),
+        ({ updatedAt }) => updatedAt,
+      ),
     );
   }
 
   /** Every archived job, the last archived first. */
   async archived(): Promise<JobSummary[]> {
     const { kept } = await this.repositories.jobs.list();
-    return newestFirst(
-      kept.filter(({ archivedAt }) => archivedAt !== null),
-      ({ archivedAt }) => archivedAt!,
+    return this.summaries.of(
+      newestFirst(
+        kept.filter(({ archivedAt }) => archivedAt !== null),
+        ({ archivedAt }) => archivedAt!,
+      ),
     );
   }
 
@@ -85,16 +93,5 @@ export class JobsService {
   }
 }
 
-function newestFirst(jobs: readonly Kept<Job>[], at: (job: Kept<Job>) => string): JobSummary[] {
-  return [...jobs]
-    .sort((a, b) => at(b).localeCompare(at(a)) || a.id.localeCompare(b.id))
-    .map(({ id, revision, updatedAt, archivedAt, document: { title, network, setups } }) => ({
-      id,
-      title: title ?? null,
-      revision,
-      updatedAt,
-      archivedAt,
-      parts: network.elements.length,
-      setups: setups?.length ?? 0,
-    }));
-}
+const newestFirst = (jobs: readonly Kept<Job>[], at: (job: Kept<Job>) => string): Kept<Job>[] =>
+  [...jobs].sort((a, b) => at(b).localeCompare(at(a)) || a.id.localeCompare(b.id));

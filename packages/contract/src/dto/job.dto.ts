@@ -5,6 +5,7 @@ import { most } from '../limits.ts';
 import { Absent, Describes, List, Name, Text, valueRule } from './decorators.ts';
 import { ElementDto, elementSubTypes } from './element.dto.ts';
 import { InstrumentDto } from './instrument.dto.ts';
+import { JobRecordDto } from './job-record.dto.ts';
 import { SetupDto } from './setup.dto.ts';
 
 @Describes<Omit<Network, 'elements'> & { elements: ElementDto[] }>()
@@ -33,12 +34,17 @@ export class JobDto {
   @Equals('usual-drag/job', { message: 'must be usual-drag/job' })
   format!: 'usual-drag/job';
 
-  @Equals(1, { message: 'must be 1' })
-  version!: 1;
+  @IsIn([1, 2], { message: 'must be 1 or 2' })
+  version!: 1 | 2;
 
   @Absent()
   @Text(most.title)
   title?: string;
+
+  @Absent()
+  @ValidateNested()
+  @Type(() => JobRecordDto)
+  record?: JobRecordDto;
 
   @ValidateNested()
   @Type(() => NetworkDto)

@@ -49,7 +49,7 @@ class MovementAsFoundDto {
 }
 
 @Describes<MovementMeasurement>()
-class MovementMeasurementDto {
+export class MovementMeasurementDto {
   @IsIn(['half-deflection', 'two-readings'], { message: 'must be half-deflection or two-readings' })
   method!: 'half-deflection' | 'two-readings';
 

@@ -1,0 +1,22 @@
+import { drawingMarks, drawRails, solveUnloaded, svgText, type DrawingTheme, type Job } from '@usual-drag/core';
+
+/** px that the rails of a picture may take. */
+const room = { width: 300, height: 110 };
+
+/** Parts up to which a network can be told by a picture in small. */
+const most = 150;
+
+/** A job's network in small, as SVG: rails, symbols and names, without the values, which nobody could read. */
+export function jobPicture({ title = 'Network', network }: Job, theme: DrawingTheme): string {
+  if (network.elements.length > most) return svgText({ width: room.width, height: room.height }, [], title, { theme });
+  const unloaded = solveUnloaded(network);
+  const truth = unloaded.ok ? unloaded.value.values : null;
+  const drawing = drawRails({ network, truth, spacing: 'even', ...room });
+  const marks = drawingMarks(drawing, network, { resistor: 'box' });
+  return svgText(
+    drawing,
+    marks.filter((mark) => mark.shape === 'path' || mark.bold),
+    title,
+    { theme },
+  );
+}
