@@ -1,13 +1,13 @@
 /** Median time of a piece of work, s: warmed up until it is compiled, then in batches long enough for the clock. */
-export function secondsOf(work: () => unknown, least = 0.25): number {
+export function secondsOf(work: () => unknown, minimum = 0.25): number {
   let calls = 0;
   const start = performance.now();
-  for (const end = start + least * 2000; performance.now() < end || calls === 0; calls += 1) work();
+  for (const end = start + minimum * 2000; performance.now() < end || calls === 0; calls += 1) work();
   const warm = (performance.now() - start) / 1000 / calls;
   if (warm > 1) return warm;
   const batch = Math.max(1, Math.ceil(0.005 / warm));
   const times: number[] = [];
-  for (const end = performance.now() + least * 1000; performance.now() < end || times.length < 5;) {
+  for (const end = performance.now() + minimum * 1000; performance.now() < end || times.length < 5;) {
     const begun = performance.now();
     for (let i = 0; i < batch; i += 1) work();
     times.push((performance.now() - begun) / 1000 / batch);

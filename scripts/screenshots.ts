@@ -31,7 +31,10 @@ const views: readonly {
   {
     name: 'together',
     job: /^Float-level/,
-    take: (page) => page.getByRole('button', { name: 'S-3', exact: true }).click(),
+    take: async (page) => {
+      await page.getByRole('button', { name: 'S-3', exact: true }).click();
+      await page.getByRole('tab', { name: 'Together or apart' }).click();
+    },
   },
   {
     name: 'true-values',
@@ -43,7 +46,7 @@ const views: readonly {
     job: /^Float-level/,
     take: async (page) => {
       await page.getByRole('link', { name: 'True values' }).click();
-      await page.getByRole('radio', { name: 'Working' }).click();
+      await page.getByRole('tab', { name: 'Working' }).click();
       await page.getByRole('button', { name: /^2 R2/ }).click();
     },
   },
@@ -52,7 +55,7 @@ const views: readonly {
     job: /^Sluice/,
     take: async (page) => {
       await page.getByRole('link', { name: 'True values' }).click();
-      await page.getByRole('radio', { name: 'Working' }).click();
+      await page.getByRole('tab', { name: 'Working' }).click();
       await page.getByRole('button', { name: /^1 Delta/ }).click();
     },
   },
@@ -61,7 +64,7 @@ const views: readonly {
     job: /^Beacon/,
     take: async (page) => {
       await page.getByRole('link', { name: 'True values' }).click();
-      await page.getByRole('radio', { name: 'What if' }).click();
+      await page.getByRole('tab', { name: 'What if' }).click();
       await page.getByRole('button', { name: /^Output/ }).click();
       await page.getByRole('option', { name: 'I through L1' }).click();
       await page.waitForTimeout(800);
@@ -71,24 +74,24 @@ const views: readonly {
     name: 'loading-map',
     job: /^Float-level/,
     take: async (page) => {
-      await page.getByRole('radio', { name: /Loading map/ }).click();
-      await page.getByRole('complementary', { name: 'Step' }).evaluate((panel) => panel.scrollTo(0, 1000));
+      await page.getByRole('tab', { name: 'Loading map' }).click();
+      await page.getByRole('table', { name: 'Loading map' }).waitFor();
     },
   },
   {
     name: 'tolerance',
     job: /^Float-level/,
     take: async (page) => {
-      await page.getByRole('radio', { name: 'Tolerance' }).click();
-      await page.getByRole('button', { name: 'Draw again' }).waitFor();
+      await page.getByRole('tab', { name: 'Tolerance' }).click();
+      await page.getByRole('button', { name: 'Sample again' }).waitFor();
     },
   },
   {
-    name: 'on-purpose',
+    name: 'wrong-connection',
     job: /^Beacon/,
     take: async (page) => {
-      await page.getByRole('button', { name: 'A1 is handled' }).click();
-      await page.getByRole('option', { name: /across the part/ }).click();
+      await page.getByRole('tab', { name: 'Wrong connection' }).click();
+      await page.getByRole('radio', { name: /across the part/ }).click();
     },
   },
   {
@@ -101,7 +104,7 @@ const views: readonly {
       await page.getByRole('option', { name: /^2.5/ }).click();
       for (const [name, value] of [
         ['Read', '1.6'],
-        ['It looks into', '14.86k'],
+        ['Source resistance', '14.86k'],
         ['Reading 1', '1.6'],
         ['Reading 2', '3.64'],
       ] as const)
@@ -157,14 +160,21 @@ const views: readonly {
       await page.getByRole('img', { name: 'The network, then' }).waitFor();
     },
   },
-  { name: 'ammeter', job: /^Beacon/, take: () => Promise.resolve() },
+  {
+    name: 'learn',
+    job: /^Float-level/,
+    take: async (page) => {
+      await page.getByRole('link', { name: 'Learn' }).click();
+      await page.getByRole('region', { name: 'Live figures' }).waitFor();
+    },
+  },
   {
     name: 'dark',
     job: /^Sluice/,
     take: async (page) => {
       await page.getByRole('button', { name: 'Dark theme' }).click();
       await page.getByRole('button', { name: 'old', exact: true }).click();
-      await page.getByRole('radio', { name: 'Even' }).click();
+      await page.getByRole('button', { name: 'Rails to scale' }).click();
     },
   },
 ];
@@ -192,6 +202,10 @@ try {
 
 async function shoot({ name, job, take }: (typeof views)[number]): Promise<void> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  // The first minute is over.
+  await page.addInitScript({
+    content: `localStorage.setItem('usual-drag-first-minute', '{"state":{"done":true},"version":0}')`,
+  });
   await page.goto(address);
   if (job) await page.getByRole('link', { name: job }).click();
   await page.getByRole('link').first().waitFor();

@@ -36,7 +36,7 @@ export async function threeWindows(rounds: number): Promise<Finding> {
       // While one question is answered another window may save again: then there is a newer version to be asked about.
       for (let again = 0; again < 20 && (await question.isVisible()); again += 1) {
         asked += 1;
-        await question.getByRole('button', { name: round % 2 === 0 ? 'Keep mine' : 'Take theirs' }).click();
+        await question.getByRole('button', { name: round % 2 === 0 ? 'Keep mine' : 'Use theirs' }).click();
         await page.waitForTimeout(400);
         await question.or(saved).first().waitFor({ timeout: 30_000 });
       }

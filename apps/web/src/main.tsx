@@ -3,25 +3,27 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { queries } from './api/queries.ts';
-import { BenchPage } from './bench/bench-page.tsx';
 import { startSaving } from './documents/saving.ts';
 import { showInList } from './documents/use-document-list.ts';
-import { JobsPage } from './jobs/jobs-page.tsx';
 import { Broken } from './shell/broken.tsx';
 import { Shell } from './shell/shell.tsx';
-import { applyTheme } from './shell/theme.ts';
+import { applyTheme } from './ui/theme.ts';
 import { fetchAhead, pageLater } from './ui/fetched-later.ts';
 import './styles.css';
 
 applyTheme();
 startSaving(showInList);
+const jobsPage = pageLater(async () => (await import('./jobs/jobs-page.tsx')).JobsPage);
 const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <Broken />,
     children: [
-      { path: '/', element: <JobsPage /> },
-      { path: '/bench/:jobId/:step?/:setupId?', element: <BenchPage /> },
+      { path: '/', lazy: jobsPage },
+      {
+        path: '/bench/:jobId/:step?/:setupId?',
+        lazy: pageLater(async () => (await import('./bench/bench-page.tsx')).BenchPage),
+      },
       {
         path: '/workshop/:projectId?/:sheet?',
         lazy: pageLater(async () => (await import('./workshop/workshop-page.tsx')).WorkshopPage),
@@ -34,8 +36,12 @@ const router = createBrowserRouter([
         path: '/history/:kind/:id/:entry?',
         lazy: pageLater(async () => (await import('./documents/history-page.tsx')).HistoryPage),
       },
+      {
+        path: '/learn/:topic?',
+        lazy: pageLater(async () => (await import('./learn/learn-page.tsx')).LearnPage),
+      },
       { path: '/kit/:instrumentId?', lazy: pageLater(async () => (await import('./kit/kit-page.tsx')).KitPage) },
-      { path: '*', element: <JobsPage /> },
+      { path: '*', lazy: jobsPage },
     ],
   },
 ]);

@@ -20,6 +20,9 @@ export const importJobs = (archive: Blob) =>
 export const duplicateJob = (id: string) => ask<StoredDocument<Job>>('POST', `/jobs/${id}/duplicate`);
 export const archiveJob = (id: string) => ask<undefined>('DELETE', `/jobs/${id}`);
 export const restoreJob = (id: string) => ask<StoredDocument<Job>>('POST', `/jobs/${id}/restore`);
+/** The job's drawing in small; with the revision in it the address is another one once the job is saved. */
+export const drawingAddress = ({ id, revision }: JobSummary, theme: 'light' | 'dark') =>
+  `/api/jobs/${id}/drawing?theme=${theme}&revision=${revision}`;
 export const exportAddress = (id: string) => `/api/jobs/${id}/export`;
 export const exportAllAddress = '/api/jobs/export';
 export const backupAddress = '/api/backup';

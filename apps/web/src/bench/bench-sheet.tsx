@@ -1,19 +1,20 @@
 import { meterAt, putMeter } from '@usual-drag/core';
-import { Suspense } from 'react';
-import { useNavigate } from 'react-router';
+import { Suspense, useCallback, useState } from 'react';
+import { useZoom } from '../drawing/zoom.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';
-import { Segments } from '../ui/segments.tsx';
+import { Panel } from '../ui/panel.tsx';
+import { CanvasToolbar } from './canvas/canvas-toolbar.tsx';
 import { ValuesTable } from './canvas/values-table.tsx';
 import { benchNow } from './model/bench-store.ts';
 import { useSelection } from './model/selection.ts';
 import type { BenchView } from './model/use-bench-view.ts';
-import { EditStrip } from './network/edit-strip.tsx';
-import { MapTable } from './setups/map-table.tsx';
-import { SumsAsRead } from './setups/sums-as-read.tsx';
+import { SheetHeader } from './sheet-header.tsx';
 import { StepCanvas } from './step-canvas.tsx';
-import { ViewChoice } from './true-values/view-choice.tsx';
 
 const TrueView = fetchedLater(async () => (await import('./true-values/true-view.tsx')).TrueView);
+const EditStrip = fetchedLater(async () => (await import('./network/edit-strip.tsx')).EditStrip);
+const IndicatedSums = fetchedLater(async () => (await import('./setups/indicated-sums.tsx')).IndicatedSums);
+const MapTable = fetchedLater(async () => (await import('./setups/map-table.tsx')).MapTable);
 const Tolerance = fetchedLater(async () => (await import('./tolerance/tolerance.tsx')).Tolerance);
 
 interface Props {
@@ -22,49 +23,68 @@ interface Props {
   readonly onWhole: () => void;
 }
 
-/** The sheet of the step that is open: its views, the drawing or what stands in its place, and the figures below. */
+/** The sheet of the step that is open: its views, the drawing or what is there instead, and the figures below. */
 export function BenchSheet({ view, whole, onWhole }: Props) {
-  const navigate = useNavigate();
-  const { jobId, job, step, inSetups, inTrueValues, unloaded, truth, loaded, meter, mapPoints } = view;
+  const [tidied, setTidied] = useState(0);
+  const tidy = useCallback(() => setTidied((times) => times + 1), []);
+  const zoom = useZoom();
+  const { job, step, inSetups, inTrueValues, unloaded, truth, loaded, meter, mapPoints } = view;
   const part = useSelection((state) => state.parts.at(-1) ?? null);
+  /** What is there in place of the drawing. */
+  const undrawn = view.view === 'circuit' || view.view === 'tolerance' ? null : view.view;
   const isTolerance = unloaded.ok && (view.view === 'tolerance' || (inSetups && view.setupView === 'tolerance'));
   const isSums = inSetups && view.setupView === 'sums' && unloaded.ok && meter && view.instrument && view.range;
   return (
     <>
-      {inTrueValues && (
-        <ViewChoice view={view.view} onChange={(next) => void navigate(`/bench/${jobId}/true-values/${next}`)} />
-      )}
-      {inSetups && meter && <SetupViews view={view} meter={meter.id} />}
-      {view.view === 'circuit' || view.view === 'tolerance' ? (
-        <StepCanvas view={view} whole={whole} onWhole={onWhole} />
+      <SheetHeader view={view}>
+        {undrawn === null && (
+          <CanvasToolbar
+            zoom={zoom}
+            whole={whole}
+            onWhole={onWhole}
+            onTidy={tidy}
+            roomFrom={inTrueValues ? 'wide' : 'narrow'}
+          />
+        )}
+      </SheetHeader>
+      {undrawn === null ? (
+        <StepCanvas key={tidied} view={view} zoom={zoom} />
       ) : (
-        <Suspense fallback={fetching}>
-          <TrueView view={view.view} network={job.network} unloaded={unloaded} />
+        <Panel key={undrawn} name="This view">
+          <TrueView view={undrawn} network={job.network} unloaded={unloaded} />
+        </Panel>
+      )}
+      {step === 'network' && (
+        <Suspense fallback={<div className="min-h-[45px] shrink-0" />}>
+          <EditStrip />
         </Suspense>
       )}
-      {step === 'network' && <EditStrip />}
       {mapPoints && meter && (
-        <MapTable
-          network={job.network}
-          quantity={meter.quantity}
-          points={mapPoints}
-          onTake={(point) => {
-            const moved = meterAt(meter, point, job.network);
-            if (moved) benchNow().edit((current) => putMeter(current, view.setup!, moved));
-            view.showSetupView('setup');
-          }}
-        />
+        <Panel name="The loading map">
+          <MapTable
+            network={job.network}
+            quantity={meter.quantity}
+            points={mapPoints}
+            onTake={(point) => {
+              const moved = meterAt(meter, point, job.network);
+              if (moved) benchNow().edit((current) => putMeter(current, view.setup!, moved));
+              view.showSetupView('setup');
+            }}
+          />
+        </Panel>
       )}
       {isSums && (
-        <SumsAsRead
-          unloaded={unloaded.value}
-          instrument={view.instrument!}
-          range={view.range!}
-          quantity={meter.quantity}
-        />
+        <Panel name="The indicated sums">
+          <IndicatedSums
+            unloaded={unloaded.value}
+            instrument={view.instrument!}
+            range={view.range!}
+            quantity={meter.quantity}
+          />
+        </Panel>
       )}
       {isTolerance && (
-        <Suspense fallback={fetching}>
+        <Panel name="Tolerance">
           <Tolerance
             network={job.network}
             instruments={view.instruments}
@@ -75,7 +95,7 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
                 : null
             }
           />
-        </Suspense>
+        </Panel>
       )}
       {!whole && !inTrueValues && !mapPoints && !isSums && !isTolerance && (
         <ValuesTable
@@ -88,29 +108,3 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
     </>
   );
 }
-
-function SetupViews({
-  view: { setupView, showSetupView },
-  meter,
-}: {
-  readonly view: BenchView;
-  readonly meter: string;
-}) {
-  return (
-    <div className="shrink-0 px-4 pt-2">
-      <Segments
-        label="What the sheet shows"
-        value={setupView}
-        options={[
-          { value: 'setup', text: 'This set-up' },
-          { value: 'map', text: `Loading map of ${meter}` },
-          { value: 'sums', text: 'Sums as read' },
-          { value: 'tolerance', text: 'Tolerance' },
-        ]}
-        onChange={showSetupView}
-      />
-    </div>
-  );
-}
-
-const fetching = <p className="p-4 text-soft">Fetching it …</p>;

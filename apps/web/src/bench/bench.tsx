@@ -1,18 +1,24 @@
-import { useCallback, useMemo, useState } from 'react';
+import { Suspense, useCallback, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate } from 'react-router';
+import { useFirstMinute } from '../first-minute/first-minute.ts';
+import { fetchedLater } from '../ui/fetched-later.ts';
 import { useAfterPaint } from '../ui/after-paint.ts';
 import { BenchSheet } from './bench-sheet.tsx';
 import { useStepStatus } from './model/analysis.ts';
 import { redo, undo } from './model/bench-store.ts';
 import { useBenchView } from './model/use-bench-view.ts';
+import { useBenchCommands } from './use-bench-commands.ts';
 import { StepPanel } from './step-panel.tsx';
 import { StepTabs } from './step-tabs.tsx';
+
+const FirstMinuteCallout = fetchedLater(async () => (await import('../first-minute/callout.tsx')).FirstMinuteCallout);
 
 const steps = ['network', 'true-values', 'setups'];
 
 /** The job on the bench: the drawing that stays through all steps, and the panel of the step that is open. */
 export function Bench() {
+  const isFirst = useFirstMinute((state) => state.step !== null);
   const view = useBenchView();
   const { jobId, step, job, unloaded } = view;
   const [whole, setWhole] = useState(false);
@@ -20,15 +26,21 @@ export function Bench() {
   useHotkeys('mod+z', undo, everywhereButInTyping);
   useHotkeys('mod+shift+z, mod+y', redo, everywhereButInTyping);
   useHotkeys('f', toggleWhole);
+  useBenchCommands(view, toggleWhole);
   const settled = useAfterPaint(useMemo(() => ({ job, unloaded }), [job, unloaded]));
   const status = useStepStatus(settled.job, settled.unloaded);
 
   if (!steps.includes(step)) return <Navigate to={`/bench/${jobId}/setups`} replace />;
   return (
     <div className="flex h-full min-h-0 flex-col">
+      {isFirst && (
+        <Suspense>
+          <FirstMinuteCallout />
+        </Suspense>
+      )}
       <StepTabs jobId={jobId} status={status} />
       <div className="flex min-h-0 grow flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
-        <main className="flex min-h-[30rem] min-w-0 grow flex-col bg-sheet lg:min-h-0">
+        <main className="@container flex min-h-[22rem] min-w-0 grow sm:min-h-[30rem] flex-col bg-sheet lg:min-h-0">
           <h1 className="sr-only print:not-sr-only print:px-4 print:text-[20px] print:font-bold">
             {job.title ?? 'Untitled'}
           </h1>

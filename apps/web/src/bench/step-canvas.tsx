@@ -1,9 +1,8 @@
 import { putMeter, sharesByPart, showsLive, type Meter } from '@usual-drag/core';
-import { useCallback, useMemo, useState } from 'react';
-import { useZoom } from '../drawing/zoom.ts';
+import { useMemo } from 'react';
+import type { Zoom } from '../drawing/zoom.ts';
 import { useAfterPaint } from '../ui/after-paint.ts';
 import { BenchCanvas } from './canvas/bench-canvas.tsx';
-import { CanvasToolbar } from './canvas/canvas-toolbar.tsx';
 import { useDisplay } from './canvas/display.ts';
 import { currentsThrough, legend, liveLines, shareLines } from './canvas/live-lines.ts';
 import { benchNow } from './model/bench-store.ts';
@@ -11,17 +10,13 @@ import type { BenchView } from './model/use-bench-view.ts';
 
 interface Props {
   readonly view: BenchView;
-  readonly whole: boolean;
-  readonly onWhole: () => void;
+  readonly zoom: Zoom;
 }
 
-/** The drawing in the role that it has in the open step, with its toolbar. */
-export function StepCanvas({ view, whole, onWhole }: Props) {
+/** The drawing in the role that it has in the open step. */
+export function StepCanvas({ view, zoom }: Props) {
   const { job, step, inSetups, inTrueValues, truth, loaded, shown, mistaken, mapPoints, chosen, meter } = view;
   const spacing = useDisplay((state) => state.spacing);
-  const [tidied, setTidied] = useState(0);
-  const tidy = useCallback(() => setTidied((times) => times + 1), []);
-  const zoom = useZoom();
   // While the network is edited its drawing comes first; the figures beside the parts follow a frame later.
   const truthLater = useAfterPaint(truth);
   const told = inSetups && loaded ? loaded : step === 'network' ? truthLater : truth;
@@ -40,37 +35,33 @@ export function StepCanvas({ view, whole, onWhole }: Props) {
     benchNow().edit((current) => putMeter(current, view.setup!, next));
   };
   return (
-    <>
-      <CanvasToolbar zoom={zoom} whole={whole} onWhole={onWhole} onTidy={tidy} />
-      <BenchCanvas
-        key={tidied}
-        indicated={mapPoints !== null}
-        network={job.network}
-        truth={truth}
-        zoom={zoom}
-        {...(live && { live })}
-        {...(arrows && { arrows })}
-        legend={
-          mapPoints
-            ? `the error of ${chosen} ${meter?.quantity === 'dc-voltage' ? 'across' : 'in series with'} each part`
-            : legend(inSetups && loaded !== null, spacing)
-        }
-        selectable={!inSetups}
-        editable={step === 'network'}
-        drawn={
-          inSetups && shown && !mapPoints
-            ? {
-                setup: mistaken?.setup ?? shown,
-                values: loaded,
-                chosen,
-                onPreview: mistaken ? () => undefined : view.hold,
-                onCancel: () => view.hold(null),
-                onPlace: placed,
-                onChoose: view.chooseMeter,
-              }
-            : null
-        }
-      />
-    </>
+    <BenchCanvas
+      indicated={mapPoints !== null}
+      network={job.network}
+      truth={truth}
+      zoom={zoom}
+      {...(live && { live })}
+      {...(arrows && { arrows })}
+      legend={
+        mapPoints
+          ? `loading error of ${chosen} ${meter?.quantity === 'dc-voltage' ? 'across' : 'in series with'} each part`
+          : legend(inSetups && loaded !== null, spacing)
+      }
+      selectable={!inSetups}
+      editable={step === 'network'}
+      drawn={
+        inSetups && shown && !mapPoints
+          ? {
+              setup: mistaken?.setup ?? shown,
+              values: loaded,
+              chosen,
+              onPreview: mistaken ? () => undefined : view.hold,
+              onCancel: () => view.hold(null),
+              onPlace: placed,
+              onChoose: view.chooseMeter,
+            }
+          : null
+      }
+    />
   );
 }

@@ -1,17 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
-import { Suspense } from 'react';
 import { useNavigate } from 'react-router';
 import { kitQuery } from '../api/lists.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';
+import { Panel } from '../ui/panel.tsx';
 import type { BenchView } from './model/use-bench-view.ts';
 import { SetupsStep } from './setups/setups-step.tsx';
 
 // What is not on the first screen is fetched when it is opened.
 const NetworkStep = fetchedLater(async () => (await import('./network/network-step.tsx')).NetworkStep);
 const TrueValuesStep = fetchedLater(async () => (await import('./true-values/true-values-step.tsx')).TrueValuesStep);
-
-const fetching = <p className="p-4 text-soft">Fetching it …</p>;
 
 /** The panel of the step that is open, beside the drawing. */
 export function StepPanel({ view, hidden }: { readonly view: BenchView; readonly hidden: boolean }) {
@@ -22,34 +20,36 @@ export function StepPanel({ view, hidden }: { readonly view: BenchView; readonly
     <aside
       aria-label="Step"
       className={clsx(
-        'shrink-0 overflow-y-auto [contain:layout_paint] border-line bg-ground p-4 lg:border-l print:hidden',
+        'shrink-0 overflow-y-auto [contain:layout_paint] border-line bg-ground px-3 py-1.5 lg:border-l print:hidden',
         view.inTrueValues ? 'lg:w-[456px]' : 'lg:w-[488px]',
         hidden && 'lg:hidden',
       )}
     >
       {view.inSetups && (
-        <SetupsStep
-          setup={view.setup}
-          shown={view.shown}
-          unloaded={unloaded}
-          values={view.values}
-          kit={kit}
-          chosen={view.chosen}
-          trial={view.trial}
-          onChooseSetup={(id) => void navigate(`/bench/${jobId}/setups/${id}`)}
-          onChooseMeter={view.chooseMeter}
-        />
+        <Panel name="Set-ups">
+          <SetupsStep
+            setup={view.setup}
+            shown={view.shown}
+            unloaded={unloaded}
+            values={view.values}
+            kit={kit}
+            chosen={view.chosen}
+            trial={view.trial}
+            onChooseSetup={(id) => void navigate(`/bench/${jobId}/setups/${id}`)}
+            onChooseMeter={view.chooseMeter}
+          />
+        </Panel>
       )}
       {/* A boundary for each: one that stays would keep the former step on the screen until the next one is fetched. */}
       {step === 'network' && (
-        <Suspense fallback={fetching}>
+        <Panel name="Network">
           <NetworkStep unloaded={unloaded} />
-        </Suspense>
+        </Panel>
       )}
       {view.inTrueValues && (
-        <Suspense fallback={fetching}>
+        <Panel name="True values">
           <TrueValuesStep unloaded={unloaded} />
-        </Suspense>
+        </Panel>
       )}
     </aside>
   );

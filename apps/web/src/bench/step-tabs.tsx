@@ -15,25 +15,29 @@ interface Props {
 /** The steps along the job, and how it stands at each. */
 export const StepTabs = memo(function StepTabs({ jobId, status }: Props) {
   const steps = [
-    { to: `/bench/${jobId}/network`, name: 'Network', standing: status.network, ochre: false },
-    { to: `/bench/${jobId}/true-values`, name: 'True values', standing: status.trueValues, ochre: false },
-    { to: `/bench/${jobId}/setups`, name: 'Set-ups', standing: status.setups, ochre: status.isLoaded },
+    { to: `/bench/${jobId}/network`, name: 'Network', words: status.network, ochre: false },
+    { to: `/bench/${jobId}/true-values`, name: 'True values', words: status.trueValues, ochre: false },
+    { to: `/bench/${jobId}/setups`, name: 'Set-ups', words: status.setups, ochre: status.isLoaded },
   ];
   return (
     <nav aria-label="Steps" className="flex shrink-0 border-b border-line print:hidden">
-      {steps.map(({ to, name, standing, ochre }) => (
+      {steps.map(({ to, name, words, ochre }) => (
         <NavLink
           key={to}
           to={to}
           className={({ isActive }) =>
             clsx(
-              'flex max-w-64 min-w-36 grow flex-col border-r border-line border-b-[3px] px-4 py-1.5 focus-visible:-outline-offset-4',
+              'flex max-w-64 min-w-24 grow basis-0 flex-col border-r border-line border-b-[3px] px-2 py-1 sm:px-4 sm:py-1.5 focus-visible:-outline-offset-4',
               isActive ? 'border-b-(--ochre-line) bg-sheet' : 'border-b-transparent bg-ground hover:bg-sunk',
             )
           }
         >
-          <span className="text-[17px] font-bold">{name}</span>
-          <span className={clsx('text-[14px]', ochre ? 'font-bold text-ochre' : 'text-soft')}>{standing}</span>
+          <span className="text-[17px] font-bold whitespace-nowrap max-sm:text-[15px]">{name}</span>
+          <span
+            className={clsx('truncate text-[14px] max-sm:text-[12px]', ochre ? 'font-bold text-ochre' : 'text-soft')}
+          >
+            {words}
+          </span>
         </NavLink>
       ))}
     </nav>

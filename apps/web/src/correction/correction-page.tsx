@@ -38,7 +38,7 @@ export function CorrectionPage() {
         <h1 className="text-[26px] font-bold">Correct a reading</h1>
         <div className="flex flex-wrap items-end gap-3">
           <Segments
-            label="What was read"
+            label="Quantity"
             value={quantity}
             options={[
               { value: 'dc-voltage', text: 'volts, across' },
@@ -66,7 +66,7 @@ export function CorrectionPage() {
         </div>
         <div className="grid gap-5 lg:grid-cols-2">
           <section aria-label="Known" className="flex flex-col gap-3 rounded-xl border border-line bg-sheet p-4">
-            <h2 className="text-[17px] font-bold">What it looks into is known</h2>
+            <h2 className="text-[17px] font-bold">Source resistance known</h2>
             <KnownSource key={key} quantity={quantity} instrument={instrument} range={range} />
           </section>
           <section aria-label="Not known" className="flex flex-col gap-3 rounded-xl border border-line bg-sheet p-4">
@@ -97,7 +97,7 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
   const corrected =
     read === null || source === null
       ? null
-      : correctIndication(instrument, range, quantity, read, source, {
+      : correctIndication(instrument, range, quantity, read, onlySource(source), {
           sourceResistance: spread,
           meterResistance: 0.01,
         });
@@ -115,7 +115,7 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
           onCommit={setRead}
         />
         <ValueField
-          label="It looks into"
+          label="Source resistance"
           showLabel
           className="w-28"
           placeholder="Ω"
@@ -140,7 +140,7 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
           <b data-testid="corrected" className="figures text-[20px]">
             {corrected
               ? `${formatQuantity(corrected.value, unit)} ± ${formatQuantity(corrected.uncertainty, unit, { digits: 2 })}`
-              : 'nothing behind it to correct by'}
+              : 'cannot be corrected'}
           </b>
           <br />
           <span className="figures text-[14px] text-soft">
@@ -161,3 +161,6 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
     </>
   );
 }
+
+/** A place of which nothing but the source resistance is known. */
+const onlySource = (sourceResistance: number) => ({ ideal: null, truth: null, sourceResistance });

@@ -136,7 +136,7 @@ export function FromReadings({ quantity, instrument, range }: Props) {
             </b>
             <br />
             <span className="text-[14px] text-soft">
-              k = 2; it looks into {ohms(found.value.sourceResistance)} ± {ohms(found.value.sourceUncertainty)}
+              k = 2; source resistance {ohms(found.value.sourceResistance)} ± {ohms(found.value.sourceUncertainty)}
               {readings.length > 2 &&
                 `; no reading is further than ${(found.value.worst * 100).toPrecision(2)} % from the line`}
               .

@@ -37,7 +37,7 @@ export function ConflictQuestion() {
   const answers: Answer[] = theirs
     ? [
         { label: 'Keep mine', act: () => dispatch(kind, id, { type: 'keptMine' }) },
-        { label: 'Take theirs', act: () => dispatch(kind, id, { type: 'tookTheirs' }) },
+        { label: 'Use theirs', act: () => dispatch(kind, id, { type: 'tookTheirs' }) },
         { label: 'Keep both', act: () => void keepBoth() },
       ]
     : [{ label: `Keep mine as ${nouns[kind]} of its own`, act: () => void keepBoth() }];
@@ -54,7 +54,7 @@ export function ConflictQuestion() {
           {changes.length > 4 && `; and ${changes.length - 4} more`}.
         </span>
       )}
-      {theirs && <span className="block text-[14px] text-soft">The version not taken stays in the history.</span>}
+      {theirs && <span className="block text-[14px] text-soft">The version not used stays in the history.</span>}
     </QuestionStrip>
   );
 }

@@ -60,7 +60,10 @@ function History({ kind, id, entry }: Props) {
       >
         <h1 className="text-[24px] font-bold">History</h1>
         <p className="mb-3">
-          <Link className="underline" to={`${addresses[kind]}/${encodeURIComponent(id)}`}>
+          <Link
+            className="inline-flex min-h-6 items-center underline"
+            to={`${addresses[kind]}/${encodeURIComponent(id)}`}
+          >
             {name}
           </Link>
           {state && <span className="block text-[14px] text-soft">{saveWords(state)}</span>}
@@ -117,7 +120,7 @@ function VersionLine({
     >
       <span className="font-bold">{whenExactly(savedAt)}</span>
       {entry === null && <span className="text-soft"> · the present one</span>}
-      {aside && <span className="text-soft"> · not taken when two windows had changed it</span>}
+      {aside && <span className="text-soft"> · not used when two windows had changed it</span>}
       <span className="block text-[14px] text-soft">
         {changes.length > 0 ? changes.join('; ') : aside ? '' : 'The first one that is kept'}
       </span>
@@ -126,7 +129,7 @@ function VersionLine({
 }
 
 function Differences({ changes }: { readonly changes: readonly string[] }) {
-  if (changes.length === 0) return <p className="mb-3 text-soft">It says the same as the present one.</p>;
+  if (changes.length === 0) return <p className="mb-3 text-soft">It is the same as the present one.</p>;
   return (
     <div className="mb-3">
       <p className="text-soft">What has changed since then:</p>

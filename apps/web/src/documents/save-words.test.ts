@@ -11,7 +11,7 @@ test('the state of saving in words', () => {
   expect(words({ kind: 'failed', message: 'Not saved: the disk is full.' })).toBe(
     'Not saved: the disk is full. Kept in this browser, trying again',
   );
-  expect(words({ kind: 'failed', message: 'Not saved: the disk is full.' }, true)).toContain('Leave this window open');
+  expect(words({ kind: 'failed', message: 'Not saved: the disk is full.' }, true)).toContain('Keep this window open');
   expect(words({ kind: 'refused', message: 'too large' })).toBe('Not saved: too large');
   expect(words({ kind: 'conflict', theirs: null })).toContain('another window');
 });

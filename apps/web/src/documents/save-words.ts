@@ -7,7 +7,7 @@ export function saveWords(
   unkept = false,
 ): string {
   const kept = unkept
-    ? 'Leave this window open: the browser has no room to keep it'
+    ? 'Keep this window open: the browser has no room to store it'
     : 'Kept in this browser, trying again';
   switch (saving.kind) {
     case 'saved':

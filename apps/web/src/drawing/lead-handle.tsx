@@ -1,7 +1,6 @@
 import { leadSign, type Rail } from '@usual-drag/core';
-import { useRef } from 'react';
 import { MarksView } from './marks-view.tsx';
-import { nearestRail } from './nearest-rail.ts';
+import { useRailDrag } from './rail-drag.ts';
 
 interface Props {
   readonly lead: 'red' | 'black';
@@ -12,6 +11,8 @@ interface Props {
   /** 1 where the meter hangs below this rail, −1 where it stands above. */
   readonly side: number;
   readonly rails: readonly Rail[];
+  /** Their nodes from the top down. */
+  readonly order: readonly string[];
   /** While it is dragged; the reading follows. */
   readonly onPreview: (node: string) => void;
   readonly onPlace: (node: string) => void;
@@ -19,14 +20,11 @@ interface Props {
 }
 
 /** A voltmeter's lead: dragged onto a rail, or moved from rail to rail with the arrow keys. */
-export function LeadHandle({ lead, meter, node, x, y, side, rails, onPreview, onPlace, onCancel }: Props) {
-  const held = useRef<string | null>(null);
-  const downwards = [...rails].sort((a, b) => a.y - b.y);
-
+export function LeadHandle({ lead, meter, node, x, y, side, rails, order, onPreview, onPlace, onCancel }: Props) {
+  const drag = useRailDrag(rails, { onAim: onPreview, onDrop: onPlace, onCancel });
   const step = (by: number): void => {
-    const at = downwards.findIndex((rail) => rail.node === node);
-    const next = downwards[at + by];
-    if (next) onPlace(next.node);
+    const next = order[order.indexOf(node) + by];
+    if (next !== undefined) onPlace(next);
   };
 
   return (
@@ -35,30 +33,12 @@ export function LeadHandle({ lead, meter, node, x, y, side, rails, onPreview, on
       tabIndex={0}
       aria-label={`${meter}, ${lead} lead`}
       aria-valuetext={`on node ${node}`}
-      aria-valuenow={downwards.findIndex((rail) => rail.node === node)}
+      aria-valuenow={order.indexOf(node)}
       aria-valuemin={0}
-      aria-valuemax={downwards.length - 1}
+      aria-valuemax={order.length - 1}
       aria-orientation="vertical"
       className="group cursor-grab touch-none focus:outline-none active:cursor-grabbing"
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        held.current = node;
-      }}
-      onPointerMove={(event) => {
-        if (held.current === null) return;
-        const next = nearestRail(rails, event).node;
-        if (next === held.current) return;
-        held.current = next;
-        onPreview(next);
-      }}
-      onPointerUp={() => {
-        if (held.current !== null && held.current !== '') onPlace(held.current);
-        held.current = null;
-      }}
-      onPointerCancel={() => {
-        held.current = null;
-        onCancel();
-      }}
+      {...drag()}
       onKeyDown={(event) => {
         if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
           event.preventDefault();
@@ -66,6 +46,7 @@ export function LeadHandle({ lead, meter, node, x, y, side, rails, onPreview, on
         }
       }}
     >
+      <circle cx={x} cy={y + side * 10} r={23} fill="transparent" />
       <circle
         cx={x}
         cy={y + side * 6}

@@ -1,9 +1,13 @@
 import type { Rail } from '@usual-drag/core';
 
-/** The rail that a pointer over a drawing is nearest to. */
-export function nearestRail(rails: readonly Rail[], event: React.PointerEvent<SVGGraphicsElement>): Rail {
-  const svg = event.currentTarget.ownerSVGElement!;
-  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse());
+/** The rail of a drawing that a point of the screen is nearest to. */
+export function nearestRail(
+  rails: readonly Rail[],
+  within: SVGGraphicsElement,
+  [clientX, clientY]: readonly [number, number],
+): Rail {
+  const svg = within.ownerSVGElement!;
+  const point = new DOMPoint(clientX, clientY).matrixTransform(svg.getScreenCTM()!.inverse());
   return rails.reduce((best, rail) => (distance(rail, point) < distance(best, point) ? rail : best));
 }
 

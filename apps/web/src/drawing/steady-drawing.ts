@@ -1,4 +1,11 @@
-import { drawingEdge, drawRails, reuseUnchanged, type DrawingInput, type RailDrawing } from '@usual-drag/core';
+import {
+  drawingEdge,
+  drawRails,
+  reuseUnchanged,
+  setInStrips,
+  type DrawingInput,
+  type RailDrawing,
+} from '@usual-drag/core';
 import { shrinkage, type Size } from './fitting.ts';
 
 type Input = Omit<DrawingInput, 'height' | 'width' | 'previous'>;
@@ -14,7 +21,10 @@ function sheetWidth(width: number, room: Size, former: number | undefined): numb
 }
 
 interface Former {
-  readonly drawing: RailDrawing;
+  /** Drawn as one, */
+  readonly whole: RailDrawing;
+  /** and as it was shown, in strips perhaps. */
+  readonly shown: RailDrawing;
   /** Asked for. */
   readonly height: number;
   readonly room: Size;
@@ -24,7 +34,8 @@ interface Former {
  * Draws the states of one network one after the other so that what an edit does not touch stays where it was.
  *
  * A drawing that is wider than its room is shrunk; the height that this leaves over is drawn into. An edit most often leaves the
- * sheet as it was, and then the height of the state before fits as well: one drawing is enough.
+ * sheet as it was, and then the height of the state before fits as well: one drawing is enough. One that is much too tall is
+ * set in strips.
  */
 export function steadyDrawing(): (input: Input, room: Size) => RailDrawing {
   let former: Former | null = null;
@@ -34,17 +45,19 @@ export function steadyDrawing(): (input: Input, room: Size) => RailDrawing {
       drawRails({ ...input, height, width: room.width, ...(previous && { previous: previous.arrangement }) });
     const onSheet = (drawing: RailDrawing): RailDrawing => ({
       ...drawing,
-      width: sheetWidth(drawing.width, room, before?.drawing.width),
+      width: sheetWidth(drawing.width, room, before?.whole.width),
     });
     const keep = (drawn: RailDrawing, height: number): RailDrawing => {
-      const drawing = reuseUnchanged(onSheet(drawn), former?.drawing);
-      former = { drawing, height, room };
-      return drawing;
+      const whole = reuseUnchanged(onSheet(drawn), former?.whole);
+      const strips = setInStrips(whole, { ...input, height, width: room.width }, room);
+      const shown = strips === whole ? whole : reuseUnchanged(strips, former?.shown);
+      former = { whole, shown, height, room };
+      return shown;
     };
-    const again = before && draw(before.height, before.drawing);
-    if (again && onSheet(again).width === before.drawing.width) return keep(again, before.height);
+    const again = before && draw(before.height, before.whole);
+    if (again && onSheet(again).width === before.whole.width) return keep(again, before.height);
     const least = Math.max(240, room.height - drawingEdge);
-    const first = again && before.height === least ? again : draw(least, former?.drawing);
+    const first = again && before.height === least ? again : draw(least, former?.whole);
     const scale = shrinkage(onSheet(first), room);
     const height = scale < 1 && first.height < room.height / scale ? room.height / scale - drawingEdge : least;
     return keep(height === least ? first : draw(height, first), height);

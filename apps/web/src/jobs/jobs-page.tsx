@@ -1,104 +1,140 @@
 import type { JobSummary } from '@usual-drag/contract';
-import { newJob } from '@usual-drag/core';
+import { jobFrom, newJob, startingCircuits, type Job } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
-import { Archive, Copy, Download, Plus } from 'lucide-react';
-import { Link, useNavigate } from 'react-router';
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useInView } from 'react-intersection-observer';
+import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { archiveJob, createJob, duplicateJob, exportAddress, jobsQuery, restoreJob } from '../api/jobs.ts';
+import { archiveJob, createJob, duplicateJob, jobsQuery, restoreJob } from '../api/jobs.ts';
 import { queries } from '../api/queries.ts';
+import { FirstMinuteOffer } from '../first-minute/offer-card.tsx';
 import { Button } from '../ui/button.tsx';
+import { useCommands, type Command } from '../ui/commands.ts';
+import { fetchedLater } from '../ui/fetched-later.ts';
+import { useNewest } from '../ui/use-newest.ts';
 import { offer } from '../ui/offer.ts';
+import { Panel } from '../ui/panel.tsx';
+import { useShownTheme } from '../ui/theme.ts';
+import { count } from '../ui/words.ts';
 import { ArchivedJobs } from './archived-jobs.tsx';
 import { DamagedDocuments } from './damaged-documents.tsx';
-import { JobFiles } from './job-files.tsx';
-import { count, when } from '../ui/words.ts';
+import { assetsOf, findJobs } from './find-jobs.ts';
+import { JobCard } from './job-card.tsx';
+import { JobFiles, JobFileInput } from './job-files.tsx';
+import { JobFilters } from './job-filters.tsx';
+import { NewJob } from './new-job.tsx';
+import { useJobSearch } from './use-job-search.ts';
 
-/** The start page: the jobs, the last changed first. */
+const JobTable = fetchedLater(async () => (await import('./job-table.tsx')).JobTable);
+
+/** The start page, where work is found: the jobs as cards or in a table, searched, sorted and filtered. */
 export function JobsPage() {
   const { data: jobs, error } = useQuery({ ...jobsQuery, staleTime: 0 });
   const navigate = useNavigate();
-  const attempt = (work: Promise<unknown>): void =>
-    void work
-      .catch((fault: Error) => toast.error(fault.message))
-      .finally(() => void queries.invalidateQueries({ queryKey: ['jobs'] }));
-
-  const create = async (): Promise<void> => {
-    const job = await createJob(newJob('New job'));
-    await navigate(`/bench/${job.id}/network`);
-  };
-  const archive = async ({ id, title }: JobSummary): Promise<void> => {
-    await archiveJob(id);
-    offer(`“${title ?? 'Untitled'}” archived.`, 'Undo', () => attempt(restoreJob(id)));
-  };
-
+  const file = useRef<HTMLInputElement>(null);
+  const search = useJobSearch();
+  const [choices] = search;
+  const asked = useDeferredValue(choices);
+  const found = useMemo(() => findJobs(jobs ?? [], asked), [jobs, asked]);
+  const create = (job: Job): void => attempt(createJob(job).then(({ id }) => navigate(`/bench/${id}/network`)));
+  const begin = useNewest(create);
+  const commands = useMemo(
+    (): Command[] => [
+      { group: 'Actions', text: 'New job', run: () => begin(newJob('New job')) },
+      { group: 'Actions', text: 'Import a job file', run: () => file.current?.click() },
+      ...startingCircuits.map((circuit): Command => ({
+        group: 'Actions',
+        text: `New job from: ${circuit.name}`,
+        run: () => begin(jobFrom(circuit)),
+      })),
+    ],
+    [begin],
+  );
+  useCommands('jobs', commands);
   return (
     <main className="relative h-full overflow-y-auto">
-      <div className="mx-auto flex max-w-4xl flex-col gap-5 px-6 py-8">
+      <div className="mx-auto flex max-w-6xl flex-col gap-4 px-4 py-5 sm:px-6">
         <div className="flex flex-wrap items-center gap-3">
           <h1 className="grow text-[26px] font-bold">Jobs</h1>
           <JobFiles />
-          <Button tone="strong" onClick={() => attempt(create())}>
-            <Plus aria-hidden size={18} /> New job
-          </Button>
+          <NewJob onCreate={create} onImport={() => file.current?.click()} />
         </div>
-        {error && <p role="alert">{error.message} The list will come as soon as it does.</p>}
+        <JobFileInput ref={file} />
+        {error && <p role="alert">{error.message} The list appears as soon as it does.</p>}
         <DamagedDocuments />
-        {jobs?.length === 0 && (
-          <p className="rounded-xl border border-dashed border-line bg-sheet p-6">
-            No jobs yet. Begin a new one with the parts on your bench, or import a{' '}
-            <code className="figures">.job.json</code>.
-          </p>
+        {jobs && <FirstMinuteOffer jobs={jobs} />}
+        {jobs?.length === 0 && <NoJobs onBegin={() => create(newJob('New job'))} />}
+        {jobs && jobs.length > 0 && (
+          <>
+            <JobFilters search={search} assets={assetsOf(jobs)} />
+            <Panel name="The list of jobs">
+              <Found jobs={found} all={jobs.length} view={asked.view} />
+            </Panel>
+          </>
         )}
-        <ul className="flex flex-col gap-2">
-          {jobs?.map((job) => (
-            <JobLine
-              key={job.id}
-              job={job}
-              onDuplicate={() => attempt(duplicateJob(job.id))}
-              onArchive={() => attempt(archive(job))}
-            />
-          ))}
-        </ul>
         <ArchivedJobs attempt={attempt} />
       </div>
     </main>
   );
 }
 
-/** A job of the list, and what can be done with it as a whole. */
-function JobLine({
-  job,
-  onDuplicate,
-  onArchive,
-}: {
-  readonly job: JobSummary;
-  readonly onDuplicate: () => void;
-  readonly onArchive: () => void;
-}) {
-  const name = job.title ?? 'job';
+function attempt(work: Promise<unknown>): void {
+  void work
+    .catch((fault: Error) => toast.error(fault.message))
+    .finally(() => void queries.invalidateQueries({ queryKey: ['jobs'] }));
+}
+
+const duplicate = ({ id }: JobSummary): void => attempt(duplicateJob(id));
+
+const archive = ({ id, title }: JobSummary): void =>
+  attempt(
+    archiveJob(id).then(() => offer(`“${title ?? 'Untitled'}” archived.`, 'Undo', () => attempt(restoreJob(id)))),
+  );
+
+/** How many are put on the page at a time. */
+const page = 48;
+
+interface FoundProps {
+  readonly jobs: readonly JobSummary[];
+  readonly all: number;
+  readonly view: 'cards' | 'table';
+}
+
+/** What was found; more comes as the end of it is reached. */
+function Found({ jobs, all, view }: FoundProps) {
+  const theme = useShownTheme();
+  const [shown, setShown] = useState(page);
+  const more = useCallback((isInView: boolean) => isInView && setShown((now) => now + page), []);
+  const { ref } = useInView({ onChange: more, rootMargin: '600px' });
   return (
-    <li className="flex items-center gap-2 rounded-xl border border-line bg-sheet pr-2 hover:border-soft">
-      <Link to={`/bench/${job.id}/setups`} className="flex min-w-0 grow flex-col rounded-xl px-4 py-3">
-        <span className="truncate text-[18px] font-bold">{job.title ?? 'Untitled'}</span>
-        <span className="text-[14px] text-soft">
-          {count(job.parts, 'part')} · {count(job.setups, 'set-up')} · changed {when(job.updatedAt)}
-        </span>
-      </Link>
-      <Button tone="quiet" aria-label={`Duplicate ${name}`} title="Duplicate" onClick={onDuplicate}>
-        <Copy aria-hidden size={18} />
+    <>
+      <p role="status" className={jobs.length === all ? 'sr-only' : 'text-[14px] text-soft'}>
+        {jobs.length === all ? count(all, 'job') : `${jobs.length} of ${count(all, 'job')}`}
+        {jobs.length === 0 && ': change what you look for.'}
+      </p>
+      {view === 'cards' ? (
+        <ul aria-label="Jobs" className="grid grid-cols-[repeat(auto-fill,minmax(min(18rem,100%),1fr))] gap-4">
+          {jobs.slice(0, shown).map((job) => (
+            <JobCard key={job.id} job={job} theme={theme} onDuplicate={duplicate} onArchive={archive} />
+          ))}
+        </ul>
+      ) : (
+        <div className="relative overflow-x-auto rounded-xl border border-line bg-sheet px-2">
+          <JobTable jobs={jobs} most={shown} onDuplicate={duplicate} onArchive={archive} />
+        </div>
+      )}
+      {shown < jobs.length && <div ref={ref} className="h-px" />}
+    </>
+  );
+}
+
+function NoJobs({ onBegin }: { readonly onBegin: () => void }) {
+  return (
+    <div className="flex flex-col items-start gap-3 rounded-xl border border-dashed border-line bg-sheet p-6">
+      <p>No jobs yet: begin one with the parts on your bench.</p>
+      <Button tone="strong" onClick={onBegin}>
+        Begin a job
       </Button>
-      <a
-        href={exportAddress(job.id)}
-        download
-        aria-label={`Export ${name}`}
-        title="Export"
-        className="inline-flex min-h-9 items-center rounded-lg px-3 hover:bg-sunk"
-      >
-        <Download aria-hidden size={18} />
-      </a>
-      <Button tone="quiet" aria-label={`Archive ${name}`} title="Archive" onClick={onArchive}>
-        <Archive aria-hidden size={18} />
-      </Button>
-    </li>
+    </div>
   );
 }

@@ -1,11 +1,9 @@
+import { KitInstrumentDto } from '@usual-drag/contract/forms';
 import {
   calibrationOf,
-  fail,
-  isDay,
   kitLimits,
   nextRange,
   nextResistanceRange,
-  ok,
   withRange,
   type KitInstrument,
   type MeterQuantity,
@@ -16,9 +14,11 @@ import { Archive, ArchiveRestore, Copy, History } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../ui/button.tsx';
-import { asCount, inPercent, inUnit, numberField } from '../ui/number-field.ts';
+import { DocumentForm } from '../ui/form/document-form.tsx';
+import { NumberInput } from '../ui/form/number-input.tsx';
+import { TextInput } from '../ui/form/text-input.tsx';
+import { asCount, inPercent, inUnit } from '../ui/number-field.ts';
 import { Segments } from '../ui/segments.tsx';
-import { ValueField } from '../ui/value-field.tsx';
 import { currentColumns, resistanceColumns, voltageColumns } from './range-columns.ts';
 import { RangeTable } from './range-table.tsx';
 
@@ -37,20 +37,19 @@ interface Props {
 export function InstrumentEditor(props: Props) {
   const { kept, onChange } = props;
   return (
-    <div className="flex max-w-4xl flex-col gap-5">
+    <DocumentForm
+      label="Instrument"
+      dto={KitInstrumentDto}
+      values={kept}
+      onChange={(next) => onChange(next.name === undefined ? { ...next, name: kept.id } : next)}
+      className="flex max-w-4xl flex-col gap-5"
+    >
       <Heading {...props} />
-      <Calibration kept={kept} onChange={onChange} />
+      <Calibration kept={kept} />
       <LeadsAndRanging kept={kept} onChange={onChange} />
       <Ranges kept={kept} onChange={onChange} />
-      <Notes
-        key={kept.notes ?? ''}
-        notes={kept.notes ?? ''}
-        onChange={(notes) => {
-          const { notes: _old, ...rest } = kept;
-          onChange(notes === '' ? rest : { ...rest, notes });
-        }}
-      />
-    </div>
+      <TextInput name="notes" label="Own notes" lines={3} />
+    </DocumentForm>
   );
 }
 
@@ -61,13 +60,11 @@ function Heading({ kept, words, onChange, onCopy, onArchive, children }: Props) 
   const display = kept.display ?? 'digital';
   return (
     <div className="flex flex-wrap items-end gap-3">
-      <ValueField
+      <TextInput
+        name="name"
         label="Name of the instrument"
-        showLabel
-        className="min-w-72 grow [&_input]:font-sans [&_input]:text-[18px] [&_input]:font-bold"
-        shown={kept.name ?? kept.id}
-        read={(typed) => ok(typed.trim() || kept.id)}
-        onCommit={(name) => onChange({ ...kept, name })}
+        placeholder={kept.id}
+        className="min-w-[min(18rem,100%)] grow [&_input]:text-[18px] [&_input]:font-bold"
       />
       <Segments
         label="Display"
@@ -94,46 +91,26 @@ function Heading({ kept, words, onChange, onCopy, onArchive, children }: Props) 
       {children}
       <p role="status" className="basis-full text-[13px] text-soft">
         {words || 'What you change is saved at once. A job keeps the instrument as it was when the job took it.'} Over
-        range {display === 'digital' ? 'it shows OL.' : 'its needle goes against the stop; driven backwards, too.'}
+        range {display === 'digital' ? 'it displays OL.' : 'its needle goes against the stop; driven backwards, too.'}
       </p>
     </div>
   );
 }
 
 /** Which specimen it is, and when it was calibrated. */
-function Calibration({ kept, onChange }: EditProps) {
+function Calibration({ kept }: Pick<EditProps, 'kept'>) {
   const calibration = calibrationOf(kept, new Date());
-  const text = (key: 'assetTag' | 'calibratedOn', label: string, placeholder: string) => (
-    <ValueField
-      label={label}
-      showLabel
-      className="w-32"
-      shown={kept[key] ?? ''}
-      placeholder={placeholder}
-      read={(typed) => {
-        const day = typed.trim();
-        if (key !== 'calibratedOn' || day === '' || isDay(day)) return ok(day);
-        return fail({ message: 'A day such as 2026-11-25.' });
-      }}
-      onCommit={(typed) => {
-        const { [key]: _old, ...rest } = kept;
-        onChange(typed === '' ? rest : { ...rest, [key]: typed });
-      }}
-    />
-  );
   return (
     <div className="flex flex-wrap items-start gap-3">
-      {text('assetTag', 'Asset tag', 'SL-…')}
-      {text('calibratedOn', 'Calibrated on', '2026-11-25')}
-      <NumberIn
-        kept={kept}
-        field={numberField(kept, 'calibrationMonths', {
-          label: 'Calibration interval, months',
-          limit: kitLimits.calibrationMonths,
-          ...asCount,
-        })}
+      <TextInput name="assetTag" label="Asset tag" placeholder="SL-…" className="w-32" />
+      <TextInput name="calibratedOn" label="Calibrated on" type="date" className="w-40" />
+      <NumberInput
+        name="calibrationMonths"
+        label="Calibration interval, months"
+        limit={kitLimits.calibrationMonths}
+        writing={asCount}
+        placeholder="–"
         className="w-48"
-        onChange={onChange}
       />
       {calibration && (
         <p className="self-end pb-2 text-[14px]">
@@ -152,33 +129,24 @@ function Calibration({ kept, onChange }: EditProps) {
 function LeadsAndRanging({ kept, onChange }: EditProps) {
   return (
     <div className="flex flex-wrap items-start gap-3">
-      <NumberIn
-        kept={kept}
-        field={numberField(kept, 'leadResistance', {
-          label: 'Both leads',
-          limit: kitLimits.leadResistance,
-          ...inUnit('Ω'),
-        })}
-        className="w-28"
-        onChange={onChange}
-      />
-      <NumberIn
-        kept={kept}
-        field={numberField(kept, 'contactResistance', {
-          label: 'Both contacts',
-          limit: kitLimits.contactResistance,
-          ...inUnit('Ω'),
-        })}
-        className="w-28"
-        onChange={onChange}
-      />
+      {(['leadResistance', 'contactResistance'] as const).map((key) => (
+        <NumberInput
+          key={key}
+          name={key}
+          label={key === 'leadResistance' ? 'Both leads' : 'Both contacts'}
+          limit={kitLimits[key]}
+          writing={inUnit('Ω')}
+          placeholder="–"
+          className="w-28"
+        />
+      ))}
       <p className="max-w-72 self-end pb-1 text-[13px] text-soft">
         Counted into every current range when a job takes the instrument, and into every resistance that it reads.
       </p>
-      <label className="flex min-h-9 items-center gap-2 self-end">
+      <label className="flex min-h-9 items-center gap-2 self-end pointer-coarse:min-h-11">
         <input
           type="checkbox"
-          className="size-4.5 accent-(--ochre-line)"
+          className="size-6 accent-(--ochre-line)"
           checked={kept.autoRange !== undefined}
           onChange={(event) => {
             const { autoRange: _old, ...rest } = kept;
@@ -188,25 +156,17 @@ function LeadsAndRanging({ kept, onChange }: EditProps) {
         auto-ranging
       </label>
       {kept.autoRange &&
-        (['up', 'down'] as const).map((key) => {
-          const field = numberField(kept.autoRange!, key, {
-            label: key === 'up' ? 'up above' : 'down below',
-            limit: kitLimits[key],
-            needed: true,
-            ...inPercent,
-          });
-          return (
-            <ValueField
-              key={key}
-              label={field.label}
-              showLabel
-              className="w-24"
-              shown={field.shown}
-              read={field.read}
-              onCommit={(value) => onChange({ ...kept, autoRange: field.put(value) })}
-            />
-          );
-        })}
+        (['up', 'down'] as const).map((key) => (
+          <NumberInput
+            key={key}
+            name={`autoRange.${key}`}
+            label={key === 'up' ? 'up above' : 'down below'}
+            limit={kitLimits[key]}
+            needed
+            writing={inPercent}
+            className="w-24"
+          />
+        ))}
     </div>
   );
 }
@@ -254,36 +214,5 @@ function Ranges({ kept, onChange }: EditProps) {
         onAdd={() => setOhms([...ohms, nextResistanceRange(kept)])}
       />
     </>
-  );
-}
-
-interface NumberInProps extends EditProps {
-  readonly field: ReturnType<typeof numberField<KitInstrument>>;
-  readonly className: string;
-}
-
-const NumberIn = ({ field, className, onChange }: NumberInProps) => (
-  <ValueField
-    label={field.label}
-    showLabel
-    className={className}
-    shown={field.shown}
-    placeholder="–"
-    read={field.read}
-    onCommit={(value) => onChange(field.put(value))}
-  />
-);
-
-function Notes({ notes, onChange }: { readonly notes: string; readonly onChange: (notes: string) => void }) {
-  return (
-    <label className="flex flex-col text-[13px] text-soft">
-      Own notes
-      <textarea
-        rows={3}
-        defaultValue={notes}
-        className="rounded-md border border-line bg-sheet px-2 py-1.5 text-[15px] text-ink"
-        onBlur={(event) => event.target.value !== notes && onChange(event.target.value)}
-      />
-    </label>
   );
 }

@@ -3,14 +3,16 @@ import clsx from 'clsx';
 import type { CSSProperties } from 'react';
 import { Link, NavLink, Outlet, useMatch, useNavigation } from 'react-router';
 import { Toaster } from 'sonner';
+import { HeadButton } from '../bench/head/head-button.tsx';
 import { redo, undo, useBench } from '../bench/model/bench-store.ts';
 import { ConflictQuestion } from '../documents/conflict-question.tsx';
 import { documentKey, documentState, useDocuments } from '../documents/documents.ts';
 import { isTrouble, saveWords } from '../documents/save-words.ts';
 import { isUnkept } from '../documents/saving.ts';
 import { ValueField } from '../ui/value-field.tsx';
-import { BenchSign, CorrectSign, JobsSign, KitSign, WorkshopSign } from './signs.tsx';
-import { currentTheme, useTheme } from './theme.ts';
+import { CommandKeys } from './command-keys.tsx';
+import { BenchSign, CorrectSign, JobsSign, KitSign, LearnSign, WorkshopSign } from './signs.tsx';
+import { currentTheme, useTheme } from '../ui/theme.ts';
 
 /** The frame round every page: what is open and how it stands, where else to go. */
 export function Shell() {
@@ -24,12 +26,12 @@ export function Shell() {
   const fetching = useNavigation().state === 'loading';
   return (
     <div className="flex h-full flex-col">
-      <header className="print:hidden flex h-12 shrink-0 items-center gap-4 bg-bar px-4 text-onbar">
+      <header className="print:hidden flex h-12 shrink-0 items-center gap-2 bg-bar px-2 text-onbar sm:gap-4 sm:px-4">
         <img src="/mark.svg" alt="" className="size-8" />
-        <span className="text-[18px] font-bold">Usual Drag</span>
+        <span className={clsx('text-[18px] font-bold whitespace-nowrap', openJob && 'max-lg:sr-only')}>Usual Drag</span>
         {openJob && <OpenJob jobId={openJob} />}
         <span role="status">{fetching && 'Fetching the page …'}</span>
-        <div className="ml-auto flex items-center gap-1">
+        <div className="ml-auto flex shrink-0 items-center sm:gap-1">
           {openJob && <UndoButtons jobId={openJob} />}
           <BarButton
             label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
@@ -39,31 +41,35 @@ export function Shell() {
           </BarButton>
         </div>
       </header>
+      <CommandKeys />
       <ConflictQuestion />
-      <div className="flex min-h-0 grow">
+      <div className="flex min-h-0 grow flex-col-reverse sm:flex-row">
         <nav
-          aria-label="Places"
-          className="print:hidden flex w-18 shrink-0 flex-col gap-1 border-r border-line bg-sunk p-1.5"
+          aria-label="Pages"
+          className="print:hidden flex shrink-0 justify-around gap-1 border-line bg-sunk p-1 max-sm:border-t sm:w-18 sm:flex-col sm:justify-start sm:border-r sm:p-1.5"
         >
-          <Place to="/" name="Jobs" end>
+          <PageLink to="/" name="Jobs" end>
             <JobsSign />
-          </Place>
+          </PageLink>
           {jobId && (
-            <Place to={`/bench/${jobId}`} name="Bench">
+            <PageLink to={`/bench/${jobId}`} name="Bench">
               <BenchSign />
-            </Place>
+            </PageLink>
           )}
-          <Place to="/correct" name="Correct">
+          <PageLink to="/correct" name="Correct">
             <CorrectSign />
-          </Place>
-          <Place to="/workshop" name="Workshop">
+          </PageLink>
+          <PageLink to="/workshop" name="Workshop">
             <WorkshopSign />
-          </Place>
-          <Place to="/kit" name="Kit">
+          </PageLink>
+          <PageLink to="/kit" name="Kit">
             <KitSign />
-          </Place>
+          </PageLink>
+          <PageLink to="/learn" name="Learn">
+            <LearnSign />
+          </PageLink>
         </nav>
-        <div className="min-h-0 min-w-0 grow">
+        <div className="min-h-0 min-w-0 grow max-sm:overflow-hidden">
           <Outlet />
         </div>
       </div>
@@ -97,12 +103,13 @@ function OpenJob({ jobId }: { readonly jobId: string }) {
         shown={title}
         read={(text) => ({ ok: true, value: text.trim() || 'Untitled' })}
         onCommit={(next) => edit((job) => ({ ...job, title: next }))}
-        className="w-64 [&_input]:font-sans [&_input]:text-[17px] [&_input]:focus:bg-bar"
+        className="min-w-0 shrink grow max-w-64 [&_input]:font-sans [&_input]:text-[17px] [&_input]:focus:bg-bar"
       />
+      <HeadButton />
       <p
         role="status"
         data-testid="save"
-        className={clsx('truncate text-[14px]', trouble ? 'font-bold text-[#ffc46b]' : 'opacity-85')}
+        className={clsx('truncate text-[14px] max-sm:max-w-16', trouble ? 'font-bold text-[#ffc46b]' : 'opacity-85')}
       >
         {words}
       </p>
@@ -155,7 +162,7 @@ function BarButton({ label, onClick, disabled = false, children }: BarButtonProp
   );
 }
 
-function Place({
+function PageLink({
   to,
   name,
   end = false,
@@ -172,7 +179,7 @@ function Place({
       end={end}
       className={({ isActive }) =>
         clsx(
-          'flex flex-col items-center gap-0.5 rounded-lg py-2 text-[13px]',
+          'flex min-w-11 flex-col items-center gap-0.5 rounded-lg py-1 text-[13px] sm:py-2 max-sm:text-[12px]',
           isActive ? 'bg-bar text-onbar dark:bg-ink dark:text-ground' : 'text-ink hover:bg-ground',
         )
       }

@@ -38,3 +38,10 @@ export const WorkshopSign = () => (
     <circle cx={12} cy={20} r={1} {...stroke} />
   </svg>
 );
+
+/** A page with a rail and its sag. */
+export const LearnSign = () => (
+  <svg aria-hidden width={24} height={24} viewBox="0 0 24 24">
+    <path d="M4 3h16v18H4zM8 8h8M8 15c2.5 3 5.5 3 8 0" {...stroke} />
+  </svg>
+);

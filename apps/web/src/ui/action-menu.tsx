@@ -1,33 +1,41 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { Check } from 'lucide-react';
 import type { ReactNode } from 'react';
 
-const item = 'flex min-h-9 w-full items-center rounded-md px-3 text-left data-focus:bg-sunk';
+const item =
+  'flex min-h-9 w-full items-center gap-2 rounded-md px-3 text-left data-focus:bg-sunk pointer-coarse:min-h-11';
+const plain =
+  'inline-flex min-h-9 items-center gap-2 rounded-lg border border-line bg-sheet px-3 text-[15px] hover:border-soft pointer-coarse:min-h-11';
 
 /** An entry of a menu: something to do, or a file to download. */
 export interface MenuAction {
   readonly text: string;
   readonly act?: () => void;
   readonly download?: string;
+  /** For a switch: whether it is on. */
+  readonly on?: boolean;
+}
+
+interface Props {
+  /** Where the button shows a sign only. */
+  readonly label?: string;
+  readonly children: ReactNode;
+  readonly actions: readonly MenuAction[];
+  readonly className?: string;
 }
 
 /** A button that opens a short list of actions. */
-export function ActionMenu({
-  children,
-  actions,
-}: {
-  readonly children: ReactNode;
-  readonly actions: readonly MenuAction[];
-}) {
+export function ActionMenu({ label, children, actions, className = plain }: Props) {
   return (
     <Menu>
-      <MenuButton className="inline-flex min-h-9 items-center gap-2 rounded-lg border border-line bg-sheet px-3 text-[15px] hover:border-soft">
+      <MenuButton aria-label={label} title={label} className={className}>
         {children}
       </MenuButton>
       <MenuItems
         anchor={{ to: 'bottom end', gap: 4 }}
         className="z-30 rounded-lg border border-line bg-sheet p-1 shadow-lg focus:outline-none"
       >
-        {actions.map(({ text, act, download }) => (
+        {actions.map(({ text, act, download, on }) => (
           <MenuItem key={text}>
             {download ? (
               <a href={download} download className={item}>
@@ -36,6 +44,7 @@ export function ActionMenu({
             ) : (
               <button type="button" className={item} onClick={act}>
                 {text}
+                {on && <Check aria-label="on" size={16} className="ml-auto" />}
               </button>
             )}
           </MenuItem>

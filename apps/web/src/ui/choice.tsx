@@ -16,6 +16,8 @@ interface Props<T extends string> {
   readonly options: readonly Option<T>[];
   readonly onChange: (value: T) => void;
   readonly showLabel?: boolean;
+  /** A short form of the label, shown before the value in one line with it. */
+  readonly beside?: string;
   readonly className?: string;
   /** Shown where the value is none of the options; an empty value is one still to be chosen, any other a fault. */
   readonly missing?: string;
@@ -33,13 +35,19 @@ const Drawn = memo(function Drawn({
   options,
   onChange,
   showLabel = false,
+  beside,
   className,
   missing,
 }: Props<string>) {
   const chosen = options.find((option) => option.value === value);
   return (
-    <Field className={clsx('flex flex-col', className)}>
+    <Field className={clsx('flex', beside ? 'items-center gap-1.5' : 'flex-col', className)}>
       <Label className={showLabel ? 'text-[13px] text-soft' : 'sr-only'}>{label}</Label>
+      {beside && (
+        <span aria-hidden className="text-[14px] whitespace-nowrap text-soft">
+          {beside}
+        </span>
+      )}
       <Listbox value={value} onChange={onChange}>
         <ListboxButton
           className={clsx(

@@ -12,7 +12,7 @@ interface Props {
 /** A table of figures: names at the left, the rest at the right. */
 export function FiguresTable({ head, rows, label, selected, onSelect }: Props) {
   return (
-    <table aria-label={label} className="w-full border-collapse text-[14px]">
+    <table aria-label={label} className="w-full border-collapse text-[14px] max-sm:text-[13px]">
       <thead className="text-[13px] text-soft">
         <tr className="border-b border-line">
           {head.map((text, index) => (
@@ -39,7 +39,10 @@ export function FiguresTable({ head, rows, label, selected, onSelect }: Props) {
                   {cell}
                 </th>
               ) : (
-                <td key={index} className="figures px-1.5 py-0.5 text-right whitespace-nowrap">
+                <td
+                  key={index}
+                  className="figures px-1.5 py-0.5 text-right max-sm:px-1 max-sm:[overflow-wrap:anywhere] sm:whitespace-nowrap"
+                >
                   {cell}
                 </td>
               ),

@@ -9,7 +9,7 @@ export function Note({ kind, children }: { readonly kind: 'hazard' | 'limit'; re
     <div
       role="note"
       className={clsx(
-        'flex items-start gap-2 rounded-r-md border-l-4 px-3 py-2 text-[14px] leading-snug',
+        'flex items-start gap-2 rounded-r-md border-l-4 px-3 py-1 text-[14px] leading-snug',
         kind === 'hazard' ? 'border-hazard bg-(--hazard-ground)' : 'border-(--ochre-line) bg-(--limit-ground)',
       )}
     >

@@ -1,13 +1,13 @@
 import { Label, Radio, RadioGroup } from '@headlessui/react';
 import clsx from 'clsx';
-import { memo } from 'react';
+import { memo, type ReactNode } from 'react';
 import { sameChoice } from './same-choice.ts';
 import { useNewest } from './use-newest.ts';
 
 interface Props<T extends string> {
   readonly label: string;
   readonly value: T;
-  readonly options: readonly { readonly value: T; readonly text: string }[];
+  readonly options: readonly { readonly value: T; readonly text: ReactNode }[];
   readonly onChange: (value: T) => void;
   /** Show the label beside the choice; it is read out in any case. */
   readonly showLabel?: boolean;
@@ -30,7 +30,7 @@ const Drawn = memo(function Drawn({ label, value, options, onChange, showLabel =
             key={option.value}
             value={option.value}
             className={clsx(
-              'flex min-h-9 grow items-center justify-center px-3 whitespace-nowrap focus-visible:-outline-offset-2',
+              'flex min-h-9 grow pointer-coarse:min-h-11 items-center justify-center px-3 whitespace-nowrap focus-visible:-outline-offset-2',
               'bg-sheet text-ink hover:bg-sunk data-checked:bg-bar data-checked:text-onbar dark:data-checked:bg-ink dark:data-checked:text-ground',
             )}
           >

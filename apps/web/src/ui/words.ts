@@ -1,20 +1,16 @@
+import { intlFormat } from 'date-fns/intlFormat';
+
 /** `1 part`, `2 parts`. */
 export const count = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
 
+const british = { locale: 'en-GB' };
+const minutes = { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' } as const;
+
 /** A day and time as they are told: `26 Nov, 16:06`. */
-export const when = (at: string): string =>
-  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+export const when = (at: string): string => intlFormat(at, minutes, british);
 
 /** The same with seconds. */
-export const whenExactly = (at: string): string =>
-  new Date(at).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    second: '2-digit',
-  });
+export const whenExactly = (at: string): string => intlFormat(at, { ...minutes, second: '2-digit' }, british);
 
 /** `16:06`. */
-export const clock = (at: string): string =>
-  new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+export const clock = (at: string): string => intlFormat(at, { hour: '2-digit', minute: '2-digit' }, british);

@@ -30,7 +30,7 @@ const work = {
       const plan = planDesign(side.design, side.movement);
       const { stock, prices = usualPrices } = project.parts;
       return {
-        sampled: sampledErrors(project, side, { draws: 20_000, seed: 1, spread: 'rectangular' }),
+        sampled: sampledErrors(project, side, { count: 20_000, seed: 1, spread: 'rectangular' }),
         ways: plan.ok
           ? waysToMeet(side.design, side.movement, plan.value, prices, project.divisions, { ...(stock && { stock }) })
           : [],

@@ -38,7 +38,11 @@ export function Dial({ project, onEdit }: Props) {
         <Button
           tone="quiet"
           onClick={() =>
-            saveText(svgText(scale, scale.marks, project.title ?? 'Scale', '', 'mm'), 'scale.svg', 'image/svg+xml')
+            saveText(
+              svgText(scale, scale.marks, project.title ?? 'Scale', { unit: 'mm' }),
+              'scale.svg',
+              'image/svg+xml',
+            )
           }
         >
           <Download aria-hidden size={16} /> Scale as SVG

@@ -32,9 +32,9 @@ export function MeterDrawing({ title, sides }: { readonly title: string; readonl
   return (
     <section aria-label="Drawing of the finished meter">
       <div className="mb-1 flex flex-wrap items-center gap-3">
-        <h2 className="text-[17px] font-bold">On the range of</h2>
+        <h2 className="text-[17px] font-bold">Range</h2>
         <Segments
-          label="Range that is drawn"
+          label="Range in the drawing"
           wrap
           value={String(shown)}
           options={positions.map(({ side, range }, k) => ({ value: String(k), text: rangeText(side, range) }))}

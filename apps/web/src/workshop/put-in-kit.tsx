@@ -21,14 +21,14 @@ export function PutInKit({ project, sides, onEdit }: SheetProps) {
       version === 1
         ? `${made.name} is in the kit, with its ranges, resistance and class.`
         : `${made.name} is in the kit as version ${version}. Jobs keep the one that they used.`,
-      'Show it',
+      'Show',
       () => void navigate(`/kit/${encodeURIComponent(made.id)}`),
     );
   };
   return (
     <Button tone="strong" disabled={!kit} onClick={put}>
       <PackagePlus aria-hidden size={17} />
-      {before ? `Renew it in the kit (version ${version})` : 'Put it in the kit'}
+      {before ? `Update in the kit (version ${version})` : 'Add to the kit'}
     </Button>
   );
 }

@@ -2,13 +2,13 @@ import { compareSchemes, formatQuantity, type Design, type Movement } from '@usu
 import { useMemo } from 'react';
 
 const names: Readonly<Record<string, string>> = {
-  'ammeter individual': 'a shunt a range',
-  'ammeter universal': 'one tapped shunt',
-  'voltmeter individual': 'a multiplier a range',
-  'voltmeter string': 'one tapped string',
+  'ammeter individual': 'individual shunts',
+  'ammeter universal': 'universal shunt',
+  'voltmeter individual': 'individual multipliers',
+  'voltmeter string': 'multiplier chain',
 };
 
-/** Both schemes of the {design.target} side by side: burden, power, the switch that is needed, and what happens when a contact opens. */
+/** Both schemes compared: burden, power, the switch that is needed, and what happens when a contact opens. */
 export function SchemeComparison({ design, movement }: { readonly design: Design; readonly movement: Movement }) {
   const schemes = useMemo(() => compareSchemes(design, movement), [design, movement]);
   const rows: readonly (readonly [string, (scheme: (typeof schemes)[number]) => string])[] = [
@@ -25,13 +25,13 @@ export function SchemeComparison({ design, movement }: { readonly design: Design
           ] as const,
         ]
       : []),
-    ['Power, the most', ({ power }) => formatQuantity(power, 'W', { digits: 3 })],
+    ['Maximum power', ({ power }) => formatQuantity(power, 'W', { digits: 3 })],
     ['Switch', ({ selector }) => selector],
     ['A contact opens', ({ whenOpen }) => whenOpen],
   ];
   return (
     <details>
-      <summary className="text-[17px] font-bold">Both schemes of the {design.target} side by side</summary>
+      <summary className="text-[17px] font-bold">Both schemes of the {design.target} compared</summary>
       <table className="mt-2 w-full table-fixed border-collapse text-[14px]">
         <thead>
           <tr className="border-b border-line text-left">

@@ -29,7 +29,7 @@ export function useWorked(project: MeterProject): {
     };
     result.then(
       (found) => settle(found.ok ? { sides: found.value, fault: null } : { sides: null, fault: found.fault.message }),
-      () => settle({ sides: null, fault: 'The search broke off. Change a figure to start it again.' }),
+      () => settle({ sides: null, fault: 'The search stopped with a fault. Change a figure to start it again.' }),
     );
     return () => {
       over = true;

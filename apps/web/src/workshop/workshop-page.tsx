@@ -14,6 +14,7 @@ import { FileInput } from '../ui/file-input.tsx';
 import { readFileAs } from '../workers/file-check.ts';
 import { Note } from '../ui/note.tsx';
 import { offer } from '../ui/offer.ts';
+import { Panel } from '../ui/panel.tsx';
 import { saveText } from '../ui/save-file.ts';
 import { MeterProjectForm } from './form/meter-project-form.tsx';
 import { PutInKit } from './put-in-kit.tsx';
@@ -45,7 +46,7 @@ export function WorkshopPage() {
   if (!projects)
     return (
       <p className="p-6 text-soft" role="status">
-        {error ? `${error.message} It is asked again when you come back.` : 'Fetching the meter projects …'}
+        {error ? `${error.message} It is fetched again when you return.` : 'Fetching the meter projects …'}
       </p>
     );
   const remove = (id: string): void =>
@@ -67,9 +68,9 @@ export function WorkshopPage() {
         aria-label="Design"
         className="relative flex shrink-0 flex-col gap-4 overflow-y-auto border-line p-4 lg:w-[25rem] lg:border-r print:hidden"
       >
-        <div className="flex items-center gap-1">
+        <div className="flex flex-wrap items-center">
           <h1 className="text-[24px] font-bold">Workshop</h1>
-          <span role="status" className="grow px-2 text-[14px] text-soft">
+          <span role="status" className="min-w-0 grow basis-0 truncate px-2 text-[14px] text-soft">
             {words}
           </span>
           <Button tone="quiet" className="px-2" aria-label="Undo" disabled={!undo} onClick={undo}>
@@ -160,7 +161,11 @@ function OpenProject({
       </div>
       <div className="relative min-h-0 grow overflow-y-auto p-5" {...about}>
         {worked?.fault && <Note kind="limit">{worked.fault}</Note>}
-        {worked?.sides && <View project={worked.project} sides={worked.sides} onEdit={onEdit} />}
+        {worked?.sides && (
+          <Panel key={sheet} name="This sheet">
+            <View project={worked.project} sides={worked.sides} onEdit={onEdit} />
+          </Panel>
+        )}
         {busy && !worked?.sides && (
           <p className="text-soft" role="status">
             Choosing the parts{progress ? `: ${progress.tried.toLocaleString('en')} tried` : ''} …

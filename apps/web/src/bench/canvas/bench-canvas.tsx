@@ -1,8 +1,8 @@
 import { ammeterMarks, axisMarks, nodesOf, type Network, type NetworkValues, type PartStyle } from '@usual-drag/core';
-import { memo, useCallback, useMemo, useState } from 'react';
+import { memo, Suspense, useCallback, useMemo, useState } from 'react';
 import { EndHandles } from '../../drawing/end-handles.tsx';
 import { MarksView } from '../../drawing/marks-view.tsx';
-import { usePan } from '../../drawing/pan.ts';
+import { useDrawingGestures } from '../../drawing/gestures.ts';
 import { SagPattern, SagView } from '../../drawing/sag-view.tsx';
 import { fittingScale } from '../../drawing/fitting.ts';
 import { Sheet, useSize } from '../../drawing/sheet.tsx';
@@ -12,8 +12,10 @@ import { Circuit } from './circuit.tsx';
 import { useDisplay } from './display.ts';
 import { JoinedHere } from './joined-here.tsx';
 import { meterLines } from './meter-lines.ts';
-import { Typing } from './value-typing.tsx';
+import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Voltmeters, type DrawnSetup } from './voltmeters.tsx';
+
+const Typing = fetchedLater(async () => (await import('./value-typing.tsx')).Typing);
 
 interface Props {
   readonly network: Network;
@@ -48,14 +50,6 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
   } = props;
   const { spacing, resistor, flow } = useDisplay();
   const [sizeRef, room] = useSize();
-  const { wheelRef } = zoom;
-  const ref = useCallback(
-    (element: HTMLElement | null) => {
-      const undo = [sizeRef(element), wheelRef(element)];
-      return () => undo.forEach((stop) => stop?.());
-    },
-    [sizeRef, wheelRef],
-  );
   const [draw] = useState(steadyDrawing);
   const nodes = useMemo(() => nodesOf(network), [network]);
   const setup = drawn?.setup;
@@ -77,6 +71,7 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
       ),
     [draw, network, truth, values, setup?.meters, spacing, room, live, lines],
   );
+  const inStrips = drawing.rails.length > drawing.arrangement.rails.length;
   const scale = zoom.chosen ?? fittingScale(drawing, room);
   const halo = drawing.axis !== null;
   const metered = indicated || values !== null;
@@ -85,18 +80,26 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
     [resistor, halo, metered, arrows, flow],
   );
   const chosen = drawn?.setup.meters.find((meter) => meter.id === drawn.chosen);
-  const pan = usePan();
+  const scroller = useDrawingGestures(zoom, scale);
+  const ref = useCallback(
+    (element: HTMLDivElement | null) => {
+      scroller.current = element;
+      return sizeRef(element);
+    },
+    [sizeRef, scroller],
+  );
 
   return (
     <div className="relative flex min-h-0 min-w-0 grow">
       <div className="pointer-events-none absolute top-0 right-5 z-10 rounded-md bg-sheet/90 px-1.5">
-        <JoinedHere>{legend && <p className="text-[13px] text-soft">{legend}</p>}</JoinedHere>
+        <JoinedHere>
+          {legend && <p className="text-[13px] text-soft max-sm:hidden">{inStrips ? stripsLegend : legend}</p>}
+        </JoinedHere>
       </div>
       <div
         ref={ref}
         data-scale={scale}
-        className="drawing relative [contain:layout_paint] min-h-0 min-w-0 grow overflow-auto"
-        {...pan}
+        className="drawing relative [contain:layout_paint] min-h-0 min-w-0 grow touch-none overflow-auto"
       >
         <Sheet label="Drawing of the network" width={drawing.width} height={drawing.height} scale={scale}>
           <defs>
@@ -145,8 +148,12 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
           )}
           {drawn && <Voltmeters drawn={drawn} drawing={drawing} lines={lines} />}
         </Sheet>
-        {editable && <Typing drawing={drawing} network={network} scale={scale} room={room.width} />}
+        <Suspense>
+          {editable && <Typing drawing={drawing} network={network} scale={scale} room={room.width} />}
+        </Suspense>
       </div>
     </div>
   );
 });
+
+const stripsLegend = 'in strips, read from the left: a rail that is repeated is one node';

@@ -1,9 +1,21 @@
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { Download, Maximize2, Minimize2, Minus, Plus, Scan, Sparkles } from 'lucide-react';
-import { memo, type ReactNode } from 'react';
+import clsx from 'clsx';
+import { memo, useMemo } from 'react';
 import { toast } from 'sonner';
 import type { Zoom } from '../../drawing/zoom.ts';
-import { Segments } from '../../ui/segments.tsx';
+import { ActionMenu, type MenuAction } from '../../ui/action-menu.tsx';
+import {
+  Activity,
+  Download,
+  Ellipsis,
+  Maximize2,
+  Minimize2,
+  Minus,
+  MoveVertical,
+  Plus,
+  Scan,
+  Sparkles,
+} from 'lucide-react';
+import { useCommands, type Command } from '../../ui/commands.ts';
 import { useDisplay } from './display.ts';
 import { saveDrawing } from './save-drawing.ts';
 
@@ -13,100 +25,94 @@ interface Props {
   readonly whole: boolean;
   readonly onWhole: () => void;
   readonly onTidy: () => void;
+  /** px of the sheet from which all tools have room beside the tabs; below they are in a menu. */
+  readonly roomFrom: 'narrow' | 'wide';
 }
 
-/** How the drawing is shown, and where it can be taken. */
-export const CanvasToolbar = memo(function CanvasToolbar({ zoom, whole, onWhole, onTidy }: Props) {
+interface Tool {
+  readonly text: string;
+  readonly Sign: typeof Minus;
+  readonly act: () => void;
+  /** Left out where it is no switch. */
+  readonly on?: boolean;
+}
+
+const exports: readonly MenuAction[] = (['svg', 'png'] as const).map((type) => ({
+  text: `Export as ${type.toUpperCase()}`,
+  act: () => void saveDrawing(type).catch((fault: Error) => toast.error(fault.message)),
+}));
+
+function useTools({ zoom, whole, onWhole, onTidy }: Omit<Props, 'roomFrom'>): readonly Tool[] {
   const { spacing, resistor, set } = useDisplay();
-  const shown = (): number => Number(document.querySelector<HTMLElement>('.drawing')?.dataset.scale ?? 1);
+  return useMemo(() => {
+    const shown = (): number => Number(document.querySelector<HTMLElement>('.drawing')?.dataset.scale ?? 1);
+    const toScale = spacing === 'scale';
+    const zigzag = resistor === 'zigzag';
+    return [
+      {
+        text: 'Rails to scale',
+        Sign: MoveVertical,
+        on: toScale,
+        act: () => set({ spacing: toScale ? 'even' : 'scale' }),
+      },
+      {
+        text: 'Resistors as zigzag',
+        Sign: Activity,
+        on: zigzag,
+        act: () => set({ resistor: zigzag ? 'box' : 'zigzag' }),
+      },
+      { text: 'Zoom out', Sign: Minus, act: () => zoom.step(shown(), -1) },
+      { text: 'Fit the drawing', Sign: Scan, act: zoom.fit },
+      { text: 'Zoom in', Sign: Plus, act: () => zoom.step(shown(), 1) },
+      { text: 'Tidy the layout', Sign: Sparkles, act: onTidy },
+      { text: whole ? 'Show the panel (F)' : 'Full sheet (F)', Sign: whole ? Minimize2 : Maximize2, act: onWhole },
+    ];
+  }, [zoom, whole, onWhole, onTidy, spacing, resistor, set]);
+}
+
+/** How the drawing is shown, and where it can be taken: one row of quiet tools, or one menu where there is no room. */
+export const CanvasToolbar = memo(function CanvasToolbar({ roomFrom, ...rest }: Props) {
+  const tools = useTools(rest);
+  const commands = useMemo(
+    () =>
+      [...tools.slice(0, -1), ...exports].map(({ text, act }): Command => ({
+        group: 'Actions',
+        text,
+        run: act ?? (() => undefined),
+      })),
+    [tools],
+  );
+  useCommands('drawing', commands);
+  const quiet = 'inline-flex size-9 items-center justify-center rounded-lg hover:bg-sunk pointer-coarse:size-11';
   return (
-    <div className="flex shrink-0 flex-wrap items-center gap-x-2 gap-y-1 px-4 py-2">
-      <Segments
-        label="Spacing of the rails"
-        value={spacing}
-        options={[
-          { value: 'scale', text: 'To scale' },
-          { value: 'even', text: 'Even' },
-        ]}
-        onChange={(next) => set({ spacing: next })}
-      />
-      <Segments
-        label="Resistors drawn as"
-        value={resistor}
-        options={[
-          { value: 'box', text: 'Box' },
-          { value: 'zigzag', text: 'Zigzag' },
-        ]}
-        onChange={(next) => set({ resistor: next })}
-      />
-      <div className="flex items-center">
-        <Tool label="Smaller" onClick={() => zoom.step(shown(), -1)}>
-          <Minus aria-hidden size={17} />
-        </Tool>
-        <Tool label="Fit the drawing" onClick={zoom.fit}>
-          <Scan aria-hidden size={17} />
-        </Tool>
-        <Tool label="Larger" onClick={() => zoom.step(shown(), 1)}>
-          <Plus aria-hidden size={17} />
-        </Tool>
-        <Tool label="Tidy: lay it out anew" onClick={onTidy}>
-          <Sparkles aria-hidden size={17} />
-        </Tool>
-        <Tool label={whole ? 'Bring the panel back' : 'Whole sheet (F)'} onClick={onWhole}>
-          {whole ? <Minimize2 aria-hidden size={17} /> : <Maximize2 aria-hidden size={17} />}
-        </Tool>
-        <SaveMenu />
+    <div role="toolbar" aria-label="Drawing" className="flex shrink-0 items-center py-1">
+      <div className={clsx('hidden items-center', roomFrom === 'narrow' ? '@min-[640px]:flex' : '@min-[820px]:flex')}>
+        {tools.map(({ text, Sign, act, on }) => (
+          <button
+            key={text}
+            type="button"
+            aria-label={text}
+            title={text}
+            {...(on !== undefined && { 'aria-pressed': on })}
+            onClick={act}
+            className={clsx(quiet, on && 'bg-sunk text-ochre')}
+          >
+            <Sign aria-hidden size={17} />
+          </button>
+        ))}
+        <ActionMenu label="Export the drawing" className={quiet} actions={exports}>
+          <Download aria-hidden size={17} />
+        </ActionMenu>
+      </div>
+      <div className={roomFrom === 'narrow' ? '@min-[640px]:hidden' : '@min-[820px]:hidden'}>
+        <ActionMenu
+          label="Drawing"
+          className={quiet}
+          actions={[...tools.map(({ text, act, on }) => ({ text, act, ...(on !== undefined && { on }) })), ...exports]}
+        >
+          <Ellipsis aria-hidden size={18} />
+        </ActionMenu>
       </div>
     </div>
   );
 });
-
-function SaveMenu() {
-  return (
-    <Menu>
-      <MenuButton
-        aria-label="Save the drawing"
-        title="Save the drawing"
-        className="inline-flex size-9 items-center justify-center rounded-lg hover:bg-sunk"
-      >
-        <Download aria-hidden size={17} />
-      </MenuButton>
-      <MenuItems
-        anchor={{ to: 'bottom start', gap: 4 }}
-        className="z-30 rounded-lg border border-line bg-sheet p-1 shadow-lg focus:outline-none"
-      >
-        {(['svg', 'png'] as const).map((type) => (
-          <MenuItem key={type}>
-            <button
-              type="button"
-              className="block min-h-9 w-full rounded-md px-3 text-left data-focus:bg-sunk"
-              onClick={() => void saveDrawing(type).catch((fault: Error) => toast.error(fault.message))}
-            >
-              as {type.toUpperCase()}
-            </button>
-          </MenuItem>
-        ))}
-      </MenuItems>
-    </Menu>
-  );
-}
-
-interface ToolProps {
-  readonly label: string;
-  readonly onClick: () => void;
-  readonly children: ReactNode;
-}
-
-function Tool({ label, onClick, children }: ToolProps) {
-  return (
-    <button
-      type="button"
-      aria-label={label}
-      title={label}
-      onClick={onClick}
-      className="inline-flex size-9 items-center justify-center rounded-lg hover:bg-sunk"
-    >
-      {children}
-    </button>
-  );
-}

@@ -52,9 +52,9 @@ export const Circuit = memo(function Circuit({ drawing, network, nodes, style, s
           onSelect={selectable && !aiming ? selectPart : undefined}
         />
       ))}
-      {drawing.rails.map((drawnRail) => (
+      {drawing.rails.map((drawnRail, index) => (
         <RailView
-          key={drawnRail.node}
+          key={`${drawnRail.node} ${nth(drawing, index)}`}
           rail={drawnRail}
           nodes={nodes}
           lit={hovered === drawnRail.node || (aiming && at === drawnRail.node)}
@@ -65,7 +65,7 @@ export const Circuit = memo(function Circuit({ drawing, network, nodes, style, s
         />
       ))}
       {editable && inHand !== null && parts.length === 1 && <EndDrag drawing={drawing} part={inHand} />}
-      {editable && <EditKeys rails={railNames(drawing)} />}
+      {editable && <EditKeys rails={drawing.arrangement.rails.join(' ')} />}
     </g>
   );
 });
@@ -76,13 +76,13 @@ function hoverRail(node: string | null): void {
   if (node !== null && useEditing.getState().aim) aimAt(node);
 }
 
-/** Names of the rails from the top down, with spaces between. */
-const railNames = ({ rails }: RailDrawing): string =>
-  [...rails]
-    .sort((a, b) => a.y - b.y)
-    .map(({ node }) => node)
-    .join(' ');
+/** A rail of a drawing in strips is there several times: which of them this one is. */
+const nth = ({ rails, arrangement }: RailDrawing, index: number): number =>
+  rails.length === arrangement.rails.length
+    ? 0
+    : rails.slice(0, index).filter(({ node }) => node === rails[index]!.node).length;
 
+/** @param rails  names from the top down, with spaces between */
 const EditKeys = memo(function EditKeys({ rails }: { readonly rails: string }) {
   useEditKeys(useMemo(() => rails.split(' '), [rails]));
   return null;

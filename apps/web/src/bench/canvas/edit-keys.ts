@@ -1,6 +1,7 @@
 import { nodesOf } from '@usual-drag/core';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { benchNow } from '../model/bench-store.ts';
+import { useCommands, type Command } from '../../ui/commands.ts';
 import { useSelection } from '../model/selection.ts';
 import {
   addBeside,
@@ -17,50 +18,56 @@ import {
   useEditing,
 } from '../model/editing.ts';
 
+const onPart = (run: (part: string) => void) => (): void => {
+  const part = useSelection.getState().parts.at(-1);
+  if (part !== undefined && !useEditing.getState().aim) run(part);
+};
+const onRail = (run: (rail: string) => void) => (): void => {
+  const { rail } = useSelection.getState();
+  if (rail !== null && !useEditing.getState().aim) run(rail);
+};
+
+function moveAnEnd(): void {
+  const { aim: now } = useEditing.getState();
+  if (now?.verb === 'move') aim({ ...now, end: now.end === 'to' ? 'from' : 'to' });
+  else onPart((part) => aim({ verb: 'move', part, end: 'to' }))();
+}
+
+/** What can be done with what is selected in the drawing. */
+const editCommands: readonly Command[] = [
+  { group: 'Selection', text: 'Type the value of the part', keys: 'V', run: onPart(startTyping) },
+  { group: 'Selection', text: 'Add a part in series', keys: 'S', run: onPart((part) => addBeside(part, 'series')) },
+  { group: 'Selection', text: 'Add a part in parallel', keys: 'P', run: onPart((part) => addBeside(part, 'parallel')) },
+  { group: 'Selection', text: 'Move an end of the part', keys: 'M', run: moveAnEnd },
+  { group: 'Selection', text: 'Swap the ends of the part', keys: 'X', run: onPart(swap) },
+  {
+    group: 'Selection',
+    text: 'Add a part from the rail',
+    keys: 'A',
+    run: onRail((rail) => aim({ verb: 'add', rail })),
+  },
+  {
+    group: 'Selection',
+    text: 'Join the rail with another',
+    keys: 'J',
+    run: onRail((rail) => aim({ verb: 'join', rail })),
+  },
+  { group: 'Selection', text: 'Copy the parts', keys: 'Ctrl C', run: () => copy(useSelection.getState().parts) },
+  { group: 'Selection', text: 'Paste parts', keys: 'Ctrl V', run: paste },
+  { group: 'Selection', text: 'Remove the parts', keys: 'Del', run: () => remove(useSelection.getState().parts) },
+];
+
 /**
  * The keys of direct editing: they act on what is selected, outside of fields.
  *
  * @param rails  the rails from the top down, in which an aim moves
  */
 export function useEditKeys(rails: readonly string[]): void {
-  const onPart = (run: (part: string) => void) => (): void => {
-    const part = useSelection.getState().parts.at(-1);
-    if (part !== undefined && !useEditing.getState().aim) run(part);
-  };
-  const onRail = (run: (rail: string) => void) => (): void => {
-    const { rail } = useSelection.getState();
-    if (rail !== null && !useEditing.getState().aim) run(rail);
-  };
+  useCommands('editing', editCommands);
   const options = { preventDefault: true };
-  useHotkeys('v', onPart(startTyping), options);
   useHotkeys(
-    's',
-    onPart((part) => addBeside(part, 'series')),
-    options,
-  );
-  useHotkeys(
-    'p',
-    onPart((part) => addBeside(part, 'parallel')),
-    options,
-  );
-  useHotkeys('x', onPart(swap), options);
-  useHotkeys(
-    'a',
-    onRail((rail) => aim({ verb: 'add', rail })),
-    options,
-  );
-  useHotkeys(
-    'j',
-    onRail((rail) => aim({ verb: 'join', rail })),
-    options,
-  );
-  useHotkeys(
-    'm',
-    () => {
-      const { aim: now } = useEditing.getState();
-      if (now?.verb === 'move') aim({ ...now, end: now.end === 'to' ? 'from' : 'to' });
-      else onPart((part) => aim({ verb: 'move', part, end: 'to' }))();
-    },
+    editCommands.flatMap(({ keys }) => (keys?.length === 1 ? keys.toLowerCase() : [])),
+    (_event, { hotkey }) => editCommands.find(({ keys }) => keys?.toLowerCase() === hotkey)?.run(),
     options,
   );
   useHotkeys(

@@ -1,39 +1,34 @@
-import type { RailDrawing } from '@usual-drag/core';
-import { nearestRail } from '../../drawing/nearest-rail.ts';
-import { aim, aimAt, cancelAim, land, useEditing } from '../model/editing.ts';
+import type { Part, RailDrawing } from '@usual-drag/core';
+import { useRailDrag } from '../../drawing/rail-drag.ts';
+import { aim, aimAt, cancelAim, land } from '../model/editing.ts';
 
 /** Rings at the two ends of the selected part, to be dragged onto another rail. By key: M. */
 export function EndDrag({ drawing, part }: { readonly drawing: RailDrawing; readonly part: string }) {
   const drawn = drawing.parts.find(({ element }) => element.id === part);
   if (!drawn || drawn.looped) return null;
-  return (['from', 'to'] as const).map((end) => {
-    const upper = (end === 'from') !== drawn.inverted;
-    const y = upper ? drawn.yTop + 9 : drawn.yBottom - 9;
-    return (
-      <g
-        key={end}
-        data-end={end}
-        aria-hidden
-        className="cursor-grab touch-none active:cursor-grabbing"
-        onPointerDown={(event) => {
-          event.currentTarget.setPointerCapture(event.pointerId);
-          aim({ verb: 'move', part, end });
-        }}
-        onPointerMove={(event) => {
-          if (useEditing.getState().aim && event.currentTarget.hasPointerCapture(event.pointerId))
-            aimAt(nearestRail(drawing.rails, event).node);
-        }}
-        onPointerUp={(event) => {
-          const { at } = useEditing.getState();
-          if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
-          if (at === null || at === drawn.element[end]) cancelAim();
-          else land(at);
-        }}
-        onPointerCancel={cancelAim}
-      >
-        <circle cx={drawn.x} cy={y} r={14} fill="transparent" />
-        <circle cx={drawn.x} cy={y} r={6} fill="var(--sheet)" stroke="var(--ochre-line)" strokeWidth={2.5} />
-      </g>
-    );
+  return (['from', 'to'] as const).map((end) => <End key={end} drawing={drawing} drawn={drawn} end={end} />);
+}
+
+interface EndProps {
+  readonly drawing: RailDrawing;
+  readonly drawn: Part;
+  readonly end: 'from' | 'to';
+}
+
+function End({ drawing, drawn, end }: EndProps) {
+  const { element, x, yTop, yBottom, inverted } = drawn;
+  const upper = (end === 'from') !== inverted;
+  const y = upper ? yTop + 9 : yBottom - 9;
+  const drag = useRailDrag(drawing.rails, {
+    onStart: () => aim({ verb: 'move', part: element.id, end }),
+    onAim: aimAt,
+    onDrop: (node) => (node === element[end] ? cancelAim() : land(node)),
+    onCancel: cancelAim,
   });
+  return (
+    <g data-end={end} aria-hidden className="cursor-grab touch-none active:cursor-grabbing" {...drag()}>
+      <circle cx={x} cy={y} r={14} fill="transparent" />
+      <circle cx={x} cy={y} r={6} fill="var(--sheet)" stroke="var(--ochre-line)" strokeWidth={2.5} />
+    </g>
+  );
 }

@@ -1,20 +1,20 @@
 import { formatQuantity, type Setup, type SetupValues } from '@usual-drag/core';
 
-/** What stands beside every meter in the drawing: what it shows and what it is. */
+/** The lines beside every meter in the drawing: its indicated value and its resistance. */
 export function meterLines(setup: Setup, values: SetupValues | null): Readonly<Record<string, readonly string[]>> {
   return Object.fromEntries(
     setup.meters.map((meter) => {
       const reading = values?.meters[meter.id];
       if (!reading) return [meter.id, []];
-      // By what it shows, not by how it is connected: an ammeter may stand across a part on purpose.
+      // By what it indicates, not by how it is connected: a wrong connection may put an ammeter across a part.
       const unit = reading.unit.endsWith('V') ? 'V' : 'A';
-      const shown =
+      const indicated =
         reading.state === 'fuse-blown'
           ? 'fuse blown'
           : reading.indicated === null
             ? reading.state
             : formatQuantity(reading.indicated, unit, { digits: 3 });
-      return [meter.id, [shown, formatQuantity(reading.meterResistance, 'Ω', { digits: 3, trim: true })]];
+      return [meter.id, [indicated, formatQuantity(reading.meterResistance, 'Ω', { digits: 3, trim: true })]];
     }),
   );
 }

@@ -20,9 +20,12 @@ export async function saveDrawing(type: 'svg' | 'png'): Promise<void> {
     face('Atkinson Hyperlegible Next Variable', text),
     face('Atkinson Hyperlegible Mono Variable', mono),
   ]);
-  const svg = new Blob([svgText(drawing, drawingMarks(drawing, network, { resistor }), title, faces.join(''))], {
-    type: 'image/svg+xml',
-  });
+  const svg = new Blob(
+    [svgText(drawing, drawingMarks(drawing, network, { resistor }), title, { faceStyle: faces.join('') })],
+    {
+      type: 'image/svg+xml',
+    },
+  );
   const name = `${title.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.${type}`;
   saveBlob(type === 'svg' ? svg : await picture(svg, drawing.width, drawing.height), name);
 }

@@ -23,12 +23,16 @@ const Figures = memo(function Figures({ network, truth, loaded, selected }: Prop
   const head = 'px-1 py-1 text-right font-medium';
   return (
     <div
-      className="own-layer max-h-[34%] min-h-32 shrink-0 overflow-auto border-t border-line px-4 py-2"
+      className={clsx(
+        'own-layer min-h-28 shrink-0 overflow-auto border-t border-line px-4 py-2',
+        // A large drawing needs the room more.
+        network.elements.length > mostRoomyParts ? 'max-h-[22%]' : 'max-h-[34%]',
+      )}
       tabIndex={0}
       role="region"
       aria-label="Values of every part"
     >
-      <table className="long-rows text-[14px]" style={(loaded ? withMeters : without) as CSSProperties}>
+      <table className="long-rows min-w-[38rem] text-[14px]" style={(loaded ? withMeters : without) as CSSProperties}>
         <thead className="text-[13px] text-soft">
           <tr className="border-b border-line">
             <th scope="col" className="px-1 py-1 text-left font-medium">
@@ -51,12 +55,12 @@ const Figures = memo(function Figures({ network, truth, loaded, selected }: Prop
             </th>
             {loaded && (
               <th scope="col" className={clsx(head, 'text-ochre')}>
-                Metered V
+                V with meters
               </th>
             )}
             {loaded && (
               <th scope="col" className={clsx(head, 'text-ochre')}>
-                Metered I
+                I with meters
               </th>
             )}
           </tr>
@@ -88,6 +92,9 @@ const Figures = memo(function Figures({ network, truth, loaded, selected }: Prop
     </div>
   );
 });
+
+/** Parts up to which the table is nearly whole. */
+const mostRoomyParts = 18;
 
 const columns = (figures: number) => ({ '--columns': `3.4rem 4.2rem 6.6rem repeat(${figures},minmax(0,1fr))` });
 const without = columns(3);

@@ -40,6 +40,7 @@ export function Voltmeters({ drawn, drawing, lines }: Props) {
               y={y}
               side={y < mark.y ? 1 : -1}
               rails={drawing.rails}
+              order={drawing.arrangement.rails}
               onPreview={(node) => drawn.onPreview({ ...meter, [lead]: node })}
               onPlace={(node) => drawn.onPlace({ ...meter, [lead]: node })}
               onCancel={drawn.onCancel}

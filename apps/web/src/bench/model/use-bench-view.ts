@@ -2,12 +2,18 @@ import { findRange, loadingMap, type Instrument, type MapPoint, type Meter, type
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { useMistake } from '../setups/use-mistake.ts';
-import { isView, type View } from '../true-values/view-choice.tsx';
+import { isView, type View } from '../true-values/views.ts';
 import { useSetupValues, useUnloaded } from './analysis.ts';
 import { useBench } from './bench-store.ts';
 
-/** What the sheet of Set-ups shows. */
-export type SetupView = 'setup' | 'map' | 'sums' | 'tolerance';
+/** What is on the sheet of Set-ups. */
+export const setupViews = [
+  { value: 'setup', text: 'Circuit' },
+  { value: 'map', text: 'Loading map' },
+  { value: 'sums', text: 'Indicated sums' },
+  { value: 'tolerance', text: 'Tolerance' },
+] as const;
+export type SetupView = (typeof setupViews)[number]['value'];
 
 const noInstruments: readonly Instrument[] = [];
 

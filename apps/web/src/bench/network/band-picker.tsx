@@ -86,7 +86,7 @@ export function BandPicker({ resistor, onChange }: Props) {
       </div>
       {drift !== null && (
         <p className="text-[14px] text-soft">
-          Its temperature coefficient is {drift * 1e6} ppm/K: {formatPercent(drift * 10, { digits: 2 })} over 10 K.
+          Temperature coefficient {drift * 1e6} ppm/K, {formatPercent(drift * 10, { digits: 2 })} over 10 K.
         </p>
       )}
     </section>

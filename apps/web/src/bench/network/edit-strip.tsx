@@ -80,7 +80,7 @@ function RailStrip({ rail }: { readonly rail: string }) {
             <label key={end} className="inline-flex min-h-9 items-center gap-1">
               <input
                 type="checkbox"
-                className="size-4.5 accent-(--ochre-line)"
+                className="size-6 accent-(--ochre-line)"
                 checked={ticked.includes(end)}
                 onChange={() =>
                   setTicked(ticked.includes(end) ? ticked.filter((other) => other !== end) : [...ticked, end])
@@ -118,7 +118,7 @@ function AimStrip({ aimed }: { readonly aimed: Aim }) {
         <Tool text="other end" hint="M" onClick={() => aim({ ...aimed, end: aimed.end === 'to' ? 'from' : 'to' })} />
       )}
       {aimed.verb !== 'join' && <Tool text="a new point" hint="N" onClick={() => land(newNodeName())} />}
-      <Tool text="leave it" hint="Esc" onClick={cancelAim} />
+      <Tool text="cancel" hint="Esc" onClick={cancelAim} />
       {warning && <span className="basis-full text-[14px] text-ochre">{warning}</span>}
     </Strip>
   );

@@ -124,7 +124,7 @@ export function LineEntry() {
               setDraft(null);
             }}
           >
-            Back to the drawing’s line
+            Restore the drawing’s line
           </Button>
         </div>
       ) : (
@@ -180,7 +180,7 @@ const Heading = memo(function Heading() {
           void navigator.clipboard
             .writeText(writeLine(benchNow().document.network))
             .then(() => toast('The whole line is copied.'))
-            .catch(() => toast.error('The browser does not let it be copied.'))
+            .catch(() => toast.error('The browser refused to copy it.'))
         }
       >
         <Copy aria-hidden size={16} /> Copy the whole line
@@ -193,7 +193,7 @@ const Hints = memo(function Hints() {
   return (
     <details id="network-line-hints" className="text-[14px] text-soft">
       <summary>
-        <b className="figures text-ink">+</b> in series <b className="figures text-ink">||</b> side by side{' '}
+        <b className="figures text-ink">+</b> in series <b className="figures text-ink">||</b> in parallel{' '}
         <b className="figures text-ink">@B</b> names a point <b className="figures text-ink">24V/1R8</b> with 1.8 Ω
         inside
       </summary>
@@ -219,6 +219,6 @@ const hints = [
   ['L1 12V 0.3A', 'a lamp or other load (or 12V 4W)'],
   ['S1 open, W1 link', 'a switch, a wire'],
   ['; @B R5 12k @C', 'a further branch, from B to C'],
-  ['~E2 6V', 'turned round'],
+  ['~E2 6V', 'reversed'],
   ['R1', 'alone: as it was'],
 ] as const;

@@ -1,21 +1,14 @@
-import {
-  networkCautions,
-  nodesOf,
-  referenceOf,
-  type Element,
-  type Network,
-  type ResistorValues,
-  type Unloaded,
-} from '@usual-drag/core';
-import { memo, useMemo } from 'react';
+import { networkCautions, nodesOf, referenceOf, type Element, type Network, type Unloaded } from '@usual-drag/core';
+import { memo, useMemo, useState } from 'react';
 import { useAfterPaint } from '../../ui/after-paint.ts';
 import { Note } from '../../ui/note.tsx';
-import { Segments } from '../../ui/segments.tsx';
 import { Choice } from '../../ui/choice.tsx';
+import { TabRow } from '../../ui/tabs.tsx';
 import type { Solved } from '../model/analysis.ts';
 import { useBench } from '../model/bench-store.ts';
 import { usePartInHand } from '../model/selection.ts';
 import { useEditing } from '../model/editing.ts';
+import { ValuesChoice } from '../values-choice.tsx';
 import { LineEntry } from './line-entry.tsx';
 import { PartCard } from './part-card.tsx';
 import { PartsTable } from './parts-table.tsx';
@@ -25,21 +18,27 @@ export function NetworkStep({ unloaded }: { readonly unloaded: Solved<Unloaded> 
   const selected = usePartInHand();
   const network = useBench((state) => state.document.network);
   const part = network.elements.find((element) => element.id === selected);
-  const measured = network.elements.some((e) => e.kind === 'resistor' && e.measuredResistance !== undefined);
   return (
-    <div className="flex flex-col gap-4">
+    <div className="flex flex-col gap-3">
       <LineEntry />
       <Cautions unloaded={unloaded} />
       <Tables network={network} part={part} />
-      <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
-        {measured && <ValuesChoice values={network.values ?? 'nominal'} />}
-        <ReferenceChoice nodes={nodesOf(network).join(' ')} reference={referenceOf(network) ?? ''} />
-      </div>
     </div>
   );
 }
 
-/** What stands in the way of a solution, and what is too much for a part; a frame behind the drawing. */
+/** How the network is solved: with which values, and which node is the reference. */
+function Conventions({ network }: { readonly network: Network }) {
+  const measured = network.elements.some((e) => e.kind === 'resistor' && e.measuredResistance !== undefined);
+  return (
+    <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+      {measured && <ValuesChoice values={network.values ?? 'nominal'} />}
+      <ReferenceChoice nodes={nodesOf(network).join(' ')} reference={referenceOf(network) ?? ''} />
+    </div>
+  );
+}
+
+/** Why there is no solution, and what overloads a part; a frame behind the drawing. */
 function Cautions(now: { readonly unloaded: Solved<Unloaded> }) {
   const unloaded = useAfterPaint(now.unloaded);
   if (!unloaded.ok) return <Note kind="limit">{unloaded.fault.message}</Note>;
@@ -61,29 +60,26 @@ function Tables(now: TablesProps) {
   const steady = useMemo(() => ({ network: now.network, part: now.part }), [now.network, now.part]);
   const later = useAfterPaint(steady);
   const { network, part } = useEditing((state) => state.line) ? later : steady;
+  const [asked, setOpen] = useState<'parts' | 'part'>('parts');
+  const options = [
+    { value: 'parts', text: 'Parts' },
+    ...(part ? [{ value: 'part', text: `All about ${part.id}` } as const] : []),
+  ] as const;
+  const open = part ? asked : 'parts';
   return (
     <>
-      <PartsTable network={network} />
-      {part && <PartCard element={part} />}
+      <TabRow label="Parts" className="text-[14px]" value={open} options={options} onChange={setOpen} />
+      {open === 'part' && part ? (
+        <PartCard element={part} />
+      ) : (
+        <>
+          <PartsTable network={network} />
+          <Conventions network={network} />
+        </>
+      )}
     </>
   );
 }
-
-const ValuesChoice = memo(function ValuesChoice({ values }: { readonly values: ResistorValues }) {
-  const edit = useBench((state) => state.edit);
-  return (
-    <Segments
-      label="Work with"
-      showLabel
-      value={values}
-      options={[
-        { value: 'nominal', text: 'nominal' },
-        { value: 'measured', text: 'measured' },
-      ]}
-      onChange={(next) => edit((job) => ({ ...job, network: { ...job.network, values: next } }))}
-    />
-  );
-});
 
 interface ReferenceProps {
   /** Names with spaces between. */
@@ -95,11 +91,10 @@ const ReferenceChoice = memo(function ReferenceChoice({ nodes, reference }: Refe
   const edit = useBench((state) => state.edit);
   return (
     <Choice
-      label="Potentials against"
-      showLabel
-      className="w-40"
+      label="Reference node"
+      beside="Reference node"
       value={reference}
-      options={nodes.split(' ').map((node) => ({ value: node, text: `node ${node}` }))}
+      options={nodes.split(' ').map((node) => ({ value: node, text: node }))}
       onChange={(next) => edit((job) => ({ ...job, network: { ...job.network, reference: next } }))}
     />
   );

@@ -29,7 +29,7 @@ export const PartCard = memo(function PartCard({ element }: { readonly element: 
   return (
     <section
       aria-label={`All about ${element.id}`}
-      className="flex flex-col gap-3 rounded-lg border border-line bg-sheet p-3"
+      className="flex flex-col gap-2 rounded-lg border border-line bg-sheet px-3 py-2"
     >
       <h2 className="font-bold">
         {element.id}{' '}
@@ -38,7 +38,7 @@ export const PartCard = memo(function PartCard({ element }: { readonly element: 
         </span>
       </h2>
       <Shorted element={element} />
-      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+      <div className="grid grid-cols-3 gap-x-3 gap-y-1.5">
         {fields.map((field) => (
           <ValueField
             key={`${element.id}-${field.key}`}
@@ -53,7 +53,7 @@ export const PartCard = memo(function PartCard({ element }: { readonly element: 
         {element.kind === 'resistor' && (
           <ValueField
             key={`${element.id}-code`}
-            label="Printed on it"
+            label="Printed code"
             shown={printedCodeOf(element.resistance, element.tolerance) ?? ''}
             read={readPrintedCode}
             placeholder="4K7J, 473, 68C"
@@ -65,12 +65,12 @@ export const PartCard = memo(function PartCard({ element }: { readonly element: 
         )}
         <ValueField
           key={`${element.id}-label`}
-          label="What it is for"
+          label="Purpose"
           shown={element.label ?? ''}
           read={(text) => ({ ok: true, value: text.trim() })}
           placeholder="not given"
           showLabel
-          className="col-span-2"
+          className="col-span-3"
           onCommit={(label) => {
             const { label: _old, ...rest } = element;
             replace(label === '' ? rest : { ...rest, label });
@@ -127,18 +127,18 @@ function Verdicts({ resistor, onTake }: { readonly resistor: Resistor; readonly 
         </p>
       ) : (
         <p className="flex flex-wrap items-center gap-2">
-          {ohms(resistance)} is in no series; nearest {ohms(nearest)}, {wanted}.
-          <Button onClick={() => onTake(nearest)}>Take {ohms(nearest)}</Button>
+          {ohms(resistance)} is no preferred value; nearest {ohms(nearest)}, {wanted}.
+          <Button onClick={() => onTake(nearest)}>Use {ohms(nearest)}</Button>
         </p>
       )}
       {deviation && (
         <p>
-          Measured {ohms(measuredResistance!)} is {formatPercent(deviation.ratio, { digits: 2, signed: true })} off
+          Measured {ohms(measuredResistance!)}: deviation {formatPercent(deviation.ratio, { digits: 2, signed: true })}
           {tolerance === undefined || deviation.within === null
             ? '; no tolerance is given to compare with.'
             : deviation.within
               ? `, within ±${formatPercent(tolerance, { trim: true })}.`
-              : `, outside ±${formatPercent(tolerance, { trim: true })} (${ohms(resistance * (1 - tolerance))} … ${ohms(resistance * (1 + tolerance))}): set it aside, or carry on with the measured value.`}
+              : `, outside ±${formatPercent(tolerance, { trim: true })} (${ohms(resistance * (1 - tolerance))} … ${ohms(resistance * (1 + tolerance))}); replace it, or solve with the measured value.`}
         </p>
       )}
     </div>

@@ -29,7 +29,7 @@ export function PasteParts({ text, onChange, onClose }: Props) {
       className="flex flex-col gap-2 rounded-lg border border-line bg-sheet p-3"
     >
       <label htmlFor="paste-parts" className="text-[14px] text-soft">
-        Rows of name, from, to, value, tolerance, rating, measured, what for; headings may stand above.
+        Rows of name, from, to, value, tolerance, rating, measured, purpose; headings may come first.
       </label>
       <textarea
         id="paste-parts"

@@ -7,20 +7,19 @@ import {
   type Range,
 } from '@usual-drag/core';
 import { useMemo } from 'react';
-import type { RangeOptions } from './range-options.ts';
+import type { PointAnalysis } from './range-options.ts';
 
-/** The true value worked back from what the instrument will show, to its last digit; null where nothing leads back. */
+/** The true value worked back from what the instrument will indicate; null where nothing leads back. */
 export function useCorrected(
-  rangeOptions: RangeOptions | null,
+  analysis: PointAnalysis | null,
   { quantity }: Meter,
   instrument: Instrument | undefined,
   range: Range | undefined,
   reading: MeterReading | null,
 ): Corrected | null {
   return useMemo(() => {
-    const source = rangeOptions?.point.sourceResistance;
-    if (!rangeOptions || source == null || !instrument || !range) return null;
+    if (!analysis || !instrument || !range) return null;
     if (reading?.state !== 'ok' || reading.indicated === null) return null;
-    return correctIndication(instrument, range, quantity, reading.indicated, source, rangeOptions.uncertainties);
-  }, [rangeOptions, quantity, instrument, range, reading]);
+    return correctIndication(instrument, range, quantity, reading.indicated, analysis.point, analysis.uncertainties);
+  }, [analysis, quantity, instrument, range, reading]);
 }

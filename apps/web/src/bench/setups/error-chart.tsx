@@ -29,7 +29,7 @@ export function ErrorChart({ sourceResistance, quantity, kit }: Props) {
     share: share(resistance),
   }));
   return (
-    <div className="h-56" role="img" aria-label="Loading error over the meter's resistance">
+    <div className="h-32 min-w-0 overflow-hidden" role="img" aria-label="Loading error over the meter's resistance">
       <ResponsiveContainer>
         <LineChart data={rows} margin={{ left: 4, right: 12, top: 8, bottom: 4 }}>
           <CartesianGrid stroke="var(--line)" />

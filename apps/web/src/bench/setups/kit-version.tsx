@@ -1,45 +1,21 @@
-import { instrumentForJob, renewInstrument, settledRange, type Instrument, type Meter } from '@usual-drag/core';
+import { instrumentForJob, renewInstrument, sameValue, type Instrument } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { listQuery } from '../../api/lists.ts';
 import { Button } from '../../ui/button.tsx';
 import { useBench } from '../model/bench-store.ts';
-import type { RangeOptions } from './range-options.ts';
 
-interface Props {
-  readonly meter: Meter;
-  /** As the job has kept it. */
-  readonly instrument: Instrument;
-  readonly rangeOptions: RangeOptions | null;
-  readonly onTake: (range: string) => void;
-}
-
-/** What the kit knows of a meter's instrument beyond the job: that it was edited since, and how it ranges by itself. */
-export function KitVersion({ meter, instrument, rangeOptions, onTake }: Props) {
+/** Says that an instrument was edited in the kit since the job took its copy. */
+export function KitVersion({ instrument }: { readonly instrument: Instrument }) {
   const { data: kit = [] } = useQuery(listQuery('instruments'));
   const edit = useBench((state) => state.edit);
   const kept = kit.find(({ id }) => id === instrument.id)?.document;
   const newest = useMemo(() => kept && instrumentForJob(kept), [kept]);
-  if (!kept || !newest) return null;
-  const own = rangeOptions?.options.filter((option) => option.instrument.id === instrument.id) ?? [];
-  const settled = kept.autoRange && settledRange(own, kept.autoRange);
+  if (!newest || sameValue(newest, instrument)) return null;
   return (
-    <>
-      {JSON.stringify(newest) !== JSON.stringify(instrument) && (
-        <p className="flex flex-wrap items-center gap-2 text-[14px]">
-          In the kit it has been edited since this job took it.
-          <Button onClick={() => edit((job) => renewInstrument(job, newest))}>Take the kit’s</Button>
-        </p>
-      )}
-      {settled && settled.range.id !== meter.range && (
-        <p className="text-[14px]">
-          Ranging by itself it settles on{' '}
-          <button type="button" className="font-bold underline" onClick={() => onTake(settled.range.id)}>
-            {settled.range.id}
-          </button>
-          .
-        </p>
-      )}
-    </>
+    <p className="flex flex-wrap items-center gap-2 text-[14px]">
+      This instrument was edited in the kit since the job took it.
+      <Button onClick={() => edit((job) => renewInstrument(job, newest))}>Update from the kit</Button>
+    </p>
   );
 }

@@ -2,10 +2,10 @@ import {
   explainReading,
   formatPercent,
   formatQuantity,
+  unitOf,
   type Corrected,
   type Meter,
   type MeterReading,
-  unitOf,
 } from '@usual-drag/core';
 
 interface Props {
@@ -16,82 +16,82 @@ interface Props {
   readonly corrected: Corrected | null;
 }
 
-/** What a meter indicates against what is true, and the formula that leads from one to the other. */
+/** The reading card: indicated and true value, the error between them, and the formula that leads from one to the other. */
 export function MeterFace({ meter, reading, explained, corrected }: Props) {
   const unit = unitOf(meter.quantity);
   const working = explainReading(meter, reading);
   return (
-    <>
-      <div className="rounded-xl border border-line bg-sheet px-4 py-3">
+    <div className="rounded-xl border border-line bg-sheet">
+      <div className="px-4 pt-1.5 pb-2">
         <dl className="flex justify-between gap-4">
           <div>
-            <dt className="text-soft">Indicated</dt>
+            <dt className="text-[14px] text-soft">Indicated</dt>
             <dd
               data-testid="indicated"
-              className="figures text-[40px] leading-tight font-bold whitespace-nowrap text-ochre"
+              className="figures text-[36px] leading-none font-bold whitespace-nowrap text-ochre"
             >
               {formatQuantity(reading.indicated, unit)}
             </dd>
           </div>
           <div>
-            <dt className="text-soft">True</dt>
+            <dt className="text-[14px] text-soft">True</dt>
             <dd data-testid="true" className="figures text-[24px] leading-tight whitespace-nowrap text-ink">
               {formatQuantity(reading.true, unit)}
             </dd>
           </div>
         </dl>
         <ShareBar reading={reading} />
-        <p className="mt-1.5 flex flex-wrap items-baseline justify-between gap-x-3">
+        <p className="mt-1 flex flex-wrap items-baseline justify-between gap-x-3">
           <span className="whitespace-nowrap">
-            <span className="text-soft">Error </span>
+            <span className="text-soft">{meter.quantity === 'dc-voltage' ? 'Loading error' : 'Insertion error'} </span>
             <span data-testid="error" className="figures text-[17px] font-bold text-ochre">
               {formatPercent(reading.relativeError, { signed: true })} ·{' '}
               {formatQuantity(reading.error, unit, { digits: 3, signed: true })}
             </span>
           </span>
           {reading.display !== null && (
-            <span className="whitespace-nowrap text-soft">
-              shows{' '}
+            <span data-testid="display" className="whitespace-nowrap text-soft">
+              display{' '}
               <span className="figures text-ink">
                 {reading.display} {reading.unit}
               </span>
-              {corrected && (
-                <>
-                  , corrected{' '}
-                  <b className="figures text-ink">
-                    {formatQuantity(corrected.value, unit, { digits: 3 })} ±{' '}
-                    {formatQuantity(corrected.uncertainty, unit, { digits: 2 })}
-                  </b>
-                </>
-              )}
             </span>
           )}
         </p>
+        {corrected && (
+          <p data-testid="face-corrected" className="text-soft">
+            corrected to no meter connected{' '}
+            <b className="figures text-ink">
+              {formatQuantity(corrected.value, unit, { digits: 3 })} ±{' '}
+              {formatQuantity(corrected.uncertainty, unit, { digits: 2 })}
+            </b>
+          </p>
+        )}
       </div>
       {explained && (
-        <div className="rounded-lg bg-sunk px-3.5 py-2.5" data-testid="formula">
+        <div className="rounded-b-xl bg-sunk px-4 py-1" data-testid="formula">
           {working.formula && (
-            <p className="figures text-[15px] leading-relaxed">
+            <p className="figures text-[13px]">
               {working.formula}{' '}
               <span className="whitespace-nowrap">
                 = <b className="text-ochre">{working.result}</b>
               </span>
             </p>
           )}
-          <p className="text-[14px] text-soft">{working.sentence}</p>
+          <p className="text-[14px] leading-snug text-soft">{working.sentence}</p>
         </div>
       )}
-    </>
+    </div>
   );
 }
 
-/** How much of the true value reaches the meter; what it drags away is hatched. */
+/** How much of the true value reaches the meter; the rest, which its loading takes, is hatched. */
 function ShareBar({ reading }: { readonly reading: MeterReading }) {
   const share = reading.relativeError === null ? null : 1 + reading.relativeError;
   if (share === null || share < 0 || share > 1.5) return null;
   const full = Math.max(1, share);
   return (
-    <div aria-hidden className="mt-2 flex h-3 overflow-hidden rounded-sm border border-(--ochre-line)">
+    <div aria-hidden className="mt-1.5 flex h-2.5 overflow-hidden rounded-sm border border-(--ochre-line)">
       <div className="bg-(--ochre-line)" style={{ width: `${(Math.min(share, 1) / full) * 100}%` }} />
       <div
         className="grow"

@@ -6,7 +6,7 @@ import { Choice } from '../../ui/choice.tsx';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 import { Note } from '../../ui/note.tsx';
 
-/** What an ohmmeter would say at a part: out of circuit, in circuit, and with the supply on. */
+/** What an ohmmeter indicates at a part: out of circuit, in circuit, and with the supply on. */
 export function Ohmmeter({ unloaded }: { readonly unloaded: Unloaded }) {
   const { data: kit = [] } = useQuery(listQuery('instruments'));
   const [chosen, setChosen] = useState({ part: '', range: '' });
@@ -22,6 +22,7 @@ export function Ohmmeter({ unloaded }: { readonly unloaded: Unloaded }) {
   const fitting = ranges.find(({ kept, range }) => kept.display !== 'analogue' && range.fullScale > isolated);
   const taken = ranges.find(({ key }) => key === chosen.range) ?? fitting ?? ranges[0]!;
   const leads = (taken.kept.leadResistance ?? 0) + (taken.kept.contactResistance ?? 0);
+  const conditions = `Test current ${formatQuantity(taken.range.testCurrent, 'A', { digits: 3, trim: true })}${leads > 0 ? `, leads ${formatQuantity(leads, 'Ω', { digits: 3, trim: true })}` : ''}`;
   const readings = ohmmeterAt(unloaded, part.id, taken.range, leads);
   if (!readings) return null;
   const row = (key: string, ohms: number | null) => ({
@@ -33,49 +34,41 @@ export function Ohmmeter({ unloaded }: { readonly unloaded: Unloaded }) {
     ],
   });
   return (
-    <details>
-      <summary className="text-[15px] font-bold">An ohmmeter at {part.id}</summary>
-      <div className="mt-2 flex flex-col gap-2">
-        <div className="flex flex-wrap gap-2">
-          <Choice
-            label="Part that the ohmmeter is put to"
-            className="w-28"
-            value={part.id}
-            options={parts.map(({ id }) => ({ value: id, text: id }))}
-            onChange={(id) => setChosen({ ...chosen, part: id })}
-          />
-          <Choice
-            label="Ohmmeter and range"
-            className="w-80"
-            value={taken.key}
-            options={ranges.map(({ key, kept, range }) => ({
-              value: key,
-              text: `${range.id}, ${kept.name ?? kept.id}`,
-            }))}
-            onChange={(range) => setChosen({ ...chosen, range })}
-          />
-        </div>
-        <FiguresTable
-          label={`What the ohmmeter says at ${part.id}`}
-          head={['how', 'shows', 'off']}
-          rows={[
-            row('out of circuit', readings.isolated),
-            row('in circuit, supply off', readings.inCircuit),
-            row('in circuit, supply on', readings.live),
-          ]}
+    <section aria-label={`Ohmmeter at ${part.id}`} className="flex flex-col gap-1">
+      <div className="flex flex-wrap gap-2">
+        <Choice
+          label="Part that the ohmmeter is put to"
+          className="w-28"
+          value={part.id}
+          options={parts.map(({ id }) => ({ value: id, text: id }))}
+          onChange={(id) => setChosen({ ...chosen, part: id })}
         />
-        <p className="text-[13px] text-soft">
-          It drives {formatQuantity(taken.range.testCurrent, 'A', { digits: 3, trim: true })}
-          {leads > 0 && ` through ${formatQuantity(leads, 'Ω', { digits: 3, trim: true })} of leads`}; supply off: its
-          internal resistance stays in.
-        </p>
-        <Note kind={Math.abs(readings.voltage ?? 0) > 0 ? 'hazard' : 'limit'}>
-          {readings.voltage
-            ? `With the supply on ${formatQuantity(Math.abs(readings.voltage), 'V', { digits: 3 })} stand across ${part.id}: the number means nothing, and the instrument can be damaged. `
-            : ''}
-          Resistance is measured with the supply off, proved dead, and one end of the part lifted.
-        </Note>
+        <Choice
+          label="Ohmmeter and range"
+          className="w-80"
+          value={taken.key}
+          options={ranges.map(({ key, kept, range }) => ({
+            value: key,
+            text: `${range.id}, ${kept.name ?? kept.id}`,
+          }))}
+          onChange={(range) => setChosen({ ...chosen, range })}
+        />
       </div>
-    </details>
+      <FiguresTable
+        label={`Ohmmeter readings at ${part.id}`}
+        head={[conditions, 'Indicated', 'Error']}
+        rows={[
+          row('out of circuit', readings.isolated),
+          row('in circuit, supply off', readings.inCircuit),
+          row('in circuit, supply on', readings.live),
+        ]}
+      />
+      <Note kind={Math.abs(readings.voltage ?? 0) > 0 ? 'hazard' : 'limit'}>
+        Measure with the supply off, proved dead, one end lifted.
+        {readings.voltage
+          ? ` With it on, ${formatQuantity(Math.abs(readings.voltage), 'V', { digits: 3 })} across ${part.id} can damage it.`
+          : ''}
+      </Note>
+    </section>
   );
 }

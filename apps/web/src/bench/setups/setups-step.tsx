@@ -6,25 +6,25 @@ import {
   putSetup,
   removeSetup,
   setupCautions,
+  setupValuesOf,
+  swapLeads,
   type Instrument,
   type MeterQuantity,
   type Setup,
   type SetupValues,
   type Unloaded,
 } from '@usual-drag/core';
-import clsx from 'clsx';
-import { Plus, Trash2 } from 'lucide-react';
+import { useMemo } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
+import { useCommands, type Command } from '../../ui/commands.ts';
 import { Note } from '../../ui/note.tsx';
+import { useNewest } from '../../ui/use-newest.ts';
 import type { Solved } from '../model/analysis.ts';
 import { useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';
 import { MeterCard } from './meter-card.tsx';
-import { ResistanceFound } from './resistance-found.tsx';
-import { Ohmmeter } from './ohmmeter.tsx';
-import { SupplyDisplay } from './supply-display.tsx';
-import { Together } from './together.tsx';
+import { SetupChips } from './setup-chips.tsx';
 import type { MistakeTrial } from './use-mistake.ts';
 
 interface Props {
@@ -35,13 +35,12 @@ interface Props {
   readonly values: Solved<SetupValues> | null;
   readonly kit: readonly Instrument[];
   readonly chosen: string | null;
-  /** A meter handled wrongly on purpose. */
   readonly trial: MistakeTrial;
   readonly onChooseSetup: (id: string) => void;
   readonly onChooseMeter: (id: string) => void;
 }
 
-/** The third step: which meters are connected, what each shows, and how far that is from the truth. */
+/** The third step: which meters are connected, what each indicates, and how far that is from the true value. */
 export function SetupsStep({
   setup,
   shown,
@@ -58,8 +57,8 @@ export function SetupsStep({
   const setups = job.setups ?? [];
   const right = values?.ok ? values.value : null;
   const mistaken = trial.outcome?.ok ? trial.outcome.value : null;
-  const solved = mistaken?.values ?? right;
   const cautions = shown && right && !mistaken ? setupCautions(job.network, job.instruments ?? [], shown, right) : [];
+  const meter = shown?.meters.find(({ id }) => id === chosen);
 
   const addSetup = (quantity: MeterQuantity): void => {
     const empty: Setup = { id: nextSetupId(setups), meters: [] };
@@ -68,9 +67,15 @@ export function SetupsStep({
   };
   const addMeter = (to: Setup, quantity: MeterQuantity): void => {
     const instrument = kit.find((candidate) => newMeter(job.network, to, candidate, quantity) !== null);
-    const meter = instrument && newMeter(job.network, to, instrument, quantity);
-    if (!instrument || !meter)
-      return void toast.error('There is no free end left to lift, or no instrument in the kit.');
+    const added = instrument && newMeter(job.network, to, instrument, quantity);
+    if (!instrument || !added)
+      return void toast.error(
+        'No meter was added: no instrument of the kit measures this, or every end is lifted already.',
+      );
+    const instruments = [instrument, ...(job.instruments ?? [])];
+    const tried = setupValuesOf(unloaded, instruments, { ...to, meters: [...to.meters, added] });
+    const isReversed = tried.ok && (tried.value.meters[added.id]?.indicated ?? 0) < 0;
+    const meter = isReversed ? swapLeads(added) : added;
     edit((current) => putMeter(keepInstrument(current, instrument), to, meter));
     onChooseMeter(meter.id);
   };
@@ -80,96 +85,61 @@ export function SetupsStep({
     sayUndoable(`Set-up ${setup.id} removed.`);
   };
 
+  const add = useNewest((quantity: MeterQuantity) => (setup ? addMeter(setup, quantity) : addSetup(quantity)));
+  const commands = useMemo(
+    (): Command[] => [
+      { group: 'Actions', text: 'Add voltmeter', run: () => add('dc-voltage') },
+      { group: 'Actions', text: 'Add ammeter', run: () => add('dc-current') },
+    ],
+    [add],
+  );
+  useCommands('setups', commands);
+
   return (
-    <div className="flex flex-col gap-4">
-      <div className="flex flex-wrap items-center gap-2" role="group" aria-label="Set-ups">
-        {setups.map(({ id }) => (
-          <button
-            key={id}
-            type="button"
-            aria-pressed={id === setup?.id}
-            className={clsx(
-              'min-h-9 rounded-lg border bg-sheet px-3',
-              id === setup?.id ? 'border-2 border-ink font-bold' : 'border-line hover:border-soft',
-            )}
-            onClick={() => onChooseSetup(id)}
-          >
-            {id}
-          </button>
-        ))}
-        <Button tone="quiet" onClick={() => addSetup('dc-voltage')}>
-          <Plus aria-hidden size={16} /> Set-up
-        </Button>
-        {setup && (
-          <Button tone="quiet" aria-label={`Remove set-up ${setup.id}`} className="ml-auto px-2" onClick={remove}>
-            <Trash2 aria-hidden size={17} />
-          </Button>
-        )}
-      </div>
-      {!setup && <FirstSetup onAdd={addSetup} />}
+    <div className="flex flex-col gap-1.5">
+      <SetupChips
+        setups={setups}
+        setup={setup}
+        chosen={chosen}
+        onChooseSetup={onChooseSetup}
+        onChooseMeter={onChooseMeter}
+        onAddSetup={() => addSetup('dc-voltage')}
+        onAddMeter={(quantity) => setup && addMeter(setup, quantity)}
+        onRemove={remove}
+      />
+      {(!setup || setup.meters.length === 0) && <FirstMeter onAdd={add} />}
       {values && !values.ok && <Note kind="limit">{values.fault.message}</Note>}
       {cautions.map((caution) => (
         <Note key={caution.message} kind={caution.kind}>
           {caution.message}
         </Note>
       ))}
-      {setup &&
-        shown?.meters.map((meter) => (
-          <div
-            key={meter.id}
-            onFocus={() => onChooseMeter(meter.id)}
-            onPointerDown={() => onChooseMeter(meter.id)}
-            className={clsx(
-              'border-l-4 pl-3',
-              meter.id === chosen && shown.meters.length > 1 ? 'border-(--ochre-line)' : 'border-transparent',
-            )}
-          >
-            <MeterCard
-              setup={setup}
-              meter={meter}
-              shown={shown}
-              unloaded={solved && unloaded.ok ? unloaded.value : null}
-              reading={solved?.meters[meter.id] ?? null}
-              kit={kit}
-              trial={trial}
-              onRemove={() =>
-                edit((current) =>
-                  putSetup(current, setup.id, {
-                    ...setup,
-                    meters: setup.meters.filter((other) => other.id !== meter.id),
-                  }),
-                )
-              }
-            />
-          </div>
-        ))}
-      {solved && <SupplyDisplay network={job.network} values={solved} />}
-      {unloaded.ok && setup && <Ohmmeter unloaded={unloaded.value} />}
-      {shown && right && !mistaken && unloaded.ok && shown.meters.length > 1 && (
-        <>
-          <Together unloaded={unloaded.value} instruments={job.instruments ?? []} setup={shown} />
-          <ResistanceFound network={job.network} setup={shown} values={right} />
-        </>
-      )}
-      {setup && (
-        <div className="flex flex-wrap gap-2">
-          <Button onClick={() => addMeter(setup, 'dc-voltage')}>
-            <Plus aria-hidden size={16} /> Voltmeter
-          </Button>
-          <Button onClick={() => addMeter(setup, 'dc-current')}>
-            <Plus aria-hidden size={16} /> Ammeter
-          </Button>
-        </div>
+      {setup && shown && meter && (
+        <MeterCard
+          setup={setup}
+          meter={meter}
+          shown={shown}
+          unloaded={unloaded.ok ? unloaded.value : null}
+          values={right}
+          reading={(mistaken?.values ?? right)?.meters[meter.id] ?? null}
+          kit={kit}
+          trial={trial}
+          onRemove={() =>
+            edit((current) =>
+              putSetup(current, setup.id, { ...setup, meters: setup.meters.filter(({ id }) => id !== meter.id) }),
+            )
+          }
+        />
       )}
     </div>
   );
 }
 
-function FirstSetup({ onAdd }: { readonly onAdd: (quantity: MeterQuantity) => void }) {
+function FirstMeter({ onAdd }: { readonly onAdd: (quantity: MeterQuantity) => void }) {
   return (
     <div className="rounded-xl border border-dashed border-line bg-sheet p-4">
-      <p className="mb-3">A set-up holds the meters that are connected at the same time. Begin with one of them:</p>
-      <div className="flex gap-2">
+      <p className="mb-3">A set-up holds the meters that are connected at the same time. Add the first one:</p>
+      <div className="flex flex-wrap gap-2">
         <Button tone="strong" onClick={() => onAdd('dc-voltage')}>
           Voltmeter across two nodes
         </Button>

@@ -25,7 +25,6 @@ export function Together({ unloaded, instruments, setup }: Props) {
     setup.meters.find((meter) => meter.id === id)?.quantity === 'dc-voltage' ? 'V' : 'A';
   return (
     <section aria-label="Together or apart" className="flex flex-col gap-1.5">
-      <h2 className="text-[16px] font-bold">Together or apart</h2>
       <FiguresTable
         label="Together or apart"
         head={['Meter', 'True', 'Together', '', 'Alone', ' ']}
@@ -50,7 +49,7 @@ export function Together({ unloaded, instruments, setup }: Props) {
       />
       <p className="text-[14px] leading-snug">
         {alone.length === 0
-          ? 'Leave them connected: none is further off for the others.'
+          ? 'Connect them together: no meter has a larger error for the others.'
           : alone
               .map(
                 ({ meter, together, alone: single }) =>

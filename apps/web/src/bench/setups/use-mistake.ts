@@ -11,7 +11,7 @@ import {
 import { useMemo, useState } from 'react';
 import type { Solved } from '../model/analysis.ts';
 
-/** A meter that is handled wrongly on purpose. */
+/** A wrong connection that is tried on a meter. */
 export interface AskedMistake {
   readonly meter: string;
   readonly mistake: ConnectionMistake;

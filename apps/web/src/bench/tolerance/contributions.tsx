@@ -5,12 +5,12 @@ interface Props {
   readonly unit: Unit;
 }
 
-/** Which part contributes most to the spread, as bars; the small ones are summed up. */
+/** Contribution of each part to the spread, as bars; the small ones are summed up. */
 export function Contributions({ contributions, unit }: Props) {
   const shown = contributions.slice(0, 5);
   const rest = contributions.slice(5).reduce((sum, { share }) => sum + share, 0);
   return (
-    <ol aria-label="Which part contributes most" className="flex flex-col gap-1 text-[13px]">
+    <ol aria-label="Contribution of each part" className="flex flex-col gap-1 text-[13px]">
       {shown.map(({ id, swing, share }) => (
         <li key={id} className="grid grid-cols-[2.2rem_minmax(1.5rem,1fr)_auto] items-center gap-2">
           <b className="truncate">{id}</b>

@@ -21,11 +21,11 @@ export function Figures({ study, nominal, unit }: Props) {
     <div className="[&_table]:text-[13px] [&_th]:whitespace-nowrap">
       <FiguresTable
         label="Tolerance in figures"
-        head={['figure', 'value', 'off']}
+        head={['figure', 'value', 'deviation']}
         rows={[
           ...(nominal === null ? [] : [row('nominal', nominal, '')]),
-          row('least', worst.least),
-          row('most', worst.most),
+          row('minimum', worst.minimum),
+          row('maximum', worst.maximum),
           row('2.5 %', samples.low),
           row('97.5 %', samples.high),
           row('mean', samples.mean),
@@ -38,10 +38,10 @@ export function Figures({ study, nominal, unit }: Props) {
       />
       <p className="mt-1 text-[13px] text-soft">
         {worst.everyCorner
-          ? `Least and most: all ${grouped(2 ** study.parts.length)} corners.`
-          : `Least and most: ${study.parts.length} parts, so corners were searched, not all tried.`}{' '}
-        Among {grouped(samples.draws)} draws: {formatQuantity(samples.least, unit, { digits: 4 })} to{' '}
-        {formatQuantity(samples.most, unit, { digits: 4 })}.
+          ? `Minimum and maximum: all ${grouped(2 ** study.parts.length)} corners.`
+          : `Minimum and maximum: ${study.parts.length} parts, so corners were searched, not all tried.`}{' '}
+        {grouped(samples.count)} samples: {formatQuantity(samples.minimum, unit, { digits: 4 })} to{' '}
+        {formatQuantity(samples.maximum, unit, { digits: 4 })}.
       </p>
     </div>
   );

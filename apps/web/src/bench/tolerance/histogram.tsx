@@ -12,20 +12,20 @@ interface Props {
 
 /** How often each stretch of a result was drawn, between the worst cases. */
 export function Histogram({ samples, worst, nominal, unit, indicated }: Props) {
-  const { bins, least, most } = samples;
-  const width = (most - least) / bins.length;
-  const rows = bins.map((count, k) => ({ at: least + (k + 0.5) * width, count }));
+  const { bins, minimum, maximum } = samples;
+  const width = (maximum - minimum) / bins.length;
+  const rows = bins.map((count, k) => ({ at: minimum + (k + 0.5) * width, count }));
   const print = (value: number): string => formatQuantity(value, unit, { digits: 4, trim: true });
   return (
-    <div className="h-full max-h-56 min-h-36" role="img" aria-label="How often each value was drawn">
+    <div className="h-full max-h-56 min-h-36" role="img" aria-label="Histogram of the samples">
       <ResponsiveContainer>
         <BarChart data={rows} barCategoryGap={1} margin={{ left: 24, right: 24, top: 6, bottom: 0 }}>
           <XAxis
             dataKey="at"
             type="number"
-            domain={[worst.least, worst.most]}
+            domain={[worst.minimum, worst.maximum]}
             tickFormatter={print}
-            ticks={[worst.least, ...(nominal === null ? [] : [nominal]), worst.most]}
+            ticks={[worst.minimum, ...(nominal === null ? [] : [nominal]), worst.maximum]}
             interval={0}
             stroke="var(--soft)"
             fontSize={12}
@@ -33,7 +33,7 @@ export function Histogram({ samples, worst, nominal, unit, indicated }: Props) {
           <YAxis hide />
           <Tooltip
             cursor={false}
-            formatter={(count) => [Number(count), 'draws']}
+            formatter={(count) => [Number(count), 'samples']}
             labelFormatter={(at) => `about ${print(Number(at))}`}
             contentStyle={{ background: 'var(--sheet)', border: '1px solid var(--line)', color: 'var(--ink)' }}
           />

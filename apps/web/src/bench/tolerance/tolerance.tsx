@@ -2,7 +2,7 @@ import {
   formatPercent,
   formatQuantity,
   watchedValue,
-  type Followed,
+  type ToleranceOutput,
   type Instrument,
   type NetworkValues,
   type Sampling,
@@ -37,15 +37,15 @@ interface Props {
 interface Candidate {
   readonly name: string;
   readonly unit: Unit;
-  readonly of: Followed;
+  readonly of: ToleranceOutput;
 }
 
-const mostDraws = 10_000_000;
+const mostSamples = 10_000_000;
 
-function readDraws(text: string): Result<number, { readonly message: string }> {
-  const draws = Number(text.replace(/[\s,’']/g, ''));
-  if (Number.isInteger(draws) && draws >= 100 && draws <= mostDraws) return { ok: true, value: draws };
-  return { ok: false, fault: { message: `A whole number from 100 to ${mostDraws}.` } };
+function readCount(text: string): Result<number, { readonly message: string }> {
+  const count = Number(text.replace(/[\s,’']/g, ''));
+  if (Number.isInteger(count) && count >= 100 && count <= mostSamples) return { ok: true, value: count };
+  return { ok: false, fault: { message: `A whole number from 100 to ${mostSamples}.` } };
 }
 
 /** What the parts' tolerances do to any result: worst case, spread, and which part matters most. */
@@ -53,28 +53,28 @@ export function Tolerance({ network, instruments, truth, metered }: Props) {
   const setup = metered?.setup ?? null;
   const results = useMemo((): readonly Candidate[] => {
     const meters = (setup?.meters ?? []).map(({ id, quantity }): Candidate => ({
-      name: `shown by ${id}`,
+      name: `indicated by ${id}`,
       unit: unitOf(quantity),
       of: { meter: id },
     }));
     return [...meters, ...sweepOutputsOf(network)];
   }, [network, setup]);
   const [name, setName] = useState<string | null>(null);
-  const usual = metered ? `shown by ${metered.chosen}` : firstOutput(network, sweepOutputsOf(network)).name;
-  const followed = results.find((r) => r.name === name) ?? results.find((r) => r.name === usual) ?? results[0]!;
-  const [sampling, setSampling] = useState<Sampling>({ draws: 100_000, seed: 1, spread: 'rectangular' });
-  const indicated = 'meter' in followed.of;
+  const usual = metered ? `indicated by ${metered.chosen}` : firstOutput(network, sweepOutputsOf(network)).name;
+  const output = results.find((r) => r.name === name) ?? results.find((r) => r.name === usual) ?? results[0]!;
+  const [sampling, setSampling] = useState<Sampling>({ count: 100_000, seed: 1, spread: 'rectangular' });
+  const indicated = 'meter' in output.of;
   // A true value does not hang on where the leads are.
   const setupAsked = indicated ? setup : null;
   const question = useMemo(
-    () => ({ network, instruments, setup: setupAsked, followed: followed.of }),
-    [network, instruments, setupAsked, followed.of],
+    () => ({ network, instruments, setup: setupAsked, output: output.of }),
+    [network, instruments, setupAsked, output.of],
   );
-  const standing = useTolerance(question, sampling);
-  const { study, kind } = standing;
-  const reading = 'meter' in followed.of ? metered?.values.meters[followed.of.meter] : undefined;
-  const nominal = 'meter' in followed.of ? (reading?.indicated ?? null) : watchedValue(truth, followed.of);
-  const { unit } = followed;
+  const run = useTolerance(question, sampling);
+  const { study, kind } = run;
+  const reading = 'meter' in output.of ? metered?.values.meters[output.of.meter] : undefined;
+  const nominal = 'meter' in output.of ? (reading?.indicated ?? null) : watchedValue(truth, output.of);
+  const { unit } = output;
 
   return (
     <section
@@ -87,47 +87,47 @@ export function Tolerance({ network, instruments, truth, metered }: Props) {
           label="Tolerance of"
           showLabel
           className="w-44"
-          value={followed.name}
+          value={output.name}
           options={results.map((r) => ({ value: r.name, text: r.name }))}
           onChange={setName}
         />
         <Segments
-          label="Spread of each part"
+          label="Distribution"
           value={sampling.spread}
           options={[
-            { value: 'rectangular', text: 'even' },
+            { value: 'rectangular', text: 'rectangular' },
             { value: 'normal', text: 'normal, 3σ' },
           ]}
           onChange={(spread) => setSampling({ ...sampling, spread })}
         />
         <ValueField
-          label="Draws"
+          label="Samples"
           showLabel
           className="w-24"
           align="right"
-          shown={String(sampling.draws)}
-          read={readDraws}
-          onCommit={(draws) => setSampling({ ...sampling, draws })}
+          shown={String(sampling.count)}
+          read={readCount}
+          onCommit={(count) => setSampling({ ...sampling, count })}
         />
         {kind === 'running' ? (
           <>
-            <Button onClick={standing.stop}>
+            <Button onClick={run.stop}>
               <Square aria-hidden size={14} /> Stop
             </Button>
             <progress
-              aria-label="Drawing"
+              aria-label="Sampling"
               className="mb-3 h-2 min-w-16 grow accent-(--ochre-line)"
-              max={sampling.draws}
-              value={standing.done}
+              max={sampling.count}
+              value={run.done}
             />
           </>
         ) : (
           <Button onClick={() => setSampling({ ...sampling, seed: sampling.seed + 1 })}>
-            <RefreshCw aria-hidden size={15} /> Draw again
+            <RefreshCw aria-hidden size={15} /> Sample again
           </Button>
         )}
       </div>
-      <Words kind={kind} parts={study?.parts.length ?? null} name={followed.name} />
+      <Words kind={kind} parts={study?.parts.length ?? null} name={output.name} />
       {study && study.parts.length > 0 && kind !== 'nothing' && (
         <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_14.5rem_12.5rem] gap-4">
           <Histogram samples={study.samples} worst={study.worst} nominal={nominal} unit={unit} indicated={indicated} />
@@ -138,7 +138,9 @@ export function Tolerance({ network, instruments, truth, metered }: Props) {
               <p className="text-[13px] leading-snug">
                 Loading shifts it by <b className="text-ochre">{formatQuantity(reading.error, unit, { digits: 3 })}</b>{' '}
                 ({formatPercent(reading.relativeError, { signed: true, digits: 3 })}), the parts by{' '}
-                {formatQuantity(Math.max(study.worst.most - nominal, nominal - study.worst.least), unit, { digits: 3 })}{' '}
+                {formatQuantity(Math.max(study.worst.maximum - nominal, nominal - study.worst.minimum), unit, {
+                  digits: 3,
+                })}{' '}
                 at most.
               </p>
             )}
@@ -154,9 +156,9 @@ function Words({ kind, parts, name }: { readonly kind: string; readonly parts: n
     kind === 'nothing'
       ? `Nothing determines what is ${name}: check that both its points are joined.`
       : kind === 'failed'
-        ? 'The drawing broke off. Draw again.'
+        ? 'The sampling broke off. Sample again.'
         : kind === 'stopped'
-          ? 'Stopped. What stands below is of the last whole run.'
+          ? 'Stopped. The figures are of the last complete run.'
           : parts === 0
             ? 'No part here has a tolerance. Give the resistors theirs at the first step, as in “R1 4k7 5%”.'
             : null;

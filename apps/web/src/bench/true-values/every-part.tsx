@@ -47,8 +47,8 @@ export function EveryPart({ network, values }: Props) {
         onSelect={selectPart}
       />
       <p className="px-1.5 text-[14px]">
-        In all <span className="figures font-bold">{formatQuantity(sum(true), 'W')}</span> given,{' '}
-        <span className="figures font-bold">{formatQuantity(sum(false), 'W')}</span> taken.
+        Total <span className="figures font-bold">{formatQuantity(sum(true), 'W')}</span> supplied,{' '}
+        <span className="figures font-bold">{formatQuantity(sum(false), 'W')}</span> absorbed.
       </p>
     </>
   );

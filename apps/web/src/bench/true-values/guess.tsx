@@ -49,7 +49,7 @@ export function Guess({ step, onReveal }: { readonly step: Step; readonly onReve
           {right ? 'Next' : 'Check'}
         </Button>
       )}
-      <Button onClick={onReveal}>Show it</Button>
+      <Button onClick={onReveal}>Show</Button>
       {answer && (
         <p role="status" className="basis-full">
           {answer}
@@ -65,9 +65,11 @@ function wrongWords(guess: number, off: number, { rule, parts }: Step): string {
   const near = (value: number): boolean => Math.abs(guess / value - 1) < 0.005;
   const sum = ohms.reduce((a, b) => a + b);
   const conductance = ohms.reduce((total, r) => total + 1 / r, 0);
-  if (rule === 'parallel' && near(sum)) return 'That is their sum: side by side is smaller than the smallest of them.';
-  if (rule === 'parallel' && near(conductance)) return 'That is the sum of the reciprocals: turn it over.';
-  if (rule === 'series' && near(1 / conductance)) return 'That is side by side; in series they add up.';
+  if (rule === 'parallel' && near(sum))
+    return 'That is their sum. In parallel the result is smaller than the smallest of them.';
+  if (rule === 'parallel' && near(conductance)) return 'That is the sum of the reciprocals: invert it.';
+  if (rule === 'series' && near(1 / conductance))
+    return 'That is the parallel value. In series the resistances add up.';
   if ([1e3, 1e-3, 1e6, 1e-6].some((factor) => near((guess / (1 + off)) * factor)))
     return 'The figures are right, the prefix is not.';
   return `Off by ${formatPercent(off, { digits: 2, signed: true })}: ${formatQuantity(guess, 'Ω', { trim: true })} is not it.`;

@@ -54,7 +54,7 @@ export function StepView({ network, reduction, place }: Props) {
         ))}
         {smallest !== null && (
           <p className="text-[14px] text-soft">
-            Smaller than the smallest of them, {formatQuantity(smallest, 'Ω', { trim: true })}, as side by side always
+            Smaller than the smallest of them, {formatQuantity(smallest, 'Ω', { trim: true })}, as in parallel always
             is.
           </p>
         )}

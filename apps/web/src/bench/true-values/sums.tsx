@@ -20,16 +20,15 @@ export function Sums({ network, values }: { readonly network: Network; readonly 
           <span className="figures">{amps(out)}</span>
         </Line>
       ))}
-      {loops.map(({ nodes: way, drops, left, closes }) => (
-        <Line key={way.join()} closes={left === null ? null : closes}>
-          <span className="whitespace-nowrap">{way.join(' → ')}</span>{' '}
-          <span className="figures">
-            {drops
-              .map(({ voltage }) => formatQuantity(voltage, 'V'))
-              .join(' + ')
-              .replaceAll('+ −', '− ')}{' '}
-            = 0
-          </span>
+      {loops.map(({ drops, left, closes }) => (
+        <Line key={drops.map(({ element }) => element).join(' ')} closes={left === null ? null : closes}>
+          {drops.map(({ element, voltage }, index) => (
+            <span key={element} className="figures inline-block">
+              {index > 0 && (voltage < 0 ? ' − ' : ' + ')}
+              <b>{element}</b> {formatQuantity(index > 0 ? Math.abs(voltage) : voltage, 'V')}
+            </span>
+          ))}
+          <span className="figures"> = 0</span>
         </Line>
       ))}
     </ul>

@@ -9,7 +9,7 @@ export function Supplies({ network }: { readonly network: Network }) {
   return (
     <FiguresTable
       label="Supplies"
-      head={['Source', 'Sees', 'Open circuit', 'Loaded', 'Falls by', 'Gives']}
+      head={['Source', 'Load', 'Open circuit', 'Loaded', 'Drop', 'Current']}
       rows={views.value.map(({ id, equivalent, openCircuit, loaded, current }) => ({
         key: id,
         cells: [

@@ -8,79 +8,95 @@ import {
   type NetworkValues,
   type Unloaded,
 } from '@usual-drag/core';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { NodeBadge } from '../canvas/node-badge.tsx';
 import { Note } from '../../ui/note.tsx';
+import { Panel } from '../../ui/panel.tsx';
 import { Segments } from '../../ui/segments.tsx';
+import { TabPanels, TabRow } from '../../ui/tabs.tsx';
 import type { Solved } from '../model/analysis.ts';
 import { useBench } from '../model/bench-store.ts';
 import { useDisplay } from '../canvas/display.ts';
+import { ValuesChoice } from '../values-choice.tsx';
 import { Charge } from './charge.tsx';
 import { EveryPart } from './every-part.tsx';
 import { MeasuredAgainstNominal } from './measured-against-nominal.tsx';
 import { Sums } from './sums.tsx';
 import { Supplies } from './supplies.tsx';
+import { SupplyDisplay } from './supply-display.tsx';
+
+const tabs = [
+  { value: 'parts', text: 'Parts' },
+  { value: 'sums', text: 'Sums' },
+  { value: 'supplies', text: 'Supplies' },
+  { value: 'charge', text: 'Charge' },
+] as const;
+const measuredTab = { value: 'measured', text: 'Measured or nominal' } as const;
+
+type OpenTab = (typeof tabs)[number]['value'] | 'measured';
 
 /** The second step: what is true with no meter connected, part by part, and the sums that prove it. */
 export function TrueValuesStep({ unloaded }: { readonly unloaded: Solved<Unloaded> }) {
   const network = useBench((state) => state.document.network);
-  const edit = useBench((state) => state.edit);
-  const { flow, set } = useDisplay();
-  const measured = network.elements.some((e) => e.kind === 'resistor' && e.measuredResistance !== undefined);
+  const [asked, setOpen] = useState<OpenTab>('parts');
   if (!unloaded.ok) return <Note kind="limit">{unloaded.fault.message}</Note>;
   const { values } = unloaded.value;
-  return (
-    <div className="flex flex-col gap-4">
-      <Cautions network={network} values={values} />
-      <Block title="Every part">
+  const measured = network.elements.some((e) => e.kind === 'resistor' && e.measuredResistance !== undefined);
+  const options = measured ? [...tabs, measuredTab] : tabs;
+  const open = options.some(({ value }) => value === asked) ? asked : 'parts';
+  const panels: Record<OpenTab, () => ReactNode> = {
+    parts: () => (
+      <>
         <EveryPart network={network} values={values} />
-      </Block>
-      <Block title="Node potentials">
         <Potentials network={network} values={values} />
-      </Block>
-      <Block title="Supplies">
+        <FlowChoice />
+      </>
+    ),
+    sums: () => <Sums network={network} values={values} />,
+    supplies: () => (
+      <>
         <Supplies network={network} />
-      </Block>
-      <Block title="The sums">
-        <Sums network={network} values={values} />
-      </Block>
-      {measured && (
-        <Block title="Measured against nominal">
-          <Segments
-            label="Work with"
-            value={network.values ?? 'nominal'}
-            options={[
-              { value: 'nominal', text: 'work with nominal' },
-              { value: 'measured', text: 'with measured' },
-            ]}
-            onChange={(next) => edit((job) => ({ ...job, network: { ...job.network, values: next } }))}
-          />
-          <MeasuredAgainstNominal network={network} />
-        </Block>
-      )}
-      <Block title="Charge">
-        <Charge network={network} values={values} />
-      </Block>
-      <Segments
-        label="Arrows show"
-        showLabel
-        value={flow}
-        options={[
-          { value: 'conventional', text: 'conventional current' },
-          { value: 'electron', text: 'electron flow' },
-        ]}
-        onChange={(next) => set({ flow: next })}
+        <SupplyDisplay network={network} values={values} />
+      </>
+    ),
+    charge: () => <Charge network={network} values={values} />,
+    measured: () => (
+      <>
+        <ValuesChoice values={network.values ?? 'nominal'} />
+        <MeasuredAgainstNominal network={network} />
+      </>
+    ),
+  };
+  return (
+    <div className="flex flex-col gap-3">
+      <Cautions network={network} values={values} />
+      <TabRow label="True values" className="text-[14px]" value={open} options={options} onChange={setOpen} />
+      <TabPanels
+        value={open}
+        options={options}
+        panel={(tab) => (
+          <Panel name={options.find(({ value }) => value === tab)!.text}>
+            <div className="flex flex-col gap-3">{panels[tab]()}</div>
+          </Panel>
+        )}
       />
     </div>
   );
 }
 
-function Block({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+function FlowChoice() {
+  const { flow, set } = useDisplay();
   return (
-    <section aria-label={title} className="flex flex-col gap-1.5">
-      <h2 className="text-[16px] font-bold">{title}</h2>
-      {children}
-    </section>
+    <Segments
+      label="Arrows show"
+      showLabel
+      value={flow}
+      options={[
+        { value: 'conventional', text: 'conventional current' },
+        { value: 'electron', text: 'electron flow' },
+      ]}
+      onChange={(next) => set({ flow: next })}
+    />
   );
 }
 
@@ -115,8 +131,8 @@ function Cautions({ network, values }: { readonly network: Network; readonly val
               <>
                 {' '}
                 {really.holds === 'current'
-                  ? `Really it holds ${formatQuantity(Math.abs(really.at), 'A')} and its voltage falls to ${formatQuantity(of.voltage, 'V')}; the values here are those without the limit.`
-                  : `Really it holds ${formatQuantity(Math.abs(really.at), 'V')} and its current falls to ${formatQuantity(of.current, 'A')}; the values here are those without the limit.`}
+                  ? `The real circuit holds ${formatQuantity(Math.abs(really.at), 'A')} and its voltage falls to ${formatQuantity(of.voltage, 'V')}; the values here are those without the limit.`
+                  : `The real circuit holds ${formatQuantity(Math.abs(really.at), 'V')} and its current falls to ${formatQuantity(of.current, 'A')}; the values here are those without the limit.`}
               </>
             )}
           </Note>

@@ -28,14 +28,20 @@ import { ValueField } from '../../ui/value-field.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { SweepChart } from './sweep-chart.tsx';
 
-/** One quantity turned over a range, and what any results do meanwhile. */
+/** One parameter swept over a range, and the outputs that change with it. */
 export function WhatIf({ network }: { readonly network: Network }) {
   const parameters = useMemo(() => sweepParametersOf(network), [network]);
-  const [knobName, setKnob] = useState<string | null>(null);
-  const parameter = parameters.find(({ name }) => name === knobName) ?? parameters[0];
-  if (!parameter) return <p className="p-4">There is nothing to turn: add a source or a resistor.</p>;
+  const [parameterName, setParameter] = useState<string | null>(null);
+  const parameter = parameters.find(({ name }) => name === parameterName) ?? parameters[0];
+  if (!parameter) return <p className="p-4">There is no parameter to vary: add a source or a resistor.</p>;
   return (
-    <Sweep key={parameter.name} network={network} parameters={parameters} parameter={parameter} onParameter={setKnob} />
+    <Sweep
+      key={parameter.name}
+      network={network}
+      parameters={parameters}
+      parameter={parameter}
+      onParameter={setParameter}
+    />
   );
 }
 
@@ -59,25 +65,25 @@ function Sweep({ network, parameters, parameter, onParameter }: SweepProps) {
   const results = useMemo(() => sweepOutputsOf(network), [network]);
   const [names, setNames] = useState<readonly string[]>(() => [firstOutput(network, results).name]);
   const chosen = names.flatMap((name) => results.find((result) => result.name === name) ?? []);
-  const followed = chosen.length > 0 ? chosen : [firstOutput(network, results)];
+  const outputs = chosen.length > 0 ? chosen : [firstOutput(network, results)];
   const spread = !isSource && from > 0 ? 'ratio' : 'even';
   const values = useMemo(() => sweepValues(from, to, points, spread), [from, to, spread]);
   const swept = useMemo(() => sweep(network, parameter, values), [network, parameter, values]);
   const here = useMemo(() => sweep(network, parameter, [at])[0]!, [network, parameter, at]);
 
-  const [first] = followed as [NamedOutput];
+  const [first] = outputs as [NamedOutput];
   const part = first.unit === 'V' && 'element' in first.of ? first.of.element : null;
   const overCurrent = against === 'current' && part !== null;
-  const shown = overCurrent ? [first] : followed;
+  const shown = overCurrent ? [first] : outputs;
   const rows = values.flatMap((value, index) => {
     const x = overCurrent ? watchedValue(swept[index]!, { element: part, what: 'current' }) : value;
     return x === null ? [] : [{ x, y: shown.map(({ of }) => watchedValue(swept[index]!, of)) }];
   });
   const missing = rows.filter(({ y }) => y.includes(null)).length + values.length - rows.length;
   const line = overCurrent ? straightLine(rows.flatMap(({ x, y: [y] }) => (y == null ? [] : [{ x, y }]))) : null;
-  const units = new Set(followed.map(({ unit }) => unit));
+  const units = new Set(outputs.map(({ unit }) => unit));
   const more = results.filter(
-    ({ name, unit }) => !followed.some((f) => f.name === name) && (units.has(unit) || units.size < 2),
+    ({ name, unit }) => !outputs.some((f) => f.name === name) && (units.has(unit) || units.size < 2),
   );
   const xName = overCurrent ? `current of ${part}` : parameter.name;
   const saveCsv = (): void => {
@@ -99,7 +105,7 @@ function Sweep({ network, parameters, parameter, onParameter }: SweepProps) {
         />
         <Quantity label="from" unit={parameter.unit} value={from} onChange={setFrom} />
         <Quantity label="to" unit={parameter.unit} value={to} onChange={setTo} />
-        {followed.length < mostResults && (
+        {outputs.length < mostResults && (
           <Choice
             label="Output"
             showLabel
@@ -107,12 +113,12 @@ function Sweep({ network, parameters, parameter, onParameter }: SweepProps) {
             value=""
             missing="one more output"
             options={more.map(({ name }) => ({ value: name, text: name }))}
-            onChange={(name) => setNames([...followed.map((f) => f.name), name])}
+            onChange={(name) => setNames([...outputs.map((f) => f.name), name])}
           />
         )}
         {part !== null && (
           <Segments
-            label="Drawn over"
+            label="Chart against"
             value={against}
             options={[
               { value: 'parameter', text: `over ${parameter.element}` },
@@ -123,16 +129,16 @@ function Sweep({ network, parameters, parameter, onParameter }: SweepProps) {
         )}
       </div>
       <Outputs
-        outputs={followed}
+        outputs={outputs}
         here={here}
-        onRemove={(name) => setNames(followed.filter((f) => f.name !== name).map((f) => f.name))}
+        onRemove={(name) => setNames(outputs.filter((f) => f.name !== name).map((f) => f.name))}
       />
       <div className="flex items-center gap-3">
         <input
           type="range"
           aria-label={`${parameter.name}, set by hand`}
           aria-valuetext={formatQuantity(at, parameter.unit)}
-          className="grow accent-(--ochre-line)"
+          className="h-6 grow accent-(--ochre-line)"
           min={0}
           max={points - 1}
           value={nearest(values, at)}

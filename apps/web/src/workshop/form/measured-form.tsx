@@ -1,3 +1,4 @@
+import { MovementMeasurementDto } from '@usual-drag/contract/forms';
 import {
   formatPercent,
   formatQuantity,
@@ -7,8 +8,10 @@ import {
   type MovementMeasurement,
   type MeterProject,
 } from '@usual-drag/core';
+import { useMemo } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { NumberEntry } from '../../ui/number-entry.tsx';
+import { DocumentForm } from '../../ui/form/document-form.tsx';
+import { NumberInput } from '../../ui/form/number-input.tsx';
 import { inPercent, inUnit } from '../../ui/number-field.ts';
 import { Segments } from '../../ui/segments.tsx';
 
@@ -37,7 +40,7 @@ function begun({ movement }: MeterProject): MovementMeasurement {
 
 /** The movement's figures from two deflections, with the method's own error and the uncertainty, to be taken over. */
 export function MeasuredForm({ project, onChange }: Props) {
-  const measurement = project.measurement ?? begun(project);
+  const measurement = useMemo(() => project.measurement ?? begun(project), [project]);
   const put = (next: MovementMeasurement): void => onChange({ ...project, measurement: next });
   const found = measuredMovement(measurement);
   const half = measurement.method === 'half-deflection';
@@ -47,15 +50,13 @@ export function MeasuredForm({ project, onChange }: Props) {
     writing: typeof inPercent,
     className = 'w-27',
   ) => (
-    <NumberEntry
-      of={measurement}
+    <NumberInput
       name={name}
       label={label}
       writing={writing}
       limit={name.endsWith('oubt') || name === 'tolerance' ? 'not-negative' : 'positive'}
       needed
       className={className}
-      onChange={put}
     />
   );
   const plusMinus = ({ value, uncertainty }: { value: number; uncertainty: number }, unit: 'Ω' | 'A'): string =>
@@ -63,7 +64,13 @@ export function MeasuredForm({ project, onChange }: Props) {
   return (
     <details open={project.measurement !== undefined}>
       <summary>From measurements</summary>
-      <div className="mt-1.5 flex flex-col gap-2">
+      <DocumentForm
+        label="Measurement of the movement"
+        dto={MovementMeasurementDto}
+        values={measurement}
+        onChange={put}
+        className="mt-1.5 flex flex-col gap-2"
+      >
         <Segments
           label="Method"
           value={measurement.method}
@@ -82,7 +89,7 @@ export function MeasuredForm({ project, onChange }: Props) {
         <p className="text-[14px] text-soft">
           {half
             ? 'Supply, resistor and movement in series; note the deflection. Then a resistor across the movement, the rest as it was; note it again.'
-            : 'Supply, resistor and movement in series; note the deflection. Then another resistor in place of the first; note it again.'}
+            : 'Supply, resistor and movement in series; note the deflection. Then replace the resistor by another and note it again.'}
         </p>
         <div className="flex flex-wrap gap-2">
           {entry('supply', 'Supply', inUnit('V'))}
@@ -124,13 +131,13 @@ export function MeasuredForm({ project, onChange }: Props) {
                 })
               }
             >
-              Take these figures
+              Use these figures
             </Button>
           </>
         ) : (
           <p className="text-[14px] text-fault">{found.fault.message}</p>
         )}
-      </div>
+      </DocumentForm>
     </details>
   );
 }

@@ -1,9 +1,11 @@
-import { fuseFor, ok, type Side, type MeterProject } from '@usual-drag/core';
+import { MeterProjectDto } from '@usual-drag/contract/forms';
+import { fuseFor, type Side, type MeterProject } from '@usual-drag/core';
 import { Plus } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
-import { NumberEntry } from '../../ui/number-entry.tsx';
+import { DocumentForm } from '../../ui/form/document-form.tsx';
+import { NumberInput } from '../../ui/form/number-input.tsx';
+import { TextInput } from '../../ui/form/text-input.tsx';
 import { inUnit } from '../../ui/number-field.ts';
-import { ValueField } from '../../ui/value-field.tsx';
 import { MovementForm } from './movement-form.tsx';
 import { PartsForm } from './parts-form.tsx';
 import { SideForm } from './side-form.tsx';
@@ -23,23 +25,15 @@ export function MeterProjectForm({ project, onChange }: Props) {
       ? { target: 'voltmeter', scheme: 'string', ranges: [10], across: 'movement' }
       : { target: 'ammeter', scheme: 'universal', ranges: [0.01, 0.1] };
   const shunt = sides.some(({ target, scheme }) => target === 'ammeter' && scheme === 'universal');
-  const putFuse = (next: { readonly rating?: number; readonly resistance?: number }): void => {
-    const { fuse: _was, ...rest } = project;
-    onChange(
-      next.rating === undefined ? rest : { ...rest, fuse: { rating: next.rating, resistance: next.resistance ?? 0 } },
-    );
+  const putFuse = (rating: number | undefined): void => {
+    const { fuse: was, ...rest } = project;
+    onChange(rating === undefined ? rest : { ...rest, fuse: { rating, resistance: was?.resistance ?? 0 } });
   };
   const amps = sides.find(({ target }) => target === 'ammeter')?.ranges ?? [];
   const proposed = amps.length > 0 ? fuseFor(Math.max(...amps)) : null;
   return (
-    <>
-      <ValueField
-        label="Name of the meter"
-        showLabel
-        shown={project.title ?? ''}
-        read={(text) => ok(text.trim() || 'Untitled')}
-        onCommit={(title) => onChange({ ...project, title })}
-      />
+    <DocumentForm label="Meter" dto={MeterProjectDto} values={project} onChange={onChange} className="contents">
+      <TextInput name="title" label="Name of the meter" placeholder="Untitled" />
       <MovementForm project={project} onChange={onChange} />
       {sides.map((side, index) => (
         <SideForm
@@ -62,28 +56,25 @@ export function MeterProjectForm({ project, onChange }: Props) {
       )}
       <PartsForm project={project} onChange={onChange} />
       <section aria-label="Fuse" className="flex flex-wrap gap-2">
-        <NumberEntry
-          of={fuse ?? ({} as Partial<NonNullable<typeof fuse>>)}
-          name="rating"
+        <NumberInput
+          name="fuse.rating"
+          onTake={putFuse}
           label="Fuse in series"
           writing={inUnit('A')}
           className="w-44"
           placeholder={proposed === null ? 'none' : `none; ${inUnit('A').print(proposed)} fits`}
-          onChange={putFuse}
         />
         {fuse && (
-          <NumberEntry
-            of={fuse}
-            name="resistance"
+          <NumberInput
+            name="fuse.resistance"
             label="Its resistance"
             writing={inUnit('Ω')}
             limit="not-negative"
             needed
             className="w-28"
-            onChange={putFuse}
           />
         )}
       </section>
-    </>
+    </DocumentForm>
   );
 }

@@ -9,7 +9,7 @@ import {
 } from '@usual-drag/core';
 import { Choice } from '../../ui/choice.tsx';
 import { asCount, inPercent, inUnit } from '../../ui/number-field.ts';
-import { NumberEntry } from '../../ui/number-entry.tsx';
+import { NumberInput } from '../../ui/form/number-input.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { MeasuredForm } from './measured-form.tsx';
 
@@ -29,8 +29,6 @@ export function MovementForm({ project, onChange }: Props) {
   const { movement } = project;
   const known = movementOf(movement.figures);
   const inUse = movementInUse(movement);
-  const set = (change: Partial<typeof movement>): void =>
-    onChange({ ...project, movement: { ...movement, ...change } });
   const print = (value: number, unit: 'A' | 'Ω' | 'V'): string =>
     formatQuantity(value, unit, { digits: 4, trim: true });
   const { builtIn, swamping } = movement;
@@ -39,38 +37,25 @@ export function MovementForm({ project, onChange }: Props) {
       <h2 className="font-bold">Movement, by any two</h2>
       <div className="flex flex-wrap gap-2">
         {figures.map(([key, label, unit, figure]) => (
-          <NumberEntry<MovementFigures>
+          <NumberInput
             key={key}
-            of={movement.figures}
-            name={key}
+            name={`movement.figures.${key}`}
             label={label}
             writing={inUnit(unit)}
             className="w-27"
             placeholder={known.ok ? print(toNumber(known.value[figure]), unit) : unit}
-            check={movementOf}
-            onChange={(next) => set({ figures: next })}
+            check={(value) => movementOf(withFigure(movement.figures, key, value))}
           />
         ))}
-        <NumberEntry
-          of={project}
+        <NumberInput
           name="movementClass"
           label="Class"
           writing={inPercent}
           limit="not-negative"
           needed
           className="w-20"
-          onChange={onChange}
         />
-        <NumberEntry
-          of={project}
-          name="divisions"
-          label="Divisions"
-          writing={asCount}
-          limit="count"
-          needed
-          className="w-20"
-          onChange={onChange}
-        />
+        <NumberInput name="divisions" label="Divisions" writing={asCount} limit="count" needed className="w-20" />
       </div>
       <MeasuredForm project={project} onChange={onChange} />
       <AlreadyInIt project={project} onChange={onChange} />
@@ -119,14 +104,12 @@ function AlreadyInIt({ project, onChange }: Props) {
         />
         {builtIn && (
           <div className="flex flex-wrap items-end gap-2">
-            <NumberEntry
-              of={builtIn}
-              name="resistance"
+            <NumberInput
+              name="movement.builtIn.resistance"
               label="Its resistance"
               writing={inUnit('Ω')}
               needed
               className="w-26"
-              onChange={putBuiltIn}
             />
             <Choice
               label="The figures are of"
@@ -153,28 +136,30 @@ function AlreadyInIt({ project, onChange }: Props) {
           </div>
         )}
         <div className="flex flex-wrap gap-2">
-          <NumberEntry
-            of={movement}
-            name="swamping"
+          <NumberInput
+            name="movement.swamping"
             label="Swamping resistor"
             writing={inUnit('Ω')}
             limit="not-negative"
             className="w-32"
             placeholder="none"
-            onChange={(next) => onChange({ ...project, movement: next })}
           />
-          <NumberEntry
-            of={movement}
-            name="coilCoefficient"
+          <NumberInput
+            name="movement.coilCoefficient"
             label="Coil’s temperature coefficient, per K"
             writing={inPercent}
             limit="any"
             className="w-32"
             placeholder="0.393 %"
-            onChange={(next) => onChange({ ...project, movement: next })}
           />
         </div>
       </div>
     </details>
   );
+}
+
+/** The figures with one of them set, or left out. */
+function withFigure(figures: MovementFigures, key: keyof MovementFigures, value: number | undefined): MovementFigures {
+  const { [key]: _was, ...rest } = figures;
+  return value === undefined ? rest : { ...rest, [key]: value };
 }

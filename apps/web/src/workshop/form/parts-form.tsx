@@ -15,7 +15,7 @@ import { toast } from 'sonner';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { FileInput } from '../../ui/file-input.tsx';
-import { NumberEntry } from '../../ui/number-entry.tsx';
+import { NumberInput } from '../../ui/form/number-input.tsx';
 import { inPercent, inUnit } from '../../ui/number-field.ts';
 import { saveText } from '../../ui/save-file.ts';
 import { Segments } from '../../ui/segments.tsx';
@@ -55,43 +55,29 @@ export function PartsForm({ project, onChange }: Props) {
           options={seriesNames.map((name) => ({ value: name, text: name }))}
           onChange={(series) => put({ ...parts, series })}
         />
-        <NumberEntry
-          of={parts}
-          name="tolerance"
+        <NumberInput
+          name="parts.tolerance"
           label="Tolerance"
           writing={inPercent}
           limit="not-negative"
           needed
           className="w-20"
-          onChange={put}
         />
-        <NumberEntry
-          of={parts}
-          name="powerRating"
-          label="Rating"
-          writing={inUnit('W')}
-          needed
-          className="w-20"
-          onChange={put}
-        />
-        <NumberEntry
-          of={parts}
-          name="limitingVoltage"
+        <NumberInput name="parts.powerRating" label="Rating" writing={inUnit('W')} needed className="w-20" />
+        <NumberInput
+          name="parts.limitingVoltage"
           label="Voltage limit"
           writing={inUnit('V')}
           className="w-24"
           placeholder="not known"
-          onChange={put}
         />
-        <NumberEntry
-          of={parts}
-          name="coefficient"
-          label="Gains each K"
+        <NumberInput
+          name="parts.coefficient"
+          label="Temperature coefficient"
           writing={inPercent}
           limit="any"
           className="w-24"
           placeholder="nothing"
-          onChange={put}
         />
       </div>
       <Segments
@@ -168,7 +154,7 @@ function Stock({
             </Button>
           </>
         ) : (
-          <Button tone="quiet" onClick={() => input.current?.click()}>
+          <Button tone="quiet" className="text-left whitespace-normal!" onClick={() => input.current?.click()}>
             <FileUp aria-hidden size={16} /> Only from a stock list (CSV: value, count, tolerance)
           </Button>
         )}

@@ -16,12 +16,12 @@ interface Props {
 
 const schemes = {
   ammeter: [
-    { value: 'individual', text: 'a shunt a range' },
-    { value: 'universal', text: 'one tapped shunt' },
+    { value: 'individual', text: 'individual shunts' },
+    { value: 'universal', text: 'universal shunt' },
   ],
   voltmeter: [
-    { value: 'individual', text: 'a multiplier a range' },
-    { value: 'string', text: 'one tapped string' },
+    { value: 'individual', text: 'individual multipliers' },
+    { value: 'string', text: 'multiplier chain' },
   ],
 } as const;
 
@@ -50,7 +50,7 @@ export function SideForm({ side, onRemove, hasUniversalShunt, onChange }: Props)
       />
       {target === 'voltmeter' && hasUniversalShunt && (
         <Segments
-          label="Its multipliers hang on"
+          label="Multipliers connected to"
           wrap
           value={side.across ?? 'movement'}
           options={[
@@ -72,7 +72,7 @@ export function SideForm({ side, onRemove, hasUniversalShunt, onChange }: Props)
                 if (!read.ok) return read;
                 if (!(read.value > 0)) return fail({ message: 'Above zero.' });
                 return read.value !== range && ranges.includes(read.value)
-                  ? fail({ message: 'It is there already.' })
+                  ? fail({ message: 'This range is there already.' })
                   : read;
               }}
               onCommit={(next) =>

@@ -69,7 +69,7 @@ export function BuildSheet({ project, sides, onEdit }: SheetProps) {
         </Button>
       </div>
       <section aria-label="Parts list">
-        <h2 className="mb-1 text-[17px] font-bold">Lay out</h2>
+        <h2 className="mb-1 text-[17px] font-bold">Layout</h2>
         <FiguresTable
           label="Parts list"
           head={['For', 'What', 'Value', 'Pieces', 'Tolerance', 'Rating', 'Joined']}
@@ -77,7 +77,7 @@ export function BuildSheet({ project, sides, onEdit }: SheetProps) {
         />
       </section>
       <section aria-label="Assembly">
-        <h2 className="mb-1 text-[17px] font-bold">Put together</h2>
+        <h2 className="mb-1 text-[17px] font-bold">Assembly</h2>
         <ol className="flex max-w-3xl list-decimal flex-col gap-1 pl-7 text-[15px]">
           {assemblySteps(project, sides).map((step) => (
             <li key={step}>{step}</li>
@@ -115,7 +115,7 @@ export function BuildSheet({ project, sides, onEdit }: SheetProps) {
         <h2 className="mb-1 text-[17px] font-bold">Check against a standard</h2>
         <FiguresTable
           label="Check points"
-          head={['Range', 'Apply', 'Needle at', 'Divisions', 'May be off by', 'Found']}
+          head={['Range', 'Apply', 'Needle at', 'Divisions', 'Error allowed', 'Found']}
           rows={points.map(({ side, range, applied, reading, deflection, tolerance }) => ({
             key: `${side.design.target} ${range} ${applied}`,
             cells: [
@@ -143,5 +143,5 @@ const cellsOf = ({ section, what, resistance, count, tolerance, powerRating, joi
   count,
   tolerance === null ? '' : inPercent.print(tolerance),
   powerRating === null ? '' : formatQuantity(powerRating, 'W', { digits: 3, trim: true }),
-  joined === 'single' ? '' : joined === 'parallel' ? 'side by side' : joined.replace('-', ' '),
+  joined === 'single' ? '' : joined === 'parallel' ? 'in parallel' : joined.replace('-', ' '),
 ];

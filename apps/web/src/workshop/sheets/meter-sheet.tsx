@@ -101,14 +101,14 @@ function SideFigures({
               <span className="flex flex-wrap items-baseline justify-between gap-x-4">
                 {trimmed ? (
                   <span>
-                    take <b className="figures">{ohms(trimmed.fixed)}</b>{' '}
+                    fit <b className="figures">{ohms(trimmed.fixed)}</b>{' '}
                     {trimmed.arranged === 'in-series' ? 'and in series a trimmer of' : 'and across it'}{' '}
                     {trimmed.stopper > 0 && <b className="figures">{ohms(trimmed.stopper)} + trimmer </b>}
                     <b className="figures">{ohms(trimmed.trimmer)}</b>, set to {ohms(resistance)}
                   </span>
                 ) : (
                   <span>
-                    take <b className="figures">{partsText(parts)}</b>
+                    fit <b className="figures">{partsText(parts)}</b>
                     {parts.joined !== 'single' && (
                       <span className="figures"> = {formatQuantity(parts.resistance, 'Ω', { digits: 5 })}</span>
                     )}
@@ -127,8 +127,8 @@ function SideFigures({
       </ol>
       {check !== null && (
         <p className="text-[14px] text-good">
-          ✓ Solved as a network, the movement stands at full scale on every range
-          {check > 1e-15 ? ` (off by ${check.toExponential(0)} at most)` : ''}.
+          ✓ Solved as a network, the movement is at full scale on every range
+          {check > 1e-15 ? ` (maximum deviation ${check.toExponential(0)})` : ''}.
         </p>
       )}
       {designCautions(project, side).map(({ kind, message }) => (

@@ -14,7 +14,7 @@ import { inPercent } from '../../ui/number-field.ts';
 import { ValueField } from '../../ui/value-field.tsx';
 import { useStudy } from '../use-worked.ts';
 import { rangeText, smallPercent } from '../words.ts';
-import { BoughtShunts } from './bought-shunts.tsx';
+import { StandardShunts } from './standard-shunts.tsx';
 import { Choices } from './choices.tsx';
 import type { SheetProps } from './sheet-props.ts';
 import { WireShunts } from './wire-shunts.tsx';
@@ -41,16 +41,16 @@ export function PartsSheet({ project, sides, onEdit }: SheetProps) {
       ))}
       <section aria-label="Cost" className="flex flex-col gap-2">
         <div className="flex flex-wrap items-end gap-4">
-          <h2 className="pb-1 text-[17px] font-bold">What it costs to keep within</h2>
+          <h2 className="pb-1 text-[17px] font-bold">Cost of an error limit</h2>
           <ValueField
-            label="Error to keep"
+            label="Error limit"
             className="w-24 [&_input]:border-line"
             shown={inPercent.print(target)}
             read={inPercent.parse}
             onCommit={setTarget}
           />
         </div>
-        {!study && <p className="text-soft">Building 20,000 of them and pricing every way …</p>}
+        {!study && <p className="text-soft">Sampling 20,000 meters and pricing every way …</p>}
         {study?.map(({ ways }, k) => (
           <Ways key={k} ways={ways} target={target} what={sides.length > 1 ? sides[k]!.design.target : null} />
         ))}
@@ -76,12 +76,12 @@ export function PartsSheet({ project, sides, onEdit }: SheetProps) {
               />
             ))}
           </div>
-          <p className="mt-1 text-[14px] text-soft">In whatever money you pay. They are made up: put yours in.</p>
+          <p className="mt-1 text-[14px] text-soft">In your own currency. These prices are made up: enter yours.</p>
         </details>
       </section>
       <Choices project={project} sides={sides} />
       <WireShunts sides={sides} />
-      {sides.some(({ design }) => design.target === 'ammeter') && <BoughtShunts project={project} sides={sides} />}
+      {sides.some(({ design }) => design.target === 'ammeter') && <StandardShunts project={project} sides={sides} />}
     </div>
   );
 }
@@ -93,7 +93,7 @@ function Errors({ side, study }: { readonly side: WorkedSide; readonly study: Si
   return (
     <FiguresTable
       label={`Error at full scale of the ${side.design.target}`}
-      head={['Range', 'Parts as marked', 'Worst case', '95 of 100 meters', 'Standard deviation']}
+      head={['Range', 'Nominal parts', 'Worst case', '95 of 100 meters', 'Standard deviation']}
       rows={side.result.asBuilt.map(({ range, fullScaleError, worstCase }, k) => {
         const errors = study?.sampled[k]?.errors;
         return {
@@ -125,7 +125,7 @@ function Ways({
     <div className="flex flex-col gap-1">
       <FiguresTable
         label={`Ways to build${what ? ` the ${what}` : ''}`}
-        head={['Way', 'Resistors', 'Price', 'Off at most']}
+        head={['Way', 'Resistors', 'Price', 'Maximum error']}
         rows={worthwhile(ways).map((way) => ({
           key: `${way.maxParts} ${way.tolerance}`,
           strong: way === enough,
@@ -135,7 +135,7 @@ function Ways({
       <p className="text-[14px]" role="status">
         {enough
           ? `${what ? `The ${what}: ` : ''}${wayText(enough)} keeps within ±${formatPercent(target, { digits: 2, trim: true })}, for ${enough.price.toFixed(2)}.`
-          : `Nothing on the price list keeps within ±${formatPercent(target, { digits: 2, trim: true })}. Measure each part and pick, or set trimmers against a standard.`}
+          : `No part on the price list stays within ±${formatPercent(target, { digits: 2, trim: true })}. Measure each part and pick, or set trimmers against a standard.`}
       </p>
     </div>
   );

@@ -21,11 +21,11 @@ import { ValueField } from '../../ui/value-field.tsx';
 import { ohms, rangeText, unitOfSide } from '../words.ts';
 import type { SheetProps } from './sheet-props.ts';
 
-/** What warmth, a fault and the wrong range do to the meter, and what holds them down. */
+/** What temperature, a fault and a wrong range do to the meter, and the protection against them. */
 export function TemperatureSheet({ project, sides, onEdit }: SheetProps) {
   return (
     <div className="flex flex-col gap-6">
-      <Warmth project={project} sides={sides} onEdit={onEdit} />
+      <TemperatureErrors project={project} sides={sides} onEdit={onEdit} />
       {sides.map((side) => (
         <Faults key={side.design.target} side={side} />
       ))}
@@ -34,7 +34,7 @@ export function TemperatureSheet({ project, sides, onEdit }: SheetProps) {
   );
 }
 
-function Warmth({ project, sides, onEdit }: SheetProps) {
+function TemperatureErrors({ project, sides, onEdit }: SheetProps) {
   const [span, setSpan] = useState(10);
   const [target, setTarget] = useState(0.01);
   const { movement } = project;
@@ -55,7 +55,7 @@ function Warmth({ project, sides, onEdit }: SheetProps) {
   return (
     <section aria-label="Temperature" className="flex flex-col gap-2">
       <div className="flex flex-wrap items-end gap-3">
-        <h2 className="pb-1.5 text-[17px] font-bold">When it warms</h2>
+        <h2 className="pb-1.5 text-[17px] font-bold">Temperature</h2>
         <ValueField
           label="± kelvin"
           showLabel
@@ -65,7 +65,7 @@ function Warmth({ project, sides, onEdit }: SheetProps) {
           onCommit={setSpan}
         />
         <ValueField
-          label="Error wanted"
+          label="Error allowed"
           showLabel
           className="w-28"
           shown={inPercent.print(target)}
@@ -80,19 +80,19 @@ function Warmth({ project, sides, onEdit }: SheetProps) {
       />
       <p className="max-w-3xl text-[14px]">
         {volts
-          ? 'A multiplier of low temperature coefficient hides the coil’s copper the better the higher the range.'
+          ? 'A multiplier of low temperature coefficient outweighs the coil’s copper, the more the higher the range.'
           : !found.ok
             ? found.fault.message
             : found.value.resistance === 0
-              ? 'The coil alone stays within the error wanted.'
-              : `A swamping resistor of ${ohms(found.value.resistance, 4)} (manganin) in series with the coil keeps every current range within ±${formatPercent(target, { digits: 2, trim: true })}. It costs burden: movement and resistor then take ${formatQuantity(found.value.burden, 'V', { digits: 3 })} at full scale.`}
+              ? 'The coil alone stays within the error allowed.'
+              : `A swamping resistor of ${ohms(found.value.resistance, 4)} (manganin) in series with the coil holds every current range within ±${formatPercent(target, { digits: 2, trim: true })}. It costs burden: movement and resistor then need ${formatQuantity(found.value.burden, 'V', { digits: 3 })} at full scale.`}
       </p>
       {!volts && swamping && swamping.resistance > 0 && movement.swamping !== swamping.resistance && (
         <Button
           className="self-start"
           onClick={() => onEdit((now) => ({ ...now, movement: { ...now.movement, swamping: swamping.resistance } }))}
         >
-          Put {ohms(swamping.resistance, 4)} in series with the coil
+          Add {ohms(swamping.resistance, 4)} in series with the coil
         </Button>
       )}
     </section>
@@ -107,28 +107,28 @@ function Faults({ side }: { readonly side: WorkedSide }) {
       ? `${rangeText(side, applied)} on the ${rangeText(side, range)} range`
       : `${sectionName(design.target, section!)} ${of === 'section-opens' ? 'opens' : 'shorts'} on the ${rangeText(side, range)} range`;
   return (
-    <section aria-label={`Faults of the ${design.target}`} className="flex flex-col gap-2">
+    <section aria-label={`Faults and wrong ranges as ${design.target}`} className="flex flex-col gap-2">
       <h2 className="text-[17px] font-bold">
-        When something goes wrong{design.target === 'ammeter' ? ' with the current' : ' with the voltage'}
+        Faults and wrong ranges{design.target === 'ammeter' ? ', current' : ', voltage'}
       </h2>
       <FiguresTable
-        label={`When something goes wrong as ${design.target}`}
-        head={['What', 'Applied', 'Movement sees', 'In the movement']}
+        label={`Faults and wrong ranges of the ${design.target}`}
+        head={['Fault', 'Applied', 'Movement', 'Power in it']}
         rows={list.map((fault) => ({
           key: what(fault),
           strong: fault.times > 10,
           cells: [
             what(fault),
             formatQuantity(fault.applied, unitOfSide(side), { digits: 4, trim: true }),
-            fault.times < 1e-9 ? 'nothing' : `${Number(fault.times.toPrecision(3)).toLocaleString('en')} × full scale`,
+            fault.times < 1e-9 ? '0' : `${Number(fault.times.toPrecision(3)).toLocaleString('en')} × full scale`,
             formatQuantity(fault.power, 'W', { digits: 3 }),
           ],
         }))}
       />
       {design.target === 'ammeter' && (
         <p className="text-[14px] text-soft">
-          As if the circuit held its current whatever the meter does to it: the worst that can happen. Bold: more than
-          ten times full scale burns coils and bends needles.
+          Worst case: the circuit holds its current whatever the meter does. Bold: more than ten times full scale burns
+          coils and bends needles.
         </p>
       )}
     </section>
@@ -144,21 +144,21 @@ function Protection({ project, sides }: Omit<SheetProps, 'onEdit'>) {
   const { fuse } = project;
   return (
     <section aria-label="Protection" className="flex flex-col gap-2">
-      <h2 className="text-[17px] font-bold">What holds it down</h2>
+      <h2 className="text-[17px] font-bold">Protection</h2>
       {diodes && (
         <p className="max-w-3xl text-[14px]">
-          Two silicon diodes back to back across the movement hold it at about {Number(diodes.holdAt.toPrecision(2))} ×
+          Two silicon diodes back to back across the movement limit it to about {Number(diodes.holdAt.toPrecision(2))} ×
           full scale.{' '}
           {diodes.fit
-            ? 'At full scale it drops too little for them to take a share.'
-            : 'But at full scale it drops so much that they would take their share of the current: do without, or take a more sensitive movement.'}
+            ? 'At full scale the drop is too small for them to conduct.'
+            : 'But at full scale it drops so much that they would conduct: leave them out, or choose a more sensitive movement.'}
         </p>
       )}
       {amps && fuse && (
         <>
           <FiguresTable
             label="Burden with the fuse"
-            head={['Range', 'Burden without', 'With the fuse', 'The fuse adds']}
+            head={['Range', 'Burden voltage', 'With the fuse', 'Added by the fuse']}
             rows={amps.result.ranges.map(({ range, burden }) => ({
               key: String(range),
               cells: [
@@ -172,12 +172,12 @@ function Protection({ project, sides }: Omit<SheetProps, 'onEdit'>) {
           {highest !== null && fuse.rating < highest && (
             <Note kind="limit">
               The fuse of {formatQuantity(fuse.rating, 'A', { digits: 3, trim: true })} blows below the highest range.
-              {proposed !== null && ` Take ${formatQuantity(proposed, 'A', { digits: 3, trim: true })}.`}
+              {proposed !== null && ` Choose ${formatQuantity(proposed, 'A', { digits: 3, trim: true })}.`}
             </Note>
           )}
           <Note kind="limit">
-            A fuse for the highest range does not save the lowest: it carries{' '}
-            {Number((fuse.rating / amps.result.ranges[0]!.range).toPrecision(3))} times that range for good. A blown
+            A fuse for the highest range does not protect the lowest: it carries{' '}
+            {Number((fuse.rating / amps.result.ranges[0]!.range).toPrecision(3))} times that range permanently. A blown
             fuse is replaced by its own type and rating only.
           </Note>
         </>
@@ -186,8 +186,8 @@ function Protection({ project, sides }: Omit<SheetProps, 'onEdit'>) {
         <Note kind="limit">
           No fuse is in series.
           {proposed !== null
-            ? ` One of ${formatQuantity(proposed, 'A', { digits: 3, trim: true })} carries the highest range; type it at the left with its resistance to see the burden it costs.`
-            : ' None that is sold carries the highest range: the circuit’s own protection has to do.'}
+            ? ` One of ${formatQuantity(proposed, 'A', { digits: 3, trim: true })} carries the highest range; enter it at the left with its resistance to see the burden voltage it adds.`
+            : ' No standard fuse carries the highest range: rely on the circuit’s own protection.'}
         </Note>
       )}
     </section>

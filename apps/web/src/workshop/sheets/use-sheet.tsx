@@ -27,11 +27,11 @@ export function UseSheet({ project, sides }: SheetProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   const id = chosen ?? jobs?.[0]?.id ?? null;
   const { data: job } = useQuery({ ...jobQuery(id ?? ''), enabled: id !== null });
-  if (jobs?.length === 0) return <p className="text-soft">There is no job yet in which it could be tried.</p>;
+  if (jobs?.length === 0) return <p className="text-soft">There is no job yet to try it in.</p>;
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-end gap-3">
-        <h2 className="pb-1.5 text-[17px] font-bold">What it would do in</h2>
+        <h2 className="pb-1.5 text-[17px] font-bold">In use in</h2>
         {jobs && id && (
           <Choice
             label="Job"
@@ -43,7 +43,7 @@ export function UseSheet({ project, sides }: SheetProps) {
         )}
         {id && (
           <Link to={`/bench/${id}/setups`} className="pb-1.5 underline">
-            to its bench
+            open its bench
           </Link>
         )}
       </div>
@@ -73,7 +73,7 @@ function Places({
     return unloaded.ok ? placesInUse(unloaded.value, instrumentOf(project, sides), quantity) : null;
   }, [project, sides, job, quantity]);
   const unit = unitOfSide(side);
-  if (!places) return <Note kind="limit">The job’s network has no answer yet: mend it at its bench.</Note>;
+  if (!places) return <Note kind="limit">This job’s network cannot be solved yet. Correct it on its bench.</Note>;
   const print = (value: number): string => formatQuantity(value, unit, { digits: 4 });
   return (
     <section aria-label={`In use as ${side.design.target}`} className="flex flex-col gap-2">
@@ -83,7 +83,7 @@ function Places({
           quantity === 'dc-voltage' ? 'Across' : 'In series with',
           'True',
           'Range',
-          'It would show',
+          'Indicated',
           'Error',
           'In per cent',
         ]}
@@ -101,7 +101,7 @@ function Places({
       />
       {places.length > most && (
         <button type="button" className="self-start underline" onClick={() => setAll(!all)}>
-          {all ? 'only where it drags most' : `all ${places.length} places`}
+          {all ? 'only the largest loading' : `all ${places.length} measurement points`}
         </button>
       )}
     </section>

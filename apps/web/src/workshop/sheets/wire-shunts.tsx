@@ -32,9 +32,9 @@ export function WireShunts({ sides }: { readonly sides: readonly WorkedSide[] })
   });
   const hot = rows.filter(({ wire }) => !windable(wire));
   return (
-    <section aria-label="Of resistance wire" className="flex flex-col gap-2">
+    <section aria-label="Resistance wire" className="flex flex-col gap-2">
       <div className="flex flex-wrap items-end gap-3">
-        <h2 className="pb-1.5 text-[17px] font-bold">Small ones of resistance wire</h2>
+        <h2 className="pb-1.5 text-[17px] font-bold">Small shunts of resistance wire</h2>
         <Choice
           label="Alloy"
           className="w-44"
@@ -55,7 +55,7 @@ export function WireShunts({ sides }: { readonly sides: readonly WorkedSide[] })
       </div>
       <FiguresTable
         label="Shunts of wire"
-        head={['Section', 'Wire', 'Length', 'Ω for a metre', 'A for a mm²', 'Warms by', 'Changes by', '1 mm is']}
+        head={['Section', 'Wire', 'Length', 'Ω/m', 'A/mm²', 'Temperature rise', 'Drift', '1 mm is']}
         rows={rows.map(({ name: of, wire }) => ({
           key: of,
           cells: [
@@ -76,12 +76,12 @@ export function WireShunts({ sides }: { readonly sides: readonly WorkedSide[] })
           {wire.length < 0.02
             ? 'is too short to be cut to its value'
             : wire.length > 10
-              ? 'is longer than anyone winds'
+              ? 'is too long to wind'
               : 'runs too warm to keep its value'}
           .{' '}
           {proposed
-            ? `Take ${proposed.diameter} mm.`
-            : `No single wire of ${alloy.name} does: lay several side by side, or buy a shunt.`}
+            ? `Use ${proposed.diameter} mm.`
+            : `No single wire of ${alloy.name} will do: use several in parallel, or buy a shunt.`}
         </Note>
       ))}
       <FourTerminals />
@@ -99,7 +99,7 @@ function FourTerminals() {
     <figure className="flex flex-wrap items-center gap-4">
       <svg
         role="img"
-        aria-label="A shunt with four terminals: the current enters and leaves at the outer ends, the movement is joined between them"
+        aria-label="A shunt with four terminals: the current flows through the outer ends, the movement is joined between them"
         width="320"
         height="84"
         viewBox="0 0 320 84"
@@ -122,8 +122,8 @@ function FourTerminals() {
         <path d="M100 70H122M220 70H198" strokeWidth="1" strokeDasharray="3 3" />
       </svg>
       <figcaption className="max-w-sm text-[14px] text-soft">
-        Four joints: the current’s at the ends, the movement’s inside them. The length counts between the inner ones,
-        and what the outer joints drop is no longer measured.
+        Four connections: the current’s at the ends, the movement’s inside them. The length counts between the inner
+        ones, and the drop of the outer ones is not measured.
       </figcaption>
     </figure>
   );

@@ -2,7 +2,7 @@ import {
   formatPercent,
   formatQuantity,
   nodesOf,
-  sumsAsRead,
+  indicatedSums,
   type Instrument,
   type MeterQuantity,
   type Range,
@@ -19,32 +19,36 @@ interface Props {
   readonly quantity: MeterQuantity;
 }
 
-/** The sums as this meter reads them one at a time: they need not close, and this says by how much and why. */
-export function SumsAsRead({ unloaded, instrument, range, quantity }: Props) {
+/** The sums of what this meter indicates, one reading at a time: they need not close, and this says by how much and why. */
+export function IndicatedSums({ unloaded, instrument, range, quantity }: Props) {
   const sums = useMemo(
-    () => sumsAsRead(unloaded, instrument, range, quantity),
+    () => indicatedSums(unloaded, instrument, range, quantity),
     [unloaded, instrument, range, quantity],
   );
   const nodes = nodesOf(unloaded.network);
   const unit = unitOf(quantity);
-  const cause = quantity === 'dc-voltage' ? 'Loading' : 'Insertion (burden)';
+  const cause = quantity === 'dc-voltage' ? 'Loading' : 'Insertion (burden voltage)';
   return (
     <div
       className="max-h-[40%] min-h-32 shrink-0 overflow-auto border-t border-line px-4 py-2 text-[14px]"
       tabIndex={0}
       role="region"
-      aria-label="Sums as read"
+      aria-label="Indicated sums"
     >
       <p className="mb-1 text-soft">
-        Read one at a time with {instrument.name ?? instrument.id}, {range.id}: each reading is of a different circuit,
-        so the sums need not close.
+        One reading at a time with {instrument.name ?? instrument.id}, {range.id}. Each reading is taken in a different
+        circuit, so the sums need not close.
       </p>
-      {sums.length === 0 && <p>No {quantity === 'dc-voltage' ? 'loop' : 'junction'} here to add up.</p>}
+      {sums.length === 0 && <p>This network has no {quantity === 'dc-voltage' ? 'loop' : 'junction'} to sum.</p>}
       <ul>
-        {sums.map(({ about, terms, gap, relativeGap, accuracy, resolution, tolerance }) => (
-          <li key={about.join()} className="border-b border-line/60 py-1.5">
+        {sums.map(({ node, terms, gap, relativeGap, accuracy, resolution, tolerance }) => (
+          <li key={node ?? terms.map(({ element }) => element).join(' ')} className="border-b border-line/60 py-1.5">
             <p className="flex flex-wrap items-center gap-x-2">
-              {about.length === 1 ? <NodeBadge node={about[0]!} nodes={nodes} /> : <b>{about.join(' → ')}</b>}
+              {node === null ? (
+                <b>Loop {terms.map(({ element }) => element).join('–')}</b>
+              ) : (
+                <NodeBadge node={node} nodes={nodes} />
+              )}
               <span className="figures text-ochre">
                 {terms
                   .map(({ element, indicated }) => `${element} ${formatQuantity(indicated, unit)}`)
@@ -52,15 +56,14 @@ export function SumsAsRead({ unloaded, instrument, range, quantity }: Props) {
                   .replaceAll(/\+ (\S+) −/g, '− $1 ')}
               </span>
               <span>
-                leave <b className="figures text-ochre">{formatQuantity(gap, unit, { digits: 3, signed: true })}</b>, in
-                truth 0
+                = <b className="figures text-ochre">{formatQuantity(gap, unit, { digits: 3, signed: true })}</b>, true 0
               </span>
             </p>
             <p>
               {Math.abs(relativeGap) < 1e-4
-                ? 'The meter disturbs these too little to matter.'
-                : `${cause} explains all of that gap, ${formatPercent(relativeGap, { signed: true })} of what ${quantity === 'dc-voltage' ? 'is there to share' : 'runs through'}.`}{' '}
-              Beside it, at most: <span className="figures">±{formatQuantity(accuracy, unit, { digits: 2 })}</span>{' '}
+                ? 'The loading is too small to matter here.'
+                : `${cause} explains the whole difference, ${formatPercent(relativeGap, { signed: true })} of the ${quantity === 'dc-voltage' ? 'voltage in the loop' : 'current through the node'}.`}{' '}
+              Besides, at most: <span className="figures">±{formatQuantity(accuracy, unit, { digits: 2 })}</span>{' '}
               accuracy, <span className="figures">±{formatQuantity(resolution, unit, { digits: 2 })}</span> resolution
               {tolerance > 0 && (
                 <>
@@ -70,15 +73,14 @@ export function SumsAsRead({ unloaded, instrument, range, quantity }: Props) {
               )}
               {accuracy + resolution > Math.abs(gap) &&
                 Math.abs(relativeGap) >= 1e-4 &&
-                ': on this range the gap may not be seen'}
+                ': on this range the difference may not be seen'}
               .
             </p>
           </li>
         ))}
       </ul>
       <p className="mt-1 text-soft">
-        The parts’ tolerances open no gap by themselves: what they change, they change in every term. They only change
-        what the meter takes.
+        Tolerances alone leave every sum closed: they change all of its terms together. They only change the loading.
       </p>
     </div>
   );

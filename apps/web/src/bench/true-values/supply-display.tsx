@@ -9,8 +9,8 @@ export function SupplyDisplay({ network, values }: { readonly network: Network; 
         {volts} V · {amps} A{limited && ' · CC'}
       </span>
       <p className="leading-snug text-soft">
-        is what {id}’s own display says: at its posts, before leads and clips. It stands for{' '}
-        {formatQuantity(voltage, 'V')} and {formatQuantity(current, 'A')}
+        Own display of {id}, at its posts, before leads and clips. It rounds {formatQuantity(voltage, 'V')} and{' '}
+        {formatQuantity(current, 'A')}
         {limited ? ', more than its limit allows: the real voltage drops. ' : '. '}Set the supply by the meter.
       </p>
     </section>

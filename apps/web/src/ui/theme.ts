@@ -1,3 +1,4 @@
+import { useSyncExternalStore } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
@@ -26,4 +27,16 @@ export function applyTheme(): void {
   useTheme.subscribe(apply);
   system.addEventListener('change', apply);
   apply();
+}
+
+/** The theme that is shown, followed as it changes. */
+export function useShownTheme(): Theme {
+  const chosen = useTheme((state) => state.chosen);
+  const followed = useSyncExternalStore(followSystem, () => system.matches);
+  return chosen ?? (followed ? 'dark' : 'light');
+}
+
+function followSystem(changed: () => void): () => void {
+  system.addEventListener('change', changed);
+  return () => system.removeEventListener('change', changed);
 }

@@ -1,0 +1,93 @@
+import {
+  correctIndication,
+  explainCorrection,
+  formatQuantity,
+  parseQuantity,
+  unitOf,
+  type Instrument,
+  type Meter,
+  type Range,
+} from '@usual-drag/core';
+import { useState } from 'react';
+import { fetchedLater } from '../../ui/fetched-later.ts';
+import { Panel } from '../../ui/panel.tsx';
+import { ValueField } from '../../ui/value-field.tsx';
+import type { PointAnalysis } from './range-options.ts';
+
+const FromReadings = fetchedLater(async () => (await import('../../correction/from-readings.tsx')).FromReadings);
+
+interface Props {
+  readonly meter: Meter;
+  readonly instrument: Instrument;
+  readonly range: Range;
+  readonly analysis: PointAnalysis | null;
+  /** What the instrument is predicted to indicate, V or A. */
+  readonly indicated: number | null;
+  /** Names of the other meters of the set-up. */
+  readonly others: readonly string[];
+}
+
+/** A reading, typed or as predicted, corrected to the true value with no meter connected. */
+export function CorrectReading({ meter, instrument, range, analysis, indicated, others }: Props) {
+  // Mounted when it is first opened; what is typed in it stays when it is closed.
+  const [unknown, setUnknown] = useState(false);
+  /** What was typed, by range: it stays while another range is set. */
+  const [typed, setTyped] = useState<Readonly<Record<string, number>>>({});
+  const unit = unitOf(meter.quantity);
+  const reading = typed[range.id] ?? indicated;
+  const corrected =
+    analysis && reading !== null
+      ? correctIndication(instrument, range, meter.quantity, reading, analysis.point, analysis.uncertainties)
+      : null;
+  const formula =
+    analysis && reading !== null
+      ? explainCorrection(meter.quantity, reading, analysis.point, range.resistance, others)
+      : null;
+  return (
+    <section aria-label={`Corrected reading of ${meter.id}`} className="flex flex-col gap-2">
+      <div className="flex items-end gap-3 border-l-4 border-ink pl-3">
+        <ValueField
+          label="Reading"
+          showLabel
+          className="w-28"
+          shown={reading === null ? '' : formatQuantity(reading, unit)}
+          read={(text) => parseQuantity(text, unit)}
+          onCommit={(value) => setTyped({ ...typed, [range.id]: value })}
+        />
+        <p>
+          <span className="text-[14px] text-soft">Corrected: true value with no meter connected</span>
+          <br />
+          <b data-testid="corrected" className="figures text-[20px]">
+            {corrected
+              ? `${formatQuantity(corrected.value, unit)} ± ${formatQuantity(corrected.uncertainty, unit, { digits: 2 })}`
+              : 'cannot be corrected'}
+          </b>
+        </p>
+      </div>
+      {corrected && formula && (
+        <p className="figures rounded-lg bg-sunk px-3 py-1.5 text-[14px]">
+          {formula} = <b>{formatQuantity(corrected.value, unit)}</b>
+        </p>
+      )}
+      {!corrected && (
+        <p className="text-[14px]">
+          {reading === null
+            ? 'There is no reading: type one.'
+            : 'No factor leads from this reading to a true value: the source resistance is zero, or the other meters leave nothing to read.'}
+        </p>
+      )}
+      <details onToggle={(event) => event.currentTarget.open && setUnknown(true)}>
+        <summary className="min-h-6 text-[14px]">
+          Source resistance <b>not known</b>? Take readings on two ranges.
+        </summary>
+        {unknown && (
+          <Panel name="The correction from several readings">
+            <div className="mt-2">
+              <FromReadings quantity={meter.quantity} instrument={instrument} range={meter.range} />
+            </div>
+          </Panel>
+        )}
+      </details>
+    </section>
+  );
+}

@@ -1,0 +1,40 @@
+import clsx from 'clsx';
+import type { ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import { TabRow } from '../ui/tabs.tsx';
+import { setupViews, type BenchView } from './model/use-bench-view.ts';
+import { trueViews } from './true-values/views.ts';
+
+/** The top of the sheet: the views of the step as tabs, and how the drawing is shown. */
+export function SheetHeader({ view, children }: { readonly view: BenchView; readonly children: ReactNode }) {
+  const navigate = useNavigate();
+  const { jobId, inTrueValues, inSetups, meter, setupView, showSetupView } = view;
+  return (
+    <div
+      className={clsx(
+        'flex min-h-11 shrink-0 items-end justify-end gap-3 border-b border-line pr-2 pl-3 print:hidden',
+        !children && 'pr-3',
+      )}
+    >
+      {inTrueValues && (
+        <TabRow
+          label="Views of the true values"
+          className="min-w-0 grow border-b-0"
+          value={view.view}
+          options={trueViews}
+          onChange={(next) => void navigate(`/bench/${jobId}/true-values/${next}`)}
+        />
+      )}
+      {inSetups && meter && (
+        <TabRow
+          label="Views of the set-up"
+          className="min-w-0 grow border-b-0"
+          value={setupView}
+          options={setupViews}
+          onChange={showSetupView}
+        />
+      )}
+      {children}
+    </div>
+  );
+}

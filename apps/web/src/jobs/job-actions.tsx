@@ -1,0 +1,34 @@
+import type { JobSummary } from '@usual-drag/contract';
+import { Archive, Copy, Download } from 'lucide-react';
+import { exportAddress } from '../api/jobs.ts';
+import { Button } from '../ui/button.tsx';
+
+export interface JobProps {
+  readonly job: JobSummary;
+  readonly onDuplicate: (job: JobSummary) => void;
+  readonly onArchive: (job: JobSummary) => void;
+}
+
+/** What can be done with a job as a whole. */
+export function JobActions({ job, onDuplicate, onArchive }: JobProps) {
+  const name = job.title ?? 'job';
+  return (
+    <span className="flex shrink-0">
+      <Button tone="quiet" aria-label={`Duplicate ${name}`} title="Duplicate" onClick={() => onDuplicate(job)}>
+        <Copy aria-hidden size={17} />
+      </Button>
+      <a
+        href={exportAddress(job.id)}
+        download
+        aria-label={`Export ${name}`}
+        title="Export"
+        className="inline-flex min-h-9 items-center rounded-lg px-3 hover:bg-sunk pointer-coarse:min-h-11"
+      >
+        <Download aria-hidden size={17} />
+      </a>
+      <Button tone="quiet" aria-label={`Archive ${name}`} title="Archive" onClick={() => onArchive(job)}>
+        <Archive aria-hidden size={17} />
+      </Button>
+    </span>
+  );
+}

@@ -1,0 +1,85 @@
+import { Dialog, DialogPanel } from '@headlessui/react';
+import { useQuery } from '@tanstack/react-query';
+import { Command as Palette } from 'cmdk';
+import { useNavigate } from 'react-router';
+import { jobsQuery } from '../api/jobs.ts';
+import { topics } from '../learn/topics.ts';
+import { groups, useAllCommands } from '../ui/commands.ts';
+import { Keys } from './keys.tsx';
+
+/** Every page, job, step, view and action, found by a few letters. */
+export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
+  const commands = useAllCommands();
+  const { data: jobs = [] } = useQuery(jobsQuery);
+  const navigate = useNavigate();
+  const choose = (run: () => void) => (): void => {
+    onClose();
+    // Once the dialog has given the focus back.
+    setTimeout(run);
+  };
+  const heading =
+    '[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-[13px] [&_[cmdk-group-heading]]:text-soft';
+  const item =
+    'flex min-h-9 cursor-pointer items-center justify-between gap-3 rounded-md px-3 data-[selected=true]:bg-sunk pointer-coarse:min-h-11';
+  return (
+    <Dialog open onClose={onClose} className="relative z-50">
+      <div aria-hidden className="fixed inset-0 bg-black/30" />
+      <div className="fixed inset-x-0 top-[10vh] flex justify-center px-3">
+        <DialogPanel
+          aria-label="Commands"
+          className="flex max-h-[70vh] w-full max-w-xl flex-col overflow-hidden rounded-xl border border-line bg-sheet text-ink shadow-2xl"
+        >
+          <Palette label="Commands" className="flex min-h-0 flex-col" loop>
+            <Palette.Input
+              autoFocus
+              placeholder="Page, job, step, view or action"
+              className="min-h-12 border-b border-line bg-transparent px-4 text-[17px] outline-none"
+            />
+            <Palette.List className="min-h-0 overflow-y-auto p-1.5">
+              <Palette.Empty className="px-3 py-4 text-soft">Nothing is called that. Try fewer letters.</Palette.Empty>
+              {groups.map((group) => {
+                const members = commands.filter((command) => command.group === group);
+                if (members.length === 0) return null;
+                return (
+                  <Palette.Group key={group} heading={group} className={heading}>
+                    {members.map(({ text, keys, run }) => (
+                      <Palette.Item key={text} value={`${group} ${text}`} onSelect={choose(run)} className={item}>
+                        {text}
+                        {keys && <Keys keys={keys} />}
+                      </Palette.Item>
+                    ))}
+                  </Palette.Group>
+                );
+              })}
+              <Palette.Group heading="Learn" className={heading}>
+                {topics.map(({ id, title }) => (
+                  <Palette.Item
+                    key={id}
+                    value={`Learn ${title}`}
+                    onSelect={choose(() => void navigate(`/learn/${id}`))}
+                    className={item}
+                  >
+                    {title}
+                  </Palette.Item>
+                ))}
+              </Palette.Group>
+              <Palette.Group heading="Jobs" className={heading}>
+                {jobs.map(({ id, title, record }) => (
+                  <Palette.Item
+                    key={id}
+                    value={`Job ${title ?? 'Untitled'} ${record.asset ?? ''} ${record.order ?? ''} ${id}`}
+                    onSelect={choose(() => void navigate(`/bench/${id}/setups`))}
+                    className={item}
+                  >
+                    <span className="truncate">{title ?? 'Untitled'}</span>
+                    <span className="shrink-0 text-[14px] text-soft">{record.asset}</span>
+                  </Palette.Item>
+                ))}
+              </Palette.Group>
+            </Palette.List>
+          </Palette>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}
