@@ -13,10 +13,13 @@ test('put an ammeter into a break, choose the lifted ends, read, reload, restart
   faults,
 }) => {
   await openJob(page, server, 'Float-level divider', 'Set-ups');
-  await page.getByRole('button', { name: 'Set-up', exact: true }).click();
+  await page.getByRole('button', { name: 'Add set-up' }).click();
   await page.getByRole('button', { name: 'Remove V1' }).click();
-  await page.getByRole('button', { name: 'Ammeter' }).click();
+  await page.getByRole('button', { name: 'Ammeter into a break' }).click();
   const meter = page.getByRole('region', { name: 'Meter A1' });
+  // Its leads were placed so that it reads the supply's current as positive: into the break at E1.
+  await expect.poll(() => figure(page, 'indicated')).toBeGreaterThan(0);
+  await meter.getByRole('button', { name: 'Swap leads' }).click();
   await meter.getByRole('radio', { name: '500 µA', exact: true }).click();
   await meter.getByRole('button', { name: /Break at/ }).click();
   await page.getByRole('option', { name: 'B' }).click();
@@ -49,8 +52,9 @@ test('put an ammeter into a break, choose the lifted ends, read, reload, restart
 test('several meters in one set-up move each other, and the formula says so', async ({ page, server }) => {
   await openJob(page, server, 'Float-level divider', 'Set-ups');
   await page.getByRole('button', { name: 'S-3', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Meter V1' })).toContainText('Without the other meters 6.367');
-  await expect(page.getByRole('region', { name: 'Meter A1' })).toContainText('the meter adds 500');
+  await expect(page.getByRole('region', { name: 'Meter V1' })).toContainText('change the true 6.367');
+  await page.getByRole('button', { name: 'A1', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Meter A1' })).toContainText('meter resistance 500');
 });
 
 test('a current loop beyond its compliance is a caution, and only with the old meter in', async ({ page, server }) => {

@@ -19,11 +19,11 @@ test('a reading is corrected without a network: source known, two ranges, and a 
   faults,
 }) => {
   await page.goto(server.address);
-  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Correct' }).click();
+  await page.getByRole('navigation', { name: 'Pages' }).getByRole('link', { name: 'Correct' }).click();
   await choose(page, /^Instrument/, 'Old analogue multimeter, 2 kΩ/V');
   await choose(page, /^Range(?! of)/, '10 V');
   await type(page, 'Read', '3.64');
-  await type(page, 'It looks into', '14.86k');
+  await type(page, 'Source resistance', '14.86k');
   await expect(page.getByTestId('corrected')).toContainText(`${(3.64 * (1 + 14.86 / 20)).toFixed(3)}\u00a0V ±`);
 
   // 20 V behind 10 kΩ: 20 kΩ show 2/3 of it on 10 V, and with 20 kΩ across them half.
@@ -33,7 +33,7 @@ test('a reading is corrected without a network: source known, two ranges, and a 
   await type(page, 'Reading 1', String(8 * (2 / 3)));
   await type(page, 'Reading 2', '4');
   await expect(page.getByTestId('from-ranges')).toContainText('8.000\u00a0V ±');
-  await expect(page.getByText(/it looks into 10\.0\u00a0kΩ/)).toBeVisible();
+  await expect(page.getByText(/source resistance 10\.0\u00a0kΩ/)).toBeVisible();
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   expect(faults).toEqual([]);
 });

@@ -1,5 +1,3 @@
-import { createServer, type AddressInfo } from 'node:net';
-import { once } from 'node:events';
 import { test as base, expect, type Page } from '@playwright/test';
 import { newFolder, startServer, type RunningServer } from '../apps/server/src/test/running-server.ts';
 
@@ -8,7 +6,8 @@ export class DemoServer {
   private running: RunningServer | null = null;
   readonly folder = newFolder();
 
-  constructor(readonly port: number) {}
+  /** Any that is free at the first start, and the same afterwards. */
+  private port = 0;
 
   get address(): string {
     return `http://127.0.0.1:${this.port}`;
@@ -16,6 +15,7 @@ export class DemoServer {
 
   async start(): Promise<void> {
     this.running = await startServer(this.folder, { demo: true, port: this.port });
+    this.port = Number(new URL(this.running.address).port);
   }
 
   async stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGKILL'): Promise<void> {
@@ -30,7 +30,7 @@ export class DemoServer {
 
 export const test = base.extend<{ server: DemoServer; faults: string[] }>({
   server: async ({}, use) => {
-    const server = new DemoServer(await freePort());
+    const server = new DemoServer();
     await server.start();
     await use(server);
     await server.stop();
@@ -56,10 +56,13 @@ export async function openJob(
 ): Promise<void> {
   await page.goto(server.address);
   await page.getByRole('link', { name: new RegExp(`^${title}`) }).click();
-  await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: step }).click();
+  const tab = page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: step });
+  await tab.click();
   await page.waitForURL(
     new RegExp(`/${{ Network: 'network', 'True values': 'true-values', 'Set-ups': 'setups' }[step]}`),
   );
+  // The address is ahead of the page: what is clicked before would be the step that is left.
+  await expect(tab).toHaveAttribute('aria-current', 'page');
   await expect(page.getByRole('group', { name: 'Drawing of the network' })).toBeVisible();
 }
 
@@ -82,13 +85,4 @@ export async function figure(page: Page, name: 'indicated' | 'true' | 'error'): 
   const [, digits, prefix] = /([-+]?[\d.]+) ?([fpnµmkMGT]?)/.exec(text)!;
   const exponent = { f: -15, p: -12, n: -9, µ: -6, m: -3, '': 0, k: 3, M: 6, G: 9, T: 12 }[prefix!]!;
   return Number(digits) * 10 ** exponent;
-}
-
-async function freePort(): Promise<number> {
-  const probe = createServer().listen(0, '127.0.0.1');
-  await once(probe, 'listening');
-  const { port } = probe.address() as AddressInfo;
-  probe.close();
-  await once(probe, 'close');
-  return port;
 }

@@ -29,9 +29,12 @@ test('a network of twelve parts is typed, edited and solved without the pointer'
   await page.keyboard.press('Enter');
   await expect(standing(page)).toContainText('13 parts, 8 nodes');
   await expect(part(page, 'R12')).toBeFocused();
+  await page.getByRole('tab', { name: 'All about R12' }).click();
   await expect(page.getByRole('region', { name: 'All about R12' })).toContainText(
-    'is in no series; nearest 4.75 kΩ, E96',
+    'is no preferred value; nearest 4.75 kΩ, E96',
   );
+  await page.getByRole('tab', { name: 'Parts' }).click();
+  await part(page, 'R12').focus();
   await page.keyboard.press('x');
   await page.keyboard.press('ArrowUp');
   await expect(part(page, 'R12')).not.toBeFocused();
@@ -53,7 +56,9 @@ test('a network of twelve parts is typed, edited and solved without the pointer'
   await page.getByRole('link', { name: /True values/ }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('table', { name: 'Every part' })).toContainText('R11');
-  await expect(page.getByRole('region', { name: 'The sums' })).not.toContainText('does not close');
+  await page.getByRole('tab', { name: 'Sums' }).click();
+  await expect(page.getByRole('tabpanel', { name: 'Sums' })).toContainText('✓ closes');
+  await expect(page.getByRole('tabpanel', { name: 'Sums' })).not.toContainText('does not close');
   await saved(page);
   expect(faults).toEqual([]);
 });
@@ -78,7 +83,8 @@ test('a slip in the line is marked, the last good drawing stays, and all that wa
   await page.keyboard.press('Enter');
   // Ratings and labels that the line does not speak of are still there.
   await page.locator('[data-part="R1"]').click();
-  await expect(page.getByRole('textbox', { name: 'What it is for' })).toHaveValue('top arm');
+  await page.getByRole('tab', { name: 'All about R1' }).click();
+  await expect(page.getByRole('textbox', { name: 'Purpose' })).toHaveValue('top arm');
   await undo(page).click();
   await expect(line(page)).toHaveValue(before);
   await expect(undo(page)).toBeDisabled();
@@ -188,19 +194,20 @@ test('bands, printed code and value lead to each other, with the verdict on what
 }) => {
   await openJob(page, server, 'Float-level divider', 'Network');
   await part(page, 'R3').click();
+  await page.getByRole('tab', { name: 'All about R3' }).click();
   const card = page.getByRole('region', { name: 'All about R3' });
   await expect(card.getByRole('img', { name: 'Bands: brown, green, orange, gold' })).toBeVisible();
   await card.getByRole('button', { name: /Band 3/ }).click();
   await page.getByRole('option', { name: 'red', exact: true }).click();
   await expect(card.getByRole('textbox', { name: 'Resistance' })).toHaveValue(/^1\.5.kΩ$/);
-  const code = card.getByRole('textbox', { name: 'Printed on it' });
+  const code = card.getByRole('textbox', { name: 'Printed code' });
   await code.fill('15KJ');
   await code.press('Enter');
   await expect(card.getByRole('textbox', { name: 'Resistance' })).toHaveValue(/^15.kΩ$/);
   const measured = card.getByRole('textbox', { name: 'Measured' });
   await measured.fill('15k9');
   await measured.press('Enter');
-  await expect(card).toContainText('outside ±5 % (14.25 kΩ … 15.75 kΩ): set it aside');
+  await expect(card).toContainText('outside ±5 % (14.25 kΩ … 15.75 kΩ); replace it');
   await expect(standing(page)).toContainText('1 out of tolerance');
 });
 
@@ -215,8 +222,8 @@ test('the drawing is saved as SVG and PNG', async ({ page, server }) => {
   await openJob(page, server, 'Float-level divider', 'Network');
   for (const type of ['SVG', 'PNG']) {
     const waiting = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Save the drawing' }).click();
-    await page.getByRole('menuitem', { name: `as ${type}` }).click();
+    await page.getByRole('button', { name: 'Export the drawing' }).click();
+    await page.getByRole('menuitem', { name: `Export as ${type}` }).click();
     const download = await waiting;
     expect(download.suggestedFilename()).toBe(`float-level-divider.${type.toLowerCase()}`);
   }

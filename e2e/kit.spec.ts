@@ -4,7 +4,7 @@ import { expect, figure, openJob, test } from './demo-page.ts';
 import type { Page } from '@playwright/test';
 
 const openKit = (page: Page) =>
-  page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Kit' }).click();
+  page.getByRole('navigation', { name: 'Pages' }).getByRole('link', { name: 'Kit' }).click();
 const cell = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });
 
 async function type(page: Page, name: string, value: string): Promise<void> {
@@ -28,7 +28,7 @@ test('an edited instrument stays in a job as it was, until its new version is ta
   await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
   await page.getByRole('link', { name: 'Bench' }).click();
   expect(await figure(page, 'indicated')).toBeCloseTo((truth * 20_000) / (20_000 + rs), 3);
-  await page.getByRole('button', { name: 'Take the kit’s' }).click();
+  await page.getByRole('button', { name: 'Update from the kit' }).click();
   await expect.poll(() => figure(page, 'indicated')).toBeCloseTo((truth * 40_000) / (40_000 + rs), 3);
   expect(faults).toEqual([]);
 });
@@ -49,6 +49,7 @@ test('a new meter with leads and contacts is offered on the bench, its burden gr
   await type(page, '20 mA, burden', '0.25');
   await expect(cell(page, '20 mA, resistance')).toHaveValue('12.5\u00a0Ω');
   await openJob(page, server, 'Resistor by voltmeter and ammeter', 'Set-ups');
+  await page.getByRole('button', { name: 'A1', exact: true }).click();
   await page.getByRole('button', { name: /Instrument of A1/ }).click();
   await page.getByRole('option', { name: 'Gatehouse ammeter' }).click();
   await expect(page.getByRole('region', { name: 'Meter A1' })).toContainText('13\u00a0Ω');
@@ -68,10 +69,10 @@ test('copy, archive and restore; a calibration that runs out is reminded of', as
   await expect(page.getByRole('list', { name: 'Archived instruments' }).getByRole('button')).toHaveCount(1);
   await page.getByRole('button', { name: 'Restore' }).click();
   await expect(kit.getByRole('button')).toHaveCount(6);
-  await cell(page, 'Calibrated on').fill('soon');
-  await cell(page, 'Calibrated on').press('Enter');
-  await expect(page.getByRole('alert')).toContainText('A day such as');
-  await cell(page, 'Calibrated on').press('Escape');
+  await page.getByRole('textbox', { name: 'Calibration interval' }).fill('soon');
+  await page.getByRole('textbox', { name: 'Calibration interval' }).press('Enter');
+  await expect(page.getByRole('alert')).toContainText('A whole number');
+  await page.getByRole('textbox', { name: 'Calibration interval' }).press('Escape');
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   expect(faults).toEqual([]);
 });

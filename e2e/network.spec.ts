@@ -44,7 +44,7 @@ test('what cannot be read stays as it was typed, with the reason; Escape brings 
   await openJob(page, server, 'Float-level divider', 'Network');
   const value = page.getByRole('region', { name: 'Parts' }).getByRole('textbox', { name: 'Resistance of R2' });
   for (const [typed, reason] of [
-    ['39 kV', /is in V; here it takes Ω/],
+    ['39 kV', /is in V; here it must be in Ω/],
     ['thirty', /is not a value/],
     ['0', /must be above zero/],
     ['', /Type a value/],
@@ -81,10 +81,12 @@ test('a part is chosen in the drawing by key or pointer, and all about it can be
   await openJob(page, server, 'Float-level divider', 'Network');
   await page.getByRole('button', { name: /^R3 15/ }).focus();
   await page.keyboard.press('Enter');
+  await page.getByRole('tab', { name: 'All about R3' }).click();
   const card = page.getByRole('region', { name: 'All about R3' });
   const measured = card.getByRole('textbox', { name: 'Measured' });
   await measured.fill('15k9');
   await measured.press('Enter');
+  await page.getByRole('tab', { name: 'Parts' }).click();
   await page.getByRole('radio', { name: 'measured' }).click();
   await expect(page.getByRole('button', { name: /^R3 15\.9.kΩ measured/ })).toBeVisible();
   await page
@@ -92,12 +94,13 @@ test('a part is chosen in the drawing by key or pointer, and all about it can be
     .locator('text')
     .first()
     .click();
+  await page.getByRole('tab', { name: 'All about R1' }).click();
   await expect(page.getByRole('region', { name: 'All about R1' })).toBeVisible();
 });
 
 test('potentials can be given against another node', async ({ page, server }) => {
   await openJob(page, server, 'Float-level divider', 'Network');
-  await page.getByRole('button', { name: /Potentials against/ }).click();
-  await page.getByRole('option', { name: 'node A' }).click();
+  await page.getByRole('button', { name: /Reference node/ }).click();
+  await page.getByRole('option', { name: 'A', exact: true }).click();
   await expect(page.getByRole('group', { name: 'Drawing of the network' })).toContainText('−20');
 });

@@ -55,8 +55,8 @@ test('without the server edits stay, say so, and are saved when it comes back', 
   await setResistor(page, 'R3', '18k');
   // Steps that were never opened are there all the same.
   await page.getByRole('link', { name: 'True values' }).click();
-  await expect(page.getByRole('heading', { name: 'Every part' })).toBeVisible();
-  await page.getByRole('radio', { name: 'What if' }).click();
+  await expect(page.getByRole('table', { name: 'Every part' })).toBeVisible();
+  await page.getByRole('tab', { name: 'What if' }).click();
   await expect(page.getByRole('slider')).toBeVisible();
   await page.getByRole('link', { name: 'Network' }).click();
   await server.start();
@@ -119,7 +119,7 @@ test('two windows never overwrite each other: both are kept', async ({ page, ser
 test('two windows: the other version is taken, and mine can be brought back', async ({ page, server, context }) => {
   await anotherWindowSaves(page, server, context);
   await setResistor(page, 'R3', '18k');
-  await page.getByRole('button', { name: 'Take theirs' }).click();
+  await page.getByRole('button', { name: 'Use theirs' }).click();
   await expect(resistor(page, 'R2')).toHaveValue(/^47.kΩ$/);
   await expect(resistor(page, 'R3')).toHaveValue(/^15.kΩ$/);
   await page.keyboard.press('Control+z');
@@ -233,7 +233,7 @@ test('an archived job is deleted for good only after it is said plainly', async 
   await page.getByRole('button', { name: 'Archive Level loop' }).click();
   await page.getByText('1 archived job').click();
   await page.getByRole('button', { name: 'Delete Level loop for good' }).click();
-  await expect(page.getByRole('alert')).toContainText('Nothing brings it back but a backup');
+  await expect(page.getByRole('alert')).toContainText('Only a backup can restore it');
   await axe(page);
   await page.getByRole('button', { name: 'Cancel' }).click();
   await page.getByRole('button', { name: 'Delete Level loop for good' }).click();
@@ -246,7 +246,7 @@ test('an archived job is deleted for good only after it is said plainly', async 
 test('everything is exported and imported again, and backed up, from the list', async ({ page, server, faults }) => {
   await page.goto(server.address);
   const download = async (name: string): Promise<{ readonly name: string; readonly path: string }> => {
-    await page.getByRole('button', { name: 'All jobs' }).click();
+    await page.getByRole('button', { name: 'Import, export' }).click();
     const file = page.waitForEvent('download');
     await page.getByRole('menuitem', { name }).click();
     return { name: (await file).suggestedFilename(), path: await (await file).path() };

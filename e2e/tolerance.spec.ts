@@ -13,19 +13,19 @@ test('worst cases, spread and what contributes most, of an indication and of a t
   faults,
 }) => {
   await openJob(page, server, 'Float-level divider', 'Set-ups');
-  await page.getByRole('radio', { name: 'Tolerance' }).click();
+  await page.getByRole('tab', { name: 'Tolerance' }).click();
   const figures = page.getByRole('table', { name: 'Tolerance in figures' });
   const low = indicated(56_000 * 1.01, 39_000 * 0.95, 15_000 * 0.95, 27_000 * 0.95);
   const high = indicated(56_000 * 0.99, 39_000 * 1.05, 15_000 * 1.05, 27_000 * 1.05);
-  await expect(figures.getByRole('row', { name: /^least/ })).toContainText(`${low.toFixed(3)}\u00a0V`);
-  await expect(figures.getByRole('row', { name: /^most/ })).toContainText(`${high.toFixed(3)}\u00a0V`);
-  const first = page.getByRole('list', { name: 'Which part contributes most' }).getByRole('listitem').first();
+  await expect(figures.getByRole('row', { name: /^minimum/ })).toContainText(`${low.toFixed(3)}\u00a0V`);
+  await expect(figures.getByRole('row', { name: /^maximum/ })).toContainText(`${high.toFixed(3)}\u00a0V`);
+  const first = page.getByRole('list', { name: 'Contribution of each part' }).getByRole('listitem').first();
   await expect(first).toContainText('R2');
-  await expect(page.getByRole('img', { name: /How often each value/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Histogram of the samples/ })).toBeVisible();
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
 
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: 'True values' }).click();
-  await page.getByRole('radio', { name: 'Tolerance' }).click();
+  await page.getByRole('tab', { name: 'Tolerance' }).click();
   await expect(page.getByRole('button', { name: /Tolerance of/ })).toContainText('V across R4');
   await expect(figures.getByRole('row', { name: /^nominal/ })).toContainText('4.093\u00a0V');
   expect(faults).toEqual([]);
@@ -33,11 +33,11 @@ test('worst cases, spread and what contributes most, of an indication and of a t
 
 test('a lead is moved while the samples run, and the run can be stopped', async ({ page, server, faults }) => {
   await openJob(page, server, 'Float-level divider', 'Set-ups');
-  await page.getByRole('radio', { name: 'Tolerance' }).click();
-  const draws = page.getByRole('textbox', { name: 'Draws' });
+  await page.getByRole('tab', { name: 'Tolerance' }).click();
+  const draws = page.getByRole('textbox', { name: 'Samples' });
   await draws.fill('10000000');
   await draws.press('Enter');
-  const progress = page.getByRole('progressbar', { name: 'Drawing' });
+  const progress = page.getByRole('progressbar', { name: 'Sampling' });
   await expect(progress).toBeVisible();
   await expect.poll(async () => Number(await progress.getAttribute('value'))).toBeGreaterThan(0);
   const before = await figure(page, 'indicated');
@@ -48,10 +48,10 @@ test('a lead is moved while the samples run, and the run can be stopped', async 
   await expect(progress).toBeVisible();
   // On a busy machine a run may be through before it is stopped: then once more.
   await expect(async () => {
-    const again = page.getByRole('button', { name: 'Draw again' });
+    const again = page.getByRole('button', { name: 'Sample again' });
     if (await again.isVisible()) await again.click();
     await page.getByRole('button', { name: 'Stop' }).click({ timeout: 2000 });
-    await expect(page.getByText('Stopped. What stands below')).toBeVisible({ timeout: 2000 });
+    await expect(page.getByText('Stopped. The figures are')).toBeVisible({ timeout: 2000 });
   }).toPass();
   await expect(progress).toBeHidden();
   expect(faults).toEqual([]);
@@ -59,6 +59,6 @@ test('a lead is moved while the samples run, and the run can be stopped', async 
 
 test('without tolerances it says where to give them', async ({ page, server }) => {
   await openJob(page, server, 'Beacon and sounder panel', 'True values');
-  await page.getByRole('radio', { name: 'Tolerance' }).click();
+  await page.getByRole('tab', { name: 'Tolerance' }).click();
   await expect(page.getByText('No part here has a tolerance')).toBeVisible();
 });

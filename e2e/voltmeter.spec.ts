@@ -13,7 +13,7 @@ test('place a voltmeter, change its range, edit a resistor, undo, reload, restar
   faults,
 }) => {
   await openJob(page, server, 'Float-level divider', 'Set-ups');
-  await page.getByRole('button', { name: 'Set-up', exact: true }).click();
+  await page.getByRole('button', { name: 'Add set-up' }).click();
   const meter = page.getByRole('region', { name: 'Meter V1' });
   await meter.getByRole('button', { name: /Instrument of V1/ }).click();
   await page.getByRole('option', { name: 'Old analogue multimeter, 2 kΩ/V' }).click();
@@ -27,7 +27,7 @@ test('place a voltmeter, change its range, edit a resistor, undo, reload, restar
   await expect.poll(() => figure(page, 'indicated')).toBeCloseTo(indicated(arm, 20_000), 3);
   await expect.poll(() => figure(page, 'true')).toBeCloseTo(arm.truth, 3);
   await expect.poll(() => figure(page, 'error')).toBeCloseTo((-100 * arm.rs) / (arm.rs + 20_000), 1);
-  await expect(page.getByTestId('formula')).toContainText('14.86 kΩ is what the leads look into');
+  await expect(page.getByTestId('formula')).toContainText('Source resistance 14.86 kΩ');
 
   await meter.getByRole('radio', { name: '50 V', exact: true }).click();
   await expect.poll(() => figure(page, 'indicated')).toBeCloseTo(indicated(arm, 100_000), 3);
@@ -96,8 +96,8 @@ test('leads move from rail to rail by the arrow keys', async ({ page, server }) 
 
 test('swapped leads on a needle are a caution with its way out', async ({ page, server }) => {
   await openJob(page, server, 'Float-level divider', 'Set-ups');
-  await page.getByRole('button', { name: 'Swap', exact: true }).click();
+  await page.getByRole('button', { name: 'Swap leads' }).click();
   await expect(page.getByRole('note')).toContainText('driven backwards');
-  await page.getByRole('button', { name: 'Swap', exact: true }).click();
+  await page.getByRole('button', { name: 'Swap leads' }).click();
   await expect(page.getByRole('note')).toHaveCount(0);
 });

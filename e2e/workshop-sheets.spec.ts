@@ -11,7 +11,7 @@ test('parts and errors: sampled, priced, of wire, of a stock, within their ratin
   await sheet(page, 'Parts and errors');
   const errors = page.getByRole('table', { name: 'Error at full scale of the ammeter' });
   await expect(errors.getByRole('row', { name: /^25 mA/ })).toContainText(/−0\.8\d?\s%/);
-  await type(page, 'Error to keep', '0.2');
+  await type(page, 'Error limit', '0.2');
   await expect(page.getByText(/of 0\.1\s% a section keeps within ±0\.2\s%/)).toBeVisible();
   await page.getByText('Prices', { exact: true }).click();
   await type(page, 'one of 0.1 %', '100');
@@ -23,7 +23,7 @@ test('parts and errors: sampled, priced, of wire, of a stock, within their ratin
   // 72.29 mΩ · (π/4)(0.1 mm)²/0.43 µΩm.
   await expect(wire.getByRole('row', { name: /^A1/ })).toContainText('1.3 mm');
   await expect(page.getByText(/A1 of 0\.1 mm is too short/)).toBeVisible();
-  await expect(page.getByRole('table', { name: 'Bought shunts' })).toContainText('the movement takes more');
+  await expect(page.getByRole('table', { name: 'Standard shunts' })).toContainText('the movement carries more');
   await axe(page);
 
   const stock =
@@ -62,7 +62,7 @@ test('warmth, faults, the fuse, and what it would do in a job before it is built
   const film = shunt * 1.0005;
   const warm = (film / (film + 1800 * 1.0393) / shunt) * (shunt + 1800) - 1;
   await expect(errors.getByRole('row', { name: /^25 mA/ })).toContainText(`−${(-100 * warm).toFixed(2)}\u00a0%`);
-  const meterFaults = page.getByRole('table', { name: 'When something goes wrong as ammeter' });
+  const meterFaults = page.getByRole('table', { name: 'Faults and wrong ranges of the ammeter' });
   await expect(meterFaults.getByRole('row', { name: /^A1 opens on the 2\.5 A range/ })).toContainText(
     '25,000 × full scale',
   );
@@ -71,7 +71,7 @@ test('warmth, faults, the fuse, and what it would do in a job before it is built
   const burden = page.getByRole('table', { name: 'Burden with the fuse' });
   await expect(burden.getByRole('row', { name: /^2\.5 A/ })).toContainText('230.7\u00a0mV');
   await axe(page);
-  await page.getByRole('button', { name: /^Put 5\.01 kΩ in series with the coil/ }).click();
+  await page.getByRole('button', { name: /^Add 5\.01 kΩ in series with the coil/ }).click();
   await expect(page.getByText(/In use as 100\sµA, 6\.81\skΩ/)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
 

@@ -23,11 +23,11 @@ test('a universal shunt is made from nothing, put into the kit, used on a job, a
   await expect(ranges.getByRole('row', { name: /^50 mA/ })).toContainText(`${shunt.toFixed(4)}\u00a0Ω`);
   const tap = (500e-6 * (shunt + 200)) / 0.5;
   await expect(ranges.getByRole('row', { name: /^500 mA/ })).toContainText(`${(1000 * tap).toFixed(2)}\u00a0mΩ`);
-  await expect(page.getByText('Solved as a network, the movement stands at full scale on every range')).toBeVisible();
+  await expect(page.getByText('Solved as a network, the movement is at full scale on every range')).toBeVisible();
   await expect(page.getByRole('group', { name: 'Finished meter' })).toBeVisible();
   await axe(page);
-  await page.getByRole('button', { name: 'Put it in the kit' }).click();
-  await page.getByRole('button', { name: 'Show it' }).click();
+  await page.getByRole('button', { name: 'Add to the kit' }).click();
+  await page.getByRole('button', { name: 'Show' }).click();
   await expect(page.getByRole('textbox', { name: 'Name of the instrument' })).toHaveValue('Sump pump ammeter');
 
   await openJob(page, server, 'Beacon and sounder panel', 'Set-ups');
@@ -35,12 +35,12 @@ test('a universal shunt is made from nothing, put into the kit, used on a job, a
   await page.getByRole('option', { name: 'Sump pump ammeter' }).click();
   // 500 mA range: what the shunt leaves of 0.2 Ω beside the movement drags on 12.6 V behind about 29 Ω.
   await expect.poll(() => figure(page, 'error')).toBeLessThan(-0.5);
-  await expect(page.getByTestId('formula')).toContainText('the meter adds');
+  await expect(page.getByTestId('formula')).toContainText('meter resistance 201.8');
 
   await open(page, 'Sump pump ammeter');
   await type(page, 'Class', '2.5');
-  await page.getByRole('button', { name: 'Renew it in the kit (version 2)' }).click();
-  await page.getByRole('button', { name: 'Show it' }).click();
+  await page.getByRole('button', { name: 'Update in the kit (version 2)' }).click();
+  await page.getByRole('button', { name: 'Show' }).click();
   await expect(page.getByRole('textbox', { name: 'Own notes' })).toHaveValue(/^Made in the workshop, version 2 of /);
   expect(faults).toEqual([]);
 });
@@ -57,7 +57,7 @@ test('a multiplier string is made from nothing and read with on a job', async ({
   for (const _ of [2, 3]) await page.getByRole('button', { name: 'One more voltage range' }).click();
   await type(page, 'Voltage range 3', '50');
   await type(page, 'Voltage range 2', '10');
-  await page.getByRole('button', { name: 'Put it in the kit' }).click();
+  await page.getByRole('button', { name: 'Add to the kit' }).click();
   await openJob(page, server, 'Float-level divider', 'Set-ups');
   await page.getByRole('button', { name: /Instrument of V1/ }).click();
   await page.getByRole('option', { name: 'Loop voltmeter' }).click();
@@ -79,7 +79,7 @@ test('a multiplier string: other parts, contradictions refused, undo, files out 
   await expect(sections.nth(0)).toContainText('2.5\u00a0V / 50\u00a0µA − 2\u00a0kΩ = 48.000\u00a0kΩ');
   await expect(sections.nth(2)).toContainText('= 800.00\u00a0kΩ');
   await page.getByRole('radio', { name: '1', exact: true }).click();
-  await expect(sections.nth(1)).toContainText('take 150\u00a0kΩ');
+  await expect(sections.nth(1)).toContainText('fit 150\u00a0kΩ');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('radio', { name: '2', exact: true })).toBeChecked();
   await page.getByRole('heading', { name: 'Workshop' }).click();
@@ -132,7 +132,7 @@ test('the movement from measurements, a shunt that was in it, and a voltmeter on
   const coil = (18_200 * 1600) / (18_200 - 1600);
   await expect(page.getByText(`${(coil / 1000).toFixed(3)}\u00a0kΩ ±`)).toBeVisible();
   await expect(page.getByText(/taken for the coil itself would be −8\.8/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take these figures' }).click();
+  await page.getByRole('button', { name: 'Use these figures' }).click();
   await expect(page.getByRole('textbox', { name: 'Coil resistance' })).toHaveValue(/^1\.7542/);
   await type(page, 'Then across it', '50k');
   await expect(page.getByText('No coil does this')).toBeVisible();
@@ -217,12 +217,12 @@ test('two windows never overwrite each other: mine or theirs is asked for', asyn
   await type(page, 'Voltage range 3', '80');
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
   await type(other, 'Voltage range 3', '90');
-  await expect(other.getByRole('button', { name: 'Take theirs' })).toBeVisible();
+  await expect(other.getByRole('button', { name: 'Use theirs' })).toBeVisible();
   await type(other, 'Voltage range 3', '95');
   await other.reload();
   await expect(other.getByRole('alert')).toContainText('changed in another window');
   await other.reload();
-  await other.getByRole('button', { name: 'Take theirs' }).click();
+  await other.getByRole('button', { name: 'Use theirs' }).click();
   await expect(other.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('80\u00a0V');
   faults.length = 0;
 });
@@ -241,13 +241,13 @@ test('a meter is designed, looked through and put into the kit by key alone', as
   await keys('Enter');
   await expect(page.getByRole('heading', { name: 'By key' })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Full-scale voltage' })).toHaveAttribute('placeholder', '100\u00a0mV');
-  await page.getByRole('radio', { name: 'one tapped string' }).focus();
+  await page.getByRole('radio', { name: 'multiplier chain' }).focus();
   await keys('ArrowLeft');
   await expect(page.getByText('multiplier of the 50\u00a0V range')).toBeVisible();
   await page.getByRole('link', { name: 'Temperature and faults' }).focus();
   await keys('Enter');
-  await expect(page.getByRole('table', { name: 'When something goes wrong as voltmeter' })).toBeVisible();
-  await page.getByRole('button', { name: 'Put it in the kit' }).focus();
+  await expect(page.getByRole('table', { name: 'Faults and wrong ranges of the voltmeter' })).toBeVisible();
+  await page.getByRole('button', { name: 'Add to the kit' }).focus();
   await keys('Enter');
   await expect(page.getByText('By key is in the kit')).toBeVisible();
   expect(faults).toEqual([]);

@@ -5,7 +5,7 @@ import { expect } from './demo-page.ts';
 
 /** Goes to the workshop, and opens a meter project. */
 export async function open(page: Page, design?: string): Promise<void> {
-  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Workshop' }).click();
+  await page.getByRole('navigation', { name: 'Pages' }).getByRole('link', { name: 'Workshop' }).click();
   if (design) await page.getByRole('button', { name: design }).click();
 }
 

@@ -1,0 +1,109 @@
+import { type Page } from '@playwright/test';
+import type { DemoServer } from './demo-page.ts';
+
+/** A screen of the application, by what it is called, and how to get there. */
+export interface Screen {
+  readonly name: string;
+  readonly path: string;
+  readonly open?: (page: Page) => Promise<void>;
+}
+
+const tab = (name: string) => (page: Page) => page.getByRole('tab', { name, exact: true }).click();
+
+/** Every screen of the demo. */
+export async function allScreens(server: DemoServer): Promise<Screen[]> {
+  const jobs = (await server.ask('GET', '/jobs')).json as { id: string; title: string }[];
+  const projects = (await server.ask('GET', '/meter-projects')).json as { id: string }[];
+  const id = (title: string): string => jobs.find((job) => job.title.startsWith(title))!.id;
+  const divider = `/bench/${id('Float-level')}`;
+  const views = ['circuit', 'working', 'equations', 'superposition', 'what-if', 'tolerance'];
+  const topics = ['loading', 'insertion', 'source-resistance', 'range', 'correction', 'together', 'tolerance'];
+  return [
+    { name: 'Jobs', path: '/' },
+    { name: 'Jobs, table', path: '/?view=table' },
+    { name: 'Network', path: `${divider}/network` },
+    {
+      name: 'Network, a part',
+      path: `${divider}/network`,
+      open: async (page) => {
+        await page.getByRole('button', { name: /^R3 15/ }).focus();
+        await page.keyboard.press('Enter');
+        await tab('All about R3')(page);
+      },
+    },
+    {
+      name: 'Network, a rail',
+      path: `${divider}/network`,
+      open: (page) => page.locator('[data-rail="B"]').click(),
+    },
+    ...views.map((view) => ({ name: `True values, ${view}`, path: `${divider}/true-values/${view}` })),
+    ...['Sums', 'Supplies', 'Charge', 'Measured or nominal'].map((name) => ({
+      name: `True values, ${name}`,
+      path: `${divider}/true-values`,
+      open: tab(name),
+    })),
+    ...['Ranges', 'Correct', 'Required resistance', 'Wrong connection', 'Ohmmeter', 'Together or apart'].map(
+      (name) => ({
+        name: `Set-ups, ${name}`,
+        path: `${divider}/setups/S-3`,
+        open: tab(name),
+      }),
+    ),
+    ...['Loading map', 'Indicated sums', 'Tolerance'].map((name) => ({
+      name: `Set-ups, ${name}`,
+      path: `${divider}/setups/S-1`,
+      open: tab(name),
+    })),
+    {
+      name: 'Set-ups, R from V and I',
+      path: `/bench/${id('Resistor')}/setups`,
+      open: tab('R from V and I'),
+    },
+    { name: 'Set-ups, compliance', path: `/bench/${id('Level loop')}/setups/old` },
+    {
+      name: 'Head of the job',
+      path: `${divider}/setups`,
+      open: async (page) => {
+        await page.getByRole('button', { name: /^Head of the job/ }).click();
+        await page.getByRole('textbox', { name: 'Site' }).waitFor();
+      },
+    },
+    { name: 'Correct', path: '/correct' },
+    ...['meter', 'parts', 'stress', 'in-use', 'build'].map((sheet) => ({
+      name: `Workshop, ${sheet}`,
+      path: `/workshop/${projects[0]!.id}/${sheet}`,
+    })),
+    { name: 'Kit', path: '/kit/digital-2000' },
+    ...[...topics, 'shunts', 'multipliers'].map((topic) => ({ name: `Learn, ${topic}`, path: `/learn/${topic}` })),
+    { name: 'History', path: `/history/jobs/${id('Float-level')}` },
+    {
+      name: 'Commands',
+      path: `${divider}/setups`,
+      open: async (page) => {
+        await page.getByTestId('indicated').waitFor();
+        await page.keyboard.press('Control+k');
+        await page.getByRole('combobox', { name: 'Commands' }).waitFor();
+      },
+    },
+    {
+      name: 'Keys',
+      path: `${divider}/network`,
+      open: async (page) => {
+        await page.getByRole('table').first().waitFor();
+        await page.keyboard.press('?');
+        await page.getByRole('heading', { name: 'Keys on this screen' }).waitFor();
+      },
+    },
+  ];
+}
+
+/** Opens a screen and waits until nothing is being fetched for it. */
+export async function openScreen(page: Page, server: DemoServer, { path, open }: Screen): Promise<void> {
+  await page.goto(server.address + path);
+  await page.locator('main, aside, article').first().waitFor();
+  await open?.(page);
+  await page
+    .getByText(/^(Fetching|Opening|Choosing the parts)/)
+    .first()
+    .waitFor({ state: 'hidden' });
+}

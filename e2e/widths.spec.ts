@@ -1,0 +1,112 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, figure, test } from './demo-page.ts';
+import { allScreens, openScreen } from './screens.ts';
+
+const widths = { desk: [1280, 800], tablet: [834, 1112], phone: [390, 844] } as const;
+
+/** What is wrong with the page at this width: it scrolls sideways, or a control is too small for a finger. */
+const misfits = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const wrong: string[] = [];
+    const { scrollWidth } = document.documentElement;
+    if (scrollWidth > window.innerWidth) wrong.push(`the page is ${scrollWidth} px wide`);
+    for (const part of document.querySelectorAll('main, aside'))
+      if (part.scrollWidth > part.clientWidth + 1 && !part.querySelector(':scope > .drawing'))
+        wrong.push(`${part.tagName} is ${part.scrollWidth} px wide in ${part.clientWidth}`);
+    const controls = 'button, a[href], input, select, textarea, [role="tab"], [role="radio"], [role="checkbox"]';
+    for (const control of document.querySelectorAll<HTMLElement>(controls)) {
+      if (control.closest('[hidden], .sr-only, svg') || control.offsetParent === null) continue;
+      const boxes = [control, control.closest('label')].flatMap((box) => box?.getBoundingClientRect() ?? []);
+      const [width, height] = [Math.max(...boxes.map((b) => b.width)), Math.max(...boxes.map((b) => b.height))];
+      if (width > 0 && (width < 23.5 || height < 23.5))
+        wrong.push(`${control.getAttribute('aria-label') ?? control.innerText}: ${width} × ${height} px`);
+    }
+    return wrong;
+  });
+
+/** The screens are looked through by so many tests at once. */
+const shares = 4;
+
+for (let share = 0; share < shares; share += 1)
+  test(`at three widths, in both themes: nothing scrolls sideways, every control can be hit, axe finds nothing (${share + 1} of ${shares})`, async ({
+    page,
+    server,
+    faults,
+  }) => {
+    test.slow();
+    const found: string[] = [];
+    const screens = (await allScreens(server)).filter((_, at) => at % shares === share);
+    for (const screen of screens) {
+      await page.setViewportSize({ width: 1280, height: 800 });
+      await openScreen(page, server, screen);
+      for (const [name, [width, height]] of Object.entries(widths)) {
+        await page.setViewportSize({ width, height });
+        found.push(...(await misfits(page)).map((words) => `${screen.name} on a ${name}: ${words}`));
+        for (const theme of ['light', 'dark'] as const) {
+          await page.emulateMedia({ colorScheme: theme });
+          const axe = new AxeBuilder({ page });
+          // The themes differ in their colours alone.
+          if (theme === 'light') axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']);
+          else axe.withRules(['color-contrast']);
+          const { violations } = await axe.analyze();
+          found.push(
+            ...violations.map(
+              ({ id, nodes }) =>
+                `${screen.name} on a ${name}, ${theme}: ${id}: ${nodes.map(({ html }) => html).join(' | ')}`,
+            ),
+          );
+        }
+      }
+    }
+    expect(found).toEqual([]);
+    expect(faults).toEqual([]);
+  });
+
+test.describe('on a touch screen', () => {
+  test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
+
+  test('a phone finds a job and reads its meter', async ({ page, server }) => {
+    await page.goto(server.address);
+    await page.getByRole('searchbox', { name: 'Find a job' }).fill('SL-014');
+    await page.getByRole('link', { name: /^Float-level/ }).tap();
+    await expect.poll(() => figure(page, 'indicated')).toBeCloseTo(3.653, 2);
+    await expect(page.getByTestId('indicated')).toBeInViewport();
+    const button = (await page.getByRole('button', { name: 'Meters' }).boundingBox())!;
+    expect(button.height).toBeGreaterThanOrEqual(44);
+  });
+
+  test('two fingers change the scale of the drawing, one moves it', async ({ page, server, context }) => {
+    await page.goto(server.address);
+    await page.getByRole('link', { name: /^Float-level/ }).tap();
+    const drawing = page.locator('.drawing');
+    await expect(drawing).toBeVisible();
+    const scale = async (): Promise<number> => Number(await drawing.getAttribute('data-scale'));
+    const before = await scale();
+    const box = (await drawing.boundingBox())!;
+    const [x, y] = [box.x + 90, box.y + box.height - 30];
+    const touch = await context.newCDPSession(page);
+    const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', points: readonly (readonly [number, number])[]) =>
+      touch.send('Input.dispatchTouchEvent', {
+        type,
+        touchPoints: points.map(([px, py], id) => ({ x: px, y: py, id })),
+      });
+    await send('touchStart', [
+      [x - 20, y],
+      [x + 20, y],
+    ]);
+    for (const apart of [30, 45, 60, 75])
+      await send('touchMove', [
+        [x - apart, y],
+        [x + apart, y],
+      ]);
+    await send('touchEnd', []);
+    await expect.poll(scale).toBeGreaterThan(before * 1.5);
+    const left = (): Promise<number> => drawing.evaluate((element) => element.scrollLeft);
+    const start = await left();
+    await send('touchStart', [[x + 60, y]]);
+    for (const dx of [10, 25, 40, 60]) await send('touchMove', [[x + 60 - dx, y]]);
+    await send('touchEnd', []);
+    await expect.poll(left).toBeGreaterThan(start + 30);
+  });
+});
