@@ -23,7 +23,7 @@ const web = [
   ['ui'],
   ['api', 'drawing', 'workers'],
   ['documents'],
-  ['jobs', 'bench', 'kit', 'workshop', 'correction', 'practice'],
+  ['jobs', 'bench', 'kit', 'workshop', 'correction', 'learn', 'first-minute', 'practice'],
   ['shell'],
 ];
 
