@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
+import { compareFile } from './compare.ts';
 import { designFile } from './design.ts';
 import { drawFile } from './draw.ts';
 import { refused, type Output } from './output.ts';
@@ -7,6 +8,7 @@ import { reduceFile } from './reduce.ts';
 import { solveFile } from './solve.ts';
 
 const usage = `Usage: npm run -s cli -- solve FILE…     true values and every set-up's readings
+       npm run -s cli -- compare FILE…   readings against what was to be expected
        npm run -s cli -- reduce FILE…    the steps down to one resistance
        npm run -s cli -- design FILE…    shunts and multipliers for a movement
        npm run -s cli -- draw FILE [--out FILE.svg] [--scale] [--zigzag]
@@ -15,6 +17,7 @@ where none is named. - reads one file from standard input. Status 2 where any fi
 
 const perFile: Readonly<Record<string, (text: string) => Output>> = {
   solve: solveFile,
+  compare: compareFile,
   reduce: reduceFile,
   design: designFile,
 };

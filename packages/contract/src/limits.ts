@@ -18,5 +18,10 @@ export const most = {
   functions: 20,
   ranges: 1000,
   designRanges: 100,
+  readings: 10_000,
+  observations: 1000,
+  rates: 20,
+  calibrationPoints: 200,
+  shown: 32,
   stock: 10_000,
 } as const;

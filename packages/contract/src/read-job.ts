@@ -1,4 +1,4 @@
-import { fail, jobFaults, ok, versionKeys, type Job, type Result } from '@usual-drag/core';
+import { fail, jobFaults, ok, newerKeys, type Job, type Result } from '@usual-drag/core';
 import { mostFaults } from './limits.ts';
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 
@@ -25,8 +25,10 @@ export const checkDraft = (value: unknown): Result<Job, readonly FileFault[]> =>
 function check(value: unknown, counts: (fault: FileFault) => boolean): Result<Job, readonly FileFault[]> {
   const shaped = checkShape(value);
   if (!shaped.ok) return shaped;
-  const tooNew = shaped.value.version === 1 && versionKeys.find((key) => shaped.value[key] !== undefined);
-  if (tooNew) return fail([newerKey(tooNew)]);
+  if (shaped.value.version === 1) {
+    const tooNew = newerKeys(shaped.value);
+    if (tooNew.length > 0) return fail(tooNew.slice(0, mostFaults).map(newerKey));
+  }
   const faults = jobFaults(shaped.value)
     .map((fault) => ({ ...fault, path: fault.where.join(', ') }))
     .filter(counts);

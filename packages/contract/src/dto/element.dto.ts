@@ -56,6 +56,13 @@ export class SourceDto extends ElementDto<'source'> {
 
   @OptionalQuantity(elementLimits.currentLimit)
   currentLimit?: number;
+
+  @OptionalQuantity(elementLimits.ceiling)
+  ceiling?: number;
+
+  @Absent()
+  @Text(most.word)
+  channel?: string;
 }
 
 @Describes<Resistor>()
@@ -71,6 +78,10 @@ export class ResistorDto extends ElementDto<'resistor'> {
 
   @OptionalQuantity(elementLimits.measuredResistance)
   measuredResistance?: number;
+
+  @Absent()
+  @Text(most.label)
+  bodyLabel?: string;
 }
 
 @Describes<CurrentSource>()
@@ -80,6 +91,13 @@ export class CurrentSourceDto extends ElementDto<'current-source'> {
 
   @OptionalQuantity(elementLimits.compliance)
   compliance?: number;
+
+  @OptionalQuantity(elementLimits.ceiling)
+  ceiling?: number;
+
+  @Absent()
+  @Text(most.word)
+  channel?: string;
 }
 
 @Describes<Load>()
@@ -99,6 +117,10 @@ export class LoadDto extends ElementDto<'load'> {
 export class SwitchDto extends ElementDto<'switch'> {
   @IsBoolean({ message: 'must be true or false' })
   closed!: boolean;
+
+  @Absent()
+  @IsBoolean({ message: 'must be true or false' })
+  momentary?: boolean;
 }
 
 @Describes<Link>()

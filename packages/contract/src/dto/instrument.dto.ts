@@ -1,18 +1,58 @@
 import {
+  kitLimits,
   rangeLimits,
   type Instrument,
-  type InstrumentFunction,
+  type MeterFunction,
   type MeterQuantity,
   type Range,
+  type RangeCalibration,
+  type Rate,
+  type ReadingQuantity,
+  type ResistanceFunction,
+  type ResistanceRange,
 } from '@usual-drag/core';
 import { Type } from 'class-transformer';
-import { IsIn, ValidateNested } from 'class-validator';
+import { ArrayMinSize, IsIn, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';
-import { Absent, Describes, Id, List, OptionalQuantity, Quantity, Text } from './decorators.ts';
+import { Absent, Describes, Id, List, OptionalQuantity, Quantity, Text, valueRule } from './decorators.ts';
 
 export const meterQuantities = ['dc-voltage', 'dc-current'] as const satisfies MeterQuantity[];
+export const readingQuantities = [...meterQuantities, 'resistance'] as const satisfies ReadingQuantity[];
 
-class RangeDto {
+class CalibrationPointDto {
+  @Quantity('any')
+  applied!: number;
+
+  @Quantity('any')
+  indicated!: number;
+}
+
+@Describes<RangeCalibration>()
+class RangeCalibrationDto {
+  @Text(most.word)
+  on!: string;
+
+  @List(most.calibrationPoints)
+  @ArrayMinSize(1, { ...valueRule, message: 'must have at least one point' })
+  @ValidateNested({ each: true })
+  @Type(() => CalibrationPointDto)
+  points!: CalibrationPointDto[];
+
+  @Quantity('not-negative')
+  uncertainty!: number;
+}
+
+@Describes<Rate>()
+class RateDto {
+  @Id()
+  id!: string;
+
+  @Quantity('not-negative')
+  counts!: number;
+}
+
+/** What every range has. */
+class AnyRangeDto {
   @Id()
   id!: string;
 
@@ -35,6 +75,13 @@ class RangeDto {
   divisions?: number;
 
   @Absent()
+  @ValidateNested()
+  @Type(() => RangeCalibrationDto)
+  calibration?: RangeCalibrationDto;
+}
+
+class RangeDto extends AnyRangeDto {
+  @Absent()
   @Text(most.word)
   jack?: string;
 
@@ -54,33 +101,54 @@ class CurrentRangeDto extends RangeDto {
   resistance!: number;
 }
 
+@Describes<ResistanceRange>()
+export class ResistanceRangeDto extends AnyRangeDto {
+  @Quantity(kitLimits.testCurrent)
+  testCurrent!: number;
+}
+
 /** An instrument, its functions' ranges told apart by their quantity. */
 type InstrumentKeys = Omit<Instrument, 'functions'> & { functions?: FunctionDto[] };
 
 export class FunctionDto {
-  @IsIn(meterQuantities, { message: `must be one of ${meterQuantities.join(', ')}` })
-  quantity!: MeterQuantity;
+  @IsIn(readingQuantities, { message: `must be one of ${readingQuantities.join(', ')}` })
+  quantity!: ReadingQuantity;
 }
 
-@Describes<InstrumentFunction>()
+@Describes<MeterFunction>()
 class VoltageFunctionDto extends FunctionDto {
+  declare quantity: MeterQuantity;
+
   @List(most.ranges)
   @ValidateNested({ each: true })
   @Type(() => VoltageRangeDto)
   ranges!: VoltageRangeDto[];
 }
 
-@Describes<InstrumentFunction>()
+@Describes<MeterFunction>()
 class CurrentFunctionDto extends FunctionDto {
+  declare quantity: MeterQuantity;
+
   @List(most.ranges)
   @ValidateNested({ each: true })
   @Type(() => CurrentRangeDto)
   ranges!: CurrentRangeDto[];
 }
 
+@Describes<ResistanceFunction>()
+class ResistanceFunctionDto extends FunctionDto {
+  declare quantity: 'resistance';
+
+  @List(most.ranges)
+  @ValidateNested({ each: true })
+  @Type(() => ResistanceRangeDto)
+  ranges!: ResistanceRangeDto[];
+}
+
 export const functionSubTypes = [
   { value: VoltageFunctionDto, name: 'dc-voltage' },
   { value: CurrentFunctionDto, name: 'dc-current' },
+  { value: ResistanceFunctionDto, name: 'resistance' },
 ];
 
 @Describes<InstrumentKeys>()
@@ -104,4 +172,10 @@ export class InstrumentDto {
     discriminator: { property: 'quantity', subTypes: functionSubTypes },
   })
   functions?: FunctionDto[];
+
+  @Absent()
+  @List(most.rates)
+  @ValidateNested({ each: true })
+  @Type(() => RateDto)
+  rates?: RateDto[];
 }

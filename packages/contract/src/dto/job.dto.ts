@@ -6,6 +6,7 @@ import { Absent, Describes, List, Name, Text, valueRule } from './decorators.ts'
 import { ElementDto, elementSubTypes } from './element.dto.ts';
 import { InstrumentDto } from './instrument.dto.ts';
 import { JobRecordDto } from './job-record.dto.ts';
+import { ConventionsDto, ReadingDto, readingSubTypes } from './reading.dto.ts';
 import { SetupDto } from './setup.dto.ts';
 
 @Describes<Omit<Network, 'elements'> & { elements: ElementDto[] }>()
@@ -61,4 +62,18 @@ export class JobDto {
   @ValidateNested({ each: true })
   @Type(() => SetupDto)
   setups?: SetupDto[];
+
+  @Absent()
+  @ValidateNested()
+  @Type(() => ConventionsDto)
+  conventions?: ConventionsDto;
+
+  @Absent()
+  @List(most.readings)
+  @ValidateNested({ each: true })
+  @Type(() => ReadingDto, {
+    keepDiscriminatorProperty: true,
+    discriminator: { property: 'quantity', subTypes: readingSubTypes },
+  })
+  readings?: ReadingDto[];
 }

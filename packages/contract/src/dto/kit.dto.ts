@@ -1,40 +1,9 @@
-import {
-  kitLimits,
-  rangeLimits,
-  type AutoRange,
-  type Kit,
-  type KitInstrument,
-  type ResistanceRange,
-} from '@usual-drag/core';
+import { kitLimits, type AutoRange, type Kit, type KitInstrument } from '@usual-drag/core';
 import { Type } from 'class-transformer';
 import { Equals, IsBoolean, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';
-import { Absent, Describes, Id, List, OptionalQuantity, Quantity, Text } from './decorators.ts';
-import { InstrumentDto } from './instrument.dto.ts';
-
-@Describes<ResistanceRange>()
-class ResistanceRangeDto {
-  @Id()
-  id!: string;
-
-  @Quantity(rangeLimits.fullScale)
-  fullScale!: number;
-
-  @Quantity(kitLimits.testCurrent)
-  testCurrent!: number;
-
-  @OptionalQuantity(rangeLimits.resolution)
-  resolution?: number;
-
-  @OptionalQuantity(rangeLimits.accuracyOfReading)
-  accuracyOfReading?: number;
-
-  @OptionalQuantity(rangeLimits.accuracyCounts)
-  accuracyCounts?: number;
-
-  @OptionalQuantity(rangeLimits.accuracyOfRange)
-  accuracyOfRange?: number;
-}
+import { Absent, Describes, List, OptionalQuantity, Quantity, Text } from './decorators.ts';
+import { InstrumentDto, ResistanceRangeDto } from './instrument.dto.ts';
 
 @Describes<AutoRange>()
 class AutoRangeDto {

@@ -8,6 +8,7 @@ import './job.dto.ts';
 import './kit.dto.ts';
 import './requests.dto.ts';
 import './meter-project.dto.ts';
+import { readingSubTypes } from './reading.dto.ts';
 import { meterSubTypes } from './setup.dto.ts';
 
 type Schema = Record<string, unknown>;
@@ -25,6 +26,7 @@ const unions = {
   ElementDto: { key: 'kind', subTypes: elementSubTypes },
   FunctionDto: { key: 'quantity', subTypes: functionSubTypes },
   MeterDto: { key: 'quantity', subTypes: meterSubTypes },
+  ReadingDto: { key: 'quantity', subTypes: readingSubTypes },
 };
 
 /** JSON Schema (draft 2020-12) of a job file, made from the DTO classes. */

@@ -1,7 +1,7 @@
 import { smallestStep } from './display.ts';
-import type { Instrument, Range } from './instrument.ts';
+import type { Instrument, Range, ResistanceRange } from './instrument.ts';
 
-/** What a reading may be off by for the instrument's sake alone, as limits, V or A. */
+/** What a reading may be off by for the instrument's sake alone, as limits, V, A or Ω. */
 export interface ReadingUncertainty {
   /** Digital: a share of the reading and some counts. Analogue: its class, a share of full scale. */
   readonly accuracy: number;
@@ -10,7 +10,11 @@ export interface ReadingUncertainty {
 }
 
 /** The limits of a reading's uncertainty on a range. What the range does not say of itself counts as nothing. */
-export function readingUncertainty(instrument: Instrument, range: Range, indicated: number): ReadingUncertainty {
+export function readingUncertainty(
+  instrument: Instrument,
+  range: Range | ResistanceRange,
+  indicated: number,
+): ReadingUncertainty {
   const step = smallestStep(instrument, range);
   const accuracy =
     instrument.display === 'analogue'

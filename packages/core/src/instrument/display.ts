@@ -1,11 +1,11 @@
 import { prefixByExponent, smallestExponent } from '../quantity/index.ts';
-import { unitOf, type Instrument, type MeterQuantity, type Range } from './instrument.ts';
+import { unitOf, type Instrument, type Range, type ReadingQuantity, type ResistanceRange } from './instrument.ts';
 
 /** What stands on the face of the instrument. */
 export interface Shown {
   /** The number, `OL` for over-range on a digital one; null where there is nothing to show. */
   readonly display: string | null;
-  /** With the SI prefix in which full scale is at least 1, volts and amperes from there on. */
+  /** With the SI prefix in which full scale is at least 1; volts and amperes from there on, ohms up to gigaohms. */
   readonly unit: string;
 }
 
@@ -17,11 +17,11 @@ export interface Shown {
  */
 export function shownOn(
   instrument: Instrument,
-  quantity: MeterQuantity,
-  range: Range,
+  quantity: ReadingQuantity,
+  range: Range | ResistanceRange,
   indicated: number | null,
 ): Shown {
-  const exponent = unitExponent(range.fullScale);
+  const exponent = unitExponent(range.fullScale, quantity);
   const unit = prefixByExponent[exponent]! + unitOf(quantity);
   if (indicated === null) return { display: null, unit };
   const analogue = instrument.display === 'analogue';
@@ -35,14 +35,14 @@ export function shownOn(
 }
 
 /** V or A between two numbers that the instrument can tell apart. */
-export function smallestStep(instrument: Instrument, range: Range): number {
+export function smallestStep(instrument: Instrument, range: Range | ResistanceRange): number {
   if (instrument.display === 'analogue') return range.fullScale / (range.divisions ?? 50) / 5;
   return range.resolution ?? 10 ** (Math.floor(Math.log10(range.fullScale)) - 3);
 }
 
-function unitExponent(fullScale: number): number {
+function unitExponent(fullScale: number, quantity: ReadingQuantity): number {
   const third = Math.floor(Math.floor(Math.log10(fullScale) + 1e-12) / 3) * 3;
-  return Math.min(0, Math.max(smallestExponent, third));
+  return Math.min(quantity === 'resistance' ? 9 : 0, Math.max(smallestExponent, third));
 }
 
 /** Decimals needed to write multiples of a step. */

@@ -6,8 +6,15 @@ export {
   unitOf,
   type Instrument,
   type InstrumentFunction,
+  type MeterFunction,
   type MeterQuantity,
   type Range,
+  type RangeCalibration,
+  type RangeOf,
+  type Rate,
+  type ReadingQuantity,
+  type ResistanceFunction,
+  type ResistanceRange,
 } from './instrument.ts';
 export {
   calibrationOf,
@@ -22,6 +29,5 @@ export {
   type Calibration,
   type KitFault,
   type KitInstrument,
-  type ResistanceRange,
 } from './kit.ts';
 export { burdenOf, nextRange, nextResistanceRange, rangeName, sensitivityOf } from './range-edits.ts';

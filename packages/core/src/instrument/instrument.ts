@@ -1,4 +1,8 @@
+/** What a meter connected to a circuit indicates. */
 export type MeterQuantity = 'dc-voltage' | 'dc-current';
+
+/** What an instrument can read; a resistance out of circuit. */
+export type ReadingQuantity = MeterQuantity | 'resistance';
 
 /** One position of an instrument's switch. */
 export interface Range {
@@ -18,12 +22,55 @@ export interface Range {
   readonly jack?: string;
   /** A at which the fuse of this jack blows. */
   readonly fuse?: number;
+  readonly calibration?: RangeCalibration;
 }
 
-export interface InstrumentFunction {
+/** A position of an ohmmeter: what it drives through the part, and how well it reads. */
+export interface ResistanceRange {
+  readonly id: string;
+  /** Ω. */
+  readonly fullScale: number;
+  /** A that the instrument drives through the part. */
+  readonly testCurrent: number;
+  /** Ω of the last digit. */
+  readonly resolution?: number;
+  readonly accuracyOfReading?: number;
+  readonly accuracyCounts?: number;
+  /** Analogue: the class, as a fraction of full scale. */
+  readonly accuracyOfRange?: number;
+  /** Analogue: divisions of the scale. */
+  readonly divisions?: number;
+  readonly calibration?: RangeCalibration;
+}
+
+/** What a certificate says of one range. */
+export interface RangeCalibration {
+  /** The day, `2026-03-02`. */
+  readonly on: string;
+  /** V, A or Ω applied, and what the instrument indicated. */
+  readonly points: readonly { readonly applied: number; readonly indicated: number }[];
+  /** Of the certificate, k = 2, V, A or Ω. */
+  readonly uncertainty: number;
+}
+
+/** A speed of reading. */
+export interface Rate {
+  readonly id: string;
+  /** Counts that reading at this rate adds to the accuracy limit. */
+  readonly counts: number;
+}
+
+export interface MeterFunction {
   readonly quantity: MeterQuantity;
   readonly ranges: readonly Range[];
 }
+
+export interface ResistanceFunction {
+  readonly quantity: 'resistance';
+  readonly ranges: readonly ResistanceRange[];
+}
+
+export type InstrumentFunction = MeterFunction | ResistanceFunction;
 
 export interface Instrument {
   readonly id: string;
@@ -31,18 +78,29 @@ export interface Instrument {
   /** Digital where left out. */
   readonly display?: 'analogue' | 'digital';
   readonly functions?: readonly InstrumentFunction[];
+  readonly rates?: readonly Rate[];
 }
 
-export const unitOf = (quantity: MeterQuantity): 'V' | 'A' => (quantity === 'dc-voltage' ? 'V' : 'A');
+/** A range of a function. */
+export type RangeOf<Q extends ReadingQuantity> = Q extends 'resistance' ? ResistanceRange : Range;
+
+const units = { 'dc-voltage': 'V', 'dc-current': 'A', resistance: 'Ω' } as const;
+
+export const unitOf = <Q extends ReadingQuantity>(quantity: Q): (typeof units)[Q] => units[quantity];
 
 /** The ranges of a function, as listed; none where the instrument does not have it. */
-export const rangesOf = (instrument: Instrument, quantity: MeterQuantity): readonly Range[] =>
-  (instrument.functions ?? []).filter((f) => f.quantity === quantity).flatMap((f) => f.ranges);
+export const rangesOf = <Q extends ReadingQuantity>(instrument: Instrument, quantity: Q): readonly RangeOf<Q>[] =>
+  (instrument.functions ?? []).filter((f) => f.quantity === quantity).flatMap((f) => f.ranges as readonly RangeOf<Q>[]);
 
 /** A range by its id. */
-export function findRange(instrument: Instrument, quantity: MeterQuantity, id: string): Range | undefined {
+export function findRange<Q extends ReadingQuantity>(
+  instrument: Instrument,
+  quantity: Q,
+  id: string,
+): RangeOf<Q> | undefined {
   for (const f of instrument.functions ?? []) {
-    const range = f.quantity === quantity && f.ranges.find((candidate) => candidate.id === id);
+    if (f.quantity !== quantity) continue;
+    const range = (f.ranges as readonly RangeOf<Q>[]).find((candidate) => candidate.id === id);
     if (range) return range;
   }
   return undefined;

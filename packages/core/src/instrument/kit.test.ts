@@ -1,3 +1,4 @@
+import { rangesOf } from './instrument.ts';
 import {
   calibrationOf,
   copyInstrument,
@@ -27,9 +28,9 @@ const kept: KitInstrument = {
 test('a job keeps what acts on the circuit: leads and contacts are part of a current range, not of a voltage range', () => {
   const taken = instrumentForJob(kept);
   expect(Object.keys(taken).sort()).toEqual(['display', 'functions', 'id', 'name']);
-  expect(taken.functions![0]!.ranges[0]!.resistance).toBe(1e7);
-  expect(taken.functions![1]!.ranges[0]!.resistance).toBeCloseTo(0.15, 15);
-  expect(taken.functions![1]!.ranges[0]!.fuse).toBe(3);
+  expect(rangesOf(taken, 'dc-voltage')[0]!.resistance).toBe(1e7);
+  expect(rangesOf(taken, 'dc-current')[0]!.resistance).toBeCloseTo(0.15, 15);
+  expect(rangesOf(taken, 'dc-current')[0]!.fuse).toBe(3);
 });
 
 test('a copy leaves tag and calibration with the specimen', () => {

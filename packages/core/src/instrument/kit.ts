@@ -1,20 +1,5 @@
 import { limitViolation, rangeLimits, duplicates, type Limit } from '../network/index.ts';
-import type { Instrument, InstrumentFunction, Range } from './instrument.ts';
-
-/** A position of an ohmmeter: what it drives through the part, and how well it reads. */
-export interface ResistanceRange {
-  readonly id: string;
-  /** Ω. */
-  readonly fullScale: number;
-  /** A that the instrument drives through the part. */
-  readonly testCurrent: number;
-  /** Ω of the last digit. */
-  readonly resolution?: number;
-  readonly accuracyOfReading?: number;
-  readonly accuracyCounts?: number;
-  /** Analogue: the class, as a fraction of full scale. */
-  readonly accuracyOfRange?: number;
-}
+import type { Instrument, InstrumentFunction, Range, ResistanceRange } from './instrument.ts';
 
 /** When an auto-ranging instrument changes its range, as shares of full scale. */
 export interface AutoRange {
@@ -53,24 +38,26 @@ export const kitLimits = {
 } as const satisfies Record<string, Limit>;
 
 /**
- * The instrument as a job keeps it: without what its owner notes, and with leads and contacts counted into the resistance of
- * its current ranges. Across, they are as nothing against the input resistance.
+ * The instrument as a job keeps it: without what its owner notes, its resistance ranges as a function like the others, and
+ * leads and contacts counted into the resistance of its current ranges. Across, they are as nothing against the input
+ * resistance.
  */
 export function instrumentForJob(kept: KitInstrument): Instrument {
-  const { id, name, display, functions = [], leadResistance = 0, contactResistance = 0 } = kept;
-  const outside = leadResistance + contactResistance;
-  const counted = ({ quantity, ranges }: InstrumentFunction): InstrumentFunction => ({
-    quantity,
-    ranges:
-      quantity === 'dc-voltage' || outside === 0
-        ? ranges
-        : ranges.map((range) => ({ ...range, resistance: range.resistance + outside })),
-  });
+  const { id, name, display, functions = [], rates, resistanceRanges = [] } = kept;
+  const outside = (kept.leadResistance ?? 0) + (kept.contactResistance ?? 0);
+  const counted = (one: InstrumentFunction): InstrumentFunction =>
+    one.quantity !== 'dc-current' || outside === 0
+      ? one
+      : { ...one, ranges: one.ranges.map((range) => ({ ...range, resistance: range.resistance + outside })) };
   return {
     id,
     ...(name !== undefined && { name }),
     ...(display !== undefined && { display }),
-    functions: functions.map(counted),
+    functions: [
+      ...functions.map(counted),
+      ...(resistanceRanges.length > 0 ? [{ quantity: 'resistance', ranges: resistanceRanges } as const] : []),
+    ],
+    ...(rates !== undefined && { rates }),
   };
 }
 
@@ -112,11 +99,15 @@ export function kitFaults(kept: KitInstrument): KitFault[] {
     if (kept.autoRange.down >= kept.autoRange.up) faults.push('auto-ranging must come down below where it goes up');
   }
   for (const { quantity, ranges } of kept.functions ?? []) {
-    const across = quantity === 'dc-voltage';
+    const limits = {
+      ...rangeLimits,
+      ...kitLimits,
+      resistance: quantity === 'dc-voltage' ? 'positive' : 'not-negative',
+    } as const;
     for (const id of duplicates(ranges.map((range) => range.id))) faults.push(`two ranges are called ${id}`);
     for (const range of ranges) {
       if (range.id.length < 1 || range.id.length > 64) faults.push('a range needs a name of 1 to 64 characters');
-      check(range.id, range, { ...rangeLimits, resistance: across ? 'positive' : 'not-negative' });
+      check(range.id, range, limits);
     }
   }
   for (const range of kept.resistanceRanges ?? []) check(range.id, range, { ...rangeLimits, ...kitLimits });

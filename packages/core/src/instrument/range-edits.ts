@@ -1,6 +1,13 @@
 import { formatQuantity } from '../quantity/index.ts';
-import { rangesOf, unitOf, type Instrument, type MeterQuantity, type Range } from './instrument.ts';
-import type { KitInstrument, ResistanceRange } from './kit.ts';
+import {
+  rangesOf,
+  unitOf,
+  type Instrument,
+  type MeterQuantity,
+  type Range,
+  type ResistanceRange,
+} from './instrument.ts';
+import type { KitInstrument } from './kit.ts';
 
 /** Ω for each volt of full scale, what a needle's voltage ranges have in common. */
 export const sensitivityOf = ({ resistance, fullScale }: Range): number => resistance / fullScale;

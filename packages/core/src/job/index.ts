@@ -1,8 +1,9 @@
 export type { Job, JobFault, JobRecord } from './job.ts';
-export { jobFaults, solveJob, type JobResult } from './solve-job.ts';
+export { compareJob, jobFaults, solveJob, type JobResult } from './solve-job.ts';
 export { explainSolverFault } from './solver-words.ts';
 export { editElement, keepInstrument, newJob, putMeter, putSetup, removeSetup, renewInstrument } from './job-edits.ts';
-export { editRecord, versionKeys } from './job-record.ts';
+export { editRecord } from './job-record.ts';
+export { atItsVersion, newerKeys } from './job-version.ts';
 export { floatLevelDivider } from './float-level-divider.ts';
 export { jobFrom, startingCircuits, type StartingCircuit } from './starting-circuits.ts';
 export { changeNetwork } from './change-network.ts';

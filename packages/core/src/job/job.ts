@@ -1,6 +1,7 @@
 import type { Instrument } from '../instrument/index.ts';
 import type { Setup } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
+import type { Conventions, Reading } from '../readings/index.ts';
 
 /** A job file: one network, the instruments at hand, and the set-ups to be read. */
 export interface Job {
@@ -12,6 +13,8 @@ export interface Job {
   readonly network: Network;
   readonly instruments?: readonly Instrument[];
   readonly setups?: readonly Setup[];
+  readonly conventions?: Conventions;
+  readonly readings?: readonly Reading[];
 }
 
 /** The head of a job: where, on what and for which order it is done. Every key may be left out. */

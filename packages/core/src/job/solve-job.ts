@@ -1,6 +1,8 @@
 import { setupsFaults, solveSetup, solveUnloaded, type SetupValues } from '../loading/index.ts';
+import { unitOf } from '../instrument/index.ts';
 import { networkFaults, duplicates } from '../network/index.ts';
 import { fail, ok, type Result } from '../result.ts';
+import { compareReadings, type Comparison, type Reading } from '../readings/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 import type { Job, JobFault } from './job.ts';
 import { explainSolverFault } from './solver-words.ts';
@@ -28,6 +30,14 @@ export function solveJob(job: Job): Result<JobResult, JobFault> {
   return ok({ format: 'usual-drag/result', version: 1, true: unloaded.value.values, setups });
 }
 
+/** A job's readings against what was to be expected, or the first fault that keeps them from being compared. */
+export function compareJob(job: Job): Result<Comparison, JobFault> {
+  const [fault] = jobFaults(job);
+  if (fault) return fail(fault);
+  const compared = compareReadings(job);
+  return compared.ok ? compared : fail(explainSolverFault(compared.fault));
+}
+
 /** Every fault of a job's values, names and references, the network's first. */
 export function jobFaults(job: Job): JobFault[] {
   const instruments = job.instruments ?? [];
@@ -44,8 +54,32 @@ export function jobFaults(job: Job): JobFault[] {
       setups.map((s) => s.id),
     ),
     ...setupsFaults(job.network, instruments, setups),
+    ...readingsFaults(job.readings ?? []),
   ];
 }
+
+/** A reading may stand at a place that is gone, on an instrument that is gone: it is kept, and cannot be compared. */
+const readingsFaults = (readings: readonly Reading[]): JobFault[] => [
+  ...duplicateIds(
+    'readings',
+    readings.map(({ id }) => id),
+  ),
+  ...readings.flatMap(({ id, quantity, observations }) => {
+    const unit = unitOf(quantity);
+    const other = observations.find((one) => !one.unit.endsWith(unit));
+    return other
+      ? [
+          {
+            code: 'invalid-value',
+            message: `${id}: ${other.shown} ${other.unit} is no ${nouns[quantity]}. Give it in ${unit}, with a prefix where it has one.`,
+            where: [id],
+          } as const,
+        ]
+      : [];
+  }),
+];
+
+const nouns = { 'dc-voltage': 'voltage', 'dc-current': 'current', resistance: 'resistance' } as const;
 
 const duplicateIds = (what: string, ids: readonly string[]): JobFault[] =>
   duplicates(ids).map((id) => ({

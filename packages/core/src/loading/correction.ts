@@ -1,4 +1,4 @@
-import { readingUncertainty, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
+import { rangesOf, readingUncertainty, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
 import { replaceElement } from '../network/index.ts';
 import { measurementPointOf, type MeasurementPoint } from './measurement-point.ts';
 import type { Setup } from './setup.ts';
@@ -160,9 +160,9 @@ function withResistanceOff(
   const off: Instrument = {
     ...instrument,
     id: ` ${instrument.id} off`,
-    functions: (instrument.functions ?? []).map((one) => ({
-      ...one,
-      ranges: one.ranges.map((range) => ({ ...range, resistance: range.resistance * (1 + share) })),
+    functions: (['dc-voltage', 'dc-current'] as const).map((quantity) => ({
+      quantity,
+      ranges: rangesOf(instrument, quantity).map((range) => ({ ...range, resistance: range.resistance * (1 + share) })),
     })),
   };
   const meters = setup.meters.map((other) => (other.id === meter ? { ...other, instrument: off.id } : other));

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { nodesOf, parseEnd, referenceOf, type Element, type Network } from '../network/index.ts';
-import type { Instrument } from '../instrument/index.ts';
+import { rangesOf, type Instrument } from '../instrument/index.ts';
 import { agrees, solveExactly } from '../test/exact-solution.ts';
 import { anyNetwork, resistance } from '../test/random-network.ts';
 import { minus } from '../test/rational.ts';
@@ -90,7 +90,7 @@ function nodeOf(network: Network, end: string): string {
 function asParts(network: Network, meters: readonly Meter[], instruments: readonly Instrument[]): Network {
   let elements: readonly Element[] = network.elements;
   meters.forEach((meter, index) => {
-    const ohms = instruments[index]!.functions![0]!.ranges[0]!.resistance;
+    const ohms = rangesOf(instruments[index]!, meter.quantity)[0]!.resistance;
     const of = ohms > 0 ? ({ kind: 'resistor', resistance: ohms } as const) : ({ kind: 'link' } as const);
     if (meter.quantity === 'dc-voltage') {
       elements = [...elements, { id: meter.id, from: meter.red, to: meter.black, ...of }];

@@ -1,4 +1,4 @@
-import type { Instrument } from '../instrument/index.ts';
+import { rangesOf, type Instrument, type MeterQuantity } from '../instrument/index.ts';
 import { parseLine } from '../network/index.ts';
 import { solveSetup, solveUnloaded, type Unloaded } from './solve-setup.ts';
 import { indicatedSums } from './indicated-sums.ts';
@@ -24,7 +24,7 @@ const meter: Instrument = {
     },
   ],
 };
-const range = (quantity: string) => meter.functions!.find((f) => f.quantity === quantity)!.ranges[0]!;
+const range = (quantity: MeterQuantity) => rangesOf(meter, quantity)[0]!;
 
 test('branch currents read one at a time do not add up to the trunk, by what the meter takes in each', () => {
   const panel = solved('E1 2.1V/8m 6s: R1 0R22 @C (L1 12V 0.3A || L2 12V 120mA)');

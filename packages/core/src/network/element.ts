@@ -18,6 +18,10 @@ export interface Source extends TwoTerminal {
   readonly cellsInParallel?: number;
   /** A at which a bench supply stops holding its voltage. */
   readonly currentLimit?: number;
+  /** V, never to be set higher. */
+  readonly ceiling?: number;
+  /** Which output of a bench supply it is. */
+  readonly channel?: string;
 }
 
 export interface Resistor extends TwoTerminal {
@@ -30,6 +34,8 @@ export interface Resistor extends TwoTerminal {
   readonly powerRating?: number;
   /** Ω as measured out of circuit. */
   readonly measuredResistance?: number;
+  /** What is printed or stuck on it, where its role in the drawing is another. */
+  readonly bodyLabel?: string;
 }
 
 /** Drives `current` out of `from`, through the network, back into `to`. */
@@ -39,6 +45,10 @@ export interface CurrentSource extends TwoTerminal {
   readonly current: number;
   /** V up to which it can hold its current. */
   readonly compliance?: number;
+  /** A, never to be set higher. */
+  readonly ceiling?: number;
+  /** Which output of a bench supply it is. */
+  readonly channel?: string;
 }
 
 /** A lamp, sounder or relay coil, counted as ratedVoltage/ratedCurrent ohms. */
@@ -52,6 +62,8 @@ export interface Load extends TwoTerminal {
 export interface Switch extends TwoTerminal {
   readonly kind: 'switch';
   readonly closed: boolean;
+  /** It has to be held while reading. */
+  readonly momentary?: boolean;
 }
 
 export interface Link extends TwoTerminal {

@@ -8,6 +8,7 @@ export const elementLimits = {
   cellsInSeries: 'count',
   cellsInParallel: 'count',
   currentLimit: 'not-negative',
+  ceiling: 'not-negative',
   resistance: 'positive',
   measuredResistance: 'positive',
   tolerance: 'not-negative',

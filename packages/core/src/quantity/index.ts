@@ -13,6 +13,6 @@ export {
   type Series,
 } from './preferred-values.ts';
 export { printedCodeOf, readPrintedCode, type PrintedCode } from './printed-code.ts';
-export { prefixByExponent, smallestExponent } from './prefix.ts';
+export { exponentByPrefix, prefixByExponent, smallestExponent } from './prefix.ts';
 export { writePercent, writeQuantity } from './write-quantity.ts';
 export type { Unit } from './unit.ts';

@@ -8,9 +8,11 @@ import { findSupernodes, type Supernodes } from './supernodes.ts';
 export interface QuickCircuit {
   /** Takes other resistances, Ω above zero, in the order of the branches that were named. */
   solve(resistances: ArrayLike<number>): void;
-  /** V of one node above another as last solved; NaN where nothing joins them. */
+  /** Puts every source at rest and 1 V into one branch of finite resistance, the resistances as last solved. */
+  drive(branch: number): void;
+  /** V of one node above another as last solved or driven; NaN where nothing joins them. */
   voltage(from: number, to: number): number;
-  /** A from → to through a branch as last solved; NaN where nothing determines it. */
+  /** A from → to through a branch as last solved or driven; NaN where nothing determines it. */
   current(branch: number): number;
 }
 
@@ -58,16 +60,20 @@ export function quickCircuit(circuit: Circuit, varied: readonly number[]): Quick
   const currents = new Float64Array(groups);
   const v = new Float64Array(groups);
 
+  /** The branch that is driven with the sources at rest; null as solved. */
+  let driving: number | null = null;
   const voltage = (a: number, b: number): number => {
     const [one, other] = [group[a]!, group[b]!];
     if (sets.of(one) !== sets.of(other)) return NaN;
-    return v[plan.step[one]!]! - v[plan.step[other]!]! + offset[a]! - offset[b]!;
+    const between = v[plan.step[one]!]! - v[plan.step[other]!]!;
+    return driving === null ? between + offset[a]! - offset[b]! : between;
   };
   const ownCurrent = (index: number): number => {
     const branch = branches[index]!;
-    if (branch.kind === 'current') return branch.current;
+    if (branch.kind === 'current') return driving === null ? branch.current : 0;
     if (branch.kind === 'open') return 0;
-    return (voltage(branch.from, branch.to) - emf[index]!) / resistance[index]!;
+    const drop = driving === null ? emf[index]! : Number(driving === index);
+    return (voltage(branch.from, branch.to) - drop) / resistance[index]!;
   };
   const feeders = new Map<number, readonly Feeder[] | null>();
   return {
@@ -77,6 +83,7 @@ export function quickCircuit(circuit: Circuit, varied: readonly number[]): Quick
         if (variedEdges[k] !== -1) g[variedEdges[k]!] = 1 / resistances[k]!;
       }
       elimination.run(g);
+      driving = null;
       currents.set(driven);
       for (let edge = 0; edge < edges.length; edge += 1) {
         if (rise[edge] === 0) continue;
@@ -85,6 +92,16 @@ export function quickCircuit(circuit: Circuit, varied: readonly number[]): Quick
         currents[plan.step[to[edge]!]!]! -= pushed;
       }
       v.fill(0);
+      elimination.potentials(currents, v);
+    },
+    drive(branch) {
+      driving = branch;
+      currents.fill(0);
+      v.fill(0);
+      const edge = edgeOf.get(branch);
+      if (edge === undefined) return;
+      currents[plan.step[from[edge]!]!]! += g[edge]!;
+      currents[plan.step[to[edge]!]!]! -= g[edge]!;
       elimination.potentials(currents, v);
     },
     voltage,

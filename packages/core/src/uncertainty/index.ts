@@ -15,3 +15,11 @@ export { worstCase, type WorstCase } from './worst-case.ts';
 export { contributions, type PartContribution } from './contributions.ts';
 export { sampleTolerance, type SampleSummary, type Sampling } from './sampling.ts';
 export { withKnownResistor, type KnownResistor } from './known-resistor.ts';
+export {
+  mostCornerParts,
+  toleranceLimits,
+  toleranceResponse,
+  type CircuitOutput,
+  type Toleranced,
+  type ToleranceResponse,
+} from './tolerance-limits.ts';

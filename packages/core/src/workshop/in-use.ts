@@ -1,4 +1,4 @@
-import type { Instrument, MeterQuantity, Range } from '../instrument/index.ts';
+import { rangesOf, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
 import { loadedBy, loadingPoints, type MapPoint, type Unloaded } from '../loading/index.ts';
 
 /** What a meter would do at one place of a job, on the range that it would be set to there. */
@@ -14,9 +14,8 @@ export interface UseAtPlace extends MapPoint {
  *
  * @param unloaded  the job's network, solved without any meter
  */
-export function placesInUse(unloaded: Unloaded, { functions = [] }: Instrument, quantity: MeterQuantity): UseAtPlace[] {
-  const ranges = functions.find((of) => of.quantity === quantity)?.ranges ?? [];
-  const rising = [...ranges].sort((a, b) => a.fullScale - b.fullScale);
+export function placesInUse(unloaded: Unloaded, instrument: Instrument, quantity: MeterQuantity): UseAtPlace[] {
+  const rising = [...rangesOf(instrument, quantity)].sort((a, b) => a.fullScale - b.fullScale);
   if (rising.length === 0) return [];
   const places = loadingPoints(unloaded, quantity);
   const onRanges = rising.map((range) => loadedBy(places, quantity, range.resistance));

@@ -1,4 +1,4 @@
-import { instrumentForJob, kitFaults } from '../instrument/index.ts';
+import { instrumentForJob, kitFaults, rangesOf } from '../instrument/index.ts';
 import { paired, workedOut } from '../test/meter-projects.ts';
 import { instrumentOf, kitInstrumentOf } from './into-kit.ts';
 
@@ -7,7 +7,7 @@ test('in the kit it has the resistance of its parts and a class that holds their
   const kept = kitInstrumentOf(piece, sides, null, ['feed-current-panel-meter'], '2026-11-25');
   expect(kitFaults(kept)).toEqual([]);
   expect(kept.id).toBe('feed-current-panel-meter-2');
-  const ranges = kept.functions![0]!.ranges;
+  const ranges = rangesOf(kept, 'dc-current');
   expect(ranges.map(({ id }) => id)).toEqual(['25 mA', '250 mA', '2.5 A']);
   const { sections, asBuilt } = sides[0]!.result;
   const shunt = sections.reduce((sum, { parts }) => sum + parts.resistance, 0);
@@ -19,7 +19,7 @@ test('fuse and trimmers count: more burden, and as good as it is set', () => {
   const fuse = { rating: 3.15, resistance: 0.03 };
   const plain = workedOut({});
   const { piece, sides } = workedOut({ fuse, parts: { ...plain.piece.parts, trimmed: true } });
-  const ranges = instrumentOf(piece, sides).functions![0]!.ranges;
+  const ranges = rangesOf(instrumentOf(piece, sides), 'dc-current');
   ranges.forEach((range, k) => {
     expect(range.fuse).toBe(3.15);
     expect(range.resistance).toBeCloseTo(sides[0]!.result.ranges[k]!.meterResistance + 0.03, 12);
@@ -31,7 +31,7 @@ test('an ammeter and voltmeter of one movement becomes one instrument of two fun
   const { piece, sides } = workedOut({ sides: paired([0.001, 0.1], [2.5, 10]) });
   const made = instrumentForJob(kitInstrumentOf(piece, sides, null, [], '2026-11-25'));
   expect(made.functions!.map(({ quantity }) => quantity)).toEqual(['dc-current', 'dc-voltage']);
-  expect(made.functions![1]!.ranges[1]!.resistance / 10_000).toBeCloseTo(1, 3);
+  expect(rangesOf(made, 'dc-voltage')[1]!.resistance / 10_000).toBeCloseTo(1, 3);
 });
 
 test('put there again it is a new version under its id; what its owner noted stays', () => {

@@ -1,0 +1,138 @@
+import { findRange, type Instrument } from '../instrument/index.ts';
+import { attachmentOf, setupFaults, solveSetup, type Meter, type MeterState, type Unloaded } from '../loading/index.ts';
+import type { Network } from '../network/index.ts';
+import { attach, type Attachment } from '../solver/index.ts';
+import { toleranceLimits, toleranceResponse, type Toleranced, type ToleranceResponse } from '../uncertainty/index.ts';
+import type { Reading } from './reading.ts';
+
+/** What a reading's meter is to indicate at its place, before anybody has read it. V, A or Ω. */
+export interface Expectation {
+  /** What an ideal meter alone would indicate. */
+  readonly true: number | null;
+  /** What this meter indicates with those alongside, before rounding; null where the reading cannot be compared. */
+  readonly expected: number | null;
+  /** expected − true. */
+  readonly loading: number | null;
+  /** How the meter stands; null where its place or instrument is gone. */
+  readonly state: MeterState | null;
+  /** Limits of `expected` over the parts' tolerances, worst case. */
+  readonly limits: Limits | null;
+  /** The same of `true`. */
+  trueLimits(): Limits | null;
+  /** What the tolerances do to `expected`; null where there is nothing that they could do. */
+  readonly response: ToleranceResponse | null;
+}
+
+export interface Limits {
+  readonly low: number;
+  readonly high: number;
+}
+
+const gone: Expectation = {
+  true: null,
+  expected: null,
+  loading: null,
+  state: null,
+  limits: null,
+  trueLimits: () => null,
+  response: null,
+};
+
+/** What is to be expected of a reading in a network that has been solved with no meter connected. */
+export function expectationOf(unloaded: Unloaded, instruments: readonly Instrument[], reading: Reading): Expectation {
+  const { network } = unloaded;
+  if (reading.quantity === 'resistance') return resistanceExpectation(network, instruments, reading);
+  const meter = meterOf(reading);
+  const setup = { id: 'reading', meters: [meter, ...alongsideOf(reading)] };
+  if (setupFaults(network, instruments, setup).length > 0) return gone;
+  const solved = solveSetup(unloaded, instruments, setup);
+  if (!solved.ok) return gone;
+  const { meters } = solved.value;
+  const { true: truth, indicated: expected, error: loading, state } = meters[meter.id]!;
+  const attachments = setup.meters.map((one) =>
+    attachmentOf(one, rangeOf(instruments, one), meters[one.id]!.state === 'fuse-blown'),
+  );
+  const response = expected === null || state === 'fuse-blown' ? null : responseAt(unloaded, meter, attachments);
+  return {
+    true: truth,
+    expected,
+    loading,
+    state,
+    limits: expected === null ? null : toleranceLimits(expected, response ? [response] : []),
+    trueLimits: () => {
+      if (truth === null) return null;
+      const ideal = meter.quantity === 'dc-voltage' ? [] : [{ ...attachments[0]!, resistance: 0, open: false }];
+      const alone = responseAt(unloaded, meter, ideal);
+      return toleranceLimits(truth, alone ? [alone] : []);
+    },
+    response,
+  };
+}
+
+/** A reading's own meter as one of a set-up, under a name that no meter alongside has. */
+export function meterOf(reading: Exclude<Reading, { readonly quantity: 'resistance' }>): Meter {
+  const { instrument, range } = reading;
+  const placed = { id: ownMeter, instrument, range };
+  if (reading.quantity === 'dc-voltage')
+    return { ...placed, quantity: 'dc-voltage', red: reading.red, black: reading.black };
+  const { node, ends, reversed = false } = reading;
+  return { ...placed, quantity: 'dc-current', node, ends, reversed };
+}
+
+const ownMeter = 'own';
+
+/** The meters alongside, under names of their own. */
+const alongsideOf = ({ alongside = [] }: Reading): Meter[] =>
+  alongside.map((meter, index) => ({ ...meter, id: `alongside-${index + 1}` }));
+
+const rangeOf = (instruments: readonly Instrument[], { instrument, quantity, range }: Meter) =>
+  findRange(
+    instruments.find(({ id }) => id === instrument)!,
+    quantity,
+    range,
+  )!;
+
+/** A resistor out of circuit: its nominal resistance and its tolerance. */
+function resistanceExpectation(
+  network: Network,
+  instruments: readonly Instrument[],
+  reading: Extract<Reading, { readonly quantity: 'resistance' }>,
+): Expectation {
+  const part = network.elements.find(({ id }) => id === reading.element);
+  const instrument = instruments.find(({ id }) => id === reading.instrument);
+  const range = instrument && findRange(instrument, 'resistance', reading.range);
+  if (part?.kind !== 'resistor' || !range) return gone;
+  const { resistance, tolerance = 0 } = part;
+  const limits = { low: resistance * (1 - tolerance), high: resistance * (1 + tolerance) };
+  return {
+    true: resistance,
+    expected: resistance,
+    loading: 0,
+    state: resistance > range.fullScale ? 'over-range' : 'ok',
+    limits,
+    trueLimits: () => limits,
+    response: null,
+  };
+}
+
+/** What the tolerances do to the first of some attachments, or to the voltage between two nodes. */
+function responseAt(unloaded: Unloaded, meter: Meter, attachments: readonly Attachment[]): ToleranceResponse | null {
+  const { network, named } = unloaded;
+  const toleranced = tolerancedParts(network);
+  if (toleranced.length === 0) return null;
+  const { circuit, nodeNumber } = attach(named, attachments);
+  const output =
+    meter.quantity === 'dc-voltage'
+      ? { from: nodeNumber.get(meter.red)!, to: nodeNumber.get(meter.black)! }
+      : { branch: network.elements.length, reversed: meter.reversed ?? false };
+  return toleranceResponse(circuit, toleranced, output);
+}
+
+/** The resistors that may be off: one that works by its measured value is known. */
+function tolerancedParts(network: Network): Toleranced[] {
+  return network.elements.flatMap((part, branch) => {
+    if (part.kind !== 'resistor' || !part.tolerance) return [];
+    if (network.values === 'measured' && part.measuredResistance !== undefined) return [];
+    return [{ branch, span: part.resistance * Math.min(part.tolerance, 0.99) }];
+  });
+}

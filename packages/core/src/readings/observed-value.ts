@@ -1,0 +1,116 @@
+import {
+  findRange,
+  type Instrument,
+  type Range,
+  type RangeCalibration,
+  type ResistanceRange,
+} from '../instrument/index.ts';
+import { exponentByPrefix } from '../quantity/index.ts';
+import type { Conventions, Observation, Reading } from './reading.ts';
+
+/** What a reading says, in V, A or Ω. */
+export interface ObservedValue {
+  /** Several observations taken together by convention; null where any of them is `OL`. */
+  readonly value: number | null;
+  /** Standard uncertainty of the value from its observations alone; null where the value is. */
+  readonly spread: number | null;
+  /** U, k = 2, of the value: instrument, resolution and spread; null without a value or the range. */
+  readonly uncertainty: number | null;
+}
+
+/**
+ * The value of a reading and how well it is known.
+ *
+ * u² = a²/3 + r²/3 + spread², with a the accuracy limit at the value and r half the smallest step, both taken as rectangular;
+ * U = 2u. A range's calibration takes its own error off the value, and u has half of the certificate's uncertainty for a.
+ *
+ * @param instrument  the one that the reading names; undefined where it is gone
+ */
+export function observedValue(
+  reading: Reading,
+  instrument: Instrument | undefined,
+  statistic: Conventions['observations'] = 'mean',
+): ObservedValue {
+  const numbers = reading.observations.map(observedNumber);
+  if (numbers.length === 0 || numbers.includes(null)) return { value: null, spread: null, uncertainty: null };
+  const taken = together(numbers as number[], statistic);
+  const range = instrument && findRange(instrument, reading.quantity, reading.range);
+  if (!range) return { ...taken, uncertainty: null };
+  const factor = scaleFactor(reading, instrument, range);
+  const indicated = taken.value * factor;
+  const spread = taken.spread * factor;
+  const value = range.calibration ? indicated - calibrationError(range.calibration.points, indicated) : indicated;
+  const accuracy = accuracyLimit(reading, instrument, range, value);
+  const resolution = statedStep(instrument, range) / 2;
+  const u = Math.sqrt((accuracy * accuracy + resolution * resolution) / 3 + spread * spread);
+  return { value, spread, uncertainty: 2 * u };
+}
+
+/** A display as a number, V, A or Ω, rounded once; null where it is `OL`. */
+export function observedNumber({ shown, unit }: Observation): number | null {
+  if (shown === 'OL') return null;
+  const prefix = unit.slice(0, -1);
+  return Number(`${shown.replace('−', '-')}e${prefix === '' ? 0 : exponentByPrefix[prefix]!}`);
+}
+
+/** What a display can be: digits with an optional sign and point, or `OL`. */
+export const shownPattern = /^(?:[+\-−]?(?:\d{1,15}(?:\.\d{0,15})?|\.\d{1,15})|OL)$/;
+
+/** Units of a display. */
+export const unitPattern = /^[nµμumkMG]?[VAΩ]$/;
+
+function together(numbers: readonly number[], statistic: NonNullable<Conventions['observations']>) {
+  const n = numbers.length;
+  if (n === 1) return { value: numbers[0]!, spread: 0 };
+  if (statistic === 'mean') {
+    const mean = numbers.reduce((sum, x) => sum + x, 0) / n;
+    const squares = numbers.reduce((sum, x) => sum + (x - mean) ** 2, 0);
+    return { value: mean, spread: Math.sqrt(squares / (n - 1) / n) };
+  }
+  const spread = (Math.max(...numbers) - Math.min(...numbers)) / (2 * Math.sqrt(3));
+  const value = statistic === 'last' ? numbers.at(-1)! : numbers.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
+  return { value, spread };
+}
+
+/** What a number read from another range's scale is multiplied by. */
+function scaleFactor(reading: Reading, instrument: Instrument, range: Range | ResistanceRange): number {
+  const scale =
+    reading.scale === undefined ? undefined : findRange(instrument, reading.quantity, reading.scale)?.fullScale;
+  return scale === undefined ? 1 : range.fullScale / scale;
+}
+
+/** indicated − applied at an indication: straight between the points, the end points' beyond them. */
+function calibrationError(points: RangeCalibration['points'], indicated: number): number {
+  const rising = [...points].sort((a, b) => a.indicated - b.indicated);
+  const errorAt = (index: number): number => rising[index]!.indicated - rising[index]!.applied;
+  const above = rising.findIndex((point) => point.indicated >= indicated);
+  if (rising.length === 0) return 0;
+  if (above === -1) return errorAt(rising.length - 1);
+  if (above === 0) return errorAt(0);
+  const [low, high] = [rising[above - 1]!.indicated, rising[above]!.indicated];
+  const share = (indicated - low) / (high - low);
+  return errorAt(above - 1) * (1 - share) + errorAt(above) * share;
+}
+
+/** Limit of the instrument's own error at a value. What a range does not say counts as 0. */
+function accuracyLimit(
+  { rate }: Reading,
+  instrument: Instrument,
+  range: Range | ResistanceRange,
+  value: number,
+): number {
+  if (range.calibration) return (Math.sqrt(3) * range.calibration.uncertainty) / 2;
+  const counts = instrument.rates?.find(({ id }) => id === rate)?.counts ?? 0;
+  const { accuracyOfReading = 0, accuracyCounts = 0, accuracyOfRange = 0, resolution = 0 } = range;
+  if (instrument.display === 'analogue') return accuracyOfRange * range.fullScale + counts * resolution;
+  return accuracyOfReading * Math.abs(value) + (accuracyCounts + counts) * resolution;
+}
+
+/** The smallest step that the range says it has; 0 where it says none. */
+function statedStep(
+  { display }: Instrument,
+  { resolution = 0, divisions, fullScale }: Range | ResistanceRange,
+): number {
+  if (display !== 'analogue') return resolution;
+  return divisions === undefined ? 0 : fullScale / divisions / 5;
+}

@@ -1,0 +1,118 @@
+import { quickCircuit, type Circuit } from '../solver/index.ts';
+
+/** A resistance that may be off: its branch, and how far either way, Ω. */
+export interface Toleranced {
+  readonly branch: number;
+  readonly span: number;
+}
+
+/** What is looked at: the voltage of one node above another, or the current of a branch. */
+export type CircuitOutput =
+  | { readonly from: number; readonly to: number; readonly branch?: undefined }
+  | { readonly branch: number; readonly reversed?: boolean };
+
+/** What tolerances do to an output. */
+export interface ToleranceResponse {
+  /** V or A that the output changes with each resistance at its upper limit, to first order. */
+  readonly slopes: Float64Array;
+  /** V or A that the output changes by at every corner of the tolerance box: bit k of the index is part k at its upper limit. */
+  atCorners(): Float64Array;
+}
+
+/** Parts up to which every corner is tried; beyond, first-order changes are added up. */
+export const mostCornerParts = 16;
+
+/**
+ * What the tolerances of some resistances do to one output of a circuit.
+ *
+ * A change Δ of a resistance is an EMF of Δ times its current in series with it, so each corner follows from the responses of
+ * the circuit as it is to 1 V in each of these branches, by changes of rank one: fixing one resistance after the other, the
+ * rest shrinks, and all 2ⁿ corners cost a few times 2ⁿ operations.
+ *
+ * @returns null where nothing determines the output
+ */
+export function toleranceResponse(
+  circuit: Circuit,
+  toleranced: readonly Toleranced[],
+  output: CircuitOutput,
+): ToleranceResponse | null {
+  const quick = quickCircuit(circuit, []);
+  if (!quick) return null;
+  const n = toleranced.length;
+  const read = (): number => {
+    if (output.branch === undefined) return quick.voltage(output.from, output.to);
+    return output.reversed ? -quick.current(output.branch) : quick.current(output.branch);
+  };
+  quick.solve([]);
+  if (Number.isNaN(read())) return null;
+  // Row and column n: the currents as they are, and the output.
+  const width = n + 1;
+  const ports = new Float64Array(width * width);
+  for (let i = 0; i < n; i += 1) ports[i * width + n] = finite(quick.current(toleranced[i]!.branch));
+  for (let j = 0; j < n; j += 1) {
+    quick.drive(toleranced[j]!.branch);
+    for (let i = 0; i < n; i += 1) ports[i * width + j] = finite(quick.current(toleranced[i]!.branch));
+    ports[n * width + j] = read();
+  }
+  const slopes = Float64Array.from(toleranced, ({ span }, j) => ports[n * width + j]! * ports[j * width + n]! * span);
+  return { slopes, atCorners: () => cornersOf(ports, toleranced) };
+}
+
+/** A branch that nothing determines changes nothing. */
+const finite = (value: number): number => (Number.isNaN(value) ? 0 : value);
+
+/** Fixes the last resistance at either limit, then the one before it, down to none. */
+function cornersOf(ports: Float64Array, toleranced: readonly Toleranced[]): Float64Array {
+  const corners = new Float64Array(1 << toleranced.length);
+  const levels = toleranced.map((_, k) => new Float64Array((k + 1) ** 2));
+  const fix = (left: number, at: Float64Array, corner: number): void => {
+    if (left === 0) {
+      corners[corner] = at[0]!;
+      return;
+    }
+    const part = left - 1;
+    const width = left + 1;
+    const next = levels[part]!;
+    for (let side = 0; side < 2; side += 1) {
+      const change = side === 1 ? toleranced[part]!.span : -toleranced[part]!.span;
+      const gain = change / (1 - change * at[part * width + part]!);
+      // The row and the column of the part that is fixed are left out: the last one closes up.
+      for (let i = 0, to = 0; i < width; i += 1) {
+        if (i === part) continue;
+        const factor = gain * at[i * width + part]!;
+        for (let j = 0; j < width; j += 1) {
+          if (j === part) continue;
+          next[to++] = at[i * width + j]! + factor * at[part * width + j]!;
+        }
+      }
+      fix(part, next, corner | (side << part));
+    }
+  };
+  fix(toleranced.length, ports, 0);
+  return corners;
+}
+
+/** The least and the most of a sum of outputs over one tolerance box, beside its nominal value. */
+export function toleranceLimits(
+  nominal: number,
+  responses: readonly ToleranceResponse[],
+  signs: readonly number[] = [1],
+): { readonly low: number; readonly high: number } {
+  const n = responses[0]?.slopes.length ?? 0;
+  if (n === 0) return { low: nominal, high: nominal };
+  if (n > mostCornerParts) {
+    let span = 0;
+    for (let k = 0; k < n; k += 1)
+      span += Math.abs(responses.reduce((sum, { slopes }, term) => sum + signs[term]! * slopes[k]!, 0));
+    return { low: nominal - span, high: nominal + span };
+  }
+  const corners = responses.map((response) => response.atCorners());
+  let [least, most] = [Infinity, -Infinity];
+  for (let corner = 0; corner < 1 << n; corner += 1) {
+    let change = 0;
+    for (let term = 0; term < corners.length; term += 1) change += signs[term]! * corners[term]![corner]!;
+    if (change < least) least = change;
+    if (change > most) most = change;
+  }
+  return { low: nominal + least, high: nominal + most };
+}
