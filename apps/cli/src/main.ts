@@ -1,23 +1,33 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
+import type { Depth } from '@usual-drag/core';
 import { compareFile } from './compare.ts';
 import { designFile } from './design.ts';
 import { drawFile } from './draw.ts';
 import { refused, type Output } from './output.ts';
+import { planFile } from './plan.ts';
 import { reduceFile } from './reduce.ts';
 import { solveFile } from './solve.ts';
 
 const usage = `Usage: npm run -s cli -- solve FILE…     true values and every set-up's readings
        npm run -s cli -- compare FILE…   readings against what was to be expected
+       npm run -s cli -- plan [--depth least|parts|checks] FILE…
        npm run -s cli -- reduce FILE…    the steps down to one resistance
        npm run -s cli -- design FILE…    shunts and multipliers for a movement
        npm run -s cli -- draw FILE [--out FILE.svg] [--scale] [--zigzag]
-solve, reduce and design print one compact JSON result a line, in the order given; draw writes an SVG file, to standard output
+solve, compare, plan, reduce and design print one compact JSON result a line, in the order given; draw writes an SVG file, to standard output
 where none is named. - reads one file from standard input. Status 2 where any file gave an error.`;
 
-const perFile: Readonly<Record<string, (text: string) => Output>> = {
+interface Options {
+  readonly depth: Depth;
+}
+
+const depths: readonly Depth[] = ['least', 'parts', 'checks'];
+
+const perFile: Readonly<Record<string, (text: string, options: Options) => Output>> = {
   solve: solveFile,
   compare: compareFile,
+  plan: (text, { depth }) => planFile(text, depth),
   reduce: reduceFile,
   design: designFile,
 };
@@ -25,16 +35,22 @@ const perFile: Readonly<Record<string, (text: string) => Output>> = {
 function main(): number {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
-    options: { out: { type: 'string' }, scale: { type: 'boolean' }, zigzag: { type: 'boolean' } },
+    options: {
+      depth: { type: 'string' },
+      out: { type: 'string' },
+      scale: { type: 'boolean' },
+      zigzag: { type: 'boolean' },
+    },
   });
   const [name = '', ...files] = positionals;
   if (name === 'draw' && files.length === 1)
     return draw(files[0]!, values.out, values.scale ?? false, values.zigzag ?? false);
   const run = perFile[name];
-  if (!run || files.length === 0) return misused(usage);
+  const depth = depths.find((one) => one === (values.depth ?? 'parts'));
+  if (!run || files.length === 0 || !depth) return misused(usage);
   let status = 0;
   for (const file of files) {
-    const { output, solved } = onText(file, run);
+    const { output, solved } = onText(file, (text) => run(text, { depth }));
     process.stdout.write(`${JSON.stringify(output)}\n`);
     if (!solved) status = 2;
   }

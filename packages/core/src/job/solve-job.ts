@@ -1,6 +1,7 @@
 import { setupsFaults, solveSetup, solveUnloaded, type SetupValues } from '../loading/index.ts';
 import { unitOf } from '../instrument/index.ts';
 import { networkFaults, duplicates } from '../network/index.ts';
+import { makePlan, type Depth, type Plan } from '../plan/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import { compareReadings, type Comparison, type Reading } from '../readings/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
@@ -36,6 +37,14 @@ export function compareJob(job: Job): Result<Comparison, JobFault> {
   if (fault) return fail(fault);
   const compared = compareReadings(job);
   return compared.ok ? compared : fail(explainSolverFault(compared.fault));
+}
+
+/** What to measure on a job, in which order, or the first fault that keeps it from being planned. */
+export function planJob(job: Job, depth?: Depth): Result<Plan, JobFault> {
+  const [fault] = jobFaults(job);
+  if (fault) return fail(fault);
+  const plan = makePlan(job, depth);
+  return plan.ok ? plan : fail(explainSolverFault(plan.fault));
 }
 
 /** Every fault of a job's values, names and references, the network's first. */

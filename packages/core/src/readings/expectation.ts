@@ -1,8 +1,9 @@
-import { findRange, type Instrument } from '../instrument/index.ts';
+import { findRange, type Instrument, type Range } from '../instrument/index.ts';
 import { attachmentOf, setupFaults, solveSetup, type Meter, type MeterState, type Unloaded } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
 import { attach, type Attachment } from '../solver/index.ts';
-import { toleranceLimits, toleranceResponse, type Toleranced, type ToleranceResponse } from '../uncertainty/index.ts';
+import { toleranceLimits, toleranceResponse, type ToleranceResponse } from '../uncertainty/index.ts';
+import { readAlone, tolerancedParts } from './alone.ts';
 import type { Reading } from './reading.ts';
 
 /** What a reading's meter is to indicate at its place, before anybody has read it. V, A or Ω. */
@@ -45,6 +46,22 @@ export function expectationOf(unloaded: Unloaded, instruments: readonly Instrume
   const meter = meterOf(reading);
   const setup = { id: 'reading', meters: [meter, ...alongsideOf(reading)] };
   if (setupFaults(network, instruments, setup).length > 0) return gone;
+  const alone =
+    setup.meters.length === 1
+      ? readAlone(unloaded, meter, instrumentOf(instruments, meter), rangeOf(instruments, meter))
+      : null;
+  if (alone) {
+    const { response, trueResponse, ...figures } = alone;
+    return {
+      ...figures,
+      limits: toleranceLimits(alone.expected, response ? [response] : []),
+      trueLimits: () => {
+        const ideal = trueResponse();
+        return toleranceLimits(alone.true, ideal ? [ideal] : []);
+      },
+      response,
+    };
+  }
   const solved = solveSetup(unloaded, instruments, setup);
   if (!solved.ok) return gone;
   const { meters } = solved.value;
@@ -85,12 +102,11 @@ const ownMeter = 'own';
 const alongsideOf = ({ alongside = [] }: Reading): Meter[] =>
   alongside.map((meter, index) => ({ ...meter, id: `alongside-${index + 1}` }));
 
-const rangeOf = (instruments: readonly Instrument[], { instrument, quantity, range }: Meter) =>
-  findRange(
-    instruments.find(({ id }) => id === instrument)!,
-    quantity,
-    range,
-  )!;
+const instrumentOf = (instruments: readonly Instrument[], { instrument }: Meter): Instrument =>
+  instruments.find(({ id }) => id === instrument)!;
+
+const rangeOf = (instruments: readonly Instrument[], meter: Meter): Range =>
+  findRange(instrumentOf(instruments, meter), meter.quantity, meter.range)!;
 
 /** A resistor out of circuit: its nominal resistance and its tolerance. */
 function resistanceExpectation(
@@ -115,6 +131,22 @@ function resistanceExpectation(
   };
 }
 
+/**
+ * Limits of what a meter indicates over the parts' tolerances.
+ *
+ * @param attachments  the meters that are in, this one first
+ * @param nominal      V or A that it indicates with every part at its nominal value
+ */
+export function limitsAt(
+  unloaded: Unloaded,
+  meter: Meter,
+  attachments: readonly Attachment[],
+  nominal: number,
+): Limits {
+  const response = responseAt(unloaded, meter, attachments);
+  return toleranceLimits(nominal, response ? [response] : []);
+}
+
 /** What the tolerances do to the first of some attachments, or to the voltage between two nodes. */
 function responseAt(unloaded: Unloaded, meter: Meter, attachments: readonly Attachment[]): ToleranceResponse | null {
   const { network, named } = unloaded;
@@ -126,13 +158,4 @@ function responseAt(unloaded: Unloaded, meter: Meter, attachments: readonly Atta
       ? { from: nodeNumber.get(meter.red)!, to: nodeNumber.get(meter.black)! }
       : { branch: network.elements.length, reversed: meter.reversed ?? false };
   return toleranceResponse(circuit, toleranced, output);
-}
-
-/** The resistors that may be off: one that works by its measured value is known. */
-function tolerancedParts(network: Network): Toleranced[] {
-  return network.elements.flatMap((part, branch) => {
-    if (part.kind !== 'resistor' || !part.tolerance) return [];
-    if (network.values === 'measured' && part.measuredResistance !== undefined) return [];
-    return [{ branch, span: part.resistance * Math.min(part.tolerance, 0.99) }];
-  });
 }

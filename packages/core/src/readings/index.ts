@@ -7,7 +7,7 @@ export type {
   VoltageReading,
 } from './reading.ts';
 export { observedNumber, observedValue, shownPattern, unitPattern, type ObservedValue } from './observed-value.ts';
-export { expectationOf, type Expectation, type Limits } from './expectation.ts';
+export { expectationOf, limitsAt, type Expectation, type Limits } from './expectation.ts';
 export {
   compareReading,
   compareReadings,

@@ -10,6 +10,8 @@ export interface QuickCircuit {
   solve(resistances: ArrayLike<number>): void;
   /** Puts every source at rest and 1 V into one branch of finite resistance, the resistances as last solved. */
   drive(branch: number): void;
+  /** Puts every source at rest and drives 1 A into one node and out of another. */
+  inject(into: number, outOf: number): void;
   /** V of one node above another as last solved or driven; NaN where nothing joins them. */
   voltage(from: number, to: number): number;
   /** A from → to through a branch as last solved or driven; NaN where nothing determines it. */
@@ -60,7 +62,7 @@ export function quickCircuit(circuit: Circuit, varied: readonly number[]): Quick
   const currents = new Float64Array(groups);
   const v = new Float64Array(groups);
 
-  /** The branch that is driven with the sources at rest; null as solved. */
+  /** The branch that is driven with the sources at rest, −1 where none is; null as solved. */
   let driving: number | null = null;
   const voltage = (a: number, b: number): number => {
     const [one, other] = [group[a]!, group[b]!];
@@ -92,6 +94,14 @@ export function quickCircuit(circuit: Circuit, varied: readonly number[]): Quick
         currents[plan.step[to[edge]!]!]! -= pushed;
       }
       v.fill(0);
+      elimination.potentials(currents, v);
+    },
+    inject(into, outOf) {
+      driving = -1;
+      currents.fill(0);
+      v.fill(0);
+      currents[plan.step[group[into]!]!]! += 1;
+      currents[plan.step[group[outOf]!]!]! -= 1;
       elimination.potentials(currents, v);
     },
     drive(branch) {

@@ -23,3 +23,4 @@ export {
   type Toleranced,
   type ToleranceResponse,
 } from './tolerance-limits.ts';
+export { toleranceField, type ToleranceField } from './tolerance-field.ts';

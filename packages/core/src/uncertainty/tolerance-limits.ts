@@ -1,4 +1,4 @@
-import { quickCircuit, type Circuit } from '../solver/index.ts';
+import { quickCircuit, type Circuit, type QuickCircuit } from '../solver/index.ts';
 
 /** A resistance that may be off: its branch, and how far either way, Ω. */
 export interface Toleranced {
@@ -15,7 +15,10 @@ export type CircuitOutput =
 export interface ToleranceResponse {
   /** V or A that the output changes with each resistance at its upper limit, to first order. */
   readonly slopes: Float64Array;
-  /** V or A that the output changes by at every corner of the tolerance box: bit k of the index is part k at its upper limit. */
+  /**
+   * V or A that the output changes by at every corner of the tolerance box: bit k of the index is part k at its upper limit.
+   * Empty beyond `mostCornerParts`.
+   */
   atCorners(): Float64Array;
 }
 
@@ -45,29 +48,77 @@ export function toleranceResponse(
   };
   quick.solve([]);
   if (Number.isNaN(read())) return null;
-  // Row and column n: the currents as they are, and the output.
-  const width = n + 1;
-  const ports = new Float64Array(width * width);
-  for (let i = 0; i < n; i += 1) ports[i * width + n] = finite(quick.current(toleranced[i]!.branch));
+  const currents = Float64Array.from(toleranced, ({ branch }) => determined(quick.current(branch)));
+  const adjoint = n > mostCornerParts ? driveOutput(quick, circuit, output) : 0;
+  if (adjoint !== 0) {
+    const effect = Float64Array.from(toleranced, ({ branch }) => adjoint * determined(quick.current(branch)));
+    return responseOf(toleranced, { currents, effect, ports: null });
+  }
+  const effect = new Float64Array(n);
+  const ports = n > mostCornerParts ? null : new Float64Array(n * n);
   for (let j = 0; j < n; j += 1) {
     quick.drive(toleranced[j]!.branch);
-    for (let i = 0; i < n; i += 1) ports[i * width + j] = finite(quick.current(toleranced[i]!.branch));
-    ports[n * width + j] = read();
+    effect[j] = read();
+    for (let i = 0; ports && i < n; i += 1) ports[i * n + j] = determined(quick.current(toleranced[i]!.branch));
   }
-  const slopes = Float64Array.from(toleranced, ({ span }, j) => ports[n * width + j]! * ports[j * width + n]! * span);
-  return { slopes, atCorners: () => cornersOf(ports, toleranced) };
+  return responseOf(toleranced, { currents, effect, ports });
+}
+
+/** A circuit as its toleranced resistances see it. */
+export interface ToleranceResponses {
+  /** A in each. */
+  readonly currents: Float64Array;
+  /** What 1 V in each makes of the output. */
+  readonly effect: Float64Array;
+  /** A in one (row) for 1 V in another (column); null where corners are not wanted. */
+  readonly ports: Float64Array | null;
+}
+
+/** First-order changes and corners from the responses. */
+export function responseOf(toleranced: readonly Toleranced[], responses: ToleranceResponses): ToleranceResponse {
+  const { currents, effect } = responses;
+  const slopes = Float64Array.from(toleranced, ({ span }, j) => effect[j]! * currents[j]! * span);
+  let corners: Float64Array | null = null;
+  return { slopes, atCorners: () => (corners ??= cornersOf(responses, toleranced)) };
+}
+
+/**
+ * Drives a circuit from its output: by reciprocity each branch then carries what 1 V in it makes of the output.
+ *
+ * @returns the sign that the branches' currents are to be taken with; 0 where the output cannot be driven
+ */
+function driveOutput(quick: QuickCircuit, { branches }: Circuit, output: CircuitOutput): number {
+  if (output.branch === undefined) {
+    quick.inject(output.from, output.to);
+    return 1;
+  }
+  if (branches[output.branch]!.kind !== 'resistance') return 0;
+  quick.drive(output.branch);
+  return output.reversed ? -1 : 1;
 }
 
 /** A branch that nothing determines changes nothing. */
-const finite = (value: number): number => (Number.isNaN(value) ? 0 : value);
+export const determined = (value: number): number => (Number.isNaN(value) ? 0 : value);
 
 /** Fixes the last resistance at either limit, then the one before it, down to none. */
-function cornersOf(ports: Float64Array, toleranced: readonly Toleranced[]): Float64Array {
+function cornersOf({ currents, effect, ports }: ToleranceResponses, toleranced: readonly Toleranced[]): Float64Array {
+  const n = toleranced.length;
+  if (!ports) return new Float64Array();
+  // Row and column n: the currents, and the change of the output.
+  const whole = new Float64Array((n + 1) ** 2);
+  for (let i = 0; i < n; i += 1) {
+    for (let j = 0; j < n; j += 1) whole[i * (n + 1) + j] = ports[i * n + j]!;
+    whole[i * (n + 1) + n] = currents[i]!;
+    whole[n * (n + 1) + i] = effect[i]!;
+  }
   const corners = new Float64Array(1 << toleranced.length);
   const levels = toleranced.map((_, k) => new Float64Array((k + 1) ** 2));
   const fix = (left: number, at: Float64Array, corner: number): void => {
-    if (left === 0) {
-      corners[corner] = at[0]!;
+    if (left === 1) {
+      const { span } = toleranced[0]!;
+      const effect = at[1]! * at[2]!;
+      corners[corner] = at[3]! - (span * effect) / (1 + span * at[0]!);
+      corners[corner | 1] = at[3]! + (span * effect) / (1 - span * at[0]!);
       return;
     }
     const part = left - 1;
@@ -88,7 +139,7 @@ function cornersOf(ports: Float64Array, toleranced: readonly Toleranced[]): Floa
       fix(part, next, corner | (side << part));
     }
   };
-  fix(toleranced.length, ports, 0);
+  if (toleranced.length > 0) fix(toleranced.length, whole, 0);
   return corners;
 }
 

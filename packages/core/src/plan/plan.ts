@@ -1,0 +1,100 @@
+import type { MeterQuantity } from '../instrument/index.ts';
+
+/** How much a plan measures. */
+export type Depth = 'least' | 'parts' | 'checks';
+
+/** What to measure, in which order. */
+export interface Plan {
+  readonly format: 'usual-drag/plan';
+  readonly version: 1;
+  /** How often the circuit is opened. */
+  readonly breaks: number;
+  /** How often an instrument needs another jack than at its last use. */
+  readonly jackChanges: number;
+  readonly steps: readonly PlanStep[];
+}
+
+interface Step {
+  readonly id: string;
+  /** What is good to know at this step. */
+  readonly notes?: readonly string[];
+}
+
+/** Sets a source and its limit, and switches it on. */
+export interface SupplyStep extends Step {
+  readonly do: 'supply';
+  readonly element: string;
+  /** V, or A of a current source. */
+  readonly set: number;
+  /** A; null where there is none to set. */
+  readonly currentLimit: number | null;
+  /** Which output of a bench supply it is. */
+  readonly channel?: string;
+  readonly cautions?: readonly string[];
+}
+
+/** Opens the circuit at a node: the ends are lifted off it. */
+export interface BreakStep extends Step {
+  readonly do: 'break';
+  readonly node: string;
+  readonly ends: readonly string[];
+  readonly cautions?: readonly string[];
+}
+
+/** Joins the ends to their node again. */
+export interface RestoreStep extends Step {
+  readonly do: 'restore';
+  readonly node: string;
+  readonly ends: readonly string[];
+}
+
+export interface OffStep extends Step {
+  readonly do: 'off';
+}
+
+interface AnyReadStep extends Step {
+  readonly do: 'read';
+  readonly instrument: string;
+  readonly range: string;
+  /** The range to begin on, by convention. */
+  readonly startRange: string;
+  readonly jack: string;
+  /** V, A or Ω that this meter alone indicates in the circuit as it then stands. */
+  readonly expected: number;
+  /** Limits of `expected` over the parts' tolerances. */
+  readonly low: number;
+  readonly high: number;
+  /** `expected` as the instrument shows it. */
+  readonly display: string;
+  readonly unit: string;
+  /** The instrument's rate to read at, where the last digits hang on it. */
+  readonly rate?: string;
+  readonly cautions: readonly string[];
+}
+
+export interface VoltageStep extends AnyReadStep {
+  readonly quantity: 'dc-voltage';
+  readonly red: string;
+  readonly black: string;
+}
+
+export interface CurrentStep extends AnyReadStep {
+  readonly quantity: 'dc-current';
+  readonly node: string;
+  readonly ends: readonly string[];
+  readonly reversed?: boolean;
+}
+
+export interface ResistanceStep extends AnyReadStep {
+  readonly quantity: 'resistance';
+  readonly element: string;
+}
+
+export type ReadStep = VoltageStep | CurrentStep | ResistanceStep;
+export type PlanStep = SupplyStep | BreakStep | ReadStep | RestoreStep | OffStep;
+
+/** A step before it has its number. */
+export type Unnumbered<S extends PlanStep = PlanStep> = S extends PlanStep ? Omit<S, 'id'> : never;
+
+/** The jack of a range that names none. */
+export const usualJack = (quantity: MeterQuantity | 'resistance'): string => (quantity === 'dc-current' ? 'A' : 'V');
