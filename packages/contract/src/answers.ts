@@ -1,4 +1,4 @@
-import type { Job, JobRecord, KitInstrument, MeterProject } from '@usual-drag/core';
+import type { Job, JobRecord, KitInstrument, MeterProject, ReadingsStatus } from '@usual-drag/core';
 
 /** What is stored, by its kind; also the name of its address. */
 export const documentKinds = ['jobs', 'instruments', 'meter-projects'] as const;
@@ -35,6 +35,8 @@ export interface JobSummary {
   readonly setups: number;
   /** The relative error of the largest size among all meters; null where no meter has one. */
   readonly worstError: number | null;
+  /** How far the readings have come; null where there are none. */
+  readonly readings: ReadingsStatus | null;
 }
 
 /** A version of a document in its history. */

@@ -4,12 +4,53 @@ import {
   type AmmeterPlacement,
   type Element,
   type Job,
+  type Instrument,
   type JobRecord,
   type Meter,
+  type Reading,
   type Setup,
   type VoltmeterPlacement,
 } from '@usual-drag/core';
 import { builtInKit } from '../instruments/built-in-kit.ts';
+
+/** A multimeter that lives in the plant: its mA jack has 1.8 Ω, fuse and leads included. */
+const plantMultimeter: Instrument = {
+  id: 'plant-digital',
+  name: 'Plant multimeter, 1.8 Ω in the mA jack',
+  display: 'digital',
+  functions: [
+    {
+      quantity: 'dc-voltage',
+      ranges: [
+        { ...digital('500 mV', 0.5, 0.00001, 0.0005), resistance: 1e7 },
+        { ...digital('50 V', 50, 0.001, 0.0005), resistance: 1e7 },
+        { ...digital('500 V', 500, 0.01, 0.0005), resistance: 1e7 },
+      ],
+    },
+    {
+      quantity: 'dc-current',
+      ranges: [
+        { ...digital('50 mA', 0.05, 0.000001, 0.002), resistance: 1.8, jack: 'mA', fuse: 0.63 },
+        { ...digital('500 mA', 0.5, 0.00001, 0.002), resistance: 1.8, jack: 'mA', fuse: 0.63 },
+        { ...digital('10 A', 10, 0.001, 0.01), resistance: 0.03, jack: '10 A', fuse: 11 },
+      ],
+    },
+  ],
+};
+
+function digital(id: string, fullScale: number, resolution: number, accuracyOfReading: number) {
+  return { id, fullScale, resolution, accuracyOfReading, accuracyCounts: 2 };
+}
+
+/** Trunk and branches as read do not add up: each break had the meter's 1.8 Ω in it. */
+const beaconReadings: readonly Reading[] = [
+  voltage('M1', '50 V', 'A', '0', '12.579', 'V', '10:04'),
+  voltage('M2', '50 V', 'C', '0', '12.483', 'V', '10:06'),
+  voltage('M3', '500 mV', 'B', 'C', '96.12', 'mV', '10:08'),
+  amperes('M4', '500 mA', 'E1.to', '411.24', '10:15', false),
+  amperes('M5', '500 mA', 'L1.to', '298.80', '10:21'),
+  amperes('M6', '500 mA', 'L2.to', '122.63', '10:26'),
+];
 
 /** The jobs of the Saltmarsh Lift Station that the demo starts with; each shows one thing plainly. */
 export const sampleJobs: readonly Job[] = [
@@ -47,6 +88,7 @@ export const sampleJobs: readonly Job[] = [
       setup('beacon', amps('A1', 'analogue-20k', '500 mA', 'C', ['L1.from'])),
       setup('sounder', amps('A1', 'analogue-20k', '500 mA', 'C', ['L2.from'])),
     ],
+    beaconReadings,
   ),
   job(
     'Sluice-gate strain bridge',
@@ -136,11 +178,61 @@ export const sampleJobs: readonly Job[] = [
   ),
 ];
 
-function job(title: string, head: JobRecord, elements: readonly Element[], setups: readonly Setup[]): Job {
-  const used = new Set(setups.flatMap((s) => s.meters.map((m) => m.instrument)));
-  const instruments = builtInKit.filter(({ id }) => used.has(id)).map(instrumentForJob);
+function job(
+  title: string,
+  head: JobRecord,
+  elements: readonly Element[],
+  setups: readonly Setup[],
+  readings: readonly Reading[] = [],
+): Job {
+  const used = new Set([...setups.flatMap((s) => s.meters), ...readings].map(({ instrument }) => instrument));
+  const instruments = [...builtInKit.map(instrumentForJob), plantMultimeter].filter(({ id }) => used.has(id));
   const record = { site: 'Saltmarsh Lift Station', ...head };
-  return { format: 'usual-drag/job', version: 2, title, record, network: { elements }, instruments, setups };
+  return {
+    format: 'usual-drag/job',
+    version: 2,
+    title,
+    record,
+    network: { elements },
+    instruments,
+    setups,
+    ...(readings.length > 0 && { readings }),
+  };
+}
+
+function amperes(id: string, range: string, end: string, shown: string, at: string, reversed = true): Reading {
+  return {
+    id,
+    quantity: 'dc-current',
+    instrument: 'plant-digital',
+    range,
+    node: '0',
+    ends: [end],
+    ...(reversed && { reversed }),
+    observations: [{ shown, unit: 'mA', at: `2026-11-19T${at}:00Z` }],
+    by: 'J. Marsh',
+  };
+}
+
+function voltage(
+  id: string,
+  range: string,
+  red: string,
+  black: string,
+  shown: string,
+  unit: string,
+  at: string,
+): Reading {
+  return {
+    id,
+    quantity: 'dc-voltage',
+    instrument: 'plant-digital',
+    range,
+    red,
+    black,
+    observations: [{ shown, unit, at: `2026-11-19T${at}:00Z` }],
+    by: 'J. Marsh',
+  };
 }
 
 function setup(id: string, ...meters: Meter[]): Setup {

@@ -1,7 +1,7 @@
 import { setImmediate as turn } from 'node:timers/promises';
 import { Injectable } from '@nestjs/common';
 import type { JobSummary } from '@usual-drag/contract';
-import { jobStatus, trueValuesOf, type Job } from '@usual-drag/core';
+import { jobStatus, readingsStatus, trueValuesOf, type Job } from '@usual-drag/core';
 import type { Kept } from '../database/document-repository.ts';
 
 /** ms that a list may keep other requests waiting. */
@@ -10,7 +10,7 @@ const patience = 10;
 /** The lines of the list of jobs. What has to be solved for one is kept until the job is saved again. */
 @Injectable()
 export class JobSummaries {
-  readonly #solved = new Map<string, { readonly revision: number; readonly worstError: number | null }>();
+  readonly #solved = new Map<string, { readonly revision: number } & Solved>();
 
   async of(jobs: readonly Kept<Job>[]): Promise<JobSummary[]> {
     const summaries: JobSummary[] = [];
@@ -36,15 +36,20 @@ export class JobSummaries {
       record: { ...(site && { site }), ...(asset && { asset }), ...(order && { order }), ...(date && { date }) },
       parts: network.elements.length,
       setups: setups?.length ?? 0,
-      worstError: this.#worstError(id, revision, document),
+      ...this.#solve(id, revision, document),
     };
   }
 
-  #worstError(id: string, revision: number, document: Job): number | null {
+  #solve(id: string, revision: number, document: Job): Solved {
     const known = this.#solved.get(id);
-    if (known?.revision === revision) return known.worstError;
-    const { worstError } = jobStatus(document, trueValuesOf(document.network));
-    this.#solved.set(id, { revision, worstError });
-    return worstError;
+    if (known?.revision === revision) return { worstError: known.worstError, readings: known.readings };
+    const unloaded = trueValuesOf(document.network);
+    const { worstError } = jobStatus(document, unloaded);
+    const solved = { worstError, readings: readingsStatus(document, unloaded) };
+    this.#solved.set(id, { revision, ...solved });
+    return solved;
   }
 }
+
+/** What has to be solved for a line of the list. */
+type Solved = Pick<JobSummary, 'worstError' | 'readings'>;

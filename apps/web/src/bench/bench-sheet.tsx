@@ -15,6 +15,8 @@ const TrueView = fetchedLater(async () => (await import('./true-values/true-view
 const EditStrip = fetchedLater(async () => (await import('./network/edit-strip.tsx')).EditStrip);
 const IndicatedSums = fetchedLater(async () => (await import('./setups/indicated-sums.tsx')).IndicatedSums);
 const MapTable = fetchedLater(async () => (await import('./setups/map-table.tsx')).MapTable);
+const ReadingsBelow = fetchedLater(async () => (await import('./readings/readings-below.tsx')).ReadingsBelow);
+const ReadingsCanvas = fetchedLater(async () => (await import('./readings/readings-canvas.tsx')).ReadingsCanvas);
 const Tolerance = fetchedLater(async () => (await import('./tolerance/tolerance.tsx')).Tolerance);
 
 interface Props {
@@ -47,7 +49,11 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
           />
         )}
       </SheetHeader>
-      {undrawn === null ? (
+      {view.inReadings ? (
+        <Panel name="The drawing">
+          <ReadingsCanvas key={tidied} view={view} zoom={zoom} />
+        </Panel>
+      ) : undrawn === null ? (
         <StepCanvas key={tidied} view={view} zoom={zoom} />
       ) : (
         <Panel key={undrawn} name="This view">
@@ -97,7 +103,12 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
           />
         </Panel>
       )}
-      {!whole && !inTrueValues && !mapPoints && !isSums && !isTolerance && (
+      {view.inReadings && !whole && (
+        <Panel name="The log">
+          <ReadingsBelow view={view} />
+        </Panel>
+      )}
+      {!whole && !view.inReadings && !inTrueValues && !mapPoints && !isSums && !isTolerance && (
         <ValuesTable
           network={job.network}
           truth={truth}

@@ -5,8 +5,8 @@ import { useFirstMinute } from '../first-minute/first-minute.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';
 import { useAfterPaint } from '../ui/after-paint.ts';
 import { BenchSheet } from './bench-sheet.tsx';
-import { useStepStatus } from './model/analysis.ts';
 import { redo, undo } from './model/bench-store.ts';
+import { useStepStatus } from './model/use-step-status.ts';
 import { useBenchView } from './model/use-bench-view.ts';
 import { useBenchCommands } from './use-bench-commands.ts';
 import { StepPanel } from './step-panel.tsx';
@@ -14,7 +14,7 @@ import { StepTabs } from './step-tabs.tsx';
 
 const FirstMinuteCallout = fetchedLater(async () => (await import('../first-minute/callout.tsx')).FirstMinuteCallout);
 
-const steps = ['network', 'true-values', 'setups'];
+const steps = ['network', 'true-values', 'setups', 'readings'];
 
 /** The job on the bench: the drawing that stays through all steps, and the panel of the step that is open. */
 export function Bench() {

@@ -9,6 +9,7 @@ import { SetupsStep } from './setups/setups-step.tsx';
 
 // What is not on the first screen is fetched when it is opened.
 const NetworkStep = fetchedLater(async () => (await import('./network/network-step.tsx')).NetworkStep);
+const ReadingsStep = fetchedLater(async () => (await import('./readings/readings-step.tsx')).ReadingsStep);
 const TrueValuesStep = fetchedLater(async () => (await import('./true-values/true-values-step.tsx')).TrueValuesStep);
 
 /** The panel of the step that is open, beside the drawing. */
@@ -49,6 +50,11 @@ export function StepPanel({ view, hidden }: { readonly view: BenchView; readonly
       {view.inTrueValues && (
         <Panel name="True values">
           <TrueValuesStep unloaded={unloaded} />
+        </Panel>
+      )}
+      {view.inReadings && (
+        <Panel name="Readings">
+          <ReadingsStep view={view} kit={kit} />
         </Panel>
       )}
     </aside>

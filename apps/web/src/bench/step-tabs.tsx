@@ -1,15 +1,11 @@
 import clsx from 'clsx';
 import { memo } from 'react';
 import { NavLink } from 'react-router';
+import type { StepStatus } from './model/use-step-status.ts';
 
 interface Props {
   readonly jobId: string;
-  readonly status: {
-    readonly network: string;
-    readonly trueValues: string;
-    readonly setups: string;
-    readonly isLoaded: boolean;
-  };
+  readonly status: StepStatus;
 }
 
 /** The steps along the job, and how it stands at each. */
@@ -18,6 +14,7 @@ export const StepTabs = memo(function StepTabs({ jobId, status }: Props) {
     { to: `/bench/${jobId}/network`, name: 'Network', words: status.network, ochre: false },
     { to: `/bench/${jobId}/true-values`, name: 'True values', words: status.trueValues, ochre: false },
     { to: `/bench/${jobId}/setups`, name: 'Set-ups', words: status.setups, ochre: status.isLoaded },
+    { to: `/bench/${jobId}/readings`, name: 'Readings', words: status.readings, ochre: false },
   ];
   return (
     <nav aria-label="Steps" className="flex shrink-0 border-b border-line print:hidden">

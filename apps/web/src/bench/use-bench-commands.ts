@@ -10,6 +10,7 @@ const steps = [
   { text: 'Network', to: 'network', key: '1' },
   { text: 'True values', to: 'true-values', key: '2' },
   { text: 'Set-ups', to: 'setups', key: '3' },
+  { text: 'Readings', to: 'readings', key: '4' },
 ] as const;
 
 /** Offers the steps, views and actions of the job on the bench, and listens to the keys of its steps. */

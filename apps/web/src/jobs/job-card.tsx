@@ -2,7 +2,7 @@ import { formatPercent } from '@usual-drag/core';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import { drawingAddress } from '../api/jobs.ts';
-import { count, when } from '../ui/words.ts';
+import { count, readInWords, when } from '../ui/words.ts';
 import { JobActions, type JobProps } from './job-actions.tsx';
 
 interface Props extends JobProps {
@@ -29,6 +29,7 @@ export const JobCard = memo(function JobCard({ theme, ...props }: Props) {
               </>
             )}
           </span>
+          {job.readings && <span className="text-[14px]">{readInWords(job.readings)}</span>}
         </span>
         <img
           src={drawingAddress(job, theme)}

@@ -4,6 +4,7 @@ import {
   kitLimits,
   nextRange,
   nextResistanceRange,
+  rangesOf,
   withRange,
   type KitInstrument,
   type MeterQuantity,
@@ -174,13 +175,12 @@ function LeadsAndRanging({ kept, onChange }: EditProps) {
 /** Its ranges: volts, current and resistance. */
 function Ranges({ kept, onChange }: EditProps) {
   const display = kept.display ?? 'digital';
-  const ranges = (quantity: MeterQuantity): readonly Range[] =>
-    (kept.functions ?? []).find((f) => f.quantity === quantity)?.ranges ?? [];
+  const ranges = (quantity: MeterQuantity): readonly Range[] => rangesOf(kept, quantity);
   const setRanges = (quantity: MeterQuantity, next: readonly Range[]): void =>
     onChange({
       ...kept,
       functions: (kept.functions ?? [])
-        .map((f) => (f.quantity === quantity ? { ...f, ranges: next } : f))
+        .map((f) => (f.quantity === quantity ? { quantity, ranges: next } : f))
         .filter((f) => f.ranges.length > 0),
     });
   const addRange = (quantity: MeterQuantity): void =>

@@ -14,3 +14,17 @@ export const whenExactly = (at: string): string => intlFormat(at, { ...minutes, 
 
 /** `16:06`. */
 export const clock = (at: string): string => intlFormat(at, { hour: '2-digit', minute: '2-digit' }, british);
+
+/** `5 of 9 read, 1 does not agree`. */
+export function readInWords({
+  read,
+  of,
+  doNotAgree,
+}: {
+  readonly read: number;
+  readonly of: number;
+  readonly doNotAgree: number;
+}): string {
+  const apart = doNotAgree === 0 ? '' : doNotAgree === 1 ? ', 1 does not agree' : `, ${doNotAgree} do not agree`;
+  return `${read} of ${of} read${apart}`;
+}

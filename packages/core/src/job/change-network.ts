@@ -1,6 +1,8 @@
 import type { Meter } from '../loading/index.ts';
 import { endsAt, keepUnchanged, nodesOf, parseEnd, type Network } from '../network/index.ts';
+import type { Reading } from '../readings/index.ts';
 import type { Job } from './job.ts';
+import { sameValue } from './same-value.ts';
 
 /**
  * Puts a rewired network into a job; the meters of its set-ups follow: a lead goes where the ends went that it stood with,
@@ -15,7 +17,24 @@ export function changeNetwork(job: Job, rewired: Network): Job {
     const meters = setup.meters.map((meter) => followed(meter, network, follow));
     return meters.every((meter, index) => meter === setup.meters[index]) ? setup : { ...setup, meters };
   });
-  return { ...job, network, ...(setups && { setups }) };
+  const readings = job.readings?.map((reading) => followedReading(reading, follow));
+  return { ...job, network, ...(setups && { setups }), ...(readings && { readings }) };
+}
+
+/** A reading keeps its place: only where a node has gone to another one as a whole does it go along. */
+function followedReading(reading: Reading, follow: (node: string) => string): Reading {
+  const alongside = reading.alongside?.map((meter) =>
+    meter.quantity === 'dc-voltage'
+      ? { ...meter, red: follow(meter.red), black: follow(meter.black) }
+      : { ...meter, node: follow(meter.node) },
+  );
+  const next =
+    reading.quantity === 'dc-voltage'
+      ? { ...reading, red: follow(reading.red), black: follow(reading.black), ...(alongside && { alongside }) }
+      : reading.quantity === 'dc-current'
+        ? { ...reading, node: follow(reading.node), ...(alongside && { alongside }) }
+        : reading;
+  return sameValue(next, reading) ? reading : next;
 }
 
 /** Where a node went: itself where it is still there, else where all the ends went that stood on it. */

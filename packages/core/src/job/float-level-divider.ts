@@ -3,6 +3,7 @@ import type { Setup } from '../loading/index.ts';
 import type { Element } from '../network/index.ts';
 import { newJob } from './job-edits.ts';
 import { editRecord } from './job-record.ts';
+import type { Reading } from '../readings/index.ts';
 import type { Job } from './job.ts';
 
 /**
@@ -17,6 +18,7 @@ export function floatLevelDivider(kit: readonly Instrument[]): Job {
     network: { elements },
     instruments: kit.filter(({ id }) => used.has(id)),
     setups,
+    readings: readings.filter(({ instrument }) => kit.some(({ id }) => id === instrument)),
   };
   return editRecord(job, {
     site: 'Saltmarsh Lift Station',
@@ -24,6 +26,7 @@ export function floatLevelDivider(kit: readonly Instrument[]): Job {
     order: 'SL-WO-2204',
     date: '2026-11-16',
     ambient: 19,
+    by: 'J. Marsh',
   });
 }
 
@@ -67,3 +70,50 @@ const setups: readonly Setup[] = [
     ],
   },
 ];
+
+/** Taken by the plan: most agree, loading explains one, one does not agree, one is struck out. */
+const readings: readonly Reading[] = [
+  ohms('M1', 'R1', '200 kΩ', '56.3', 'kΩ', '09:02'),
+  ohms('M2', 'R2', '200 kΩ', '38.8', 'kΩ', '09:03'),
+  ohms('M3', 'R3', '20 kΩ', '15.31', 'kΩ', '09:04'),
+  volts('M4', 'digital-2000', '200 V', 'A', '0', '24.0', '09:12'),
+  {
+    ...volts('M5', 'digital-2000', '20 V', 'C', '0', '6.37', '09:15'),
+    struck: { at: '2026-11-16T09:15:40Z', why: 'lead was on B' },
+  },
+  volts('M6', 'digital-2000', '20 V', 'B', '0', '6.38', '09:16'),
+  volts('M7', 'analogue-2k', '10 V', 'B', '0', '3.65', '09:18'),
+  volts('M8', 'digital-2000', '20 V', 'C', '0', '4.90', '09:21'),
+  {
+    id: 'M9',
+    quantity: 'dc-current',
+    instrument: 'digital-2000',
+    range: '200 µA',
+    node: '0',
+    ends: ['R2.to'],
+    reversed: true,
+    observations: [
+      { shown: '162.4', unit: 'µA', at: '2026-11-16T09:27:00Z' },
+      { shown: '162.7', unit: 'µA', at: '2026-11-16T09:27:20Z' },
+    ],
+    by: 'J. Marsh',
+  },
+];
+
+function ohms(id: string, element: string, range: string, shown: string, unit: string, at: string): Reading {
+  const observations = [{ shown, unit, at: `2026-11-16T${at}:00Z` }];
+  return { id, quantity: 'resistance', instrument: 'digital-2000', range, element, observations, by: 'J. Marsh' };
+}
+
+function volts(
+  id: string,
+  instrument: string,
+  range: string,
+  red: string,
+  black: string,
+  shown: string,
+  at: string,
+): Reading {
+  const observations = [{ shown, unit: 'V', at: `2026-11-16T${at}:00Z` }];
+  return { id, quantity: 'dc-voltage', instrument, range, red, black, observations, by: 'J. Marsh' };
+}

@@ -4,6 +4,18 @@ export { explainSolverFault } from './solver-words.ts';
 export { editElement, keepInstrument, newJob, putMeter, putSetup, removeSetup, renewInstrument } from './job-edits.ts';
 export { editRecord } from './job-record.ts';
 export { atItsVersion, newerKeys } from './job-version.ts';
+export {
+  addObservation,
+  addReading,
+  editConventions,
+  nextReadingId,
+  noteReading,
+  strikeReading,
+  takeMeasuredValue,
+  usualConventions,
+} from './reading-edits.ts';
+export { readingsStatus, type ReadingsStatus } from './readings-status.ts';
+export { readingsFromRows, rowsFromReadings } from './reading-rows.ts';
 export { floatLevelDivider } from './float-level-divider.ts';
 export { jobFrom, startingCircuits, type StartingCircuit } from './starting-circuits.ts';
 export { changeNetwork } from './change-network.ts';
@@ -12,4 +24,5 @@ export { kitFromRows, rowsFromKit, withRange, type Kit } from './kit-rows.ts';
 export { rowsFromStock, stockFromRows } from './stock-rows.ts';
 export { documentChanges } from './document-changes.ts';
 export { sameValue } from './same-value.ts';
-export { jobStatus, setupValuesOf, trueValuesOf, type JobStatus } from './job-status.ts';
+export { jobStatus, type JobStatus } from './job-status.ts';
+export { setupValuesOf, trueValuesOf } from './solved-values.ts';

@@ -1,6 +1,7 @@
 import type { Instrument } from '../instrument/index.ts';
 import type { Meter, Setup } from '../loading/index.ts';
 import { replaceElement, type Element } from '../network/index.ts';
+import type { Reading } from '../readings/index.ts';
 import type { Job } from './job.ts';
 
 /** Puts an edited element in place; lifted ends follow a new name. */
@@ -9,13 +10,19 @@ export function editElement(job: Job, id: string, next: Element): Job {
   if (next.id === id) return { ...job, network };
   const renamed = (end: string): string =>
     end === `${id}.from` || end === `${id}.to` ? next.id + end.slice(id.length) : end;
+  const renamedMeter = <M extends { readonly quantity: string }>(meter: M): M =>
+    'ends' in meter ? { ...meter, ends: (meter.ends as string[]).map(renamed) } : meter;
   const setups = job.setups?.map((setup) => ({
     ...setup,
-    meters: setup.meters.map((meter) =>
-      meter.quantity === 'dc-current' ? { ...meter, ends: meter.ends.map(renamed) } : meter,
-    ),
+    meters: setup.meters.map(renamedMeter),
   }));
-  return { ...job, network, ...(setups && { setups }) };
+  const readings = job.readings?.map((reading): Reading => {
+    const alongside = reading.alongside && { alongside: reading.alongside.map(renamedMeter) };
+    if (reading.quantity === 'resistance')
+      return { ...reading, ...alongside, element: reading.element === id ? next.id : reading.element };
+    return { ...renamedMeter(reading), ...alongside };
+  });
+  return { ...job, network, ...(setups && { setups }), ...(readings && { readings }) };
 }
 
 /** Puts a set-up in the place of the one called `id`; adds it where there is none. */

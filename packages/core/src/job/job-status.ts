@@ -1,40 +1,9 @@
-import { deviationOf, networkFaults, type Network } from '../network/index.ts';
-import type { Instrument } from '../instrument/index.ts';
-import {
-  networkCautions,
-  setupFaults,
-  solveSetup,
-  solveUnloaded,
-  type MeterReading,
-  type Setup,
-  type SetupValues,
-  type Unloaded,
-} from '../loading/index.ts';
-import { fail, type Result } from '../result.ts';
+import { networkCautions, type MeterReading, type Unloaded } from '../loading/index.ts';
+import { deviationOf } from '../network/index.ts';
+import type { Result } from '../result.ts';
 import { nodeSums } from '../solver/index.ts';
 import type { Job, JobFault } from './job.ts';
-import { explainSolverFault } from './solver-words.ts';
-
-/** The true values of a network, or in words what stands in their way. */
-export function trueValuesOf(network: Network): Result<Unloaded, JobFault> {
-  const [fault] = networkFaults(network);
-  if (fault) return fail(fault);
-  const solved = solveUnloaded(network);
-  return solved.ok ? solved : fail(explainSolverFault(solved.fault));
-}
-
-/** A set-up's readings, or in words what stands in their way. */
-export function setupValuesOf(
-  unloaded: Result<Unloaded, JobFault>,
-  instruments: readonly Instrument[],
-  setup: Setup,
-): Result<SetupValues, JobFault> {
-  if (!unloaded.ok) return unloaded;
-  const [fault] = setupFaults(unloaded.value.network, instruments, setup);
-  if (fault) return fail(fault);
-  const solved = solveSetup(unloaded.value, instruments, setup);
-  return solved.ok ? solved : fail(explainSolverFault(solved.fault));
-}
+import { setupValuesOf } from './solved-values.ts';
 
 /** How far a job is, step by step. */
 export interface JobStatus {

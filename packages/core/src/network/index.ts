@@ -1,4 +1,5 @@
 export { addElement, newElement, nextElementId, nextNode, removeElement, replaceElement } from './edits.ts';
+export { chainsOf, type Chain } from './chains.ts';
 export { commonPoints, samePoint, wiresBetween } from './common-points.ts';
 export { deviationOf, type Deviation } from './deviation.ts';
 export { pasteElements } from './paste.ts';

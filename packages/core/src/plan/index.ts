@@ -1,5 +1,4 @@
 export { makePlan, type PlannedJob } from './make-plan.ts';
-export { chainsOf, type Chain } from './chains.ts';
 export {
   usualJack,
   type BreakStep,
@@ -13,3 +12,6 @@ export {
   type SupplyStep,
   type VoltageStep,
 } from './plan.ts';
+export { countRead, openTerminal, placedSteps, readingsAt } from './progress.ts';
+export { buildOrder, type BuildStep } from './build-order.ts';
+export { stripBoard, type BoardLink, type BoardRow, type StripBoard } from './strip-board.ts';

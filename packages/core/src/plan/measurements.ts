@@ -1,6 +1,5 @@
-import { isSource, referenceOf, type Element, type Network } from '../network/index.ts';
+import { chainsOf, isSource, referenceOf, type Chain, type Element, type Network } from '../network/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
-import { chainsOf, type Chain } from './chains.ts';
 import type { Depth } from './plan.ts';
 
 /** A voltage that is wanted, between two nodes. */

@@ -11,10 +11,9 @@ import {
   type Meter,
   type Unloaded,
 } from '../loading/index.ts';
-import { currentFromTo, endsAt, parseEnd, type Network } from '../network/index.ts';
+import { currentFromTo, endsAt, parseEnd, type Chain, type Network } from '../network/index.ts';
 import { limitsAt, type Conventions } from '../readings/index.ts';
 import { breakCautions, readCautions, resistanceCautions } from './cautions.ts';
-import type { Chain } from './chains.ts';
 import type { Across, InSeries } from './measurements.ts';
 import { usualJack, type CurrentStep, type ResistanceStep, type Unnumbered, type VoltageStep } from './plan.ts';
 import {

@@ -18,3 +18,4 @@ export {
   type Verdict,
 } from './compare.ts';
 export { readingSums, type CountedReading, type ReadingSum, type SumTerm } from './reading-sums.ts';
+export { equalCurrents, explainSum, type EqualCurrents, type SumParts } from './explain.ts';

@@ -24,3 +24,4 @@ export {
   type ToleranceResponse,
 } from './tolerance-limits.ts';
 export { toleranceField, type ToleranceField } from './tolerance-field.ts';
+export { resistanceFromSweep, type SweepMeters, type SweepReading, type SweptResistance } from './resistance-sweep.ts';

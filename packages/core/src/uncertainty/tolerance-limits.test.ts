@@ -67,7 +67,8 @@ function ladder(rungs: number) {
 test('beyond sixteen parts the first-order changes are added up: each slope is the difference quotient', () => {
   const { circuit, toleranced, output } = ladder(10);
   expect(toleranced).toHaveLength(20);
-  for (const looked of [output, { branch: 20 }, { branch: 0 }]) {
+  const outputs: readonly CircuitOutput[] = [output, { branch: 20 }, { branch: 0 }];
+  for (const looked of outputs) {
     const response = toleranceResponse(circuit, toleranced, looked)!;
     const quick = quickCircuit(
       circuit,

@@ -54,7 +54,8 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
   const nodes = useMemo(() => nodesOf(network), [network]);
   const setup = drawn?.setup;
   const values = drawn?.values ?? null;
-  const lines = useMemo(() => (setup ? meterLines(setup, values) : {}), [setup, values]);
+  const own = drawn?.lines;
+  const lines = useMemo(() => own ?? (setup ? meterLines(setup, values) : {}), [own, setup, values]);
   const drawing = useMemo(
     () =>
       draw(

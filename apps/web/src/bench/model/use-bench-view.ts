@@ -27,6 +27,7 @@ export function useBenchView() {
   const [setupView, showSetupView] = useState<SetupView>('setup');
   const inSetups = step === 'setups';
   const inTrueValues = step === 'true-values';
+  const inReadings = step === 'readings';
   const instruments = job.instruments ?? noInstruments;
   const unloaded = useUnloaded(job.network);
   const setup = job.setups?.find(({ id }) => id === setupId) ?? job.setups?.[0];
@@ -52,6 +53,7 @@ export function useBenchView() {
     instruments,
     inSetups,
     inTrueValues,
+    inReadings,
     unloaded,
     truth: unloaded.ok ? unloaded.value.values : null,
     /** The set-up as it is stored, and as it is shown while a lead is dragged. */

@@ -1,11 +1,11 @@
 import {
-  mistakesOf,
-  solveMistake,
   type Instrument,
   type Setup,
   type SetupValues,
   type ConnectionMistake,
   type MistakeOutcome,
+  type Result,
+  type SolverFault,
   type Unloaded,
 } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
@@ -15,6 +15,15 @@ import type { Solved } from '../model/analysis.ts';
 export interface AskedMistake {
   readonly meter: string;
   readonly mistake: ConnectionMistake;
+  /** Solves it; comes with the tab that asks, which is not in the first load. */
+  readonly solve: (
+    unloaded: Unloaded,
+    instruments: readonly Instrument[],
+    setup: Setup,
+    right: SetupValues,
+    meter: string,
+    mistake: ConnectionMistake,
+  ) => Result<MistakeOutcome, SolverFault> | null;
 }
 
 /** A wrong connection tried out on one meter of the set-up that is shown. It is no part of the job, and gone when the meter moves. */
@@ -27,12 +36,9 @@ export function useMistake(
   const [asked, setAsked] = useState<(AskedMistake & { readonly of: Setup }) | null>(null);
   const current = asked && asked.of === setup ? asked : null;
   const outcome = useMemo((): Solved<MistakeOutcome> | null => {
-    const meter = current?.of.meters.find(({ id }) => id === current.meter);
-    const instrument = instruments.find(({ id }) => id === meter?.instrument);
-    if (!current || !unloaded.ok || !right?.ok || !meter || !instrument) return null;
-    if (!mistakesOf(meter, instrument).includes(current.mistake)) return null;
-    const solved = solveMistake(unloaded.value, instruments, current.of, right.value, current.meter, current.mistake);
-    if (solved.ok) return solved;
+    if (!current || !unloaded.ok || !right?.ok) return null;
+    const solved = current.solve(unloaded.value, instruments, current.of, right.value, current.meter, current.mistake);
+    if (!solved || solved.ok) return solved;
     const message =
       'Nothing but ideal sources and wire would limit the current here: it cannot be put into figures. Give the source its internal resistance to see what would flow.';
     return {

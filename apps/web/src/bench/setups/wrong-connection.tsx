@@ -1,6 +1,6 @@
-import { mistakesOf, type ConnectionMistake, type Instrument, type Meter } from '@usual-drag/core';
+import { mistakesOf, solveMistake, type ConnectionMistake, type Instrument, type Meter } from '@usual-drag/core';
 import { Radio, RadioGroup } from '@headlessui/react';
-import type { MistakeTrial } from './use-mistake.ts';
+import type { AskedMistake, MistakeTrial } from './use-mistake.ts';
 
 const mistakeWords: Readonly<Record<ConnectionMistake, string>> = {
   'one-point': 'both leads on one point',
@@ -9,6 +9,14 @@ const mistakeWords: Readonly<Record<ConnectionMistake, string>> = {
   'current-jack': 'red lead still in the current jack',
   'blown-fuse': 'fuse blown before',
   backwards: 'leads swapped',
+};
+
+/** Null where the meter, as it stands now, cannot be connected so. */
+const solve: AskedMistake['solve'] = (unloaded, instruments, setup, right, meter, mistake) => {
+  const placed = setup.meters.find(({ id }) => id === meter);
+  const instrument = instruments.find(({ id }) => id === placed?.instrument);
+  if (!placed || !instrument || !mistakesOf(placed, instrument).includes(mistake)) return null;
+  return solveMistake(unloaded, instruments, setup, right, meter, mistake);
 };
 
 interface Props {
@@ -33,7 +41,7 @@ export function WrongConnection({ meter, instrument, trial }: Props) {
         aria-label={`Connection of ${meter.id}`}
         value={own}
         onChange={(next) =>
-          trial.ask(next === 'correct' ? null : { meter: meter.id, mistake: next as ConnectionMistake })
+          trial.ask(next === 'correct' ? null : { meter: meter.id, mistake: next as ConnectionMistake, solve })
         }
         className="grid grid-cols-2 gap-1.5"
       >

@@ -1,4 +1,5 @@
-import { nodesOf, type Element, type Network } from '../network/index.ts';
+import type { Element } from './element.ts';
+import { nodesOf, type Network } from './network.ts';
 
 /** Parts that carry one current, from one end to the other. */
 export interface Chain {

@@ -1,0 +1,36 @@
+import { formatPercent, jobStatus, readingsStatus, type Job, type JobStatus, type Unloaded } from '@usual-drag/core';
+import { count, readInWords } from '../../ui/words.ts';
+import type { Solved } from './analysis.ts';
+import type { StepStatus } from './use-step-status.ts';
+
+/** How the steps of a job stand, but for its readings. */
+export const stepStatus = (job: Job, unloaded: Solved<Unloaded>): Omit<StepStatus, 'readings'> =>
+  inWords(jobStatus(job, unloaded));
+
+/** How far its readings have come: planned and compared for it. */
+export function readingsInWords(job: Job, unloaded: Solved<Unloaded>): string {
+  const status = readingsStatus(job, unloaded);
+  return status ? readInWords(status) : 'none yet';
+}
+
+function inWords({
+  parts,
+  nodes,
+  outOfTolerance,
+  solved,
+  cautions,
+  sumsClose,
+  setups,
+  worstError,
+}: JobStatus): Omit<StepStatus, 'readings'> {
+  const size = `${count(parts, 'part')}, ${count(nodes, 'node')}`;
+  const outside = outOfTolerance > 0 ? ` · ${outOfTolerance} out of tolerance` : '';
+  const worst = worstError ? `, worst ${formatPercent(worstError, { signed: true })}` : '';
+  const sums = sumsClose ? 'sums close' : 'sums do not close';
+  return {
+    network: solved ? size + outside : 'cannot be solved yet',
+    trueValues: !solved ? 'cannot be solved yet' : cautions > 0 ? count(cautions, 'caution') : sums,
+    setups: setups === 0 ? 'none yet' : count(setups, 'set-up') + worst,
+    isLoaded: worstError !== null,
+  };
+}

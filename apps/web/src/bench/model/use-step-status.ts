@@ -1,0 +1,40 @@
+import type { Job, Unloaded } from '@usual-drag/core';
+import { useEffect, useState } from 'react';
+import type { Solved } from './analysis.ts';
+
+/** How the steps stand, in a few words each. */
+export interface StepStatus {
+  readonly network: string;
+  readonly trueValues: string;
+  readonly setups: string;
+  /** Some meter has an error that can be told. */
+  readonly isLoaded: boolean;
+  readonly readings: string;
+}
+
+const notYet: StepStatus = { network: '', trueValues: '', setups: '', isLoaded: false, readings: '' };
+
+/** ms after the last edit until the readings are planned and compared: nobody waits for it. */
+const patience = 300;
+
+/** How the steps stand, followed at leisure: it is worked out by what is not in the first load. */
+export function useStepStatus(job: Job, unloaded: Solved<Unloaded>): StepStatus {
+  const [status, setStatus] = useState(notYet);
+  useEffect(() => {
+    let isNewest = true;
+    let later: ReturnType<typeof setTimeout> | undefined;
+    void import('./step-status.ts').then(({ stepStatus, readingsInWords }) => {
+      if (!isNewest) return;
+      setStatus(({ readings }) => ({ ...stepStatus(job, unloaded), readings }));
+      later = setTimeout(() => {
+        const readings = readingsInWords(job, unloaded);
+        setStatus((now) => (now.readings === readings ? now : { ...now, readings }));
+      }, patience);
+    });
+    return () => {
+      isNewest = false;
+      clearTimeout(later);
+    };
+  }, [job, unloaded]);
+  return status;
+}

@@ -1,0 +1,101 @@
+import { editConventions, editRecord, usualConventions, type Conventions, type KitInstrument } from '@usual-drag/core';
+import { Segments } from '../../ui/segments.tsx';
+import { useBench } from '../model/bench-store.ts';
+import { ValuesChoice } from '../values-choice.tsx';
+import { AddInstrument } from './readings-step.tsx';
+import type { Readings } from './use-readings.ts';
+
+type Options = {
+  readonly [K in keyof Required<Conventions>]: readonly (readonly [Required<Conventions>[K], string])[];
+};
+
+const choices: Options = {
+  sign: [
+    ['keep', 'keep the sign'],
+    ['magnitude', 'magnitude alone'],
+  ],
+  observations: [
+    ['mean', 'mean'],
+    ['largest', 'largest'],
+    ['last', 'last'],
+  ],
+  firstRange: [
+    ['highest', 'highest first'],
+    ['expected', 'as expected'],
+  ],
+  currentLimit: [
+    ['just-above', 'just above'],
+    ['full', 'full'],
+  ],
+  supply: [
+    ['meter', 'meter'],
+    ['posts', 'posts'],
+    ['clips', 'clips'],
+    ['rated', 'rated'],
+  ],
+  checks: [
+    ['function-leads-range-placement', 'function first'],
+    ['leads-function-range-placement', 'leads first'],
+  ],
+  current: [
+    ['conventional', 'conventional'],
+    ['electron-flow', 'electron flow'],
+  ],
+};
+
+const names: Readonly<Record<keyof Conventions, string>> = {
+  sign: 'Negative readings',
+  observations: 'Several observations',
+  firstRange: 'First range',
+  currentLimit: 'Current limit of a supply',
+  supply: 'The supply gives, by',
+  checks: 'Getting the meter ready',
+  current: 'Current is counted as',
+};
+
+/** How this job's readings are taken and compared; and by whom, on which instruments. */
+export function ConventionsTab({
+  readings,
+  kit,
+}: {
+  readonly readings: Readings;
+  readonly kit: readonly KitInstrument[];
+}) {
+  const edit = useBench((state) => state.edit);
+  const record = useBench((state) => state.document.record);
+  const values = useBench((state) => state.document.network.values) ?? 'nominal';
+  const now = { ...usualConventions, ...readings.conventions };
+  return (
+    <div className="flex flex-col gap-2">
+      <dl className="grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-1.5">
+        {(Object.keys(choices) as (keyof Conventions)[]).map((key) => (
+          <div key={key} className="contents">
+            <dt className="text-[14px] text-soft">{names[key]}</dt>
+            <dd>
+              <Segments
+                label={names[key]}
+                value={now[key]}
+                options={choices[key].map(([value, text]) => ({ value: value as string, text }))}
+                onChange={(next) => edit((job) => editConventions(job, { ...now, [key]: next }))}
+              />
+            </dd>
+          </div>
+        ))}
+      </dl>
+      <label className="flex items-center gap-3 text-[14px] text-soft">
+        Read by
+        <input
+          data-typing="true"
+          className="min-h-9 min-w-0 grow rounded-lg border border-line bg-sheet px-2 text-[16px] text-ink pointer-coarse:min-h-11"
+          defaultValue={record?.by ?? ''}
+          onBlur={({ target }) => {
+            const by = target.value.trim();
+            if (by !== (record?.by ?? '')) edit((job) => editRecord(job, { ...job.record, by }));
+          }}
+        />
+      </label>
+      <ValuesChoice values={values} />
+      <AddInstrument kit={kit} />
+    </div>
+  );
+}

@@ -1,0 +1,138 @@
+import { shownPattern, unitOf, type Observation, type ReadingQuantity } from '@usual-drag/core';
+import clsx from 'clsx';
+import { useEffect, useRef, useState } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { Segments } from '../../ui/segments.tsx';
+import { prefixesOf } from './step-words.ts';
+
+interface Props {
+  readonly quantity: ReadingQuantity;
+  /** The likeliest prefix. */
+  readonly prefix: string;
+  /** Take the cursor, as when one goes on from step to step. */
+  readonly focus: boolean;
+  readonly large?: boolean;
+  /** Keeps what the display says; `stay` to add another observation. */
+  readonly onKeep: (observation: Observation, stay: boolean) => void;
+}
+
+/**
+ * What the display says: digits, point and sign, or OL; by number pad alone. A letter of a prefix sets it, * and / go one prefix up or
+ * down; Enter keeps the reading and goes on, Shift Enter keeps it and stays.
+ */
+export function DisplayEntry({ quantity, prefix: likely, focus, large = false, onKeep }: Props) {
+  const [typed, setTyped] = useState('');
+  const [prefix, setPrefix] = useState(likely);
+  const [refused, setRefused] = useState(false);
+  const field = useRef<HTMLInputElement>(null);
+  const unit = unitOf(quantity);
+  const usual = prefixesOf(quantity);
+  const prefixes = usual.includes(prefix) ? usual : [...usual, prefix];
+  useEffect(() => {
+    if (focus) field.current?.focus({ preventScroll: true });
+  }, [focus]);
+  const step = (by: 1 | -1): void => {
+    const next = prefixes[prefixes.indexOf(prefix) + by];
+    if (next !== undefined) setPrefix(next);
+  };
+  const take = (text: string): void => {
+    setRefused(false);
+    const match = /^\s*([+\-−]?[\d.,]*|o?l?)\s*([a-zµμΩ*/]*)\s*$/iu.exec(text);
+    if (!match) return setTyped(text.trim());
+    const [, number = '', letters = ''] = match;
+    if (letters.endsWith('*')) step(1);
+    else if (letters.endsWith('/')) step(-1);
+    else if (/^o/i.test(letters)) return setTyped(letters.toUpperCase());
+    else if (letters !== '') setPrefix(prefixIn(letters, unit) ?? prefix);
+    setTyped(/^o/i.test(number) ? number.toUpperCase() : number.replace(',', '.'));
+  };
+  const keep = (stay: boolean): void => {
+    const shown = typed.replace('−', '-').toUpperCase();
+    if (!shownPattern.test(shown)) return setRefused(true);
+    onKeep({ shown, unit: prefix + unit, at: new Date().toISOString() }, stay);
+    setTyped('');
+    field.current?.focus({ preventScroll: true });
+  };
+  return (
+    <form
+      className="flex flex-col gap-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep(false);
+      }}
+    >
+      <div className="flex items-stretch gap-2">
+        <label className="flex min-w-0 grow items-center gap-2 rounded-xl border-2 border-(--ochre-line) bg-sheet px-3">
+          <span className="sr-only">What the display says, in {prefix + unit}</span>
+          <input
+            ref={field}
+            data-typing="true"
+            inputMode="decimal"
+            autoComplete="off"
+            enterKeyHint="next"
+            value={typed}
+            aria-invalid={refused}
+            aria-describedby={refused ? 'display-fault' : undefined}
+            placeholder="display"
+            onChange={(event) => take(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key !== 'Enter' || !event.shiftKey) return;
+              event.preventDefault();
+              keep(true);
+            }}
+            className={clsx(
+              'figures w-full min-w-0 bg-transparent font-bold text-ochre outline-none placeholder:font-normal placeholder:text-soft/60',
+              large ? 'h-[18vh] text-[13vh]' : 'h-14 text-[34px]',
+            )}
+          />
+          <span aria-hidden className={clsx('figures text-ochre', large ? 'text-[8vh]' : 'text-[26px]')}>
+            {prefix + unit}
+          </span>
+        </label>
+        <Button tone="strong" type="submit" className={large ? 'px-8 text-[4vh]' : 'px-4 text-[17px]'}>
+          Keep
+        </Button>
+      </div>
+      {refused && (
+        <p id="display-fault" role="alert" className="text-[14px] text-fault">
+          Type what the display says: digits with a sign and a point where it has them, or OL.
+        </p>
+      )}
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <Segments
+          label="Prefix of the display"
+          value={prefix}
+          options={prefixes.map((one) => ({ value: one, text: one + unit }))}
+          onChange={setPrefix}
+        />
+        <span className="flex gap-1.5">
+          <Button onClick={() => take('-' + typed.replace(/^[-−+]/, ''))} aria-label="Minus sign">
+            −
+          </Button>
+          <Button onClick={() => take('OL')}>OL</Button>
+          <Button onClick={() => keep(true)} title="Keep it and read again (Shift Enter)">
+            Keep, read again
+          </Button>
+        </span>
+      </div>
+    </form>
+  );
+}
+
+/** The prefix that letters after a number say; null where they say none. */
+function prefixIn(letters: string, unit: string): string | null {
+  const bare = letters.replace(new RegExp(`${unit === 'Ω' ? '(Ω|ohms?|r)' : unit}$`, 'i'), '');
+  if (bare === '') return '';
+  const known: Readonly<Record<string, string>> = {
+    u: 'µ',
+    μ: 'µ',
+    µ: 'µ',
+    n: 'n',
+    m: 'm',
+    k: 'k',
+    K: 'k',
+    M: 'M',
+    G: 'G',
+  };
+  return known[bare] ?? null;
+}

@@ -1,0 +1,191 @@
+import {
+  changeInstrument,
+  findRange,
+  keepInstrument,
+  instrumentForJob,
+  newMeter,
+  rangesOf,
+  readingUncertainty,
+  shownOn,
+  unitOf,
+  type Instrument,
+  type KitInstrument,
+  type Reading,
+  type ReadingQuantity,
+} from '@usual-drag/core';
+import { useMemo } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { Choice } from '../../ui/choice.tsx';
+import { Segments } from '../../ui/segments.tsx';
+import { benchNow, useBench } from '../model/bench-store.ts';
+import type { BenchView } from '../model/use-bench-view.ts';
+import { Leads } from '../setups/leads.tsx';
+import { DisplayEntry } from './display-entry.tsx';
+import { ExpectationBar } from './expectation-bar.tsx';
+import { useInHand, type FreePlace } from './in-hand.ts';
+import { keepReading, placedFree } from './keep-reading.ts';
+import { usualPrefix } from './step-words.ts';
+import { TakenHere } from './taken-here.tsx';
+import type { Readings } from './use-readings.ts';
+
+interface Props {
+  readonly readings: Readings;
+  readonly view: BenchView;
+  readonly free: FreePlace;
+  readonly kit: readonly KitInstrument[];
+}
+
+const quantities: readonly { readonly value: ReadingQuantity; readonly text: string }[] = [
+  { value: 'dc-voltage', text: 'Voltage' },
+  { value: 'dc-current', text: 'Current' },
+  { value: 'resistance', text: 'Resistance' },
+];
+
+/** Places a meter to be read without the plan. */
+export function placeFree(view: BenchView): void {
+  const instrument = view.instruments.find((one) => rangesOf(one, 'dc-voltage').length > 0) ?? view.instruments[0];
+  const free = instrument ? freeOf('dc-voltage', instrument, view) : null;
+  if (free) useInHand.setState({ free, again: null });
+}
+
+/** A meter placed by hand, and what it says: the same entry, expectation and verdict as at a step of the plan. */
+export function FreeReading({ readings, view, free, kit }: Props) {
+  const edit = useBench((state) => state.edit);
+  const { instruments, job } = view;
+  const { quantity } = free;
+  const place = (next: FreePlace): void => useInHand.setState({ free: next, again: null });
+  const fitting = useMemo(() => {
+    const both = [
+      ...instruments,
+      ...kit.filter(({ id }) => !instruments.some((own) => own.id === id)).map(instrumentForJob),
+    ];
+    return both.filter((one) => rangesOf(one, quantity).length > 0);
+  }, [instruments, kit, quantity]);
+  const instrument = fitting.find(({ id }) => id === free.instrument);
+  const range = instrument && findRange(instrument, quantity, free.range);
+  const reading = useMemo((): Reading => ({ id: 'here', ...placedFree(free), observations: [] }), [free]);
+  const expectation = readings.expect(reading);
+  const unit = unitOf(quantity);
+  const taken = readings.readings.filter((one) => !one.struck && samePlace(one, reading));
+  const newest = taken.at(-1);
+  const compared = newest ? readings.comparedAs(newest) : null;
+  const shown =
+    instrument && range && expectation?.expected != null
+      ? shownOn(instrument, quantity, range, expectation.expected)
+      : null;
+  const take = (id: string): void => {
+    const next = fitting.find((one) => one.id === id);
+    if (!next) return;
+    edit((current) => keepInstrument(current, next));
+    place(
+      free.quantity === 'resistance'
+        ? { ...free, instrument: id, range: rangesOf(next, 'resistance').at(-1)!.id }
+        : changeInstrument(free, next),
+    );
+  };
+  return (
+    <section
+      aria-label="Reading without the plan"
+      className="flex flex-col gap-2 rounded-xl border border-line bg-sheet p-3"
+    >
+      <div className="flex items-center justify-between gap-2">
+        <Segments
+          label="Quantity"
+          value={quantity}
+          options={quantities}
+          onChange={(next) => {
+            const other =
+              fitting.find((one) => rangesOf(one, next).length > 0) ??
+              instruments.find((one) => rangesOf(one, next).length > 0) ??
+              kit.find((one) => rangesOf(instrumentForJob(one), next).length > 0);
+            const kept = other && (instruments.find(({ id }) => id === other.id) ?? instrumentForJob(other));
+            const made = kept && freeOf(next, kept, view);
+            if (!made) return;
+            edit((current) => keepInstrument(current, kept));
+            place(made);
+          }}
+        />
+        <Button onClick={() => useInHand.setState({ free: null })}>Back to the plan</Button>
+      </div>
+      <Choice
+        label="Instrument"
+        value={free.instrument}
+        options={fitting.map(({ id, name }) => ({ value: id, text: name ?? id }))}
+        onChange={take}
+        missing="Choose an instrument"
+      />
+      {instrument && (
+        <Segments
+          label="Range"
+          wrap
+          value={free.range}
+          options={rangesOf(instrument, quantity).map(({ id }) => ({ value: id, text: id }))}
+          onChange={(id) => place({ ...free, range: id })}
+        />
+      )}
+      {free.quantity === 'resistance' ? (
+        <Choice
+          label="Part, out of the circuit"
+          beside="Part"
+          value={free.element}
+          options={job.network.elements.flatMap(({ id, kind }) =>
+            kind === 'resistor' ? [{ value: id, text: id }] : [],
+          )}
+          onChange={(element) => place({ ...free, element })}
+        />
+      ) : (
+        <Leads setup={{ id: 'free', meters: [free] }} meter={free} place={place} />
+      )}
+      {expectation?.expected != null && shown && range && instrument && (
+        <div className="rounded-lg bg-sunk px-3 py-1.5">
+          <p className="flex items-baseline justify-between gap-3">
+            <span className="text-soft">Expect the display at</span>
+            <b className="figures text-[24px] whitespace-nowrap">
+              {shown.display} {shown.display === 'OL' ? '' : shown.unit}
+            </b>
+          </p>
+          <ExpectationBar
+            figures={
+              compared ?? {
+                true: expectation.true,
+                expected: expectation.expected,
+                low: expectation.limits?.low ?? null,
+                high: expectation.limits?.high ?? null,
+                uncertainty: limitU(instrument, range, expectation.expected),
+                value: null,
+              }
+            }
+            unit={unit}
+          />
+        </div>
+      )}
+      <DisplayEntry
+        key={`${quantity} ${free.instrument} ${free.range}`}
+        quantity={quantity}
+        prefix={usualPrefix(instrument, quantity, free.range)}
+        focus={false}
+        onKeep={(observation, stay) => keepReading(placedFree(free), observation, stay)}
+      />
+      <TakenHere readings={readings} taken={taken} />
+    </section>
+  );
+}
+
+/** U of a reading that shows what is expected. */
+function limitU(...of: Parameters<typeof readingUncertainty>): number {
+  const { accuracy, resolution } = readingUncertainty(...of);
+  return 2 * Math.sqrt((accuracy ** 2 + resolution ** 2) / 3);
+}
+
+function freeOf(quantity: ReadingQuantity, instrument: Instrument, { job }: BenchView): FreePlace | null {
+  if (quantity !== 'resistance') return newMeter(job.network, { id: 'free', meters: [] }, instrument, quantity);
+  const part = benchNow().document.network.elements.find(({ kind }) => kind === 'resistor');
+  const range = rangesOf(instrument, 'resistance').at(-1);
+  return part && range ? { quantity, instrument: instrument.id, range: range.id, element: part.id } : null;
+}
+
+function samePlace(a: Reading, b: Reading): boolean {
+  if (a.quantity === 'dc-voltage') return b.quantity === 'dc-voltage' && a.red === b.red && a.black === b.black;
+  if (a.quantity === 'resistance') return b.quantity === 'resistance' && a.element === b.element;
+  return b.quantity === 'dc-current' && a.node === b.node && a.ends.join(' ') === b.ends.join(' ');
+}

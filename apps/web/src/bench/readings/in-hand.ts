@@ -1,0 +1,54 @@
+import type { Depth, Meter } from '@usual-drag/core';
+import { create } from 'zustand';
+
+/** A meter that is placed without the plan; a resistor that is measured out of circuit. */
+export type FreePlace =
+  | Meter
+  | { readonly quantity: 'resistance'; readonly instrument: string; readonly range: string; readonly element: string };
+
+/** What is in hand on the bench while readings are taken. It is no part of the job and not undone. */
+interface InHand {
+  readonly jobId: string | null;
+  readonly depth: Depth;
+  /** Id of the plan's step that is open; null for the first that is still to be done. */
+  readonly step: string | null;
+  /** Checks that were ticked off, by step. */
+  readonly ticked: Readonly<Record<string, readonly string[]>>;
+  /** The reading that takes further observations. */
+  readonly again: string | null;
+  /** The last reading that was kept. */
+  readonly last: string | null;
+  /** The step alone on the screen. */
+  readonly large: boolean;
+  readonly spoken: boolean;
+  /** A meter placed without the plan. */
+  readonly free: FreePlace | null;
+}
+
+const nothing: InHand = {
+  jobId: null,
+  depth: 'parts',
+  step: null,
+  ticked: {},
+  again: null,
+  last: null,
+  large: false,
+  spoken: false,
+  free: null,
+};
+
+export const useInHand = create<InHand>()(() => nothing);
+
+/** Another job on the bench: nothing of the one before is in hand. */
+export const takeInHand = (jobId: string): void => {
+  if (useInHand.getState().jobId !== jobId) useInHand.setState({ ...nothing, jobId });
+};
+
+export const openStep = (step: string): void => useInHand.setState({ step, again: null, free: null });
+
+export function tick(step: string, check: string): void {
+  const { ticked } = useInHand.getState();
+  const own = ticked[step] ?? [];
+  const next = own.includes(check) ? own.filter((other) => other !== check) : [...own, check];
+  useInHand.setState({ ticked: { ...ticked, [step]: next } });
+}

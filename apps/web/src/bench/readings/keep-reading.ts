@@ -1,0 +1,68 @@
+import {
+  addObservation,
+  addReading,
+  nextReadingId,
+  type Observation,
+  type PlanStep,
+  type Reading,
+  type ReadStep,
+} from '@usual-drag/core';
+import { benchNow } from '../model/bench-store.ts';
+import { useInHand, type FreePlace } from './in-hand.ts';
+
+/** Writes down what the display said at a place; with `stay` further observations go to the same reading. */
+export function keepReading(place: Placed, observation: Observation, stay: boolean): void {
+  const { again } = useInHand.getState();
+  const { document, edit } = benchNow();
+  const open = document.readings?.find(({ id, struck }) => id === again && struck === undefined);
+  const id = open?.id ?? nextReadingId(document.readings ?? []);
+  if (open) edit((job) => addObservation(job, id, observation));
+  else {
+    const by = document.record?.by;
+    const reading: Reading = { id, ...place, observations: [observation], ...(by && { by }) };
+    edit((job) => addReading(job, reading));
+  }
+  useInHand.setState({ last: id, again: stay ? id : null });
+}
+
+/** A place, with the instrument and range it is read on. */
+export type Placed = PlaceOf<Reading>;
+type PlaceOf<R> = R extends Reading ? Omit<R, 'id' | 'observations'> : never;
+
+/** A step's place as a reading keeps it. */
+export function placedAt(step: ReadStep): Placed {
+  const { instrument, range, rate } = step;
+  const base = { instrument, range, ...(rate !== undefined && { rate }) };
+  switch (step.quantity) {
+    case 'dc-voltage':
+      return { ...base, quantity: step.quantity, red: step.red, black: step.black };
+    case 'dc-current':
+      return {
+        ...base,
+        quantity: step.quantity,
+        node: step.node,
+        ends: step.ends,
+        ...(step.reversed && { reversed: true }),
+      };
+    case 'resistance':
+      return { ...base, quantity: step.quantity, element: step.element };
+  }
+}
+
+/** A meter placed without the plan as a reading keeps it. */
+export function placedFree(free: FreePlace): Placed {
+  if (free.quantity === 'resistance') return free;
+  if (free.quantity === 'dc-voltage') {
+    const { id: _name, ...place } = free;
+    return place;
+  }
+  const { id: _name, ...place } = free;
+  return place;
+}
+
+/** Opens the next step, or the one before. */
+export function go(steps: readonly PlanStep[], from: PlanStep | null, by: 1 | -1): void {
+  const index = steps.findIndex(({ id }) => id === from?.id);
+  const next = steps[Math.min(Math.max(0, index + by), steps.length - 1)];
+  if (next) useInHand.setState({ step: next.id, again: null, free: null });
+}

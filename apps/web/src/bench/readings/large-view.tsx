@@ -1,0 +1,61 @@
+import type { PlanStep } from '@usual-drag/core';
+import { Volume2, VolumeX, X } from 'lucide-react';
+import { useEffect } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { createPortal } from 'react-dom';
+import { Button } from '../../ui/button.tsx';
+import { useBench } from '../model/bench-store.ts';
+import { useInHand } from './in-hand.ts';
+import { StepCard } from './step-card.tsx';
+import { spokenStep } from './step-words.ts';
+import { shownIn } from './taken-here.tsx';
+import type { Readings } from './use-readings.ts';
+import { VerdictMark } from './verdict.tsx';
+
+/** The step in hand alone on the screen, legible from two metres, spoken by the browser's voice where that is asked for. */
+export function LargeView({ readings, step }: { readonly readings: Readings; readonly step: PlanStep }) {
+  const network = useBench((state) => state.document.network);
+  const { spoken, last } = useInHand();
+  const close = (): void => useInHand.setState({ large: false });
+  useHotkeys('escape', close, { enableOnFormTags: true });
+  const words = spokenStep(step, network);
+  useEffect(() => {
+    if (!spoken || !('speechSynthesis' in globalThis)) return;
+    speechSynthesis.cancel();
+    speechSynthesis.speak(Object.assign(new SpeechSynthesisUtterance(words), { lang: 'en-GB' }));
+    return () => speechSynthesis.cancel();
+  }, [spoken, words]);
+  const newest = readings.readings.find(({ id }) => id === last);
+  const compared = newest && !newest.struck ? readings.comparedAs(newest) : null;
+  return createPortal(
+    <div
+      role="dialog"
+      aria-modal
+      aria-label="Large view"
+      className="fixed inset-0 z-40 flex flex-col gap-2 overflow-y-auto bg-ground p-4"
+    >
+      <div className="flex items-center gap-2">
+        <p className="min-w-0 grow truncate text-[3vh]" role="status">
+          {newest && compared && (
+            <>
+              {newest.id} <b className="figures text-ochre">{shownIn(newest)}</b> <VerdictMark compared={compared} />
+            </>
+          )}
+        </p>
+        <Button
+          aria-pressed={spoken}
+          aria-label="Speak each step"
+          title="Speak each step"
+          onClick={() => useInHand.setState({ spoken: !spoken })}
+        >
+          {spoken ? <Volume2 aria-hidden size={22} /> : <VolumeX aria-hidden size={22} />}
+        </Button>
+        <Button aria-label="Close the large view" title="Close (Escape)" onClick={close}>
+          <X aria-hidden size={22} />
+        </Button>
+      </div>
+      <StepCard readings={readings} step={step} large />
+    </div>,
+    document.body,
+  );
+}

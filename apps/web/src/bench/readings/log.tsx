@@ -1,0 +1,126 @@
+import { formatQuantity, noteReading, unitOf, type ComparedReading, type Reading } from '@usual-drag/core';
+import clsx from 'clsx';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { columnsOf, DataTable } from '../../ui/data-table.tsx';
+import { clock } from '../../ui/words.ts';
+import { useBench } from '../model/bench-store.ts';
+import { placeOf } from './step-words.ts';
+import { shownIn } from './taken-here.tsx';
+import type { Readings } from './use-readings.ts';
+import { VerdictMark } from './verdict.tsx';
+
+interface Row {
+  readonly reading: Reading;
+  readonly compared: ComparedReading | null;
+}
+
+const column = columnsOf<Row>();
+
+const figure = (value: number | null | undefined, { reading }: Row, digits = 4): string =>
+  formatQuantity(value ?? null, unitOf(reading.quantity), { digits });
+
+const columns = column.columns([
+  column.accessor(({ reading }) => reading.id, {
+    id: 'id',
+    header: 'No.',
+    cell: ({ row }) => <Struck of={row.original}>{row.original.reading.id}</Struck>,
+  }),
+  column.accessor(({ reading }) => reading.observations.at(-1)?.at ?? '', {
+    id: 'at',
+    header: 'Time',
+    cell: ({ getValue }) => (getValue() === '' ? '' : clock(getValue())),
+  }),
+  column.accessor(({ reading }) => placeOf(reading), {
+    id: 'place',
+    header: 'Place',
+    cell: ({ row, getValue }) => <Struck of={row.original}>{getValue()}</Struck>,
+  }),
+  column.accessor(({ reading }) => shownIn(reading), {
+    id: 'shown',
+    header: 'Display',
+    enableSorting: false,
+    meta: { figures: true, indicated: true },
+    cell: ({ row, getValue }) => <Struck of={row.original}>{getValue()}</Struck>,
+  }),
+  column.accessor(({ reading }) => reading.range, { id: 'range', header: 'Range', enableSorting: false }),
+  column.accessor(({ compared }) => compared?.uncertainty ?? 0, {
+    id: 'uncertainty',
+    header: 'U, k = 2',
+    enableSorting: false,
+    meta: { figures: true },
+    cell: ({ row }) => figure(row.original.compared?.uncertainty, row.original, 2),
+  }),
+  column.accessor(({ compared }) => compared?.expected ?? 0, {
+    id: 'expected',
+    header: 'Expected',
+    enableSorting: false,
+    meta: { figures: true },
+    cell: ({ row }) => figure(row.original.compared?.expected, row.original),
+  }),
+  column.accessor(({ compared }) => compared?.verdict ?? '', {
+    id: 'verdict',
+    header: 'Verdict',
+    cell: ({ row: { original } }) =>
+      original.reading.struck ? (
+        <span>struck out: {original.reading.struck.why}</span>
+      ) : (
+        original.compared && <VerdictMark compared={original.compared} short />
+      ),
+  }),
+  column.accessor(({ compared }) => compared?.corrected ?? 0, {
+    id: 'corrected',
+    header: 'Corrected',
+    enableSorting: false,
+    meta: { figures: true },
+    cell: ({ row }) => figure(row.original.compared?.corrected, row.original),
+  }),
+  column.accessor(({ reading }) => reading.by ?? '', { id: 'by', header: 'By' }),
+  column.accessor(({ reading }) => reading.note ?? '', {
+    id: 'note',
+    header: 'Note',
+    enableSorting: false,
+    cell: ({ row }) => <NoteField key={row.original.reading.note ?? ''} reading={row.original.reading} />,
+  }),
+]);
+
+/** Every reading as it was written down, the newest last; struck ones stay legible. */
+export function Log({ readings }: { readonly readings: Readings }) {
+  const frame = useRef<HTMLDivElement>(null);
+  const { readings: all } = readings;
+  const rows = useMemo(
+    () => all.map((reading): Row => ({ reading, compared: reading.struck ? null : readings.comparedAs(reading) })),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- comparedAs follows from these two
+    [all, readings.comparison],
+  );
+  useEffect(() => frame.current?.lastElementChild?.scrollIntoView?.({ block: 'end' }), [all.length]);
+  if (all.length === 0)
+    return <p className="p-3 text-soft">No readings yet: type what the display says at the step in hand.</p>;
+  return (
+    <div ref={frame}>
+      <DataTable label="Log of readings" rows={rows} columns={columns} idOf={({ reading }) => reading.id} />
+      <span />
+    </div>
+  );
+}
+
+function Struck({ of, children }: { readonly of: Row; readonly children: React.ReactNode }) {
+  return <span className={clsx(of.reading.struck && 'text-soft line-through')}>{children}</span>;
+}
+
+function NoteField({ reading }: { readonly reading: Reading }) {
+  const edit = useBench((state) => state.edit);
+  const [typed, setTyped] = useState(reading.note ?? '');
+  return (
+    <input
+      data-typing="true"
+      aria-label={`Note on ${reading.id}`}
+      placeholder="add a note"
+      className="min-h-7 w-44 rounded border border-transparent bg-transparent px-1 placeholder:text-soft/70 hover:border-line focus:border-soft"
+      value={typed}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={() => {
+        if (typed.trim() !== (reading.note ?? '')) edit((job) => noteReading(job, reading.id, typed.trim()));
+      }}
+    />
+  );
+}

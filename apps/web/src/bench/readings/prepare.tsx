@@ -1,0 +1,148 @@
+import { buildOrder, formatQuantity, isSource, stripBoard, type Element, type Network } from '@usual-drag/core';
+import { useMemo, useState } from 'react';
+import { Note } from '../../ui/note.tsx';
+import { Segments } from '../../ui/segments.tsx';
+import { useBench } from '../model/bench-store.ts';
+import { tick, useInHand } from './in-hand.ts';
+import type { Readings } from './use-readings.ts';
+
+const views = [
+  { value: 'before', text: 'Before' },
+  { value: 'wires', text: 'Build by wires' },
+  { value: 'board', text: 'Strip board' },
+  { value: 'after', text: 'After' },
+] as const;
+type PrepareView = (typeof views)[number]['value'];
+
+/** What is done before the first step and after the last, and how the network is built. */
+export function Prepare({ readings }: { readonly readings: Readings }) {
+  const network = useBench((state) => state.document.network);
+  const [view, setView] = useState<PrepareView>('before');
+  return (
+    <div className="flex flex-col gap-2 text-[15px]">
+      <Segments label="What to prepare" value={view} options={views} onChange={setView} />
+      {view === 'before' && <CheckList name="before" lines={linesBefore(network, readings)} />}
+      {view === 'wires' && <Wires network={network} />}
+      {view === 'board' && <Board network={network} />}
+      {view === 'after' && <CheckList name="after" lines={linesAfter} />}
+    </div>
+  );
+}
+
+function CheckList({ name, lines }: { readonly name: string; readonly lines: readonly string[] }) {
+  const ticked = useInHand((state) => state.ticked[name]) ?? [];
+  return (
+    <ul className="flex flex-col rounded-xl border border-line bg-sheet px-3 py-1" aria-label="Check list">
+      {lines.map((line) => (
+        <li key={line}>
+          <label className="flex min-h-9 items-center gap-2.5 pointer-coarse:min-h-11">
+            <input
+              type="checkbox"
+              className="size-5 shrink-0 accent-(--ochre-line)"
+              checked={ticked.includes(line)}
+              onChange={() => tick(name, line)}
+            />
+            {line}
+          </label>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function linesBefore({ elements }: Network, { conventions, plan }: Readings): string[] {
+  const needsLeads = conventions.checks === 'leads-function-range-placement';
+  return [
+    ...elements.flatMap((part) =>
+      part.kind === 'resistor'
+        ? [
+            `${labelled(part)}: ${formatQuantity(part.resistance, 'Ω', { digits: 4, trim: true })} by its bands or code, and measured`,
+          ]
+        : [],
+    ),
+    ...elements.filter(isSource).map(({ id }) => `${id} set by the meter, not by its own display`),
+    'Leads whole, tips clean, rated for this circuit',
+    'Fuse of the current jack is good: its range shows a current through a known resistor',
+    needsLeads ? 'Leads in their jacks before the function is chosen' : 'Function chosen before the leads are plugged',
+    ...(plan && plan.breaks > 0 ? ['Supply off whenever the circuit is opened or closed'] : []),
+  ];
+}
+
+const linesAfter = [
+  'Supply off',
+  'Leads out of the circuit, back in the voltage jacks',
+  'Every break closed',
+  'Board stripped, parts put away',
+  'Bench as found',
+];
+
+/** A part by its role, and by what is printed on its body where that is another. */
+const labelled = (part: Element): string => {
+  const body = part.kind === 'resistor' && part.bodyLabel !== undefined ? ` (marked ${part.bodyLabel})` : '';
+  return part.id + body + (part.label ? `, ${part.label}` : '');
+};
+
+function Wires({ network }: { readonly network: Network }) {
+  const order = useMemo(() => buildOrder(network), [network]);
+  return (
+    <>
+      <p className="text-soft">The innermost loop first, then what lies round it, the supply last.</p>
+      <ol className="list-decimal rounded-xl border border-line bg-sheet py-2 pr-3 pl-9" aria-label="Build order">
+        {order.map(({ element, wires }) => (
+          <li key={element.id} className="py-0.5">
+            <b>{labelled(element)}</b> from {element.from} to {element.to}
+            {wires.map(({ end, to, node }) => (
+              <span key={end} className="block text-soft">
+                wire {endWords(end)} to {endWords(to)} ({node})
+              </span>
+            ))}
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}
+
+/** `R3, end on B` in words for `R3.from`: its first or second leg. */
+const endWords = (end: string): string => {
+  const [id, side] = end.split('.');
+  return `${id} ${side === 'from' ? 'first' : 'second'} leg`;
+};
+
+function Board({ network }: { readonly network: Network }) {
+  const { rows, links, shorted } = useMemo(() => stripBoard(network), [network]);
+  return (
+    <>
+      <p className="text-soft">A row of five holes a node, one hole kept for a link.</p>
+      {shorted.length > 0 && (
+        <Note kind="limit">{shorted.join(', ')}: both legs in one row. The board shorts what stands so.</Note>
+      )}
+      {shorted.length === 0 && <p>No part has both legs in one row.</p>}
+      <table className="w-full border-collapse rounded-xl bg-sheet" aria-label="Rows of the strip board">
+        <thead className="text-left text-[13px] text-soft">
+          <tr className="border-b border-line">
+            <th className="px-2 py-1 font-medium">Row</th>
+            <th className="px-2 py-1 font-medium">Node</th>
+            <th className="px-2 py-1 font-medium">Legs</th>
+            <th className="px-2 py-1 font-medium">Links</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ row, node, legs }) => (
+            <tr key={row} className="border-b border-line/60">
+              <td className="figures px-2 py-1">{row}</td>
+              <td className="px-2 py-1 font-bold">{node}</td>
+              <td className="px-2 py-1">{legs.map(endWords).join(', ')}</td>
+              <td className="px-2 py-1">
+                {links
+                  .filter(({ from }) => from === row)
+                  .map(({ to, element }) => `${element ?? 'link'} to row ${to}`)
+                  .join(', ')}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}

@@ -1,0 +1,173 @@
+import {
+  equalCurrents,
+  explainSum,
+  formatQuantity,
+  readingsFromRows,
+  rowsFromReadings,
+  addReading,
+  type Reading,
+  type ReadingSum,
+} from '@usual-drag/core';
+import Papa from 'papaparse';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { ActionMenu } from '../../ui/action-menu.tsx';
+import { FileInput } from '../../ui/file-input.tsx';
+import { saveText } from '../../ui/save-file.ts';
+import { TabRow } from '../../ui/tabs.tsx';
+import { count } from '../../ui/words.ts';
+import { benchNow } from '../model/bench-store.ts';
+import { sayUndoable } from '../model/say-undoable.ts';
+import type { BenchView } from '../model/use-bench-view.ts';
+import { Log } from './log.tsx';
+import { useReadings, type Readings } from './use-readings.ts';
+
+/** Below the drawing: the log of readings and the sums that they make. */
+export function ReadingsBelow({ view }: { readonly view: BenchView }) {
+  const readings = useReadings(view);
+  const [open, setOpen] = useState<'log' | 'sums'>('log');
+  const sums = readings.comparison?.sums ?? [];
+  return (
+    <div className="flex h-[248px] shrink-0 flex-col border-t border-line max-lg:h-auto print:h-auto">
+      <div className="flex items-end justify-between gap-2 pr-2 pl-3">
+        <TabRow
+          label="Readings and sums"
+          className="border-b-0"
+          value={open}
+          options={[
+            { value: 'log', text: `Log (${readings.readings.length})` },
+            { value: 'sums', text: `Sums (${sums.length})` },
+          ]}
+          onChange={setOpen}
+        />
+        <Files readings={readings} />
+      </div>
+      <div className="min-h-0 grow overflow-auto border-t border-line">
+        {open === 'log' ? <Log readings={readings} /> : <Sums readings={readings} view={view} />}
+      </div>
+    </div>
+  );
+}
+
+function Files({ readings }: { readonly readings: Readings }) {
+  const file = useRef<HTMLInputElement>(null);
+  const title = benchNow().document.title ?? 'readings';
+  return (
+    <>
+      <ActionMenu
+        actions={[
+          {
+            text: 'Export readings (CSV)',
+            act: () =>
+              saveText(
+                Papa.unparse(rowsFromReadings(readings.readings, readings.comparison?.readings ?? {})),
+                `${title.replace(/[^\p{L}\p{N}]+/gu, '-')}.readings.csv`,
+                'text/csv',
+              ),
+          },
+          { text: 'Import readings (CSV)', act: () => file.current?.click() },
+        ]}
+      >
+        CSV
+      </ActionMenu>
+      <FileInput
+        ref={file}
+        label="Readings to import"
+        accept=".csv,text/csv"
+        onTake={(one) => void importReadings(one)}
+      />
+    </>
+  );
+}
+
+/** Adds the readings of a file that the job does not have yet. */
+async function importReadings(file: File): Promise<void> {
+  const { data } = Papa.parse<string[]>(await file.text(), { skipEmptyLines: true });
+  const { readings, faults } = readingsFromRows(data);
+  const own = new Set((benchNow().document.readings ?? []).map(({ id }) => id));
+  const added = readings.filter(({ id }) => !own.has(id));
+  const [fault] = faults;
+  if (fault)
+    toast.error(
+      `Row ${fault.row}: ${fault.message} ${faults.length > 1 ? `${faults.length - 1} more rows cannot be read.` : ''}`,
+    );
+  if (added.length === 0) {
+    if (!fault) toast('Nothing new: the job has all readings of this file.');
+    return;
+  }
+  benchNow().edit((job) => added.reduce((now, reading) => addReading(now, reading), job));
+  const kept = readings.length - added.length;
+  sayUndoable(`${count(added.length, 'reading')} added${kept > 0 ? `, ${kept} were there already` : ''}.`);
+}
+
+function Sums({ readings, view }: { readonly readings: Readings; readonly view: BenchView }) {
+  const sums = readings.comparison?.sums ?? [];
+  const equal = equalCurrents(view.job.network, readings.counted);
+  if (sums.length === 0 && equal.length === 0)
+    return (
+      <p className="p-3 text-soft">No sums yet: voltages that close a loop, or every current at a node, make one.</p>
+    );
+  return (
+    <ul className="flex flex-col divide-y divide-line/60 text-[14px]" aria-label="Sums of the readings">
+      {sums.map((sum) => (
+        <li key={sum.terms.map(({ reading }) => reading).join(' ')} className="px-3 py-1.5">
+          <SumLine sum={sum} readings={readings} view={view} />
+        </li>
+      ))}
+      {equal.map(({ readings: ids, parts }) => (
+        <li key={ids.join(' ')} className="px-3 py-1.5">
+          {ids.join(', ')} read the same along {parts.join(', ')}: the current is the same there. That it is the true
+          one they do not show.
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const sumWords = {
+  closes: 'closes',
+  'explained-by-loading': 'explained by loading',
+  'does-not-close': 'does not close',
+} as const;
+
+function SumLine({
+  sum,
+  readings,
+  view,
+}: {
+  readonly sum: ReadingSum;
+  readonly readings: Readings;
+  readonly view: BenchView;
+}) {
+  const { gap, loading, accuracy, resolution, tolerance } = explainSum(sum, readings.counted, view.instruments);
+  const unit = sum.kind === 'loop' ? 'V' : 'A';
+  const told = (value: number): string => formatQuantity(value, unit, { digits: 3 });
+  const signed = (value: number): string => formatQuantity(value, unit, { digits: 3, signed: true });
+  return (
+    <>
+      <p className="flex flex-wrap items-baseline justify-between gap-x-3">
+        <span>
+          {sum.kind === 'loop' ? 'Loop' : 'Node'}{' '}
+          <span className="figures">
+            {sum.terms.map((term, index) => termOf(term, index, readings.readings)).join(' ')}
+          </span>{' '}
+          = <b className="figures text-ochre">{signed(gap)}</b>
+        </span>
+        <b className={sum.verdict === 'does-not-close' ? 'text-fault' : sum.verdict === 'closes' ? '' : 'text-ochre'}>
+          {sumWords[sum.verdict]}
+        </b>
+      </p>
+      <p className="text-soft">
+        Loading leaves <span className="figures text-ochre">{signed(loading)}</span>; the rest is{' '}
+        <span className="figures">{signed(gap - loading)}</span>, of which accuracy may make ±{told(accuracy)},
+        resolution ±{told(resolution)}, tolerance ±{told(tolerance)}. U {told(sum.uncertainty)} (k = 2).
+      </p>
+    </>
+  );
+}
+
+function termOf({ reading, sign }: ReadingSum['terms'][number], index: number, readings: readonly Reading[]): string {
+  const at = readings.find(({ id }) => id === reading);
+  const part = at?.quantity === 'dc-current' ? ` (${at.ends.map((end) => end.replace(/\..*$/, '')).join(', ')})` : '';
+  return `${sign < 0 ? '−' : index === 0 ? '' : '+'} ${reading}${part}`.trim();
+}

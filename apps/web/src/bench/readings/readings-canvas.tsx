@@ -1,0 +1,77 @@
+import { formatQuantity, readingsAt, solveSetup, setupFaults, unitOf, type Meter, type Setup } from '@usual-drag/core';
+import { useMemo } from 'react';
+import type { Zoom } from '../../drawing/zoom.ts';
+import { BenchCanvas } from '../canvas/bench-canvas.tsx';
+import type { BenchView } from '../model/use-bench-view.ts';
+import { useInHand } from './in-hand.ts';
+import { shownIn } from './taken-here.tsx';
+import { useReadings } from './use-readings.ts';
+
+const name = 'meter';
+
+/** The drawing while readings are taken: the leads where they belong, the break open, the reading beside its expectation. */
+export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; readonly zoom: Zoom }) {
+  const readings = useReadings(view);
+  const free = useInHand((state) => state.free);
+  const { job, instruments, unloaded, truth } = view;
+  const { open } = readings;
+  const meter = useMemo((): Meter | null => {
+    if (free) return free.quantity === 'resistance' ? null : { ...free, id: name };
+    if (open?.do !== 'read' || open.quantity === 'resistance') return null;
+    const { instrument, range } = open;
+    return open.quantity === 'dc-voltage'
+      ? { id: name, instrument, range, quantity: 'dc-voltage', red: open.red, black: open.black }
+      : {
+          id: name,
+          instrument,
+          range,
+          quantity: 'dc-current',
+          node: open.node,
+          ends: open.ends,
+          ...(open.reversed && { reversed: true }),
+        };
+  }, [free, open]);
+  const setup = useMemo((): Setup | null => (meter ? { id: 'reading', meters: [meter] } : null), [meter]);
+  const values = useMemo(() => {
+    if (!setup || !unloaded.ok || setupFaults(job.network, instruments, setup).length > 0) return null;
+    const solved = solveSetup(unloaded.value, instruments, setup);
+    return solved.ok ? solved.value : null;
+  }, [setup, unloaded, job.network, instruments]);
+  const taken = !free && open?.do === 'read' ? readingsAt(readings.readings, open).at(-1) : undefined;
+  const indicated = values?.meters[name]?.indicated;
+  const lines = useMemo(
+    () => ({
+      [name]: [
+        ...(taken ? [`read ${shownIn(taken)}`] : []),
+        ...(meter && indicated != null
+          ? [`expect ${formatQuantity(indicated, unitOf(meter.quantity), { digits: 3 })}`]
+          : []),
+      ],
+    }),
+    [taken, meter, indicated],
+  );
+  const place = (next: Meter): void => useInHand.setState({ free: next, again: null });
+  return (
+    <BenchCanvas
+      network={job.network}
+      truth={truth}
+      zoom={zoom}
+      legend="the leads of the step in hand"
+      selectable={false}
+      drawn={
+        setup && values
+          ? {
+              setup,
+              values,
+              chosen: name,
+              lines,
+              onPreview: () => undefined,
+              onCancel: () => undefined,
+              onPlace: place,
+              onChoose: () => undefined,
+            }
+          : null
+      }
+    />
+  );
+}

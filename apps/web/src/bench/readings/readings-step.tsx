@@ -1,0 +1,159 @@
+import { countRead, keepInstrument, type Depth, type KitInstrument, instrumentForJob } from '@usual-drag/core';
+import { Maximize2 } from 'lucide-react';
+import { useEffect, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Button } from '../../ui/button.tsx';
+import { Choice } from '../../ui/choice.tsx';
+import { useCommands, type Command } from '../../ui/commands.ts';
+import { fetchedLater } from '../../ui/fetched-later.ts';
+import { Note } from '../../ui/note.tsx';
+import { Panel } from '../../ui/panel.tsx';
+import { Segments } from '../../ui/segments.tsx';
+import { TabPanels, TabRow } from '../../ui/tabs.tsx';
+import { useBench } from '../model/bench-store.ts';
+import type { BenchView } from '../model/use-bench-view.ts';
+import { FreeReading, placeFree } from './free-reading.tsx';
+import { takeInHand, useInHand } from './in-hand.ts';
+import { go } from './keep-reading.ts';
+import { LargeView } from './large-view.tsx';
+import { StepCard } from './step-card.tsx';
+import { StepList } from './step-list.tsx';
+import { useReadings, type Readings } from './use-readings.ts';
+
+const Prepare = fetchedLater(async () => (await import('./prepare.tsx')).Prepare);
+const Sweep = fetchedLater(async () => (await import('./sweep.tsx')).Sweep);
+const ConventionsTab = fetchedLater(async () => (await import('./conventions.tsx')).ConventionsTab);
+
+const tabs = [
+  { value: 'plan', text: 'Plan' },
+  { value: 'prepare', text: 'Prepare' },
+  { value: 'sweep', text: 'Sweep' },
+  { value: 'conventions', text: 'Conventions' },
+] as const;
+type OpenTab = (typeof tabs)[number]['value'];
+
+const depths: readonly { readonly value: Depth; readonly text: string }[] = [
+  { value: 'least', text: 'Least' },
+  { value: 'parts', text: 'Every part' },
+  { value: 'checks', text: 'With checks' },
+];
+
+interface Props {
+  readonly view: BenchView;
+  readonly kit: readonly KitInstrument[];
+}
+
+/** The fourth step: the plan, what is read at each of its steps, and how that agrees with what was to be expected. */
+export function ReadingsStep({ view, kit }: Props) {
+  const readings = useReadings(view);
+  const { steps, open } = readings;
+  const { large, free } = useInHand();
+  const [tab, setTab] = useState<OpenTab>('plan');
+  useEffect(() => takeInHand(view.jobId), [view.jobId]);
+  const toggleLarge = (): void => useInHand.setState({ large: !useInHand.getState().large });
+  useHotkeys('b', toggleLarge);
+  useHotkeys('pagedown', () => go(steps, open, 1), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('pageup', () => go(steps, open, -1), { enableOnFormTags: true, preventDefault: true });
+  const commands = useMemo(
+    (): Command[] => [
+      { group: 'Actions', text: 'Large view of the step', keys: 'B', run: () => useInHand.setState({ large: true }) },
+      { group: 'Actions', text: 'Next step of the plan', keys: 'Page Down', run: () => go(steps, open, 1) },
+      { group: 'Actions', text: 'Step of the plan before', keys: 'Page Up', run: () => go(steps, open, -1) },
+      ...tabs.map(({ value, text }): Command => ({
+        group: 'Views',
+        text: `Readings: ${text}`,
+        run: () => setTab(value),
+      })),
+    ],
+    [steps, open],
+  );
+  useCommands('readings', commands);
+  if (large && open) return <LargeView readings={readings} step={open} />;
+  const panels: Record<OpenTab, () => React.ReactNode> = {
+    plan: () =>
+      free ? (
+        <FreeReading readings={readings} view={view} free={free} kit={kit} />
+      ) : (
+        <PlanTab readings={readings} view={view} kit={kit} />
+      ),
+    prepare: () => <Prepare readings={readings} />,
+    sweep: () => <Sweep view={view} />,
+    conventions: () => <ConventionsTab readings={readings} kit={kit} />,
+  };
+  return (
+    <div className="flex h-full min-h-0 flex-col gap-2">
+      <TabRow label="Readings" value={tab} options={tabs} onChange={setTab} />
+      <TabPanels
+        value={tab}
+        options={tabs}
+        panel={(value) => <Panel name={tabs.find((one) => one.value === value)!.text}>{panels[value]()}</Panel>}
+      />
+    </div>
+  );
+}
+
+function PlanTab({ readings, view, kit }: Props & { readonly readings: Readings }) {
+  const { plan, open } = readings;
+  const depth = useInHand((state) => state.depth);
+  const instruments = useBench((state) => state.document.instruments) ?? [];
+  if (!view.unloaded.ok) return <Note kind="limit">{view.unloaded.fault.message}</Note>;
+  if (instruments.length === 0) return <AddInstrument kit={kit} first />;
+  if (!plan) return <Note kind="limit">The network cannot be planned for yet: it cannot be solved.</Note>;
+  const { read, of } = countRead(plan, readings.readings);
+  return (
+    <div className="flex flex-col gap-2 lg:h-[calc(100vh-11.2rem)]">
+      <div className="flex flex-wrap items-center justify-between gap-x-2 gap-y-1">
+        <Segments
+          label="Depth of the plan"
+          value={depth}
+          options={depths}
+          onChange={(next) => useInHand.setState({ depth: next, step: null, again: null })}
+        />
+        <span className="text-[14px] whitespace-nowrap text-soft" data-testid="progress">
+          {read} of {of} read
+        </span>
+        <Button
+          aria-label="Large view"
+          title="Large view of the step (B)"
+          onClick={() => useInHand.setState({ large: true })}
+        >
+          <Maximize2 aria-hidden size={16} />
+        </Button>
+      </div>
+      {open && <StepCard readings={readings} step={open} />}
+      <StepList readings={readings} />
+      <Button className="self-start" onClick={() => placeFree(view)}>
+        Read without the plan
+      </Button>
+    </div>
+  );
+}
+
+/** Takes an instrument of the kit into the job, for the plan to use. */
+export function AddInstrument({
+  kit,
+  first = false,
+}: {
+  readonly kit: readonly KitInstrument[];
+  readonly first?: boolean;
+}) {
+  const instruments = useBench((state) => state.document.instruments) ?? [];
+  const edit = useBench((state) => state.edit);
+  const others = kit.filter(({ id, retired }) => !retired && !instruments.some((own) => own.id === id));
+  if (others.length === 0) return null;
+  return (
+    <div className="flex flex-col gap-2">
+      {first && <p>Take an instrument of the kit: the plan chooses its ranges.</p>}
+      <Choice
+        label="Add an instrument of the kit"
+        value=""
+        missing="Add an instrument of the kit"
+        options={others.map(({ id, name }) => ({ value: id, text: name ?? id }))}
+        onChange={(id) => {
+          const taken = others.find((one) => one.id === id);
+          if (taken) edit((job) => keepInstrument(job, instrumentForJob(taken)));
+        }}
+      />
+    </div>
+  );
+}

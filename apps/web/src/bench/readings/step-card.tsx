@@ -1,0 +1,213 @@
+import {
+  isSource,
+  readingsAt,
+  unitOf,
+  formatQuantity,
+  type Network,
+  type PlanStep,
+  type ReadStep,
+} from '@usual-drag/core';
+import clsx from 'clsx';
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { useEffect, useRef } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { Note } from '../../ui/note.tsx';
+import { useBench } from '../model/bench-store.ts';
+import { DisplayEntry } from './display-entry.tsx';
+import { ExpectationBar } from './expectation-bar.tsx';
+import { tick, useInHand } from './in-hand.ts';
+import { go, keepReading, placedAt } from './keep-reading.ts';
+import { checksOf, titleOf, usualPrefix } from './step-words.ts';
+import { TakenHere } from './taken-here.tsx';
+import type { Readings } from './use-readings.ts';
+
+interface Props {
+  readonly readings: Readings;
+  readonly step: PlanStep;
+  /** Alone on the screen, legible from two metres. */
+  readonly large?: boolean;
+}
+
+/** The step in hand: what to set, what to expect, its cautions, and one big field for what the display says. */
+export function StepCard({ readings, step, large = false }: Props) {
+  const { steps } = readings;
+  const network = useBench((state) => state.document.network);
+  const isMoved = useInHand((state) => state.step !== null);
+  const number = steps.indexOf(step) + 1;
+  const cautions = 'cautions' in step ? (step.cautions ?? []) : [];
+  return (
+    <section
+      aria-label="Step in hand"
+      className={clsx('flex flex-col gap-2', !large && 'rounded-xl border border-line bg-sheet p-3')}
+    >
+      <header className="flex items-center gap-1.5">
+        <h2 className={clsx('min-w-0 grow leading-tight font-bold', large ? 'text-[5.5vh]' : 'text-[19px]')}>
+          <span className="figures mr-2 font-normal text-soft">
+            {number}/{steps.length}
+          </span>
+          {titleOf(step)}
+        </h2>
+        <Button tone="quiet" aria-label="Step before" title="Step before (Page Up)" onClick={() => go(steps, step, -1)}>
+          <ChevronLeft aria-hidden size={large ? 32 : 18} />
+        </Button>
+        <Button tone="quiet" aria-label="Next step" title="Next step (Page Down)" onClick={() => go(steps, step, 1)}>
+          <ChevronRight aria-hidden size={large ? 32 : 18} />
+        </Button>
+      </header>
+      {cautions.map((caution) => (
+        <Note key={caution} kind="hazard">
+          {caution}
+        </Note>
+      ))}
+      {!large &&
+        step.notes?.map((note) => (
+          <p key={note} className="text-[14px] text-soft">
+            {note}
+          </p>
+        ))}
+      {step.do === 'read' ? (
+        <ReadCard key={step.id} readings={readings} step={step} large={large} focus={isMoved} />
+      ) : (
+        <DoCard key={step.id} readings={readings} step={step} network={network} large={large} focus={isMoved} />
+      )}
+    </section>
+  );
+}
+
+interface CardProps<S> {
+  readonly readings: Readings;
+  readonly step: S;
+  readonly large: boolean;
+  /** Take the cursor. */
+  readonly focus: boolean;
+}
+
+function ReadCard({ readings, step, large, focus }: CardProps<ReadStep>) {
+  const instruments = useBench((state) => state.document.instruments) ?? [];
+  const ticked = useInHand((state) => state.ticked[step.id]) ?? [];
+  const instrument = instruments.find(({ id }) => id === step.instrument);
+  const taken = readingsAt(readings.readings, step);
+  const newest = taken.at(-1);
+  const compared = newest ? readings.comparedAs(newest) : null;
+  const unit = unitOf(step.quantity);
+  const bar =
+    compared?.expected != null ? compared : { ...step, true: trueOf(readings, step), uncertainty: null, value: null };
+  return (
+    <>
+      <ul className={clsx('flex flex-col', large ? 'gap-1 text-[3.2vh]' : 'text-[15px]')} aria-label="To set">
+        {checksOf(step, instruments, readings.conventions).map(({ id, text }) => (
+          <li key={id}>
+            <label className="flex min-h-7 items-center gap-2 pointer-coarse:min-h-11">
+              <input
+                type="checkbox"
+                className={clsx('shrink-0 accent-(--ochre-line)', large ? 'size-[3.2vh]' : 'size-5')}
+                checked={ticked.includes(id)}
+                onChange={() => tick(step.id, id)}
+              />
+              {text}
+            </label>
+          </li>
+        ))}
+      </ul>
+      <div className={clsx('rounded-lg bg-sunk px-3 py-1.5', large && 'text-[3vh]')}>
+        <p className="flex items-baseline justify-between gap-3">
+          <span className="text-soft">Expect the display at</span>
+          <b className={clsx('figures whitespace-nowrap', large ? 'text-[9vh] leading-none' : 'text-[24px]')}>
+            {step.display} {step.unit}
+          </b>
+        </p>
+        {!large && <ExpectationBar figures={bar} unit={unit} />}
+        {large && (
+          <p>
+            between {formatQuantity(step.low, unit, { digits: 4 })} and {formatQuantity(step.high, unit, { digits: 4 })}
+          </p>
+        )}
+      </div>
+      <DisplayEntry
+        quantity={step.quantity}
+        prefix={usualPrefix(instrument, step.quantity, step.range)}
+        focus={focus || large}
+        large={large}
+        onKeep={(observation, stay) => {
+          keepReading(placedAt(step), observation, stay);
+          if (!stay) go(readings.steps, step, 1);
+        }}
+      />
+      <TakenHere readings={readings} taken={taken} large={large} />
+    </>
+  );
+}
+
+/** What an ideal meter would indicate at a step's place. */
+function trueOf({ expect }: Readings, step: ReadStep): number {
+  const { quantity: _quantity, ...rest } = placedAt(step);
+  return expect({ id: 'step', quantity: step.quantity, ...rest, observations: [] } as never)?.true ?? step.expected;
+}
+
+function DoCard({
+  readings,
+  step,
+  network,
+  large,
+  focus,
+}: CardProps<Exclude<PlanStep, ReadStep>> & { readonly network: Network }) {
+  const done = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    if (focus || large) done.current?.focus({ preventScroll: true });
+  }, [focus, large]);
+  const isLast = step.do === 'off';
+  return (
+    <>
+      <ul className={clsx('list-disc pl-5', large ? 'text-[4vh]' : 'text-[15px]')}>
+        {linesOf(step, network).map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      {!isLast && (
+        <p>
+          <button
+            ref={done}
+            type="button"
+            className={clsx(
+              'rounded-lg bg-bar font-bold text-onbar hover:opacity-90 dark:border dark:border-soft',
+              large ? 'min-h-[10vh] px-10 text-[5vh]' : 'min-h-11 px-5 text-[17px]',
+            )}
+            onClick={() => go(readings.steps, step, 1)}
+          >
+            Done, go on
+          </button>
+        </p>
+      )}
+    </>
+  );
+}
+
+function linesOf(step: Exclude<PlanStep, ReadStep>, network: Network): string[] {
+  const ends = 'ends' in step ? step.ends.map((end) => end.replace(/\.(from|to)$/, '')).join(', ') : '';
+  switch (step.do) {
+    case 'supply': {
+      const source = network.elements.find(({ id }) => id === step.element);
+      const unit = source?.kind === 'current-source' ? 'A' : 'V';
+      const asked = network.elements.filter(isSource).length > 1 && step.channel ? `, channel ${step.channel}` : '';
+      return [
+        ...(step.currentLimit === null
+          ? []
+          : [`Current limit at ${formatQuantity(step.currentLimit, 'A', { digits: 2, trim: true })}`]),
+        `${step.element} at ${formatQuantity(step.set, unit, { digits: 6, trim: true })}${asked || (step.channel ? `, channel ${step.channel}` : '')}`,
+        'Set it by the meter at its terminals, not by its own display',
+        'Switch on',
+      ];
+    }
+    case 'break':
+      return [`Lift ${ends} off ${step.node}`, 'Put the meter in, then the supply on again'];
+    case 'restore':
+      return ['Supply off, meter out', `Join ${ends} to ${step.node} again before going on`];
+    case 'off':
+      return [
+        'Supply off',
+        'Leads out, back to the voltage jacks',
+        'Every break closed',
+        'Board stripped, bench as found',
+      ];
+  }
+}

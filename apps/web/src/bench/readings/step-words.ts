@@ -1,0 +1,136 @@
+import {
+  findRange,
+  formatQuantity,
+  openTerminal,
+  unitOf,
+  type Conventions,
+  type Instrument,
+  type Network,
+  type PlanStep,
+  type Reading,
+  type ReadStep,
+  type Verdict,
+} from '@usual-drag/core';
+
+/** What a step does, in a few words. */
+export function titleOf(step: PlanStep): string {
+  switch (step.do) {
+    case 'supply':
+      return `Set ${step.element}`;
+    case 'break':
+      return `Open the circuit at ${step.node}`;
+    case 'restore':
+      return `Join ${namesOf(step.ends)} to ${step.node} again`;
+    case 'off':
+      return 'Supply off, and restore';
+    case 'read':
+      return placeOf(step);
+  }
+}
+
+/** Where a reading is taken, in a few words. */
+export function placeOf(at: ReadStep | Reading): string {
+  switch (at.quantity) {
+    case 'dc-voltage':
+      return isOpen(at.red) || isOpen(at.black)
+        ? `Voltage ${plain(at.red)} to ${plain(at.black)}, unloaded`
+        : `Voltage ${at.red} to ${at.black}`;
+    case 'dc-current':
+      return `Current at ${at.node} into ${namesOf(at.ends)}${at.reversed ? ', leads swapped' : ''}`;
+    case 'resistance':
+      return `Resistance of ${at.element}`;
+  }
+}
+
+const isOpen = (node: string): boolean => node.endsWith(openTerminal(''));
+const plain = (node: string): string => (isOpen(node) ? node.slice(0, -openTerminal('').length) : node);
+
+/** `R3` for `R3.from`. */
+export const namesOf = (ends: readonly string[]): string =>
+  ends.map((end) => end.replace(/\.(from|to)$/, '')).join(', ');
+
+/** What is to be set on the meter before a step is read, in the order of the convention. */
+export function checksOf(
+  step: ReadStep,
+  instruments: readonly Instrument[],
+  { checks }: Conventions,
+): readonly { readonly id: string; readonly text: string }[] {
+  const instrument = instruments.find(({ id }) => id === step.instrument);
+  const name = instrument?.name ?? step.instrument;
+  const functionCheck = { id: 'function', text: `${name}: ${functions[step.quantity]}` };
+  const leads = { id: 'leads', text: `Red lead in ${step.jack}, black in COM` };
+  const range =
+    step.startRange === step.range ? `Range ${step.range}` : `Begin on ${step.startRange}, step down to ${step.range}`;
+  const rate = step.rate === undefined ? '' : `, rate ${step.rate}`;
+  const rest = [
+    { id: 'range', text: range + rate },
+    { id: 'placement', text: placementOf(step) },
+  ];
+  return checks === 'leads-function-range-placement'
+    ? [leads, functionCheck, ...rest]
+    : [functionCheck, leads, ...rest];
+}
+
+const functions = { 'dc-voltage': 'DC volts', 'dc-current': 'DC current', resistance: 'resistance' } as const;
+
+function placementOf(step: ReadStep): string {
+  switch (step.quantity) {
+    case 'dc-voltage':
+      return `Red on ${plain(step.red)}, black on ${plain(step.black)}`;
+    case 'dc-current': {
+      const [first, second] = step.reversed ? ['Black', 'red'] : ['Red', 'black'];
+      return `${first} on ${step.node}, ${second} on the lifted end of ${namesOf(step.ends)}`;
+    }
+    case 'resistance':
+      return `Across ${step.element}, out of the circuit`;
+  }
+}
+
+/** A step as it is spoken. */
+export function spokenStep(step: PlanStep, network: Network): string {
+  switch (step.do) {
+    case 'supply': {
+      const source = network.elements.find(({ id }) => id === step.element);
+      const unit = source?.kind === 'current-source' ? 'A' : 'V';
+      return `Set ${step.element} to ${spoken(step.set, unit)}.`;
+    }
+    case 'break':
+      return `Supply off. Lift ${namesOf(step.ends)} off ${step.node}.`;
+    case 'restore':
+      return `Supply off. Join ${namesOf(step.ends)} to ${step.node} again.`;
+    case 'off':
+      return 'Supply off. Leads out. Bench as found.';
+    case 'read':
+      return `${titleOf(step)}. Range ${step.range}. Expect ${step.display} ${step.unit}.`;
+  }
+}
+
+const spoken = (value: number, unit: 'V' | 'A' | 'Ω'): string => formatQuantity(value, unit, { digits: 4, trim: true });
+
+export const verdictWords: Readonly<Record<Verdict, string>> = {
+  agrees: 'agrees',
+  'within-tolerance': 'within tolerance',
+  'does-not-agree': 'does not agree',
+  'not-comparable': 'not comparable',
+};
+
+/** Prefixes that a display of a quantity has, the smallest first. */
+export const prefixesOf = (quantity: ReadStep['quantity']): readonly string[] =>
+  ({ 'dc-voltage': ['µ', 'm', '', 'k'], 'dc-current': ['n', 'µ', 'm', ''], resistance: ['m', '', 'k', 'M'] })[quantity];
+
+/** The prefix that a range shows, of its full scale. */
+export function usualPrefix(instrument: Instrument | undefined, quantity: ReadStep['quantity'], range: string): string {
+  const found = instrument && findRange(instrument, quantity, range);
+  if (!found) return '';
+  const steps: readonly (readonly [number, string])[] = [
+    [1e9, 'G'],
+    [1e6, 'M'],
+    [1e3, 'k'],
+    [1, ''],
+    [1e-3, 'm'],
+    [1e-6, 'µ'],
+    [1e-9, 'n'],
+  ];
+  const [, prefix = ''] = steps.find(([size]) => found.fullScale >= size * (1 - 1e-12)) ?? [];
+  return unitOf(quantity) === 'Ω' || !'GMk'.includes(prefix) || prefix === '' ? prefix : '';
+}

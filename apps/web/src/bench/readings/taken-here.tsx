@@ -1,0 +1,143 @@
+import {
+  formatPercent,
+  formatQuantity,
+  strikeReading,
+  takeMeasuredValue,
+  unitOf,
+  type Network,
+  type Reading,
+} from '@usual-drag/core';
+import clsx from 'clsx';
+import { useState } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { useBench } from '../model/bench-store.ts';
+import { sayUndoable } from '../model/say-undoable.ts';
+import { useInHand } from './in-hand.ts';
+import type { Readings } from './use-readings.ts';
+import { VerdictMark } from './verdict.tsx';
+
+interface Props {
+  readonly readings: Readings;
+  /** The readings at this place, the newest last. */
+  readonly taken: readonly Reading[];
+  readonly large?: boolean;
+}
+
+/** What was read at this place so far, how it stands, and what can be done with it. */
+export function TakenHere({ readings, taken, large = false }: Props) {
+  const newest = taken.at(-1);
+  if (!newest) return null;
+  const compared = readings.comparedAs(newest);
+  const unit = unitOf(newest.quantity);
+  return (
+    <div className={clsx('flex flex-col gap-1', large ? 'text-[3.5vh]' : 'text-[15px]')} role="status">
+      <p className="flex flex-wrap items-center justify-between gap-x-3">
+        <span>
+          <span className="text-soft">{newest.id} </span>
+          <b className="figures text-ochre">{shownIn(newest)}</b>
+        </span>
+        {compared && <VerdictMark compared={compared} />}
+      </p>
+      {compared && compared.value !== null && compared.expected !== null && !large && (
+        <p className="text-[14px] text-soft">
+          {formatQuantity(compared.value - compared.expected, unit, { digits: 3, signed: true })} from expected; U{' '}
+          {formatQuantity(compared.uncertainty, unit, { digits: 2 })}
+          {compared.loading !== null && compared.loading !== 0 && (
+            <>, loading {formatQuantity(compared.loading, unit, { digits: 3, signed: true })}</>
+          )}
+          {compared.corrected !== null && newest.quantity !== 'resistance' && (
+            <>; corrected {formatQuantity(compared.corrected, unit, { digits: 4 })}</>
+          )}
+        </p>
+      )}
+      {!large && (
+        <div className="flex flex-wrap gap-1.5">
+          <Button onClick={() => useInHand.setState({ again: newest.id })}>Another observation</Button>
+          <Strike key={newest.id} id={newest.id} />
+          {newest.quantity === 'resistance' && compared?.value != null && (
+            <Measured reading={newest.element} value={compared.value} />
+          )}
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** The displays of a reading, as they stood. */
+export const shownIn = ({ observations }: Reading): string =>
+  observations
+    .map(({ shown, unit }) => (shown === 'OL' ? shown : `${shown.replace('-', '−')}\u00a0${unit}`))
+    .join(', ');
+
+/** Strikes a reading out, with the reason. */
+export function Strike({ id }: { readonly id: string }) {
+  const edit = useBench((state) => state.edit);
+  const [why, setWhy] = useState<string | null>(null);
+  if (why === null)
+    return (
+      <Button aria-label={`Strike ${id} out`} onClick={() => setWhy('')}>
+        Strike out
+      </Button>
+    );
+  return (
+    <form
+      className="flex grow gap-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (why.trim() === '') return;
+        edit((job) => strikeReading(job, id, why.trim(), new Date().toISOString()));
+        useInHand.setState({ again: null });
+        sayUndoable(`${id} is struck out. It stays in the log.`);
+      }}
+    >
+      <input
+        // eslint-disable-next-line jsx-a11y/no-autofocus -- it was asked for by the button in its place
+        autoFocus
+        data-typing="true"
+        aria-label={`Why ${id} is struck out`}
+        placeholder="why, for example: lead was on C"
+        className="min-h-9 min-w-0 grow rounded-lg border border-line bg-sheet px-2 pointer-coarse:min-h-11"
+        value={why}
+        onChange={(event) => setWhy(event.target.value)}
+        onKeyDown={(event) => event.key === 'Escape' && setWhy(null)}
+      />
+      <Button type="submit" disabled={why.trim() === ''}>
+        Strike out
+      </Button>
+    </form>
+  );
+}
+
+/** Offers a resistance reading as the part's measured value. */
+function Measured({ reading: id, value }: { readonly reading: string; readonly value: number }) {
+  const edit = useBench((state) => state.edit);
+  const part = useBench((state) => partOf(state.document.network, id));
+  if (!part) return null;
+  const off = value / part.resistance - 1;
+  const within = part.tolerance === undefined ? null : Math.abs(off) <= part.tolerance;
+  return (
+    <span className="flex flex-wrap items-center gap-2">
+      {part.measuredResistance === value ? (
+        <span className="text-soft">is {id}’s measured value</span>
+      ) : (
+        <Button
+          onClick={() => {
+            edit((job) => takeMeasuredValue(job, id, value));
+            sayUndoable(`${id} has the measured value ${formatQuantity(value, 'Ω', { digits: 6, trim: true })}.`);
+          }}
+        >
+          Take as measured value
+        </Button>
+      )}
+      <span className="text-[14px]">
+        {formatPercent(off, { digits: 2, signed: true })}
+        {within !== null && (within ? ', within tolerance' : ', outside its tolerance')}
+      </span>
+    </span>
+  );
+}
+
+function partOf(network: Network, id: string) {
+  const part = network.elements.find((one) => one.id === id);
+  return part?.kind === 'resistor' ? part : null;
+}

@@ -1,0 +1,109 @@
+import {
+  comparisonOf,
+  compareReading,
+  expectationOf,
+  makePlan,
+  placedSteps,
+  readingsAt,
+  type ComparedReading,
+  type Comparison,
+  type Conventions,
+  type CountedReading,
+  type Expectation,
+  type Plan,
+  type PlanStep,
+  type Reading,
+  type ReadStep,
+} from '@usual-drag/core';
+import { useMemo } from 'react';
+import type { BenchView } from '../model/use-bench-view.ts';
+import { useInHand } from './in-hand.ts';
+
+export interface Readings {
+  readonly plan: Plan | null;
+  readonly steps: readonly PlanStep[];
+  /** The step that is open. */
+  readonly open: PlanStep | null;
+  readonly readings: readonly Reading[];
+  readonly conventions: Conventions;
+  readonly comparison: Comparison | null;
+  /** Readings that count, with what was worked out for each. */
+  readonly counted: readonly CountedReading[];
+  /** A reading against its expectation; where the plan has opened the circuit for it, against the step's. */
+  comparedAs(reading: Reading): ComparedReading | null;
+  expect(reading: Reading): Expectation | null;
+}
+
+const none: readonly Reading[] = [];
+const usual: Conventions = {};
+
+/** The plan, how far it has come, and every reading against what was to be expected, followed live. */
+export function useReadings({ job, instruments, unloaded }: BenchView): Readings {
+  const depth = useInHand((state) => state.depth);
+  const asked = useInHand((state) => state.step);
+  const { network, readings = none, conventions = usual } = job;
+  const plan = useMemo(() => {
+    const made = makePlan({ network, instruments, conventions }, depth);
+    return made.ok ? made.value : null;
+  }, [network, instruments, conventions, depth]);
+  const steps = useMemo(() => (plan ? placedSteps(plan) : []), [plan]);
+  const expect = useMemo(() => {
+    const known = new WeakMap<Reading, Expectation>();
+    return (reading: Reading): Expectation | null => {
+      if (!unloaded.ok) return null;
+      const before = known.get(reading);
+      if (before) return before;
+      const made = expectationOf(unloaded.value, instruments, reading);
+      known.set(reading, made);
+      return made;
+    };
+  }, [unloaded, instruments]);
+  const comparison = useMemo(
+    () =>
+      unloaded.ok
+        ? comparisonOf(unloaded.value, instruments, conventions, readings, (reading) => expect(reading)!)
+        : null,
+    [unloaded, instruments, conventions, readings, expect],
+  );
+  const comparedAs = (reading: Reading): ComparedReading | null => {
+    const compared = comparison?.readings[reading.id] ?? null;
+    if (compared?.verdict !== 'not-comparable') return compared;
+    const step = steps.find((one): one is ReadStep => one.do === 'read' && readingsAt([reading], one).length > 0);
+    if (!step) return compared;
+    const instrument = instruments.find(({ id }) => id === reading.instrument);
+    return compareReading(reading, instrument, expectationAt(step), conventions);
+  };
+  const counted = useMemo(
+    () =>
+      readings.flatMap((reading): CountedReading[] => {
+        const compared = comparison?.readings[reading.id];
+        return compared ? [{ reading, compared, expectation: expect(reading)! }] : [];
+      }),
+    [readings, comparison, expect],
+  );
+  const open = steps.find(({ id }) => id === asked) ?? firstToDo(steps, readings) ?? null;
+  return { plan, steps, open, readings, conventions, comparison, counted, comparedAs, expect };
+}
+
+/** What a step of the plan expects, in the circuit as it then stands. */
+export function expectationAt(step: ReadStep): Expectation {
+  const { expected, low, high } = step;
+  return {
+    true: expected,
+    expected,
+    loading: 0,
+    state: 'ok',
+    limits: { low, high },
+    trueLimits: () => ({ low, high }),
+    response: null,
+  };
+}
+
+/** The first reading that is still to be taken, with the break before it; the end where all are. */
+function firstToDo(steps: readonly PlanStep[], readings: readonly Reading[]): PlanStep | undefined {
+  const isDone = (step: PlanStep): boolean => step.do === 'read' && readingsAt(readings, step).length > 0;
+  const index = steps.findIndex((step) => step.do === 'read' && !isDone(step));
+  if (index === -1) return steps.at(-1);
+  const done = steps.findLastIndex((step, at) => at < index && isDone(step));
+  return steps[done === -1 ? 0 : Math.min(done + 1, index)];
+}

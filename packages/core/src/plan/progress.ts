@@ -1,0 +1,45 @@
+import type { Reading } from '../readings/index.ts';
+import type { Plan, PlanStep, ReadStep } from './plan.ts';
+
+/** A source's terminal while all else is lifted off it: a place that the network does not have. */
+export const openTerminal = (node: string): string => `${node.slice(0, 27)}-open`;
+
+/** The readings that were taken at a step's place, struck ones left out, the newest last. */
+export const readingsAt = (readings: readonly Reading[], step: ReadStep): Reading[] =>
+  readings.filter((reading) => reading.struck === undefined && isAt(reading, step));
+
+function isAt(reading: Reading, step: ReadStep): boolean {
+  switch (step.quantity) {
+    case 'dc-voltage':
+      return (
+        reading.quantity === 'dc-voltage' &&
+        [reading.red, reading.black].sort().join(' ') === [step.red, step.black].sort().join(' ')
+      );
+    case 'dc-current':
+      return (
+        reading.quantity === 'dc-current' &&
+        reading.node === step.node &&
+        [...reading.ends].sort().join(' ') === [...step.ends].sort().join(' ')
+      );
+    case 'resistance':
+      return reading.quantity === 'resistance' && reading.element === step.element;
+  }
+}
+
+/** A plan's steps, a source's unloaded voltage at the terminal that the break leaves open. */
+export function placedSteps({ steps }: Plan): PlanStep[] {
+  let open: string | null = null;
+  return steps.map((step): PlanStep => {
+    if (step.do === 'break') open = step.node;
+    if (step.do === 'restore') open = null;
+    if (step.do !== 'read' || step.quantity !== 'dc-voltage' || open === null) return step;
+    const at = (node: string): string => (node === open ? openTerminal(node) : node);
+    return { ...step, red: at(step.red), black: at(step.black) };
+  });
+}
+
+/** How many of a plan's read steps there are, and how many have been read. */
+export function countRead(plan: Plan, readings: readonly Reading[]): { readonly read: number; readonly of: number } {
+  const steps = placedSteps(plan).filter((step) => step.do === 'read');
+  return { read: steps.filter((step) => readingsAt(readings, step).length > 0).length, of: steps.length };
+}
