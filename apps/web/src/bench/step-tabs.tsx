@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import { memo } from 'react';
 import { NavLink } from 'react-router';
-import type { StepStatus } from './model/use-step-status.ts';
+import type { StepStatus } from './model/step-status.ts';
 
 interface Props {
   readonly jobId: string;

@@ -18,8 +18,9 @@ export function buildOrder(network: Network): BuildStep[] {
     for (const element of loop) if (!placed.has(element)) placed.set(element, index + 1);
   });
   for (const element of network.elements) if (!placed.has(element)) placed.set(element, 0);
+  const order = [...placed].sort(([a], [b]) => Number(isSource(a)) - Number(isSource(b)));
   const standing = new Map<string, string>();
-  return [...placed].map(([element, loop]) => {
+  return order.map(([element, loop]) => {
     const wires = (['from', 'to'] as const).flatMap((side) => {
       const node = element[side];
       const end = `${element.id}.${side}`;

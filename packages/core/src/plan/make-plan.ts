@@ -91,7 +91,8 @@ function supplyStep(
 ): Unnumbered<SupplyStep> {
   const set = source.kind === 'source' ? source.emf * (source.cellsInSeries ?? 1) : source.current;
   const { channel } = source;
-  const cautions = supplyCautions(network, source, values, first);
+  const drawn = network.elements.find((one) => one.id === source.id);
+  const cautions = supplyCautions(network, drawn && isSource(drawn) ? drawn : source, values, first);
   return {
     do: 'supply',
     element: source.id,

@@ -48,7 +48,7 @@ export interface RestoreStep extends Step {
   readonly ends: readonly string[];
 }
 
-export interface OffStep extends Step {
+interface OffStep extends Step {
   readonly do: 'off';
 }
 

@@ -1,4 +1,4 @@
-import { rangesOf, type Instrument, type MeterQuantity } from '../instrument/index.ts';
+import { rangesOf, smallestStep, type Instrument, type MeterQuantity } from '../instrument/index.ts';
 import {
   attachmentOf,
   loadingPoints,
@@ -51,6 +51,10 @@ export class ReadSteps {
     if (!choice) return null;
     const { instrument, range } = choice;
     const rate = slowRate(instrument, range, resistance);
+    const notes = [
+      ...(part.bodyLabel === undefined ? [] : [`The part is marked ${part.bodyLabel}.`]),
+      ...(resistance < smallestStep(instrument, range) / 2 ? ['No range here can tell it from 0.'] : []),
+    ];
     const expected = this.conventions.firstRange === 'expected';
     return {
       do: 'read',
@@ -65,7 +69,7 @@ export class ReadSteps {
       high: resistance * (1 + tolerance),
       ...shownAt(instrument, 'resistance', range, resistance),
       ...(rate !== undefined && { rate }),
-      ...(part.bodyLabel !== undefined && { notes: [`The part is marked ${part.bodyLabel}.`] }),
+      ...(notes.length > 0 && { notes }),
       cautions: resistanceCautions(id),
     };
   }

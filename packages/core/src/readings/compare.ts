@@ -3,31 +3,10 @@ import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
-import { expectationOf, type Expectation, type Limits } from './expectation.ts';
-import { observedValue } from './observed-value.ts';
+import { compareReading, type ComparedReading } from './compared-reading.ts';
+import { expectationOf, type Expectation } from './expectation.ts';
 import type { Conventions, Reading } from './reading.ts';
 import { readingSums, type ReadingSum } from './reading-sums.ts';
-
-export type Verdict = 'not-comparable' | 'agrees' | 'within-tolerance' | 'does-not-agree';
-
-/** A reading against what was to be expected, V, A or Ω. Null where it cannot be formed. */
-export interface ComparedReading {
-  readonly value: number | null;
-  /** Standard uncertainty of the value from its observations. */
-  readonly spread: number | null;
-  readonly true: number | null;
-  readonly expected: number | null;
-  readonly loading: number | null;
-  /** U, k = 2, of the value: instrument, resolution, spread. */
-  readonly uncertainty: number | null;
-  readonly low: number | null;
-  readonly high: number | null;
-  /** value · true/expected. */
-  readonly corrected: number | null;
-  readonly verdict: Verdict;
-  /** The reading meets the expectation, and would have been called wrong against the true value. */
-  readonly explainedByLoading: boolean;
-}
 
 export interface Comparison {
   readonly format: 'usual-drag/comparison';
@@ -78,68 +57,3 @@ export function comparisonOf(
     sums: readingSums(unloaded.network, counted, conventions),
   };
 }
-
-/** One reading against its expectation. */
-export function compareReading(
-  reading: Reading,
-  instrument: Instrument | undefined,
-  expectation: Expectation,
-  conventions: Conventions,
-): ComparedReading {
-  const observed = observedValue(reading, instrument, conventions.observations);
-  const { value, uncertainty } = observed;
-  const { true: truth, expected, loading, limits } = expectation;
-  const verdict = verdictOf(expectation, value, uncertainty, conventions);
-  return {
-    value,
-    spread: observed.spread,
-    true: truth,
-    expected,
-    loading,
-    uncertainty,
-    low: limits && limits.low,
-    high: limits && limits.high,
-    corrected: value === null || truth === null || !expected ? null : (value * truth) / expected,
-    verdict,
-    explainedByLoading:
-      (verdict === 'agrees' || verdict === 'within-tolerance') &&
-      value !== null &&
-      missesTruth(expectation, value, uncertainty ?? 0, conventions),
-  };
-}
-
-function verdictOf(
-  { expected, limits, state }: Expectation,
-  value: number | null,
-  uncertainty: number | null,
-  conventions: Conventions,
-): Verdict {
-  if (expected === null) return 'not-comparable';
-  if (value === null) return state === 'over-range' ? 'agrees' : 'does-not-agree';
-  const u = uncertainty ?? 0;
-  const compared = signless(conventions);
-  if (Math.abs(compared(value) - compared(expected)) <= u) return 'agrees';
-  return lies(compared(value), limits && rangeOf(limits, conventions), u) ? 'within-tolerance' : 'does-not-agree';
-}
-
-/** Whether an ideal meter's value would have been missed, tolerances counted. */
-function missesTruth(expectation: Expectation, value: number, uncertainty: number, conventions: Conventions): boolean {
-  const truth = expectation.true;
-  if (truth === null) return false;
-  const compared = signless(conventions);
-  if (Math.abs(compared(value) - compared(truth)) <= uncertainty) return false;
-  const limits = expectation.trueLimits();
-  return !lies(compared(value), limits && rangeOf(limits, conventions), uncertainty);
-}
-
-const signless = ({ sign }: Conventions): ((x: number) => number) => (sign === 'magnitude' ? Math.abs : (x) => x);
-
-/** The range of a value between its limits; of its magnitude where signs do not count. */
-function rangeOf({ low, high }: Limits, { sign }: Conventions): Limits {
-  if (sign !== 'magnitude') return { low, high };
-  const [a, b] = [Math.abs(low), Math.abs(high)];
-  return { low: low <= 0 && high >= 0 ? 0 : Math.min(a, b), high: Math.max(a, b) };
-}
-
-const lies = (value: number, limits: Limits | null, margin: number): boolean =>
-  limits !== null && value >= limits.low - margin && value <= limits.high + margin;

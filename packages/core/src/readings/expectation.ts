@@ -86,8 +86,23 @@ export function expectationOf(unloaded: Unloaded, instruments: readonly Instrume
   };
 }
 
+/** The same for many readings: what was worked out for one is remembered as long as it is there. */
+export function expectationsOf(
+  unloaded: Unloaded,
+  instruments: readonly Instrument[],
+): (reading: Reading) => Expectation {
+  const known = new WeakMap<Reading, Expectation>();
+  return (reading) => {
+    const before = known.get(reading);
+    if (before) return before;
+    const made = expectationOf(unloaded, instruments, reading);
+    known.set(reading, made);
+    return made;
+  };
+}
+
 /** A reading's own meter as one of a set-up, under a name that no meter alongside has. */
-export function meterOf(reading: Exclude<Reading, { readonly quantity: 'resistance' }>): Meter {
+function meterOf(reading: Exclude<Reading, { readonly quantity: 'resistance' }>): Meter {
   const { instrument, range } = reading;
   const placed = { id: ownMeter, instrument, range };
   if (reading.quantity === 'dc-voltage')

@@ -1,6 +1,6 @@
 import { endsAt, parseEnd, type Network } from '../network/index.ts';
 import { toleranceLimits } from '../uncertainty/index.ts';
-import type { ComparedReading } from './compare.ts';
+import type { ComparedReading } from './compared-reading.ts';
 import type { Expectation } from './expectation.ts';
 import type { Conventions, CurrentReading, Reading, VoltageReading } from './reading.ts';
 

@@ -1,4 +1,4 @@
-import type { Job } from '@usual-drag/core';
+import { atItsVersion, type Job } from '@usual-drag/core';
 import { create } from 'zustand';
 import { dispatch, documentState, useDocuments } from '../../documents/documents.ts';
 
@@ -41,7 +41,8 @@ export const amend = (change: (job: Job) => Job): void => editBench(change, true
 
 function editBench(change: (job: Job) => Job, isAmended: boolean): void {
   const { jobId, document } = benchNow();
-  if (jobId !== null) dispatch('jobs', jobId, { type: 'edited', document: change(document), amend: isAmended });
+  if (jobId !== null)
+    dispatch('jobs', jobId, { type: 'edited', document: atItsVersion(change(document)), amend: isAmended });
 }
 
 const step = (type: 'undone' | 'redone') => (): void => {

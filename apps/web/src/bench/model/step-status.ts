@@ -1,7 +1,16 @@
 import { formatPercent, jobStatus, readingsStatus, type Job, type JobStatus, type Unloaded } from '@usual-drag/core';
 import { count, readInWords } from '../../ui/words.ts';
 import type { Solved } from './analysis.ts';
-import type { StepStatus } from './use-step-status.ts';
+
+/** How the steps stand, in a few words each. */
+export interface StepStatus {
+  readonly network: string;
+  readonly trueValues: string;
+  readonly setups: string;
+  /** Some meter has an error that can be told. */
+  readonly isLoaded: boolean;
+  readonly readings: string;
+}
 
 /** How the steps of a job stand, but for its readings. */
 export const stepStatus = (job: Job, unloaded: Solved<Unloaded>): Omit<StepStatus, 'readings'> =>

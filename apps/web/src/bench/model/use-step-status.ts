@@ -1,16 +1,7 @@
 import type { Job, Unloaded } from '@usual-drag/core';
 import { useEffect, useState } from 'react';
 import type { Solved } from './analysis.ts';
-
-/** How the steps stand, in a few words each. */
-export interface StepStatus {
-  readonly network: string;
-  readonly trueValues: string;
-  readonly setups: string;
-  /** Some meter has an error that can be told. */
-  readonly isLoaded: boolean;
-  readonly readings: string;
-}
+import type { StepStatus } from './step-status.ts';
 
 const notYet: StepStatus = { network: '', trueValues: '', setups: '', isLoaded: false, readings: '' };
 

@@ -58,12 +58,30 @@ export function moreFields(element: Element): ElementField[] {
         countField(element, 'cellsInSeries', 'Cells in series'),
         countField(element, 'cellsInParallel', 'Strings in parallel'),
         field(element, 'currentLimit', 'Current limit', 'A'),
+        field(element, 'ceiling', 'Never set above', 'V'),
       ];
     case 'resistor':
       return [
         field(element, 'measuredResistance', 'Measured', 'Ω'),
         field(element, 'powerRating', 'Power rating', 'W'),
       ];
+    case 'current-source':
+      return [field(element, 'ceiling', 'Never set above', 'A')];
+    default:
+      return [];
+  }
+}
+
+/** Words that can be said of a part beside its purpose. */
+export function wordsOf(
+  element: Element,
+): readonly { readonly key: string; readonly label: string; readonly text: string }[] {
+  switch (element.kind) {
+    case 'source':
+    case 'current-source':
+      return [{ key: 'channel', label: 'Channel', text: element.channel ?? '' }];
+    case 'resistor':
+      return [{ key: 'bodyLabel', label: 'Label on its body', text: element.bodyLabel ?? '' }];
     default:
       return [];
   }

@@ -19,7 +19,7 @@ import { Button } from '../../ui/button.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { BandPicker } from './band-picker.tsx';
-import { mainField, moreFields, secondField } from './fields.ts';
+import { mainField, moreFields, secondField, wordsOf } from './fields.ts';
 
 /** Everything that can be said of the selected part. */
 export const PartCard = memo(function PartCard({ element }: { readonly element: Element }) {
@@ -63,6 +63,31 @@ export const PartCard = memo(function PartCard({ element }: { readonly element: 
             }
           />
         )}
+        {wordsOf(element).map(({ key, label, text }) => (
+          <ValueField
+            key={`${element.id}-${key}`}
+            label={label}
+            shown={text}
+            read={(typed) => ({ ok: true, value: typed.trim() })}
+            placeholder="not given"
+            showLabel
+            onCommit={(value) => replace(withWord(element, key, value))}
+          />
+        ))}
+        {element.kind === 'switch' && (
+          <label className="flex min-h-9 items-center gap-2 self-end text-[15px] pointer-coarse:min-h-11">
+            <input
+              type="checkbox"
+              className="size-5 accent-(--ochre-line)"
+              checked={element.momentary ?? false}
+              onChange={({ target }) => {
+                const { momentary: _former, ...rest } = element;
+                replace(target.checked ? { ...rest, momentary: true } : rest);
+              }}
+            />
+            has to be held
+          </label>
+        )}
         <ValueField
           key={`${element.id}-label`}
           label="Purpose"
@@ -102,6 +127,12 @@ export const PartCard = memo(function PartCard({ element }: { readonly element: 
     </section>
   );
 });
+
+/** A part with a word said of it; an empty one is taken off. */
+function withWord(element: Element, key: string, word: string): Element {
+  const rest = Object.fromEntries(Object.entries(element).filter(([own]) => own !== key)) as unknown as Element;
+  return word === '' ? rest : { ...rest, [key]: word };
+}
 
 /** Why no voltage stands across a part whose two ends are one point. */
 function Shorted({ element }: { readonly element: Element }) {

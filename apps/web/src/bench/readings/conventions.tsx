@@ -1,8 +1,9 @@
 import { editConventions, editRecord, usualConventions, type Conventions, type KitInstrument } from '@usual-drag/core';
 import { Segments } from '../../ui/segments.tsx';
+import { useDisplay } from '../canvas/display.ts';
 import { useBench } from '../model/bench-store.ts';
 import { ValuesChoice } from '../values-choice.tsx';
-import { AddInstrument } from './readings-step.tsx';
+import { AddInstrument } from './add-instrument.tsx';
 import type { Readings } from './use-readings.ts';
 
 type Options = {
@@ -75,8 +76,12 @@ export function ConventionsTab({
               <Segments
                 label={names[key]}
                 value={now[key]}
-                options={choices[key].map(([value, text]) => ({ value: value as string, text }))}
-                onChange={(next) => edit((job) => editConventions(job, { ...now, [key]: next }))}
+                options={choices[key].map(([value, text]) => ({ value: value, text }))}
+                onChange={(next) => {
+                  edit((job) => editConventions(job, { ...now, [key]: next }));
+                  if (key === 'current')
+                    useDisplay.setState({ flow: next === 'conventional' ? 'conventional' : 'electron' });
+                }}
               />
             </dd>
           </div>

@@ -3,6 +3,7 @@ import clsx from 'clsx';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Segments } from '../../ui/segments.tsx';
+import { toggleLarge } from './in-hand.ts';
 import { prefixesOf } from './step-words.ts';
 
 interface Props {
@@ -76,20 +77,24 @@ export function DisplayEntry({ quantity, prefix: likely, focus, large = false, o
             placeholder="display"
             onChange={(event) => take(event.target.value)}
             onKeyDown={(event) => {
+              if (event.key.toLowerCase() === 'b') {
+                event.preventDefault();
+                toggleLarge();
+              }
               if (event.key !== 'Enter' || !event.shiftKey) return;
               event.preventDefault();
               keep(true);
             }}
             className={clsx(
               'figures w-full min-w-0 bg-transparent font-bold text-ochre outline-none placeholder:font-normal placeholder:text-soft/60',
-              large ? 'h-[18vh] text-[13vh]' : 'h-14 text-[34px]',
+              large ? 'h-[18vh] text-[min(13vh,13.0vw)]' : 'h-14 text-[34px]',
             )}
           />
-          <span aria-hidden className={clsx('figures text-ochre', large ? 'text-[8vh]' : 'text-[26px]')}>
+          <span aria-hidden className={clsx('figures text-ochre', large ? 'text-[min(8vh,11.6vw)]' : 'text-[26px]')}>
             {prefix + unit}
           </span>
         </label>
-        <Button tone="strong" type="submit" className={large ? 'px-8 text-[4vh]' : 'px-4 text-[17px]'}>
+        <Button tone="strong" type="submit" className={large ? 'px-8 text-[min(4vh,5.8vw)]!' : 'px-4 text-[17px]!'}>
           Keep
         </Button>
       </div>

@@ -5,7 +5,6 @@ import {
   instrumentForJob,
   newMeter,
   rangesOf,
-  readingUncertainty,
   shownOn,
   unitOf,
   type Instrument,
@@ -24,6 +23,7 @@ import { DisplayEntry } from './display-entry.tsx';
 import { ExpectationBar } from './expectation-bar.tsx';
 import { useInHand, type FreePlace } from './in-hand.ts';
 import { keepReading, placedFree } from './keep-reading.ts';
+import { uncertaintyAt } from './uncertainty-at.ts';
 import { usualPrefix } from './step-words.ts';
 import { TakenHere } from './taken-here.tsx';
 import type { Readings } from './use-readings.ts';
@@ -93,17 +93,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
           label="Quantity"
           value={quantity}
           options={quantities}
-          onChange={(next) => {
-            const other =
-              fitting.find((one) => rangesOf(one, next).length > 0) ??
-              instruments.find((one) => rangesOf(one, next).length > 0) ??
-              kit.find((one) => rangesOf(instrumentForJob(one), next).length > 0);
-            const kept = other && (instruments.find(({ id }) => id === other.id) ?? instrumentForJob(other));
-            const made = kept && freeOf(next, kept, view);
-            if (!made) return;
-            edit((current) => keepInstrument(current, kept));
-            place(made);
-          }}
+          onChange={(next) => turnTo(next, [...instruments, ...fitting, ...kit.map(instrumentForJob)], view)}
         />
         <Button onClick={() => useInHand.setState({ free: null })}>Back to the plan</Button>
       </div>
@@ -151,7 +141,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
                 expected: expectation.expected,
                 low: expectation.limits?.low ?? null,
                 high: expectation.limits?.high ?? null,
-                uncertainty: limitU(instrument, range, expectation.expected),
+                uncertainty: uncertaintyAt(instrument, range, expectation.expected),
                 value: null,
               }
             }
@@ -171,10 +161,13 @@ export function FreeReading({ readings, view, free, kit }: Props) {
   );
 }
 
-/** U of a reading that shows what is expected. */
-function limitU(...of: Parameters<typeof readingUncertainty>): number {
-  const { accuracy, resolution } = readingUncertainty(...of);
-  return 2 * Math.sqrt((accuracy ** 2 + resolution ** 2) / 3);
+/** The same bench for another quantity: on the first instrument that reads it, which the job then keeps. */
+function turnTo(quantity: ReadingQuantity, instruments: readonly Instrument[], view: BenchView): void {
+  const instrument = instruments.find((one) => rangesOf(one, quantity).length > 0);
+  const free = instrument && freeOf(quantity, instrument, view);
+  if (!free) return;
+  benchNow().edit((job) => keepInstrument(job, instrument));
+  useInHand.setState({ free, again: null });
 }
 
 function freeOf(quantity: ReadingQuantity, instrument: Instrument, { job }: BenchView): FreePlace | null {

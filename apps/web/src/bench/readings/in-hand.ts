@@ -41,8 +41,13 @@ export const useInHand = create<InHand>()(() => nothing);
 
 /** Another job on the bench: nothing of the one before is in hand. */
 export const takeInHand = (jobId: string): void => {
-  if (useInHand.getState().jobId !== jobId) useInHand.setState({ ...nothing, jobId });
+  if (useInHand.getState().jobId !== jobId) useInHand.setState({ ...nothing, jobId, large: isPhone() });
 };
+
+/** A phone shows the step alone. */
+const isPhone = (): boolean => matchMedia('(max-width: 480px)').matches;
+
+export const toggleLarge = (): void => useInHand.setState(({ large }) => ({ large: !large }));
 
 export const openStep = (step: string): void => useInHand.setState({ step, again: null, free: null });
 

@@ -1,8 +1,7 @@
+import { Dialog, DialogPanel } from '@headlessui/react';
 import type { PlanStep } from '@usual-drag/core';
 import { Volume2, VolumeX, X } from 'lucide-react';
 import { useEffect } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
-import { createPortal } from 'react-dom';
 import { Button } from '../../ui/button.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { useInHand } from './in-hand.ts';
@@ -17,7 +16,6 @@ export function LargeView({ readings, step }: { readonly readings: Readings; rea
   const network = useBench((state) => state.document.network);
   const { spoken, last } = useInHand();
   const close = (): void => useInHand.setState({ large: false });
-  useHotkeys('escape', close, { enableOnFormTags: true });
   const words = spokenStep(step, network);
   useEffect(() => {
     if (!spoken || !('speechSynthesis' in globalThis)) return;
@@ -27,35 +25,31 @@ export function LargeView({ readings, step }: { readonly readings: Readings; rea
   }, [spoken, words]);
   const newest = readings.readings.find(({ id }) => id === last);
   const compared = newest && !newest.struck ? readings.comparedAs(newest) : null;
-  return createPortal(
-    <div
-      role="dialog"
-      aria-modal
-      aria-label="Large view"
-      className="fixed inset-0 z-40 flex flex-col gap-2 overflow-y-auto bg-ground p-4"
-    >
-      <div className="flex items-center gap-2">
-        <p className="min-w-0 grow truncate text-[3vh]" role="status">
-          {newest && compared && (
-            <>
-              {newest.id} <b className="figures text-ochre">{shownIn(newest)}</b> <VerdictMark compared={compared} />
-            </>
-          )}
-        </p>
-        <Button
-          aria-pressed={spoken}
-          aria-label="Speak each step"
-          title="Speak each step"
-          onClick={() => useInHand.setState({ spoken: !spoken })}
-        >
-          {spoken ? <Volume2 aria-hidden size={22} /> : <VolumeX aria-hidden size={22} />}
-        </Button>
-        <Button aria-label="Close the large view" title="Close (Escape)" onClick={close}>
-          <X aria-hidden size={22} />
-        </Button>
-      </div>
-      <StepCard readings={readings} step={step} large />
-    </div>,
-    document.body,
+  return (
+    <Dialog open onClose={close} aria-label="Large view" className="relative z-40">
+      <DialogPanel className="fixed inset-0 flex flex-col gap-2 overflow-y-auto bg-ground p-4">
+        <div className="flex items-center gap-2">
+          <p className="min-w-0 grow truncate text-[min(3vh,4.3vw)]" role="status">
+            {newest && compared && (
+              <>
+                {newest.id} <b className="figures text-ochre">{shownIn(newest)}</b> <VerdictMark compared={compared} />
+              </>
+            )}
+          </p>
+          <Button
+            aria-pressed={spoken}
+            aria-label="Speak each step"
+            title="Speak each step"
+            onClick={() => useInHand.setState({ spoken: !spoken })}
+          >
+            {spoken ? <Volume2 aria-hidden size={22} /> : <VolumeX aria-hidden size={22} />}
+          </Button>
+          <Button aria-label="Close the large view" title="Close (Escape)" onClick={close}>
+            <X aria-hidden size={22} />
+          </Button>
+        </div>
+        <StepCard readings={readings} step={step} large />
+      </DialogPanel>
+    </Dialog>
   );
 }

@@ -42,21 +42,6 @@ const columns = column.columns([
     meta: { figures: true, indicated: true },
     cell: ({ row, getValue }) => <Struck of={row.original}>{getValue()}</Struck>,
   }),
-  column.accessor(({ reading }) => reading.range, { id: 'range', header: 'Range', enableSorting: false }),
-  column.accessor(({ compared }) => compared?.uncertainty ?? 0, {
-    id: 'uncertainty',
-    header: 'U, k = 2',
-    enableSorting: false,
-    meta: { figures: true },
-    cell: ({ row }) => figure(row.original.compared?.uncertainty, row.original, 2),
-  }),
-  column.accessor(({ compared }) => compared?.expected ?? 0, {
-    id: 'expected',
-    header: 'Expected',
-    enableSorting: false,
-    meta: { figures: true },
-    cell: ({ row }) => figure(row.original.compared?.expected, row.original),
-  }),
   column.accessor(({ compared }) => compared?.verdict ?? '', {
     id: 'verdict',
     header: 'Verdict',
@@ -67,6 +52,20 @@ const columns = column.columns([
         original.compared && <VerdictMark compared={original.compared} short />
       ),
   }),
+  column.accessor(({ compared }) => compared?.expected ?? 0, {
+    id: 'expected',
+    header: 'Expected',
+    enableSorting: false,
+    meta: { figures: true },
+    cell: ({ row }) => figure(row.original.compared?.expected, row.original),
+  }),
+  column.accessor(({ compared }) => compared?.uncertainty ?? 0, {
+    id: 'uncertainty',
+    header: 'U, k = 2',
+    enableSorting: false,
+    meta: { figures: true },
+    cell: ({ row }) => figure(row.original.compared?.uncertainty, row.original, 2),
+  }),
   column.accessor(({ compared }) => compared?.corrected ?? 0, {
     id: 'corrected',
     header: 'Corrected',
@@ -74,6 +73,7 @@ const columns = column.columns([
     meta: { figures: true },
     cell: ({ row }) => figure(row.original.compared?.corrected, row.original),
   }),
+  column.accessor(({ reading }) => reading.range, { id: 'range', header: 'Range', enableSorting: false }),
   column.accessor(({ reading }) => reading.by ?? '', { id: 'by', header: 'By' }),
   column.accessor(({ reading }) => reading.note ?? '', {
     id: 'note',
@@ -92,7 +92,9 @@ export function Log({ readings }: { readonly readings: Readings }) {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- comparedAs follows from these two
     [all, readings.comparison],
   );
-  useEffect(() => frame.current?.lastElementChild?.scrollIntoView?.({ block: 'end' }), [all.length]);
+  useEffect(() => {
+    frame.current?.lastElementChild?.scrollIntoView({ block: 'end' });
+  }, [all.length]);
   if (all.length === 0)
     return <p className="p-3 text-soft">No readings yet: type what the display says at the step in hand.</p>;
   return (

@@ -60,13 +60,20 @@ function linesBefore({ elements }: Network, { conventions, plan }: Readings): st
           ]
         : [],
     ),
-    ...elements.filter(isSource).map(({ id }) => `${id} set by the meter, not by its own display`),
+    ...elements.filter(isSource).map(({ id }) => `${id} ${supplyWords[conventions.supply ?? 'meter']}`),
     'Leads whole, tips clean, rated for this circuit',
     'Fuse of the current jack is good: its range shows a current through a known resistor',
     needsLeads ? 'Leads in their jacks before the function is chosen' : 'Function chosen before the leads are plugged',
     ...(plan && plan.breaks > 0 ? ['Supply off whenever the circuit is opened or closed'] : []),
   ];
 }
+
+const supplyWords = {
+  meter: 'set by the meter, not by its own display',
+  posts: 'set by the meter at its posts',
+  clips: 'set by the meter at the clips of the leads',
+  rated: 'counts as what it is rated for: read it all the same',
+} as const;
 
 const linesAfter = [
   'Supply off',

@@ -7,8 +7,6 @@ import { useInHand } from './in-hand.ts';
 import { shownIn } from './taken-here.tsx';
 import { useReadings } from './use-readings.ts';
 
-const name = 'meter';
-
 /** The drawing while readings are taken: the leads where they belong, the break open, the reading beside its expectation. */
 export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; readonly zoom: Zoom }) {
   const readings = useReadings(view);
@@ -16,9 +14,10 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
   const { job, instruments, unloaded, truth } = view;
   const { open } = readings;
   const meter = useMemo((): Meter | null => {
-    if (free) return free.quantity === 'resistance' ? null : { ...free, id: name };
+    if (free) return free.quantity === 'resistance' ? null : { ...free, id: nameOf(free) };
     if (open?.do !== 'read' || open.quantity === 'resistance') return null;
     const { instrument, range } = open;
+    const name = nameOf(open);
     return open.quantity === 'dc-voltage'
       ? { id: name, instrument, range, quantity: 'dc-voltage', red: open.red, black: open.black }
       : {
@@ -37,19 +36,14 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
     const solved = solveSetup(unloaded.value, instruments, setup);
     return solved.ok ? solved.value : null;
   }, [setup, unloaded, job.network, instruments]);
+  const name = meter ? meter.id : 'V';
   const taken = !free && open?.do === 'read' ? readingsAt(readings.readings, open).at(-1) : undefined;
   const indicated = values?.meters[name]?.indicated;
-  const lines = useMemo(
-    () => ({
-      [name]: [
-        ...(taken ? [`read ${shownIn(taken)}`] : []),
-        ...(meter && indicated != null
-          ? [`expect ${formatQuantity(indicated, unitOf(meter.quantity), { digits: 3 })}`]
-          : []),
-      ],
-    }),
-    [taken, meter, indicated],
-  );
+  const lines = useMemo(() => {
+    if (!meter || indicated == null) return { [name]: taken ? [shownIn(taken)] : [] };
+    const expected = formatQuantity(indicated, unitOf(meter.quantity), { digits: 3 });
+    return { [name]: taken ? [shownIn(taken), `expected ${expected}`] : [expected, 'expected'] };
+  }, [name, taken, meter, indicated]);
   const place = (next: Meter): void => useInHand.setState({ free: next, again: null });
   return (
     <BenchCanvas
@@ -75,3 +69,6 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
     />
   );
 }
+
+/** A letter fits the meter in the drawing. */
+const nameOf = ({ quantity }: { readonly quantity: string }): string => (quantity === 'dc-voltage' ? 'V' : 'A');

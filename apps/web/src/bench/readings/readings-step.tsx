@@ -1,9 +1,8 @@
-import { countRead, keepInstrument, type Depth, type KitInstrument, instrumentForJob } from '@usual-drag/core';
+import type { Depth, KitInstrument } from '@usual-drag/core';
 import { Maximize2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Button } from '../../ui/button.tsx';
-import { Choice } from '../../ui/choice.tsx';
 import { useCommands, type Command } from '../../ui/commands.ts';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Note } from '../../ui/note.tsx';
@@ -12,8 +11,9 @@ import { Segments } from '../../ui/segments.tsx';
 import { TabPanels, TabRow } from '../../ui/tabs.tsx';
 import { useBench } from '../model/bench-store.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
+import { AddInstrument } from './add-instrument.tsx';
 import { FreeReading, placeFree } from './free-reading.tsx';
-import { takeInHand, useInHand } from './in-hand.ts';
+import { takeInHand, toggleLarge, useInHand } from './in-hand.ts';
 import { go } from './keep-reading.ts';
 import { LargeView } from './large-view.tsx';
 import { StepCard } from './step-card.tsx';
@@ -50,7 +50,6 @@ export function ReadingsStep({ view, kit }: Props) {
   const { large, free } = useInHand();
   const [tab, setTab] = useState<OpenTab>('plan');
   useEffect(() => takeInHand(view.jobId), [view.jobId]);
-  const toggleLarge = (): void => useInHand.setState({ large: !useInHand.getState().large });
   useHotkeys('b', toggleLarge);
   useHotkeys('pagedown', () => go(steps, open, 1), { enableOnFormTags: true, preventDefault: true });
   useHotkeys('pageup', () => go(steps, open, -1), { enableOnFormTags: true, preventDefault: true });
@@ -99,9 +98,8 @@ function PlanTab({ readings, view, kit }: Props & { readonly readings: Readings 
   if (!view.unloaded.ok) return <Note kind="limit">{view.unloaded.fault.message}</Note>;
   if (instruments.length === 0) return <AddInstrument kit={kit} first />;
   if (!plan) return <Note kind="limit">The network cannot be planned for yet: it cannot be solved.</Note>;
-  const { read, of } = countRead(plan, readings.readings);
   return (
-    <div className="flex flex-col gap-2 lg:h-[calc(100vh-11.2rem)]">
+    <div className="flex flex-col gap-2 lg:h-[calc(100vh-10.6rem)]">
       <div className="flex flex-wrap items-center justify-between gap-x-2 gap-y-1">
         <Segments
           label="Depth of the plan"
@@ -109,9 +107,9 @@ function PlanTab({ readings, view, kit }: Props & { readonly readings: Readings 
           options={depths}
           onChange={(next) => useInHand.setState({ depth: next, step: null, again: null })}
         />
-        <span className="text-[14px] whitespace-nowrap text-soft" data-testid="progress">
-          {read} of {of} read
-        </span>
+        <Button className="ml-auto px-2" onClick={() => placeFree(view)}>
+          Without the plan
+        </Button>
         <Button
           aria-label="Large view"
           title="Large view of the step (B)"
@@ -122,38 +120,6 @@ function PlanTab({ readings, view, kit }: Props & { readonly readings: Readings 
       </div>
       {open && <StepCard readings={readings} step={open} />}
       <StepList readings={readings} />
-      <Button className="self-start" onClick={() => placeFree(view)}>
-        Read without the plan
-      </Button>
-    </div>
-  );
-}
-
-/** Takes an instrument of the kit into the job, for the plan to use. */
-export function AddInstrument({
-  kit,
-  first = false,
-}: {
-  readonly kit: readonly KitInstrument[];
-  readonly first?: boolean;
-}) {
-  const instruments = useBench((state) => state.document.instruments) ?? [];
-  const edit = useBench((state) => state.edit);
-  const others = kit.filter(({ id, retired }) => !retired && !instruments.some((own) => own.id === id));
-  if (others.length === 0) return null;
-  return (
-    <div className="flex flex-col gap-2">
-      {first && <p>Take an instrument of the kit: the plan chooses its ranges.</p>}
-      <Choice
-        label="Add an instrument of the kit"
-        value=""
-        missing="Add an instrument of the kit"
-        options={others.map(({ id, name }) => ({ value: id, text: name ?? id }))}
-        onChange={(id) => {
-          const taken = others.find((one) => one.id === id);
-          if (taken) edit((job) => keepInstrument(job, instrumentForJob(taken)));
-        }}
-      />
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import {
+  findRange,
   isSource,
   readingsAt,
   unitOf,
@@ -19,6 +20,7 @@ import { tick, useInHand } from './in-hand.ts';
 import { go, keepReading, placedAt } from './keep-reading.ts';
 import { checksOf, titleOf, usualPrefix } from './step-words.ts';
 import { TakenHere } from './taken-here.tsx';
+import { uncertaintyAt } from './uncertainty-at.ts';
 import type { Readings } from './use-readings.ts';
 
 interface Props {
@@ -32,7 +34,6 @@ interface Props {
 export function StepCard({ readings, step, large = false }: Props) {
   const { steps } = readings;
   const network = useBench((state) => state.document.network);
-  const isMoved = useInHand((state) => state.step !== null);
   const number = steps.indexOf(step) + 1;
   const cautions = 'cautions' in step ? (step.cautions ?? []) : [];
   return (
@@ -41,7 +42,7 @@ export function StepCard({ readings, step, large = false }: Props) {
       className={clsx('flex flex-col gap-2', !large && 'rounded-xl border border-line bg-sheet p-3')}
     >
       <header className="flex items-center gap-1.5">
-        <h2 className={clsx('min-w-0 grow leading-tight font-bold', large ? 'text-[5.5vh]' : 'text-[19px]')}>
+        <h2 className={clsx('min-w-0 grow leading-tight font-bold', large ? 'text-[min(5.5vh,8.0vw)]' : 'text-[19px]')}>
           <span className="figures mr-2 font-normal text-soft">
             {number}/{steps.length}
           </span>
@@ -55,9 +56,9 @@ export function StepCard({ readings, step, large = false }: Props) {
         </Button>
       </header>
       {cautions.map((caution) => (
-        <Note key={caution} kind="hazard">
-          {caution}
-        </Note>
+        <div key={caution} className={clsx(large && '[&_*]:text-[min(2.6vh,3.8vw)]!')}>
+          <Note kind="hazard">{caution}</Note>
+        </div>
       ))}
       {!large &&
         step.notes?.map((note) => (
@@ -66,9 +67,9 @@ export function StepCard({ readings, step, large = false }: Props) {
           </p>
         ))}
       {step.do === 'read' ? (
-        <ReadCard key={step.id} readings={readings} step={step} large={large} focus={isMoved} />
+        <ReadCard key={step.id} readings={readings} step={step} large={large} />
       ) : (
-        <DoCard key={step.id} readings={readings} step={step} network={network} large={large} focus={isMoved} />
+        <DoCard key={step.id} readings={readings} step={step} network={network} large={large} />
       )}
     </section>
   );
@@ -78,11 +79,9 @@ interface CardProps<S> {
   readonly readings: Readings;
   readonly step: S;
   readonly large: boolean;
-  /** Take the cursor. */
-  readonly focus: boolean;
 }
 
-function ReadCard({ readings, step, large, focus }: CardProps<ReadStep>) {
+function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
   const instruments = useBench((state) => state.document.instruments) ?? [];
   const ticked = useInHand((state) => state.ticked[step.id]) ?? [];
   const instrument = instruments.find(({ id }) => id === step.instrument);
@@ -90,14 +89,19 @@ function ReadCard({ readings, step, large, focus }: CardProps<ReadStep>) {
   const newest = taken.at(-1);
   const compared = newest ? readings.comparedAs(newest) : null;
   const unit = unitOf(step.quantity);
+  const range = instrument && findRange(instrument, step.quantity, step.range);
+  const uncertainty = range ? uncertaintyAt(instrument, range, step.expected) : null;
   const bar =
-    compared?.expected != null ? compared : { ...step, true: trueOf(readings, step), uncertainty: null, value: null };
+    compared?.expected != null ? compared : { ...step, true: trueOf(readings, step), uncertainty, value: null };
   return (
     <>
-      <ul className={clsx('flex flex-col', large ? 'gap-1 text-[3.2vh]' : 'text-[15px]')} aria-label="To set">
+      <ul
+        className={clsx('flex flex-col', large ? 'gap-1 text-[min(3.2vh,4.6vw)]' : 'text-[15px]')}
+        aria-label="To set"
+      >
         {checksOf(step, instruments, readings.conventions).map(({ id, text }) => (
           <li key={id}>
-            <label className="flex min-h-7 items-center gap-2 pointer-coarse:min-h-11">
+            <label className="flex min-h-6 items-center gap-2 pointer-coarse:min-h-11">
               <input
                 type="checkbox"
                 className={clsx('shrink-0 accent-(--ochre-line)', large ? 'size-[3.2vh]' : 'size-5')}
@@ -109,10 +113,12 @@ function ReadCard({ readings, step, large, focus }: CardProps<ReadStep>) {
           </li>
         ))}
       </ul>
-      <div className={clsx('rounded-lg bg-sunk px-3 py-1.5', large && 'text-[3vh]')}>
+      <div className={clsx('rounded-lg bg-sunk px-3 py-1.5', large && 'text-[min(3vh,4.3vw)]')}>
         <p className="flex items-baseline justify-between gap-3">
           <span className="text-soft">Expect the display at</span>
-          <b className={clsx('figures whitespace-nowrap', large ? 'text-[9vh] leading-none' : 'text-[24px]')}>
+          <b
+            className={clsx('figures whitespace-nowrap', large ? 'text-[min(9vh,9.0vw)] leading-none' : 'text-[24px]')}
+          >
             {step.display} {step.unit}
           </b>
         </p>
@@ -126,7 +132,7 @@ function ReadCard({ readings, step, large, focus }: CardProps<ReadStep>) {
       <DisplayEntry
         quantity={step.quantity}
         prefix={usualPrefix(instrument, step.quantity, step.range)}
-        focus={focus || large}
+        focus
         large={large}
         onKeep={(observation, stay) => {
           keepReading(placedAt(step), observation, stay);
@@ -149,16 +155,15 @@ function DoCard({
   step,
   network,
   large,
-  focus,
 }: CardProps<Exclude<PlanStep, ReadStep>> & { readonly network: Network }) {
   const done = useRef<HTMLButtonElement>(null);
   useEffect(() => {
-    if (focus || large) done.current?.focus({ preventScroll: true });
-  }, [focus, large]);
+    done.current?.focus({ preventScroll: true });
+  }, []);
   const isLast = step.do === 'off';
   return (
     <>
-      <ul className={clsx('list-disc pl-5', large ? 'text-[4vh]' : 'text-[15px]')}>
+      <ul className={clsx('list-disc pl-5', large ? 'text-[min(4vh,5.8vw)]' : 'text-[15px]')}>
         {linesOf(step, network).map((line) => (
           <li key={line}>{line}</li>
         ))}
@@ -170,7 +175,7 @@ function DoCard({
             type="button"
             className={clsx(
               'rounded-lg bg-bar font-bold text-onbar hover:opacity-90 dark:border dark:border-soft',
-              large ? 'min-h-[10vh] px-10 text-[5vh]' : 'min-h-11 px-5 text-[17px]',
+              large ? 'min-h-[10vh] px-10 text-[min(5vh,7.2vw)]' : 'min-h-11 px-5 text-[17px]',
             )}
             onClick={() => go(readings.steps, step, 1)}
           >

@@ -19,7 +19,7 @@ export function StepList({ readings }: { readonly readings: Readings }) {
     <ol
       ref={list}
       aria-label="Steps of the plan"
-      className="min-h-24 shrink grow basis-24 overflow-y-auto rounded-xl border border-line bg-sheet"
+      className="min-h-16 shrink grow basis-16 overflow-y-auto rounded-xl border border-line bg-sheet"
     >
       {steps.map((step, index) => (
         <li key={step.id} className="border-b border-line/60 last:border-b-0">

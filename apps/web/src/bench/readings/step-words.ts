@@ -36,7 +36,7 @@ export function placeOf(at: ReadStep | Reading): string {
         ? `Voltage ${plain(at.red)} to ${plain(at.black)}, unloaded`
         : `Voltage ${at.red} to ${at.black}`;
     case 'dc-current':
-      return `Current at ${at.node} into ${namesOf(at.ends)}${at.reversed ? ', leads swapped' : ''}`;
+      return `Current at ${at.node} into ${namesOf(at.ends)}`;
     case 'resistance':
       return `Resistance of ${at.element}`;
   }
@@ -46,8 +46,7 @@ const isOpen = (node: string): boolean => node.endsWith(openTerminal(''));
 const plain = (node: string): string => (isOpen(node) ? node.slice(0, -openTerminal('').length) : node);
 
 /** `R3` for `R3.from`. */
-export const namesOf = (ends: readonly string[]): string =>
-  ends.map((end) => end.replace(/\.(from|to)$/, '')).join(', ');
+const namesOf = (ends: readonly string[]): string => ends.map((end) => end.replace(/\.(from|to)$/, '')).join(', ');
 
 /** What is to be set on the meter before a step is read, in the order of the convention. */
 export function checksOf(

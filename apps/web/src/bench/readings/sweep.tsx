@@ -19,6 +19,7 @@ import {
   type Result,
   type Setup,
   type SweepReading,
+  type SweptResistance,
 } from '@usual-drag/core';
 import { useMemo } from 'react';
 import { create } from 'zustand';
@@ -55,7 +56,6 @@ const useSweeps = create<{ readonly jobs: Readonly<Record<string, SweepOfJob>> }
 /** A supply set to several values in turn, voltage and current read at each, and the resistance that follows. */
 export function Sweep({ view }: { readonly view: BenchView }) {
   const { job, instruments, jobId } = view;
-  const edit = useBench((state) => state.edit);
   const kept = useSweeps((state) => state.jobs[jobId]) ?? nothing;
   const put = (next: Partial<SweepOfJob>): void => {
     useSweeps.setState(({ jobs }) => ({ jobs: { ...jobs, [jobId]: { ...(jobs[jobId] ?? nothing), ...next } } }));
@@ -66,8 +66,9 @@ export function Sweep({ view }: { readonly view: BenchView }) {
   const part = resistors.find(({ id }) => id === kept.part) ?? resistors[0];
   const volts = useMemo(() => optionsOf(instruments, 'dc-voltage'), [instruments]);
   const amps = useMemo(() => optionsOf(instruments, 'dc-current'), [instruments]);
-  const voltmeter = volts.find(({ key }) => key === kept.voltmeter) ?? volts.at(-1);
-  const ammeter = amps.find(({ key }) => key === kept.ammeter) ?? amps.at(-1);
+  const truth = part && view.truth?.elements[part.id];
+  const voltmeter = volts.find(({ key }) => key === kept.voltmeter) ?? closest(volts, truth?.voltage ?? 0);
+  const ammeter = amps.find(({ key }) => key === kept.ammeter) ?? closest(amps, truth?.current ?? 0);
   if (!part || !source || !voltmeter || !ammeter)
     return (
       <p className="text-soft">
@@ -95,7 +96,6 @@ export function Sweep({ view }: { readonly view: BenchView }) {
     voltmeter: voltmeter.range.resistance,
     ammeter: ammeter.range.resistance,
   });
-  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 5, trim: true });
   return (
     <div className="flex flex-col gap-2 text-[15px]">
       <Choice
@@ -126,50 +126,12 @@ export function Sweep({ view }: { readonly view: BenchView }) {
         options={amps.map(({ key, text }) => ({ value: key, text }))}
         onChange={(key) => put({ ammeter: key })}
       />
-      <table className="w-full border-collapse" aria-label="Readings of the sweep">
-        <thead className="text-left text-[13px] text-soft">
-          <tr>
-            <th className="font-medium">{source.id} set to</th>
-            <th className="font-medium">voltage read</th>
-            <th className="font-medium">current read</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row, index) => {
-            const expected = expectedAt(job.network, source.id, row.set, part, kept.connection, voltmeter, ammeter);
-            return (
-              <tr key={index}>
-                <td className="pr-2 pb-1">
-                  <Quantity
-                    label={`Setting ${index + 1}`}
-                    unit="V"
-                    value={row.set}
-                    onCommit={(set) => set !== null && change(index, { set })}
-                  />
-                </td>
-                <td className="pr-2 pb-1">
-                  <Quantity
-                    label={`Voltage at setting ${index + 1}`}
-                    unit="V"
-                    value={row.voltage}
-                    expected={expected?.voltage ?? null}
-                    onCommit={(voltage) => change(index, { voltage })}
-                  />
-                </td>
-                <td className="pb-1">
-                  <Quantity
-                    label={`Current at setting ${index + 1}`}
-                    unit="A"
-                    value={row.current}
-                    expected={expected?.current ?? null}
-                    onCommit={(current) => change(index, { current })}
-                  />
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <SweepTable
+        rows={rows}
+        source={source.id}
+        expected={(set) => expectedAt(job.network, source.id, set, part, kept.connection, voltmeter, ammeter)}
+        onChange={change}
+      />
       <div className="flex gap-1.5">
         <Button onClick={() => put({ rows: [...rows, { set: whole, voltage: null, current: null }] })}>
           Add setting
@@ -177,37 +139,102 @@ export function Sweep({ view }: { readonly view: BenchView }) {
         <Button onClick={() => put({ rows: null })}>Clear the sweep</Button>
       </div>
       {swept ? (
-        <div className="rounded-xl border border-line bg-sheet px-3 py-2" role="status">
-          <p>
-            {part.id} = <b className="figures text-[22px]">{ohms(swept.resistance)}</b> ±{' '}
-            <span className="figures">{formatQuantity(swept.uncertainty, 'Ω', { digits: 2 })}</span> (k = 2), from the
-            slope
-          </p>
-          <p className="text-soft">
-            {formatPercent(swept.resistance / part.resistance - 1, { digits: 3, signed: true })} from nominal{' '}
-            {ohms(part.resistance)}
-            {part.measuredResistance !== undefined && (
-              <>
-                ; {formatPercent(swept.resistance / part.measuredResistance - 1, { digits: 3, signed: true })} from
-                measured {ohms(part.measuredResistance)}
-              </>
-            )}
-            . Both meters’ effects are taken out; the line meets 0 A at{' '}
-            {formatQuantity(swept.line.intercept, 'V', { digits: 2, signed: true })}.
-          </p>
-          <Button
-            className="mt-1"
-            onClick={() => {
-              edit((now) => takeMeasuredValue(now, part.id, swept.resistance));
-              sayUndoable(`${part.id} has the measured value ${ohms(swept.resistance)}.`);
-            }}
-          >
-            Take as measured value
-          </Button>
-        </div>
+        <Swept swept={swept} part={part} />
       ) : (
         <p className="text-soft">Two settings with voltage and current make a line; more show the scatter.</p>
       )}
+    </div>
+  );
+}
+
+interface SweepTableProps {
+  readonly rows: readonly SweepRow[];
+  readonly source: string;
+  readonly expected: (set: number) => { readonly voltage: number | null; readonly current: number | null } | null;
+  readonly onChange: (index: number, next: Partial<SweepRow>) => void;
+}
+
+function SweepTable({ rows, source, expected, onChange }: SweepTableProps) {
+  return (
+    <table className="w-full border-collapse" aria-label="Readings of the sweep">
+      <thead className="text-left text-[13px] text-soft">
+        <tr>
+          <th className="font-medium">{source} set to</th>
+          <th className="font-medium">voltage read</th>
+          <th className="font-medium">current read</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row, index) => {
+          const told = expected(row.set);
+          return (
+            <tr key={index}>
+              <td className="pr-2 pb-1">
+                <Quantity
+                  label={`Setting ${index + 1}`}
+                  unit="V"
+                  value={row.set}
+                  onCommit={(set) => set !== null && onChange(index, { set })}
+                />
+              </td>
+              <td className="pr-2 pb-1">
+                <Quantity
+                  label={`Voltage at setting ${index + 1}`}
+                  unit="V"
+                  value={row.voltage}
+                  expected={told?.voltage ?? null}
+                  onCommit={(voltage) => onChange(index, { voltage })}
+                />
+              </td>
+              <td className="pb-1">
+                <Quantity
+                  label={`Current at setting ${index + 1}`}
+                  unit="A"
+                  value={row.current}
+                  expected={told?.current ?? null}
+                  onCommit={(current) => onChange(index, { current })}
+                />
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 5, trim: true });
+
+/** What follows from the sweep, against nominal and measured. */
+function Swept({ swept, part }: { readonly swept: SweptResistance; readonly part: Resistor }) {
+  const edit = useBench((state) => state.edit);
+  return (
+    <div className="rounded-xl border border-line bg-sheet px-3 py-2" role="status">
+      <p>
+        {part.id} = <b className="figures text-[22px]">{ohms(swept.resistance)}</b> ±{' '}
+        <span className="figures">{formatQuantity(swept.uncertainty, 'Ω', { digits: 2 })}</span> (k = 2), from the slope
+      </p>
+      <p className="text-soft">
+        {formatPercent(swept.resistance / part.resistance - 1, { digits: 3, signed: true })} from nominal{' '}
+        {ohms(part.resistance)}
+        {part.measuredResistance !== undefined && (
+          <>
+            ; {formatPercent(swept.resistance / part.measuredResistance - 1, { digits: 3, signed: true })} from measured{' '}
+            {ohms(part.measuredResistance)}
+          </>
+        )}
+        . Both meters’ effects are taken out; the line meets 0 A at{' '}
+        {formatQuantity(swept.line.intercept, 'V', { digits: 2, signed: true })}.
+      </p>
+      <Button
+        className="mt-1"
+        onClick={() => {
+          edit((now) => takeMeasuredValue(now, part.id, swept.resistance));
+          sayUndoable(`${part.id} has the measured value ${ohms(swept.resistance)}.`);
+        }}
+      >
+        Take as measured value
+      </Button>
     </div>
   );
 }
@@ -228,6 +255,15 @@ const optionsOf = (instruments: readonly Instrument[], quantity: MeterQuantity):
       range,
     })),
   );
+
+/** The option that reads a value best. */
+const closest = (options: readonly MeterOption[], value: number): MeterOption | undefined =>
+  options
+    .filter(({ range }) => range.fullScale >= Math.abs(value) && (range.fuse ?? Infinity) > Math.abs(value))
+    .reduce<MeterOption | undefined>(
+      (best, one) => (best && standard(best, value) <= standard(one, value) ? best : one),
+      undefined,
+    );
 
 /** Standard uncertainty of a reading: accuracy and resolution as rectangular limits. */
 function standard({ instrument, range }: MeterOption, value: number): number {
@@ -296,7 +332,7 @@ function Quantity({ label, unit, value, expected = null, onCommit }: QuantityPro
       label={label}
       shown={value === null ? '' : formatQuantity(value, unit, { digits: 6, trim: true })}
       read={(text): Result<number | null, QuantityFault> => (text.trim() === '' ? ok(null) : parseQuantity(text, unit))}
-      placeholder={expected === null ? 'as read' : `expect ${formatQuantity(expected, unit, { digits: 4 })}`}
+      placeholder={expected === null ? 'as read' : `≈ ${formatQuantity(expected, unit, { digits: 4 })}`}
       onCommit={onCommit}
     />
   );

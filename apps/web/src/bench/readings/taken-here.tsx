@@ -30,7 +30,7 @@ export function TakenHere({ readings, taken, large = false }: Props) {
   const compared = readings.comparedAs(newest);
   const unit = unitOf(newest.quantity);
   return (
-    <div className={clsx('flex flex-col gap-1', large ? 'text-[3.5vh]' : 'text-[15px]')} role="status">
+    <div className={clsx('flex flex-col gap-1', large ? 'text-[min(3.5vh,5.1vw)]' : 'text-[15px]')} role="status">
       <p className="flex flex-wrap items-center justify-between gap-x-3">
         <span>
           <span className="text-soft">{newest.id} </span>
@@ -70,7 +70,7 @@ export const shownIn = ({ observations }: Reading): string =>
     .join(', ');
 
 /** Strikes a reading out, with the reason. */
-export function Strike({ id }: { readonly id: string }) {
+function Strike({ id }: { readonly id: string }) {
   const edit = useBench((state) => state.edit);
   const [why, setWhy] = useState<string | null>(null);
   if (why === null)
@@ -91,7 +91,6 @@ export function Strike({ id }: { readonly id: string }) {
       }}
     >
       <input
-        // eslint-disable-next-line jsx-a11y/no-autofocus -- it was asked for by the button in its place
         autoFocus
         data-typing="true"
         aria-label={`Why ${id} is struck out`}

@@ -1,7 +1,7 @@
 import {
   comparisonOf,
   compareReading,
-  expectationOf,
+  expectationsOf,
   makePlan,
   placedSteps,
   readingsAt,
@@ -10,7 +10,9 @@ import {
   type Conventions,
   type CountedReading,
   type Expectation,
+  type Depth,
   type Plan,
+  type PlannedJob,
   type PlanStep,
   type Reading,
   type ReadStep,
@@ -42,28 +44,18 @@ export function useReadings({ job, instruments, unloaded }: BenchView): Readings
   const depth = useInHand((state) => state.depth);
   const asked = useInHand((state) => state.step);
   const { network, readings = none, conventions = usual } = job;
-  const plan = useMemo(() => {
-    const made = makePlan({ network, instruments, conventions }, depth);
-    return made.ok ? made.value : null;
-  }, [network, instruments, conventions, depth]);
+  const plan = useMemo(
+    () => planOf({ network, instruments, conventions }, depth),
+    [network, instruments, conventions, depth],
+  );
   const steps = useMemo(() => (plan ? placedSteps(plan) : []), [plan]);
-  const expect = useMemo(() => {
-    const known = new WeakMap<Reading, Expectation>();
-    return (reading: Reading): Expectation | null => {
-      if (!unloaded.ok) return null;
-      const before = known.get(reading);
-      if (before) return before;
-      const made = expectationOf(unloaded.value, instruments, reading);
-      known.set(reading, made);
-      return made;
-    };
-  }, [unloaded, instruments]);
+  const expectations = useMemo(
+    () => (unloaded.ok ? expectationsOf(unloaded.value, instruments) : null),
+    [unloaded, instruments],
+  );
   const comparison = useMemo(
-    () =>
-      unloaded.ok
-        ? comparisonOf(unloaded.value, instruments, conventions, readings, (reading) => expect(reading)!)
-        : null,
-    [unloaded, instruments, conventions, readings, expect],
+    () => (unloaded.ok ? comparisonOf(unloaded.value, instruments, conventions, readings, expectations!) : null),
+    [unloaded, instruments, conventions, readings, expectations],
   );
   const comparedAs = (reading: Reading): ComparedReading | null => {
     const compared = comparison?.readings[reading.id] ?? null;
@@ -77,16 +69,37 @@ export function useReadings({ job, instruments, unloaded }: BenchView): Readings
     () =>
       readings.flatMap((reading): CountedReading[] => {
         const compared = comparison?.readings[reading.id];
-        return compared ? [{ reading, compared, expectation: expect(reading)! }] : [];
+        return compared ? [{ reading, compared, expectation: expectations!(reading) }] : [];
       }),
-    [readings, comparison, expect],
+    [readings, comparison, expectations],
   );
   const open = steps.find(({ id }) => id === asked) ?? firstToDo(steps, readings) ?? null;
+  const expect = (reading: Reading): Expectation | null => expectations?.(reading) ?? null;
   return { plan, steps, open, readings, conventions, comparison, counted, comparedAs, expect };
 }
 
+/** Panel, drawing and log follow the same plan: it is made once for all of them. */
+const planOf = newest((job: PlannedJob, depth: Depth): Plan | null => {
+  const made = makePlan(job, depth);
+  return made.ok ? made.value : null;
+});
+
+/** Remembers the last plan that was made. */
+function newest(make: (job: PlannedJob, depth: Depth) => Plan | null): typeof make {
+  let last: { readonly job: PlannedJob; readonly depth: Depth; readonly plan: Plan | null } | null = null;
+  return (job, depth) => {
+    const same =
+      last?.depth === depth &&
+      last.job.network === job.network &&
+      last.job.instruments === job.instruments &&
+      last.job.conventions === job.conventions;
+    if (!same) last = { job, depth, plan: make(job, depth) };
+    return last!.plan;
+  };
+}
+
 /** What a step of the plan expects, in the circuit as it then stands. */
-export function expectationAt(step: ReadStep): Expectation {
+function expectationAt(step: ReadStep): Expectation {
   const { expected, low, high } = step;
   return {
     true: expected,
