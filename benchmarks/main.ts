@@ -23,6 +23,7 @@ import { LuDecomposition, Matrix } from 'ml-matrix';
 import { benchKeystroke } from './keystroke.ts';
 import { duration, line, secondsOf } from './measure.ts';
 import { benchGrid } from './grid.ts';
+import { benchReadings } from './readings.ts';
 import { benchSampling } from './sampling.ts';
 import { benchRangeTable } from './range-table.ts';
 import { benchLoadingMap } from './loading-map.ts';
@@ -104,6 +105,7 @@ await benchKeystroke(line60, keystroke);
 
 benchRangeTable();
 benchLoadingMap();
+benchReadings();
 benchGrid();
 benchSampling();
 benchWorkshop();

@@ -52,14 +52,16 @@ export async function openJob(
   page: Page,
   server: DemoServer,
   title: string,
-  step: 'Network' | 'True values' | 'Set-ups',
+  step: 'Network' | 'True values' | 'Set-ups' | 'Readings',
 ): Promise<void> {
   await page.goto(server.address);
   await page.getByRole('link', { name: new RegExp(`^${title}`) }).click();
   const tab = page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: step });
   await tab.click();
   await page.waitForURL(
-    new RegExp(`/${{ Network: 'network', 'True values': 'true-values', 'Set-ups': 'setups' }[step]}`),
+    new RegExp(
+      `/${{ Network: 'network', 'True values': 'true-values', 'Set-ups': 'setups', Readings: 'readings' }[step]}`,
+    ),
   );
   // The address is ahead of the page: what is clicked before would be the step that is left.
   await expect(tab).toHaveAttribute('aria-current', 'page');

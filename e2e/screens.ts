@@ -60,6 +60,30 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
       open: tab('R from V and I'),
     },
     { name: 'Set-ups, compliance', path: `/bench/${id('Level loop')}/setups/old` },
+    ...['Plan', 'Prepare', 'Sweep', 'Conventions'].map((name) => ({
+      name: `Readings, ${name}`,
+      path: `${divider}/readings`,
+      open: tab(name),
+    })),
+    {
+      name: 'Readings, sums',
+      path: `/bench/${id('Beacon')}/readings`,
+      open: (page) => page.getByRole('tab', { name: /^Sums/ }).click(),
+    },
+    {
+      name: 'Readings, without the plan',
+      path: `${divider}/readings`,
+      open: (page) => page.getByRole('button', { name: 'Without the plan' }).click(),
+    },
+    {
+      name: 'Readings, large view',
+      path: `${divider}/readings`,
+      open: async (page) => {
+        await page.getByRole('region', { name: 'Step in hand' }).waitFor();
+        await page.getByRole('button', { name: 'Large view' }).click();
+        await page.getByRole('button', { name: 'Close the large view' }).waitFor();
+      },
+    },
     {
       name: 'Head of the job',
       path: `${divider}/setups`,

@@ -8,6 +8,16 @@ import { CreateJobDto, requestSchemas, SaveJobDto } from './dto/index.ts';
 import { checkDraft, checkJob, readJob } from './read-job.ts';
 
 const resistor = { id: 'R1', kind: 'resistor', from: 'A', to: '0', resistance: 100 };
+const voltage = (more: object): object => ({
+  id: 'M1',
+  quantity: 'dc-voltage',
+  instrument: 'm',
+  range: 'r',
+  red: 'A',
+  black: '0',
+  observations: [{ shown: '6.37', unit: 'V' }],
+  ...more,
+});
 const job = (elements: unknown, more: object = {}): unknown => ({
   format: 'usual-drag/job',
   version: 1,
@@ -53,9 +63,20 @@ test('a job of every kind of element and meter reads in as it was written', () =
           cellsInSeries: 2,
           cellsInParallel: 3,
           currentLimit: 0.5,
+          ceiling: 30,
+          channel: 'CH2',
         },
-        { ...resistor, tolerance: 0.01, powerRating: 0.25, measuredResistance: 101, label: 'top' },
-        { id: 'J1', kind: 'current-source', from: 'A', to: '0', current: -0.0128, compliance: 22 },
+        { ...resistor, tolerance: 0.01, powerRating: 0.25, measuredResistance: 101, label: 'top', bodyLabel: '101' },
+        {
+          id: 'J1',
+          kind: 'current-source',
+          from: 'A',
+          to: '0',
+          current: -0.0128,
+          compliance: 22,
+          ceiling: 0.02,
+          channel: '1',
+        },
         {
           id: 'L1',
           kind: 'load',
@@ -66,7 +87,7 @@ test('a job of every kind of element and meter reads in as it was written', () =
           polarised: false,
           label: 'lamp',
         },
-        { id: 'S1', kind: 'switch', from: 'A', to: 'A', closed: true },
+        { id: 'S1', kind: 'switch', from: 'A', to: 'A', closed: true, momentary: true },
         { id: 'W-1_b', kind: 'link', from: 'A', to: 'B' },
       ],
     },
@@ -92,10 +113,20 @@ test('a job of every kind of element and meter reads in as it was written', () =
                 resolution: 0.01,
                 accuracyOfReading: 0.005,
                 accuracyCounts: 2,
+                calibration: {
+                  on: '2026-03-02',
+                  points: [{ applied: 1, indicated: 1.002 }],
+                  uncertainty: 0.0004,
+                },
               },
             ],
           },
+          {
+            quantity: 'resistance',
+            ranges: [{ id: '2 kΩ', fullScale: 1999, testCurrent: 1e-4, resolution: 1, accuracyOfReading: 0.008 }],
+          },
         ],
+        rates: [{ id: 'slow', counts: 0 }],
       },
     ],
     setups: [
@@ -115,6 +146,47 @@ test('a job of every kind of element and meter reads in as it was written', () =
         ],
       },
     ],
+    conventions: {
+      sign: 'magnitude',
+      observations: 'last',
+      current: 'electron-flow',
+      firstRange: 'expected',
+      currentLimit: 'full',
+      supply: 'posts',
+      checks: 'leads-function-range-placement',
+    },
+    readings: [
+      {
+        ...voltage({ scale: '50 V', rate: 'slow', by: 'the late shift', note: 'steady', source: 'typed' }),
+        alongside: [
+          { id: 'V1', instrument: 'x', quantity: 'dc-voltage', range: '10 V', red: 'A', black: '0' },
+          { id: 'A1', instrument: 'x', quantity: 'dc-current', range: '1 A', node: 'A', ends: ['R1.from'] },
+        ],
+        struck: { at: '2026-11-24T09:14:05Z', why: 'lead was on C' },
+      },
+      {
+        id: 'M2',
+        quantity: 'dc-current',
+        instrument: 'gone',
+        range: 'gone',
+        node: 'nowhere',
+        ends: ['R9.from'],
+        reversed: true,
+        observations: [
+          { shown: '-0.38', unit: 'µA', at: '2026-11-24T09:14:05Z' },
+          { shown: 'OL', unit: 'A' },
+        ],
+      },
+      {
+        id: 'M3',
+        quantity: 'resistance',
+        instrument: 'x',
+        range: '2 kΩ',
+        element: 'R1',
+        observations: [{ shown: '0.101', unit: 'kΩ' }],
+        source: 'instrument',
+      },
+    ],
   };
   expect(readJob(JSON.stringify(whole))).toEqual({ ok: true, value: whole });
 });
@@ -130,6 +202,32 @@ test.each([
   ['another format', { ...(job([resistor]) as object), format: 'x' }, 'invalid-file format'],
   ['a version to come', { ...(job([resistor]) as object), version: 3 }, 'invalid-file version'],
   ['a head in version 1', job([resistor], { record: { asset: 'SL-114' } }), 'invalid-file record'],
+  ['readings in version 1', job([resistor], { readings: [] }), 'invalid-file readings'],
+  [
+    'a label on the body in version 1',
+    job([{ ...resistor, bodyLabel: '563' }]),
+    'invalid-file network.elements[0].bodyLabel',
+  ],
+  [
+    'a display that is none',
+    job([resistor], { version: 2, readings: [voltage({ observations: [{ shown: '6,37', unit: 'V' }] })] }),
+    'invalid-value M1',
+  ],
+  [
+    'a reading without its black lead',
+    job([resistor], { version: 2, readings: [voltage({ black: undefined })] }),
+    'invalid-file readings[0].black',
+  ],
+  [
+    'a convention that nobody has',
+    job([resistor], { version: 2, conventions: { sign: 'never' } }),
+    'invalid-file conventions.sign',
+  ],
+  [
+    'a voltage in amperes',
+    job([resistor], { version: 2, readings: [voltage({ observations: [{ shown: '1', unit: 'mA' }] })] }),
+    'invalid-value M1',
+  ],
   ['an unknown key of the head', job([resistor], { version: 2, record: { plant: 'x' } }), 'invalid-file record.plant'],
   ['a warmth in words', job([resistor], { version: 2, record: { ambient: '21 °C' } }), 'invalid-file record.ambient'],
   ['an unknown key at the top', job([resistor], { colour: 1 }), 'invalid-file colour'],

@@ -18,10 +18,10 @@ export function newerKeys(job: Job): string[] {
   return [
     ...(['record', 'conventions', 'readings'] as const).filter((key) => job[key] !== undefined),
     ...job.network.elements.flatMap((element, index) =>
-      newerElementKeys(element).map((key) => `network.elements.${index}.${key}`),
+      newerElementKeys(element).map((key) => `network.elements[${index}].${key}`),
     ),
     ...(job.instruments ?? []).flatMap((instrument, index) =>
-      newerInstrumentKeys(instrument).map((key) => `instruments.${index}.${key}`),
+      newerInstrumentKeys(instrument).map((key) => `instruments[${index}].${key}`),
     ),
   ];
 }
@@ -40,9 +40,9 @@ function newerInstrumentKeys({ functions = [], rates }: Instrument): string[] {
   return [
     ...(rates === undefined ? [] : ['rates']),
     ...functions.flatMap(({ quantity, ranges }, index) => {
-      if (quantity === 'resistance') return [`functions.${index}.quantity`];
+      if (quantity === 'resistance') return [`functions[${index}].quantity`];
       return ranges.flatMap(({ calibration }, at) =>
-        calibration === undefined ? [] : [`functions.${index}.ranges.${at}.calibration`],
+        calibration === undefined ? [] : [`functions[${index}].ranges[${at}].calibration`],
       );
     }),
   ];

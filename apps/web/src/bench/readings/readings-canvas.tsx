@@ -51,7 +51,7 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
       truth={truth}
       zoom={zoom}
       legend="the leads of the step in hand"
-      selectable={false}
+      selectable
       drawn={
         setup && values
           ? {

@@ -33,7 +33,7 @@ const tabs = [
 type OpenTab = (typeof tabs)[number]['value'];
 
 const depths: readonly { readonly value: Depth; readonly text: string }[] = [
-  { value: 'least', text: 'Least' },
+  { value: 'least', text: 'Fewest' },
   { value: 'parts', text: 'Every part' },
   { value: 'checks', text: 'With checks' },
 ];

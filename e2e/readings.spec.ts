@@ -1,0 +1,224 @@
+import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import type { Job, Reading } from '@usual-drag/core';
+import { expect, openJob, saved, test, type DemoServer } from './demo-page.ts';
+import type { Page } from '@playwright/test';
+
+/** What a careful person reads at each step of the float-level divider's plan, as the display says. */
+const displays = [
+  '56.2',
+  '39.1',
+  '15.02',
+  '27.1',
+  '24.0',
+  '24.0',
+  '17.61',
+  '6.36',
+  '2.27',
+  '4.09',
+  '0.314',
+  '160.7',
+  '149.3',
+];
+
+async function stored(server: DemoServer, title: string): Promise<{ id: string; document: Job }> {
+  const jobs = (await server.ask('GET', '/jobs')).json as { id: string; title: string }[];
+  return (await server.ask('GET', `/jobs/${jobs.find((job) => job.title.startsWith(title))!.id}`)).json as never;
+}
+
+const step = (page: Page) => page.getByRole('region', { name: 'Step in hand' });
+
+/** The divider with nothing read yet. */
+async function unread(page: Page, server: DemoServer): Promise<void> {
+  const { document } = await stored(server, 'Float-level divider');
+  const { readings: _none, ...job } = document;
+  await server.ask('POST', '/jobs', { document: { ...job, title: 'Divider to be read' } });
+  await openJob(page, server, 'Divider to be read', 'Readings');
+}
+
+/** Goes through the plan by the number pad: Enter on what is to be done, digits and Enter on what is to be read. */
+async function readAll(page: Page): Promise<void> {
+  for (let read = 0; read < displays.length;) {
+    const field = step(page).getByRole('textbox');
+    const done = step(page).getByRole('button', { name: 'Done, go on' });
+    await expect(field.or(done)).toBeFocused();
+    if (await field.isVisible()) {
+      for (const key of displays[read]!) await page.keyboard.press(key);
+      await expect(field).toHaveValue(displays[read]!);
+      read += 1;
+    }
+    const title = await step(page).getByRole('heading').innerText();
+    await page.keyboard.press('NumpadEnter');
+    await expect(step(page).getByRole('heading')).not.toHaveText(title);
+  }
+}
+
+test('a whole plan is entered by number pad alone, kept, struck, exported and imported again without a difference', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await unread(page, server);
+  await expect(step(page)).toContainText('Resistance of R1');
+  await readAll(page);
+  const tab = page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: 'Readings' });
+  await expect(tab).toContainText('13 of 13 read');
+  await saved(page);
+
+  // Reloaded, it is all there; what does not agree is named.
+  await page.reload();
+  await expect(page.getByRole('tab', { name: 'Log (13)' })).toBeVisible();
+  const row = (id: string) => page.getByRole('row', { name: new RegExp(`^${id} `) });
+  await expect(row('M8')).toContainText('agrees');
+  await expect(row('M5')).toContainText('Voltage A to 0, unloaded');
+
+  // Struck out with a reason: it stays legible, the step is to be read again; undo takes it back.
+  await page
+    .getByRole('list', { name: 'Steps of the plan' })
+    .getByRole('button', { name: /Voltage C to 0/ })
+    .click();
+  await page.getByRole('button', { name: 'Strike M10 out' }).click();
+  await page.getByRole('textbox', { name: 'Why M10 is struck out' }).fill('lead slipped');
+  await page.keyboard.press('Enter');
+  await expect(row('M10')).toContainText('struck out: lead slipped');
+  await expect(tab).toContainText('12 of 13 read');
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await expect(row('M10')).not.toContainText('struck out');
+  await page.getByRole('button', { name: 'Redo', exact: true }).click();
+  await expect(row('M10')).toContainText('struck out: lead slipped');
+  await saved(page);
+  const before = (await stored(server, 'Divider to be read')).document.readings!;
+
+  await page.getByRole('button', { name: 'CSV' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name: 'Export readings (CSV)' }).click();
+  const path = await (await download).path();
+  expect(readFileSync(path, 'utf8')).toContain('lead slipped');
+
+  // Into a copy without readings.
+  const { document } = await stored(server, 'Divider to be read');
+  const { readings: _none, ...empty } = document;
+  await server.ask('POST', '/jobs', { document: { ...empty, title: 'Copy of it' } });
+  await openJob(page, server, 'Copy of it', 'Readings');
+  await page
+    .getByLabel('Readings to import')
+    .setInputFiles({ name: 'r.csv', mimeType: 'text/csv', buffer: readFileSync(path) });
+  await expect(page.getByRole('tab', { name: 'Log (13)' })).toBeVisible();
+  await saved(page);
+  expect((await stored(server, 'Copy of it')).document.readings).toEqual(before);
+  expect(faults).toEqual([]);
+});
+
+test('branches and trunk of the beacon panel do not add up as read: loading explains it, and by how much', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Beacon and sounder panel', 'Readings');
+  await page.getByRole('tab', { name: /^Sums/ }).click();
+  const sum = page.getByRole('list', { name: 'Sums of the readings' }).getByRole('listitem');
+  await expect(sum).toContainText('+10.2\u00a0mA');
+  await expect(sum).toContainText('explained by loading');
+  await expect(sum).toContainText('Loading leaves +10.1\u00a0mA');
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(faults).toEqual([]);
+});
+
+test('OL, prefix by key, several observations, and a killed server: nothing that was entered is lost', async ({
+  page,
+  server,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Readings');
+  await page
+    .getByRole('list', { name: 'Steps of the plan' })
+    .getByRole('button', { name: /Voltage B to C/ })
+    .click();
+  const field = step(page).getByRole('textbox');
+  await expect(field).toBeFocused();
+  await page.keyboard.type('2271m');
+  await page.keyboard.press('Shift+Enter');
+  await page.keyboard.type('2.27/*');
+  await expect(step(page).getByRole('radio', { name: 'mV' })).toBeChecked();
+  await step(page).getByRole('radio', { name: 'V', exact: true }).click();
+  await server.stop();
+  await field.press('Enter');
+  await page
+    .getByRole('list', { name: 'Steps of the plan' })
+    .getByRole('button', { name: /Voltage A to B/ })
+    .click();
+  await field.fill('x');
+  await field.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Type what the display says');
+  await field.fill('OL');
+  await field.press('Enter');
+  await expect(page.getByTestId('save')).toContainText(
+    /not reachable|cannot be reached|Kept in this browser|not saved/i,
+  );
+  await server.start();
+  await saved(page);
+  const { readings = [] } = (await stored(server, 'Float-level divider')).document;
+  const [pair, over] = readings.slice(-2) as [Reading, Reading];
+  expect(pair.observations.map(({ shown, unit }) => shown + unit)).toEqual(['2271mV', '2.27V']);
+  expect(over.observations[0]).toMatchObject({ shown: 'OL', unit: 'V' });
+  await page.reload();
+  await expect(page.getByRole('row', { name: new RegExp(`^${over.id} `) })).toContainText('does not agree');
+});
+
+test('a meter is placed without the plan; a resistance becomes the measured value; the large view goes by the Page keys', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Readings');
+  await page.getByRole('button', { name: 'Without the plan' }).click();
+  const free = page.getByRole('region', { name: 'Reading without the plan' });
+  await free.getByRole('radio', { name: 'Resistance' }).click();
+  await free.getByRole('button', { name: /^Part, out of the circuit/ }).click();
+  await page.getByRole('option', { name: 'R4' }).click();
+  await free.getByRole('textbox').fill('27.4k');
+  await page.keyboard.press('Enter');
+  await expect(free).toContainText('+1.5 %, within tolerance');
+  await free.getByRole('button', { name: 'Take as measured value' }).click();
+  await saved(page);
+  const { document } = await stored(server, 'Float-level divider');
+  expect(document.network.elements.find(({ id }) => id === 'R4')).toMatchObject({ measuredResistance: 27_400 });
+
+  await free.getByRole('button', { name: 'Back to the plan' }).click();
+  await page.keyboard.press('b');
+  const large = page.getByRole('dialog', { name: 'Large view' });
+  const heading = large.getByRole('heading');
+  const first = await heading.innerText();
+  await page.keyboard.press('PageDown');
+  await expect(heading).not.toHaveText(first);
+  await page.keyboard.press('PageUp');
+  await expect(heading).toHaveText(first);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(large).toHaveCount(0);
+  expect(faults).toEqual([]);
+});
+
+test('a sweep finds the resistance with both meters’ effects taken out; what was typed is there after a reload', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Resistor by voltmeter and ammeter', 'Readings');
+  await page.getByRole('tab', { name: 'Sweep' }).click();
+  // 680 Ω behind the old meter's 20 kΩ across it: V/I alone comes to 657.6 Ω.
+  await page.getByRole('button', { name: /^Voltmeter and range/ }).click();
+  await page.getByRole('option', { name: /2 kΩ\/V, 10 V/ }).click();
+  for (const [index, volts] of [1.5, 3, 4.5, 6].entries()) {
+    const field = (what: string) => page.getByRole('textbox', { name: `${what} at setting ${index + 1}` });
+    await field('Voltage').fill(`${volts}`);
+    await field('Current').fill(`${((volts / 680 + volts / 20_000) * 1000).toFixed(6)}m`);
+    await field('Current').press('Enter');
+  }
+  const found = page.getByRole('tabpanel', { name: 'Sweep' }).getByRole('status');
+  await expect(found).toContainText('R1 = 680');
+  await page.reload();
+  await page.getByRole('tab', { name: 'Sweep' }).click();
+  await expect(found).toContainText('R1 = 680');
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(faults).toEqual([]);
+});
