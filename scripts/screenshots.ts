@@ -29,6 +29,29 @@ const views: readonly {
     },
   },
   {
+    name: 'readings',
+    job: /^Float-level/,
+    take: async (page) => {
+      await page.getByRole('link', { name: 'Readings' }).click();
+      await page
+        .getByRole('list', { name: 'Steps of the plan' })
+        .getByRole('button', { name: /Voltage C to 0/ })
+        .click();
+    },
+  },
+  {
+    name: 'large-view',
+    job: /^Float-level/,
+    take: async (page) => {
+      await page.getByRole('link', { name: 'Readings' }).click();
+      await page
+        .getByRole('list', { name: 'Steps of the plan' })
+        .getByRole('button', { name: /Current at 0 into R4/ })
+        .click();
+      await page.getByRole('button', { name: 'Large view' }).click();
+    },
+  },
+  {
     name: 'together',
     job: /^Float-level/,
     take: async (page) => {
@@ -166,15 +189,6 @@ const views: readonly {
     take: async (page) => {
       await page.getByRole('link', { name: 'Learn' }).click();
       await page.getByRole('region', { name: 'Live figures' }).waitFor();
-    },
-  },
-  {
-    name: 'dark',
-    job: /^Sluice/,
-    take: async (page) => {
-      await page.getByRole('button', { name: 'Dark theme' }).click();
-      await page.getByRole('button', { name: 'old', exact: true }).click();
-      await page.getByRole('button', { name: 'Rails to scale' }).click();
     },
   },
 ];

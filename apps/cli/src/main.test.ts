@@ -156,3 +156,30 @@ test('designs, their refusals in their place, status 2', () => {
   expect(printed[1]!.error!.code).toBe('range-too-low');
   expect(printed[2]!.error).toMatchObject({ code: 'invalid-file', where: ['colour'] });
 });
+
+test('readings compared, and a plan of a chosen depth', () => {
+  const [line] = readFileSync(join(root, 'packages/core/vectors/compare.jsonl'), 'utf8').split('\n');
+  const { job, result } = JSON.parse(line!) as {
+    job: object;
+    result: { readings: Record<string, { verdict: string }> };
+  };
+  const file = write('read.job.json', JSON.stringify(job));
+  const compared = cli(['compare', file]);
+  expect(compared.status).toBe(0);
+  const { format, readings } = JSON.parse(compared.lines[0]!) as Printed & typeof result;
+  expect(format).toBe('usual-drag/comparison');
+  expect(Object.entries(readings).map(([id, { verdict }]) => [id, verdict])).toEqual(
+    Object.entries(result.readings).map(([id, { verdict }]) => [id, verdict]),
+  );
+  const steps = (depth: string): number => {
+    const { status, lines } = cli(['plan', '--depth', depth, file]);
+    expect(status).toBe(0);
+    const plan = JSON.parse(lines[0]!) as Printed & { steps: object[] };
+    expect(plan.format).toBe('usual-drag/plan');
+    return plan.steps.length;
+  };
+  expect(steps('least')).toBeLessThan(steps('parts'));
+  expect(steps('parts')).toBeLessThan(steps('checks'));
+  expect(cli(['plan', '--depth', 'deep', file]).status).toBe(1);
+  expect(cli(['compare', bad]).status).toBe(2);
+});

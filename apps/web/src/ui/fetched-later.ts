@@ -15,17 +15,18 @@ const patience = 2000;
 export function fetchedLater<Props extends object>(
   load: Load<(props: Props) => ReactNode>,
 ): LazyExoticComponent<FunctionComponent<Props>> {
-  const fetch = fetched(load);
+  const fetch = codeLater(load);
   return lazy<FunctionComponent<Props>>(async () => ({ default: await fetch() }));
 }
 
 /** The same for a page of the router's. */
 export function pageLater<Component>(load: Load<Component>): () => Promise<{ readonly Component: Component }> {
-  const fetch = fetched(load);
+  const fetch = codeLater(load);
   return async () => ({ Component: await fetch() });
 }
 
-function fetched<T>(load: Load<T>): Load<T> {
+/** The same for anything else: called, it waits until it is there. */
+export function codeLater<T>(load: Load<T>): Load<T> {
   parts.push(load);
   return async () => {
     for (;;) {

@@ -16,8 +16,8 @@ import {
   Sparkles,
 } from 'lucide-react';
 import { useCommands, type Command } from '../../ui/commands.ts';
+import { codeLater } from '../../ui/fetched-later.ts';
 import { useDisplay } from './display.ts';
-import { saveDrawing } from './save-drawing.ts';
 
 interface Props {
   readonly zoom: Zoom;
@@ -37,9 +37,14 @@ interface Tool {
   readonly on?: boolean;
 }
 
+const drawingSaver = codeLater(async () => (await import('./save-drawing.ts')).saveDrawing);
+
 const exports: readonly MenuAction[] = (['svg', 'png'] as const).map((type) => ({
   text: `Export as ${type.toUpperCase()}`,
-  act: () => void saveDrawing(type).catch((fault: Error) => toast.error(fault.message)),
+  act: () =>
+    void drawingSaver()
+      .then((save) => save(type))
+      .catch((fault: Error) => toast.error(fault.message)),
 }));
 
 function useTools({ zoom, whole, onWhole, onTidy }: Omit<Props, 'roomFrom'>): readonly Tool[] {

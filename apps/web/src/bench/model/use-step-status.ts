@@ -1,7 +1,10 @@
 import type { Job, Unloaded } from '@usual-drag/core';
 import { useEffect, useState } from 'react';
+import { codeLater } from '../../ui/fetched-later.ts';
 import type { Solved } from './analysis.ts';
 import type { StepStatus } from './step-status.ts';
+
+const wordsOfSteps = codeLater(() => import('./step-status.ts'));
 
 const notYet: StepStatus = { network: '', trueValues: '', setups: '', isLoaded: false, readings: '' };
 
@@ -14,7 +17,7 @@ export function useStepStatus(job: Job, unloaded: Solved<Unloaded>): StepStatus 
   useEffect(() => {
     let isNewest = true;
     let later: ReturnType<typeof setTimeout> | undefined;
-    void import('./step-status.ts').then(({ stepStatus, readingsInWords }) => {
+    void wordsOfSteps().then(({ stepStatus, readingsInWords }) => {
       if (!isNewest) return;
       setStatus(({ readings }) => ({ ...stepStatus(job, unloaded), readings }));
       later = setTimeout(() => {

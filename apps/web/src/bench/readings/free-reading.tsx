@@ -88,7 +88,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
       aria-label="Reading without the plan"
       className="flex flex-col gap-2 rounded-xl border border-line bg-sheet p-3"
     >
-      <div className="flex items-center justify-between gap-2">
+      <div className="flex flex-wrap items-center justify-between gap-2">
         <Segments
           label="Quantity"
           value={quantity}

@@ -32,7 +32,7 @@ const columns = column.columns([
   }),
   column.accessor(({ reading }) => placeOf(reading), {
     id: 'place',
-    header: 'Place',
+    header: 'Point',
     cell: ({ row, getValue }) => <Struck of={row.original}>{getValue()}</Struck>,
   }),
   column.accessor(({ reading }) => shownIn(reading), {

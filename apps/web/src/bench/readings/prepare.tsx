@@ -62,7 +62,7 @@ function linesBefore({ elements }: Network, { conventions, plan }: Readings): st
     ),
     ...elements.filter(isSource).map(({ id }) => `${id} ${supplyWords[conventions.supply ?? 'meter']}`),
     'Leads whole, tips clean, rated for this circuit',
-    'Fuse of the current jack is good: its range shows a current through a known resistor',
+    'Fuse of the current jack is good: its range indicates a current through a known resistor',
     needsLeads ? 'Leads in their jacks before the function is chosen' : 'Function chosen before the leads are plugged',
     ...(plan && plan.breaks > 0 ? ['Supply off whenever the circuit is opened or closed'] : []),
   ];

@@ -332,7 +332,7 @@ function Quantity({ label, unit, value, expected = null, onCommit }: QuantityPro
       label={label}
       shown={value === null ? '' : formatQuantity(value, unit, { digits: 6, trim: true })}
       read={(text): Result<number | null, QuantityFault> => (text.trim() === '' ? ok(null) : parseQuantity(text, unit))}
-      placeholder={expected === null ? 'as read' : `≈ ${formatQuantity(expected, unit, { digits: 4 })}`}
+      placeholder={expected === null ? 'reading' : `≈ ${formatQuantity(expected, unit, { digits: 4 })}`}
       onCommit={onCommit}
     />
   );
