@@ -23,7 +23,7 @@ const displays = [
 
 async function stored(server: DemoServer, title: string): Promise<{ id: string; document: Job }> {
   const jobs = (await server.ask('GET', '/jobs')).json as { id: string; title: string }[];
-  return (await server.ask('GET', `/jobs/${jobs.find((job) => job.title.startsWith(title))!.id}`)).json as never;
+  return (await server.ask('GET', `/jobs/${jobs.find((job) => job.title.startsWith(title))!.id}`)).json;
 }
 
 const step = (page: Page) => page.getByRole('region', { name: 'Step in hand' });

@@ -1,5 +1,13 @@
 import { findRange, type Instrument, type Range } from '../instrument/index.ts';
-import { attachmentOf, setupFaults, solveSetup, type Meter, type MeterState, type Unloaded } from '../loading/index.ts';
+import {
+  attachmentOf,
+  setupFaults,
+  solveSetup,
+  type Meter,
+  type MeterState,
+  type Setup,
+  type Unloaded,
+} from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
 import { attach, type Attachment } from '../solver/index.ts';
 import { toleranceLimits, toleranceResponse, type ToleranceResponse } from '../uncertainty/index.ts';
@@ -43,8 +51,8 @@ const gone: Expectation = {
 export function expectationOf(unloaded: Unloaded, instruments: readonly Instrument[], reading: Reading): Expectation {
   const { network } = unloaded;
   if (reading.quantity === 'resistance') return resistanceExpectation(network, instruments, reading);
-  const meter = meterOf(reading);
-  const setup = { id: 'reading', meters: [meter, ...alongsideOf(reading)] };
+  const setup = setupOf(reading);
+  const meter = setup.meters[0]!;
   if (setupFaults(network, instruments, setup).length > 0) return gone;
   const alone =
     setup.meters.length === 1
@@ -100,6 +108,12 @@ export function expectationsOf(
     return made;
   };
 }
+
+/** A reading's own meter, then those alongside, as a set-up. */
+export const setupOf = (reading: Exclude<Reading, { readonly quantity: 'resistance' }>): Setup => ({
+  id: 'reading',
+  meters: [meterOf(reading), ...alongsideOf(reading)],
+});
 
 /** A reading's own meter as one of a set-up, under a name that no meter alongside has. */
 function meterOf(reading: Exclude<Reading, { readonly quantity: 'resistance' }>): Meter {
@@ -174,3 +188,5 @@ function responseAt(unloaded: Unloaded, meter: Meter, attachments: readonly Atta
       : { branch: network.elements.length, reversed: meter.reversed ?? false };
   return toleranceResponse(circuit, toleranced, output);
 }
+
+export { tolerancedParts };

@@ -40,10 +40,16 @@ export function observedValue(
   const indicated = taken.value * factor;
   const spread = taken.spread * factor;
   const value = range.calibration ? indicated - calibrationError(range.calibration.points, indicated) : indicated;
+  return { value, spread, uncertainty: 2 * standardUncertainty(reading, instrument, value, spread) };
+}
+
+/** u of a reading if it had this value: accuracy and resolution as rectangular limits, and the spread of its observations. */
+export function standardUncertainty(reading: Reading, instrument: Instrument, value: number, spread: number): number {
+  const range = findRange(instrument, reading.quantity, reading.range);
+  if (!range) return spread;
   const accuracy = accuracyLimit(reading, instrument, range, value);
   const resolution = statedStep(instrument, range) / 2;
-  const u = Math.sqrt((accuracy * accuracy + resolution * resolution) / 3 + spread * spread);
-  return { value, spread, uncertainty: 2 * u };
+  return Math.sqrt((accuracy * accuracy + resolution * resolution) / 3 + spread * spread);
 }
 
 /** A display as a number, V, A or Ω, rounded once; null where it is `OL`. */

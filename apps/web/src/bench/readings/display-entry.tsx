@@ -74,7 +74,7 @@ export function DisplayEntry({ quantity, prefix: likely, focus, large = false, o
             value={typed}
             aria-invalid={refused}
             aria-describedby={refused ? 'display-fault' : undefined}
-            placeholder="display"
+            placeholder={large ? undefined : 'display'}
             onChange={(event) => take(event.target.value)}
             onKeyDown={(event) => {
               if (event.key.toLowerCase() === 'b') {

@@ -40,9 +40,10 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
   const taken = !free && open?.do === 'read' ? readingsAt(readings.readings, open).at(-1) : undefined;
   const indicated = values?.meters[name]?.indicated;
   const lines = useMemo(() => {
-    if (!meter || indicated == null) return { [name]: taken ? [shownIn(taken)] : [] };
+    const last = taken && shownIn({ ...taken, observations: taken.observations.slice(-1) });
+    if (!meter || indicated == null) return { [name]: last ? [last] : [] };
     const expected = formatQuantity(indicated, unitOf(meter.quantity), { digits: 3 });
-    return { [name]: taken ? [shownIn(taken), `expected ${expected}`] : [expected, 'expected'] };
+    return { [name]: last ? [last, `expected ${expected}`] : [expected, 'expected'] };
   }, [name, taken, meter, indicated]);
   const place = (next: Meter): void => useInHand.setState({ free: next, again: null });
   return (

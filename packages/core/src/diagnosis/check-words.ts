@@ -1,0 +1,50 @@
+import type { Hypothesis } from './fault.ts';
+
+/** How a hypothesis is checked, in a sentence. */
+export function checkFor({ fault, where, value }: Hypothesis): string {
+  const [first = '', second = ''] = where;
+  switch (fault) {
+    case 'prefix':
+      return `Look at ${first} again: was the prefix of the display another?`;
+    case 'leads-swapped':
+      return `Read ${first} again with red and black as planned.`;
+    case 'one-point':
+      return `Were both leads of ${first} on one point? Read it again.`;
+    case 'hanging':
+      return `Did a lead of ${first} touch nothing? Press it on and read again.`;
+    case 'digits-swapped':
+      return `Was ${first} ${String(value)} on the display? Read it again.`;
+    case 'wrong-scale':
+      return `Was ${first} read from the scale of ${String(value)}?`;
+    case 'wrong-place':
+      return `Where were the leads of ${first}? Read it again where it was planned.`;
+    case 'across':
+      return `Was the ammeter of ${first} laid across the part? Open the circuit and put it in series.`;
+    case 'blown-fuse':
+      return `Check the fuse of the meter of ${first}: its resistance range across the leads.`;
+    case 'open':
+      return `Read across ${first}: where it is open, the voltage of the supply is found there.`;
+    case 'short':
+      return `Read across ${first}: nothing, though current flows.`;
+    case 'decade':
+      return `Supply off, ${first} out: read its bands and measure it.`;
+    case 'swapped':
+      return `Supply off: compare ${first} and ${second} with the drawing by their bands.`;
+    case 'out-of-tolerance':
+      return `Supply off, ${first} out: measure it.`;
+    case 'contact':
+      return `Move ${first} and its joints while reading: a bad contact makes the display wander.`;
+    case 'supply-off':
+      return `Read the voltage of ${first} at its terminals.`;
+    case 'supply-reversed':
+      return `Read the voltage of ${first} at its terminals, with its sign.`;
+    case 'supply-value':
+      return `Read the voltage of ${first} at its terminals.`;
+    case 'supply-limited':
+      return `Look at ${first}: is its current limit on? Raise it, or take load off.`;
+    case 'switch':
+      return `Look how ${first} is set.`;
+    case 'meter':
+      return `Measure the resistance of ${first} on this function with another instrument.`;
+  }
+}

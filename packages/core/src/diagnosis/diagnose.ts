@@ -1,0 +1,149 @@
+import type { Instrument } from '../instrument/index.ts';
+import { solveUnloaded } from '../loading/index.ts';
+import type { Network } from '../network/index.ts';
+import type { Conventions, Reading } from '../readings/index.ts';
+import { ok, type Result } from '../result.ts';
+import type { SolverFault } from '../solver/index.ts';
+import { checkFor } from './check-words.ts';
+import { circuitFaults } from './circuit-faults.ts';
+import type { Hypothesis } from './fault.ts';
+import { nextReading, type NextReading } from './next-reading.ts';
+import { observedReadings, type Observed } from './observed.ts';
+import { misfitOf, type Prediction } from './prediction.ts';
+import { readingFaults } from './reading-faults.ts';
+
+/** A fault with what it predicts for every reading, and how it is checked. */
+export interface DiagnosedHypothesis extends Hypothesis {
+  readonly predictions: Readonly<Record<string, number>>;
+  readonly check: string;
+}
+
+/** Hypotheses that the readings at hand cannot tell apart. */
+export interface DiagnosisGroup {
+  readonly misfit: number;
+  readonly hypotheses: readonly DiagnosedHypothesis[];
+}
+
+export interface Diagnosis {
+  readonly format: 'usual-drag/diagnosis';
+  readonly version: 1;
+  /** No fault is needed: every reading lies within 2u of what the sound circuit predicts. */
+  readonly consistent: boolean;
+  /** Best first. */
+  readonly groups: readonly DiagnosisGroup[];
+  /** The reading that would tell the leading groups apart best; null where none would. */
+  readonly next: NextReading | null;
+}
+
+/** A job as far as a diagnosis needs it. */
+export interface DiagnosedJob {
+  readonly network: Network;
+  readonly instruments?: readonly Instrument[];
+  readonly conventions?: Conventions;
+  readonly readings?: readonly Reading[];
+}
+
+/** The largest misfit that a hypothesis is listed with. */
+const largestMisfit = 2;
+
+/**
+ * Which single fault explains the readings: every fault of one reading and of the circuit is predicted for all readings and
+ * scored by its misfit; those that cannot be told apart are one group.
+ */
+export function diagnose(job: DiagnosedJob): Result<Diagnosis, SolverFault> {
+  const { network, instruments = [], conventions = {}, readings = [] } = job;
+  const unloaded = solveUnloaded(network);
+  if (!unloaded.ok) return unloaded;
+  const observed = observedReadings(unloaded.value, instruments, conventions, readings);
+  const sound = soundPrediction(observed);
+  const consistent = observed.every(({ value }, k) => Math.abs(value - sound.values[k]!) <= 2 * sound.u[k]!);
+  const none: Diagnosis = { format: 'usual-drag/diagnosis', version: 1, consistent, groups: [], next: null };
+  if (consistent) return ok(none);
+  const ofReadings = observed.flatMap((one, k) =>
+    readingFaults(unloaded.value, instruments, one).map(({ hypothesis, value, tolerance, u }): Prediction => ({
+      hypothesis,
+      values: sound.values.with(k, value),
+      u: sound.u.with(k, Math.hypot(u, tolerance)),
+      fitted: 0,
+    })),
+  );
+  const all = [...ofReadings, ...circuitFaults(network, instruments, observed)]
+    .filter((one) => !isSound(one, sound))
+    .map((prediction) => ({ prediction, misfit: misfitOf(prediction, observed) }))
+    .filter(({ misfit }) => misfit <= largestMisfit)
+    .sort((a, b) => a.misfit - b.misfit);
+  const groups = grouped(all);
+  return ok({
+    ...none,
+    groups: groups.map(({ misfit, members }) => ({
+      misfit,
+      hypotheses: members.map((member) => told(member, observed)),
+    })),
+    next: nextReading(
+      network,
+      instruments,
+      groups.slice(0, 4).map(({ members }) => members[0]!.hypothesis),
+    ),
+  });
+}
+
+/** What the sound circuit predicts. A meter that hangs in the air counts as 0. */
+function soundPrediction(observed: readonly Observed[]): Prediction {
+  const tolerance = ({ expectation }: Observed): number =>
+    expectation.response === null ? 0 : Math.hypot(...expectation.response.slopes) / Math.sqrt(3);
+  return {
+    hypothesis: { fault: 'open', where: [], value: null },
+    values: Float64Array.from(observed, ({ expectation }) => expectation.expected ?? 0),
+    u: Float64Array.from(observed, (one) => Math.hypot(one.u, tolerance(one))),
+    fitted: 0,
+  };
+}
+
+/** Whether no reading can tell a hypothesis from the sound circuit. */
+const isSound = ({ values }: Prediction, sound: Prediction): boolean =>
+  values.every((value, k) => Math.abs(value - sound.values[k]!) <= 1e-9 * Math.abs(sound.values[k]!) + 1e-15);
+
+interface Scored {
+  readonly prediction: Prediction;
+  readonly misfit: number;
+}
+
+/** The best leads; all within its 2u at every reading join it; then the best of the rest. */
+function grouped(scored: readonly Scored[]): { readonly misfit: number; readonly members: readonly Prediction[] }[] {
+  let rest = scored;
+  const groups: { misfit: number; members: Prediction[] }[] = [];
+  while (rest.length > 0) {
+    const leader = rest[0]!;
+    const joins = ({ prediction }: Scored): boolean =>
+      prediction.values.every(
+        (value, k) => Math.abs(value - leader.prediction.values[k]!) <= 2 * leader.prediction.u[k]!,
+      );
+    const members = rest.filter(joins).map(({ prediction }) => prediction);
+    groups.push({ misfit: leader.misfit, members: handlingFirst(members) });
+    rest = rest.filter((one) => !joins(one));
+  }
+  return groups;
+}
+
+const handling: ReadonlySet<string> = new Set([
+  'prefix',
+  'leads-swapped',
+  'one-point',
+  'hanging',
+  'digits-swapped',
+  'wrong-scale',
+  'wrong-place',
+  'across',
+  'blown-fuse',
+]);
+
+const handlingFirst = (members: readonly Prediction[]): Prediction[] => [
+  ...members.filter(({ hypothesis }) => handling.has(hypothesis.fault)),
+  ...members.filter(({ hypothesis }) => !handling.has(hypothesis.fault)),
+];
+
+const told = ({ hypothesis, values }: Prediction, observed: readonly Observed[]): DiagnosedHypothesis => ({
+  ...hypothesis,
+  predictions: Object.fromEntries(observed.map(({ reading }, k) => [reading.id, values[k]!])),
+  check: checkFor(hypothesis),
+});

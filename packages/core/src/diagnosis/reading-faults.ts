@@ -1,0 +1,135 @@
+import { findRange, rangesOf, type Instrument } from '../instrument/index.ts';
+import type { Unloaded } from '../loading/index.ts';
+import { nodesOf, parseEnd } from '../network/index.ts';
+import { expectationOf, observedNumber } from '../readings/index.ts';
+import { attach, solveCircuit, toNumber } from '../solver/index.ts';
+import type { Hypothesis } from './fault.ts';
+import type { InCircuit, Observed } from './observed.ts';
+
+/** A fault of one reading, and what would then be in the record. */
+export interface ReadingFaultShown {
+  readonly hypothesis: Hypothesis;
+  readonly value: number;
+  /** V or A that the parts' tolerances make of it, standard. */
+  readonly tolerance: number;
+  /** Standard uncertainty of the reading itself. */
+  readonly u: number;
+}
+
+/** Every fault of the hand or the eye that one reading may have. */
+export function readingFaults(
+  unloaded: Unloaded,
+  instruments: readonly Instrument[],
+  observed: Observed,
+): ReadingFaultShown[] {
+  const { reading, expectation, u, value } = observed;
+  const { expected } = expectation;
+  const where = [reading.id];
+  const zero = (fault: Hypothesis['fault']): ReadingFaultShown => ({
+    hypothesis: { fault, where, value: null },
+    value: 0,
+    tolerance: 0,
+    u: observed.uncertaintyAt(value),
+  });
+  const nothing =
+    reading.quantity === 'dc-voltage' ? [zero('one-point'), zero('hanging')] : [zero('blown-fuse'), zero('hanging')];
+  if (expected === null) return [...nothing, ...elsewhere(unloaded, instruments, observed)];
+  const tolerance = toleranceOf(expectation);
+  const scaled = (fault: Hypothesis['fault'], factor: number, told: Hypothesis['value']): ReadingFaultShown => ({
+    hypothesis: { fault, where, value: told },
+    value: expected * factor,
+    tolerance: tolerance * Math.abs(factor),
+    u: observed.uncertaintyAt(value / factor) * Math.abs(factor),
+  });
+  return [
+    ...[1e3, 1e-3, 1e6, 1e-6].map((factor) => scaled('prefix', factor, factor)),
+    { ...scaled('leads-swapped', -1, null), u },
+    ...nothing,
+    ...digitsSwapped(observed, expected, tolerance),
+    ...wrongScales(observed).map(({ range, factor }) => scaled('wrong-scale', factor, range)),
+    ...elsewhere(unloaded, instruments, observed),
+    ...across(unloaded, observed),
+  ];
+}
+
+const toleranceOf = ({ response }: Observed['expectation']): number =>
+  response === null ? 0 : Math.hypot(...response.slopes) / Math.sqrt(3);
+
+/** Two neighbouring digits exchanged as they were typed; of one observation only. */
+function digitsSwapped({ reading, value, u }: Observed, expected: number, tolerance: number): ReadingFaultShown[] {
+  const [only, ...more] = reading.observations;
+  if (!only || more.length > 0 || only.shown === 'OL') return [];
+  const places = [...only.shown].flatMap((sign, at) => (/\d/.test(sign) ? [at] : []));
+  return places.slice(1).flatMap((right, k): ReadingFaultShown[] => {
+    const left = places[k]!;
+    const signs = [...only.shown];
+    if (signs[left] === signs[right]) return [];
+    [signs[left], signs[right]] = [signs[right]!, signs[left]!];
+    const text = signs.join('');
+    const put = observedNumber({ ...only, shown: text })! * (value / (observedNumber(only) || 1) || 1);
+    const hypothesis = { fault: 'digits-swapped', where: [reading.id], value: text } as const;
+    return [{ hypothesis, value: value + expected - put, tolerance, u }];
+  });
+}
+
+/** Scales of a needle that were read instead of the range's. */
+function wrongScales({ reading, instrument }: Observed): { readonly range: string; readonly factor: number }[] {
+  if (instrument.display !== 'analogue') return [];
+  const own = findRange(instrument, reading.quantity, reading.scale ?? reading.range);
+  if (!own) return [];
+  return rangesOf(instrument, reading.quantity).flatMap((range) =>
+    range.id === own.id || range.fullScale === own.fullScale
+      ? []
+      : [{ range: range.id, factor: range.fullScale / own.fullScale }],
+  );
+}
+
+/** Read at every other place: each ordered pair of nodes, each single end of a part. */
+function elsewhere(
+  unloaded: Unloaded,
+  instruments: readonly Instrument[],
+  { reading, u }: Observed,
+): ReadingFaultShown[] {
+  const { network } = unloaded;
+  const at = (place: InCircuit, value: Hypothesis['value']): ReadingFaultShown[] => {
+    const expectation = expectationOf(unloaded, instruments, place);
+    const hypothesis = { fault: 'wrong-place', where: [reading.id], value } as const;
+    return [{ hypothesis, value: expectation.expected ?? 0, tolerance: toleranceOf(expectation), u }];
+  };
+  if (reading.quantity === 'dc-voltage') {
+    const nodes = nodesOf(network);
+    return nodes.flatMap((red) =>
+      nodes.flatMap((black) =>
+        red === black || (red === reading.red && black === reading.black)
+          ? []
+          : at({ ...reading, red, black }, { red, black }),
+      ),
+    );
+  }
+  return network.elements.flatMap((part) =>
+    (['from', 'to'] as const).flatMap((side) => {
+      const [node, ends] = [part[side], [`${part.id}.${side}`]];
+      const same = node === reading.node && reading.ends.length === 1 && reading.ends[0] === ends[0];
+      return same ? [] : at({ ...reading, node, ends }, { node, ends });
+    }),
+  );
+}
+
+/** An ammeter laid across its part: it joins its node to the part's far end, and nothing is opened. */
+function across({ network, named }: Unloaded, { reading, instrument, u }: Observed): ReadingFaultShown[] {
+  if (reading.quantity !== 'dc-current' || reading.ends.length !== 1) return [];
+  const end = parseEnd(reading.ends[0]!);
+  const part = network.elements.find(({ id }) => id === end?.element);
+  const range = findRange(instrument, 'dc-current', reading.range);
+  if (!end || !part || !range) return [];
+  const far = end.end === 'from' ? part.to : part.from;
+  if (far === reading.node) return [];
+  const meter = { id: ' across', resistance: range.resistance, from: reading.node, to: far };
+  const solved = solveCircuit(attach(named, [meter]).circuit);
+  if (!solved.ok) return [];
+  const current = solved.value.currents[network.elements.length];
+  const amps = current ? toNumber(current) * (reading.reversed ? -1 : 1) : 0;
+  const blown = range.fuse !== undefined && Math.abs(amps) > range.fuse;
+  const hypothesis = { fault: 'across', where: [reading.id], value: null } as const;
+  return [{ hypothesis, value: blown ? 0 : amps, tolerance: 0, u }];
+}
