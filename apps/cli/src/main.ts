@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util';
 import type { Depth } from '@usual-drag/core';
 import { compareFile } from './compare.ts';
 import { designFile } from './design.ts';
+import { diagnoseFile, fitFile } from './diagnose.ts';
 import { drawFile } from './draw.ts';
 import { refused, type Output } from './output.ts';
 import { planFile } from './plan.ts';
@@ -12,14 +13,17 @@ import { solveFile } from './solve.ts';
 const usage = `Usage: npm run -s cli -- solve FILE…     true values and every set-up's readings
        npm run -s cli -- compare FILE…   readings against what was to be expected
        npm run -s cli -- plan [--depth least|parts|checks] FILE…
+       npm run -s cli -- diagnose FILE…  which single fault explains the readings
+       npm run -s cli -- fit --free NAME [--free NAME…] FILE…
        npm run -s cli -- reduce FILE…    the steps down to one resistance
        npm run -s cli -- design FILE…    shunts and multipliers for a movement
        npm run -s cli -- draw FILE [--out FILE.svg] [--scale] [--zigzag]
-solve, compare, plan, reduce and design print one compact JSON result a line, in the order given; draw writes an SVG file, to standard output
+solve, compare, plan, diagnose, fit, reduce and design print one compact JSON result a line, in the order given; draw writes an SVG file, to standard output
 where none is named. - reads one file from standard input. Status 2 where any file gave an error.`;
 
 interface Options {
   readonly depth: Depth;
+  readonly free: readonly string[];
 }
 
 const depths: readonly Depth[] = ['least', 'parts', 'checks'];
@@ -28,6 +32,8 @@ const perFile: Readonly<Record<string, (text: string, options: Options) => Outpu
   solve: solveFile,
   compare: compareFile,
   plan: (text, { depth }) => planFile(text, depth),
+  diagnose: diagnoseFile,
+  fit: (text, { free }) => fitFile(text, free),
   reduce: reduceFile,
   design: designFile,
 };
@@ -37,6 +43,7 @@ function main(): number {
     allowPositionals: true,
     options: {
       depth: { type: 'string' },
+      free: { type: 'string', multiple: true },
       out: { type: 'string' },
       scale: { type: 'boolean' },
       zigzag: { type: 'boolean' },
@@ -50,7 +57,7 @@ function main(): number {
   if (!run || files.length === 0 || !depth) return misused(usage);
   let status = 0;
   for (const file of files) {
-    const { output, solved } = onText(file, (text) => run(text, { depth }));
+    const { output, solved } = onText(file, (text) => run(text, { depth, free: values.free ?? [] }));
     process.stdout.write(`${JSON.stringify(output)}\n`);
     if (!solved) status = 2;
   }

@@ -5,6 +5,7 @@ import type { Hypothesis } from './fault.ts';
 import { fitOne } from './fit-one.ts';
 import { fuseOf, meteredCircuit, meterName, type Observed } from './observed.ts';
 import { misfitOf, type Prediction } from './prediction.ts';
+import { openSwitch } from './with-fault.ts';
 import { changed, type Change, type Changed, type ReadingCircuit } from './reading-circuit.ts';
 
 /** How the circuit of a reading is changed. */
@@ -318,6 +319,3 @@ function toleranceAt(circuit: ReadingCircuit, now: Changed, spans: ReadonlyMap<s
   }
   return Math.sqrt(sum / 3);
 }
-
-/** What is open stays in the network as an open switch: its nodes are still there. */
-const openSwitch = ({ id, from, to }: Element): Element => ({ id, from, to, kind: 'switch', closed: false });

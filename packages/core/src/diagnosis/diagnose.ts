@@ -80,8 +80,7 @@ export function diagnose(job: DiagnosedJob): Result<Diagnosis, SolverFault> {
       hypotheses: members.map((member) => told(member, observed)),
     })),
     next: nextReading(
-      network,
-      instruments,
+      { network, instruments },
       groups.slice(0, 4).map(({ members }) => members[0]!.hypothesis),
     ),
   });

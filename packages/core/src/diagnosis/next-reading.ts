@@ -1,20 +1,89 @@
-import type { Instrument } from '../instrument/index.ts';
-import type { Network } from '../network/index.ts';
+import { rangesOf } from '../instrument/index.ts';
+import { solveUnloaded, type Unloaded } from '../loading/index.ts';
+import { nodesOf } from '../network/index.ts';
+import { expectationOf, standardUncertainty, type Reading } from '../readings/index.ts';
 import type { Hypothesis } from './fault.ts';
+import { withFault, type Bench } from './with-fault.ts';
 
 /** A reading that would tell hypotheses apart. */
-export interface NextReading {
-  readonly quantity: 'dc-voltage';
-  readonly red: string;
-  readonly black: string;
-  /** How many of the leading groups it would tell from the first. */
-  readonly separates: number;
+export type NextReading =
+  | { readonly quantity: 'dc-voltage'; readonly red: string; readonly black: string; readonly separates: number }
+  | {
+      readonly quantity: 'dc-current';
+      readonly node: string;
+      readonly ends: readonly string[];
+      readonly separates: number;
+    };
+
+/**
+ * The reading that would tell the leading hypotheses apart best: that makes the most of them differ by 2U or more, and them the
+ * farthest. A voltage is cheaper than a current, which is asked for only where no voltage tells any apart.
+ *
+ * @param leaders  the best hypothesis of each leading group
+ * @returns null where no reading would
+ */
+export function nextReading(bench: Bench, leaders: readonly Hypothesis[]): NextReading | null {
+  if (leaders.length < 2) return null;
+  const benches = leaders.map((leader) => withFault(bench, leader));
+  const solved = benches.map(({ network }) => solveUnloaded(network));
+  const circuits = solved.flatMap((one) => (one.ok ? [one.value] : []));
+  if (circuits.length < leaders.length) return null;
+  const nodes = nodesOf(bench.network);
+  const voltages = nodes.flatMap((red, at) =>
+    nodes.slice(at + 1).map((black) => ({ quantity: 'dc-voltage', red, black }) as const),
+  );
+  const currents = bench.network.elements.map(
+    ({ id, from }) => ({ quantity: 'dc-current', node: from, ends: [`${id}.from`] }) as const,
+  );
+  return best(voltages, benches, circuits) ?? best(currents, benches, circuits);
 }
 
-export function nextReading(
-  _network: Network,
-  _instruments: readonly Instrument[],
-  _leaders: readonly Hypothesis[],
-): NextReading | null {
-  return null;
+type Place =
+  | { readonly quantity: 'dc-voltage'; readonly red: string; readonly black: string }
+  | { readonly quantity: 'dc-current'; readonly node: string; readonly ends: readonly string[] };
+
+function best(places: readonly Place[], benches: readonly Bench[], circuits: readonly Unloaded[]): NextReading | null {
+  let found: { readonly place: Place; readonly separates: number; readonly apart: number } | null = null;
+  for (const place of places) {
+    const told = tellApart(place, benches, circuits);
+    if (!told || told.separates < 2) continue;
+    const better =
+      found === null ||
+      told.separates > found.separates ||
+      (told.separates === found.separates && told.apart > found.apart);
+    if (better) found = { place, ...told };
+  }
+  return found && { ...found.place, separates: found.separates };
+}
+
+/** How many hypotheses a place tells from one another, and how far the nearest two of these are apart in 2U. */
+function tellApart(
+  place: Place,
+  benches: readonly Bench[],
+  circuits: readonly Unloaded[],
+): { readonly separates: number; readonly apart: number } | null {
+  const instrument = benches[0]!.instruments.find((one) => rangesOf(one, place.quantity).length > 0);
+  if (!instrument) return null;
+  const rising = [...rangesOf(instrument, place.quantity)].sort((a, b) => a.fullScale - b.fullScale);
+  const at = (range: string): number[] =>
+    circuits.map((unloaded, k) => {
+      const reading = { id: 'next', instrument: instrument.id, range, observations: [], ...place } as Reading;
+      return expectationOf(unloaded, benches[k]!.instruments, reading).expected ?? 0;
+    });
+  const range = rising.find(({ id, fullScale }) => Math.max(...at(id).map(Math.abs)) <= fullScale);
+  if (!range) return null;
+  const values = at(range.id).sort((a, b) => a - b);
+  const reading = { id: 'next', instrument: instrument.id, range: range.id, observations: [], ...place } as Reading;
+  const u = Math.max(...values.map((value) => standardUncertainty(reading, instrument, value, 0)), 1e-300);
+  let separates = 1;
+  let apart = Infinity;
+  let last = values[0]!;
+  for (const value of values.slice(1)) {
+    const distance = (value - last) / (2 * u);
+    if (distance < 2) continue;
+    separates += 1;
+    apart = Math.min(apart, distance);
+    last = value;
+  }
+  return { separates, apart };
 }

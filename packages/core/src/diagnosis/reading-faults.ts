@@ -32,7 +32,9 @@ export function readingFaults(
     u: observed.uncertaintyAt(value),
   });
   const nothing =
-    reading.quantity === 'dc-voltage' ? [zero('one-point'), zero('hanging')] : [zero('blown-fuse'), zero('hanging')];
+    reading.quantity === 'dc-voltage'
+      ? [zero('one-point'), zero('hanging')]
+      : [zero('blown-fuse'), zero('one-point'), zero('hanging')];
   if (expected === null) return [...nothing, ...elsewhere(unloaded, instruments, observed)];
   const tolerance = toleranceOf(expectation);
   const scaled = (fault: Hypothesis['fault'], factor: number, told: Hypothesis['value']): ReadingFaultShown => ({

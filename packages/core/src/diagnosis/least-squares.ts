@@ -1,0 +1,130 @@
+import { Matrix, SingularValueDecomposition, solve } from 'ml-matrix';
+
+/** What each reading would say, and the standard uncertainty that it is weighed by. */
+export interface Predicted {
+  readonly values: readonly number[];
+  readonly u: readonly number[];
+}
+
+/** A weighted least-squares problem. */
+export interface Problem {
+  readonly start: readonly number[];
+  /** Which values may not fall below 0. */
+  readonly positive: readonly boolean[];
+  readonly measured: readonly number[];
+  /** Null where the values cannot be predicted from. */
+  predict(values: readonly number[]): Predicted | null;
+}
+
+export interface LeastSquares {
+  readonly values: readonly number[];
+  /** Standard deviations, √diag((JᵀWJ)⁻¹). */
+  readonly deviations: readonly number[];
+  /** (measured − predicted)/u. */
+  readonly residuals: readonly number[];
+  /** Σ of their squares. */
+  readonly sum: number;
+  /** Indices of values that nothing bears on, alone or together; empty where all are determined. */
+  readonly undetermined: readonly number[];
+}
+
+/** Below this share of the largest, a singular value is none. */
+const rankLimit = 1e-6;
+
+const mostRounds = 60;
+
+/**
+ * Gauss–Newton with Levenberg and Marquardt's damping; slopes by central differences. Rank is judged at the start, by the
+ * singular values of the weighted slopes, each column taken per size of its value.
+ */
+export function leastSquares(problem: Problem): LeastSquares {
+  const { start } = problem;
+  const n = start.length;
+  let values = [...start];
+  let now = weigh(problem, values);
+  if (!now) return { values, deviations: [], residuals: [], sum: Infinity, undetermined: start.map((_, k) => k) };
+  const undetermined = withoutEffect(slopesAt(problem, start, now.u), start);
+  let damping = 1e-3;
+  for (let round = 0; undetermined.length === 0 && round < mostRounds; round += 1) {
+    const better = stepFrom(problem, values, now, damping);
+    if (!better) break;
+    const gain = (now.sum - better.now.sum) / Math.max(now.sum, 1e-300);
+    ({ values, now } = better);
+    damping = Math.max(better.damping / 5, 1e-12);
+    if (gain < 1e-14) break;
+  }
+  const deviations = undetermined.length > 0 ? [] : deviationsOf(slopesAt(problem, values, now.u), n);
+  return { values, deviations, residuals: now.residuals, sum: now.sum, undetermined };
+}
+
+/** One step downhill, as long as it may be; null where there is none. */
+function stepFrom(
+  problem: Problem,
+  values: readonly number[],
+  now: Weighed,
+  from: number,
+): { readonly values: number[]; readonly now: Weighed; readonly damping: number } | null {
+  const slopes = new Matrix(slopesAt(problem, values, now.u));
+  // Columns put to one size: volts and ohms are far apart.
+  const size = values.map((_, k) => slopes.getColumnVector(k).norm() || 1);
+  size.forEach((length, k) => slopes.mulColumn(k, 1 / length));
+  const normal = slopes.transpose().mmul(slopes);
+  const right = slopes.transpose().mmul(Matrix.columnVector([...now.residuals]));
+  for (let damping = from; damping < from * 6 ** 12; damping *= 6) {
+    const step = solve(Matrix.add(normal, Matrix.eye(values.length).mul(damping)), right, true);
+    const next = values.map((value, k) => {
+      const moved = value + step.get(k, 0) / size[k]!;
+      return problem.positive[k] ? Math.max(0, moved) : moved;
+    });
+    const then = weigh(problem, next);
+    if (then && then.sum < now.sum) return { values: next, now: then, damping };
+  }
+  return null;
+}
+
+interface Weighed {
+  readonly residuals: readonly number[];
+  readonly u: readonly number[];
+  readonly sum: number;
+}
+
+function weigh({ predict, measured }: Problem, values: readonly number[]): Weighed | null {
+  const predicted = predict(values);
+  if (!predicted) return null;
+  const residuals = measured.map((value, k) => (value - predicted.values[k]!) / Math.max(predicted.u[k]!, 1e-300));
+  return { residuals, u: predicted.u, sum: residuals.reduce((sum, one) => sum + one * one, 0) };
+}
+
+/** Rows by reading: how far each prediction moves with each value, in u. */
+function slopesAt(problem: Problem, values: readonly number[], u: readonly number[]): number[][] {
+  const columns = values.map((value, k) => {
+    const step = Math.max(Math.abs(value) * 1e-5, 1e-7);
+    const at = (by: number) => problem.predict(values.map((one, i) => (i === k ? one + by : one)));
+    const down = problem.positive[k] && value < step ? 0 : -step;
+    const [low, high] = [at(down), at(step)];
+    return problem.measured.map((_, row) =>
+      low && high ? (high.values[row]! - low.values[row]!) / (step - down) / Math.max(u[row]!, 1e-300) : 0,
+    );
+  });
+  return problem.measured.map((_, row) => columns.map((column) => column[row]!));
+}
+
+/** Which values nothing bears on, alone or together: a singular value of the slopes, each per size of its value, that is next to nothing. */
+function withoutEffect(slopes: readonly (readonly number[])[], values: readonly number[]): number[] {
+  const scaled = slopes.map((row) => row.map((one, k) => one * (Math.abs(values[k]!) || 1)));
+  // As many rows as values at least, or the combinations that no reading bears on would have no singular value.
+  while (scaled.length < values.length) scaled.push(values.map(() => 0));
+  const { diagonal, rightSingularVectors: vectors } = new SingularValueDecomposition(new Matrix(scaled));
+  const largest = Math.max(...diagonal, 0);
+  const none = diagonal.map((length) => !(length > Math.max(largest * rankLimit, 1e-9)));
+  return values.flatMap((_, k) => (none.some((is, v) => is && Math.abs(vectors.get(k, v)) > 0.01) ? [k] : []));
+}
+
+/** √diag((JᵀJ)⁻¹), by the singular values of the slopes put to one size. */
+function deviationsOf(slopes: readonly (readonly number[])[], n: number): number[] {
+  const size = Array.from({ length: n }, (_, k) => Math.hypot(...slopes.map((row) => row[k]!)) || 1);
+  const { diagonal, rightSingularVectors: vectors } = new SingularValueDecomposition(
+    new Matrix(slopes.map((row) => row.map((one, k) => one / size[k]!))),
+  );
+  return size.map((length, k) => Math.hypot(...diagonal.map((one, v) => vectors.get(k, v) / one)) / length);
+}
