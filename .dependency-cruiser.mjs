@@ -75,10 +75,10 @@ export default {
     packageRule('server-uses-contract-and-core', '^apps/server/', '^(packages/|apps/server/)'),
     packageRule('cli-uses-contract-and-core', '^apps/cli/', '^(packages/|apps/cli/)'),
     {
-      name: 'core-uses-no-package-but-pure-rand',
+      name: 'core-uses-two-packages',
       severity: 'error',
       from: { path: '^packages/core/src/', pathNot: '\\.test\\.ts$|/test/' },
-      to: { path: 'node_modules/', pathNot: 'node_modules/pure-rand' },
+      to: { path: 'node_modules/', pathNot: 'node_modules/(pure-rand|ml-matrix)' },
     },
     {
       name: 'database-knows-no-http',

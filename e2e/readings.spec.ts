@@ -222,3 +222,45 @@ test('a sweep finds the resistance with both meters’ effects taken out; what w
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   expect(faults).toEqual([]);
 });
+
+test('what does not agree is explained: two digits exchanged; a fault of the circuit is tried, the telling reading proposed', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Readings');
+  await page.getByRole('tab', { name: 'Diagnosis' }).click();
+  const groups = page.getByRole('list', { name: 'Explanations, best first' }).getByRole('listitem');
+  await expect(groups.first()).toContainText('Two digits of M8 were exchanged: the display was 4.09.');
+  await groups.first().getByRole('button', { name: 'Predictions' }).click();
+  await expect(
+    page.getByRole('table', { name: 'Predictions beside the readings' }).getByRole('row', { name: /^M8/ }),
+  ).toContainText('4.900');
+  await groups.first().getByRole('button', { name: 'Accept into the record' }).click();
+  await saved(page);
+  const { document } = await stored(server, 'Float-level divider');
+  expect(document.readings!.find(({ id }) => id === 'M8')!.note).toContain('Two digits of M8 were exchanged');
+
+  // R3 open: nothing at C. Which of its legs, or the lead, two readings cannot tell.
+  const volts = (id: string, red: string, shown: string): Reading => ({
+    id,
+    quantity: 'dc-voltage',
+    instrument: 'digital-2000',
+    range: '20 V',
+    red,
+    black: '0',
+    observations: [{ shown, unit: 'V' }],
+  });
+  const readings = [volts('M1', 'B', '9.84'), volts('M2', 'C', '0.00')];
+  await server.ask('POST', '/jobs', { document: { ...document, title: 'Divider with a break', readings } });
+  await openJob(page, server, 'Divider with a break', 'Readings');
+  await page.getByRole('tab', { name: 'Diagnosis' }).click();
+  await expect(groups.first()).toContainText('R3 is open.');
+  await groups.first().getByRole('button', { name: 'Try on the drawing' }).first().click();
+  await expect(page.getByText('tried: R3 is open.')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'EMF of E1', exact: true }).check();
+  await page.getByRole('button', { name: 'Fit to the readings' }).click();
+  await expect(page.getByText(/Nothing sensible explains the readings so/)).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(faults).toEqual([]);
+});

@@ -66,6 +66,14 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
       open: tab(name),
     })),
     {
+      name: 'Readings, diagnosis',
+      path: `${divider}/readings`,
+      open: async (page) => {
+        await page.getByRole('tab', { name: 'Diagnosis' }).click();
+        await page.getByRole('list', { name: 'Explanations, best first' }).waitFor();
+      },
+    },
+    {
       name: 'Readings, sums',
       path: `/bench/${id('Beacon')}/readings`,
       open: (page) => page.getByRole('tab', { name: /^Sums/ }).click(),

@@ -136,9 +136,12 @@ const handling: ReadonlySet<string> = new Set([
   'blown-fuse',
 ]);
 
+/** Whether a fault is one of a single reading, by hand or eye; the circuit is sound then. */
+export const isOfReading = ({ fault }: Hypothesis): boolean => handling.has(fault);
+
 const handlingFirst = (members: readonly Prediction[]): Prediction[] => [
-  ...members.filter(({ hypothesis }) => handling.has(hypothesis.fault)),
-  ...members.filter(({ hypothesis }) => !handling.has(hypothesis.fault)),
+  ...members.filter(({ hypothesis }) => isOfReading(hypothesis)),
+  ...members.filter(({ hypothesis }) => !isOfReading(hypothesis)),
 ];
 
 const told = ({ hypothesis, values }: Prediction, observed: readonly Observed[]): DiagnosedHypothesis => ({

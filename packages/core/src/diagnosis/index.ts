@@ -1,4 +1,4 @@
-export { diagnose, type DiagnosedHypothesis, type Diagnosis, type DiagnosisGroup } from './diagnose.ts';
+export { diagnose, isOfReading, type DiagnosedHypothesis, type Diagnosis, type DiagnosisGroup } from './diagnose.ts';
 export type { CircuitFault, Hypothesis, ReadingFault, RealPlace } from './fault.ts';
 export type { NextReading } from './next-reading.ts';
 export { withFault, type Bench } from './with-fault.ts';

@@ -1,4 +1,4 @@
-import type { Depth, Meter } from '@usual-drag/core';
+import type { Depth, DiagnosedHypothesis, Meter } from '@usual-drag/core';
 import { create } from 'zustand';
 
 /** A meter that is placed without the plan; a resistor that is measured out of circuit. */
@@ -23,6 +23,8 @@ interface InHand {
   readonly spoken: boolean;
   /** A meter placed without the plan. */
   readonly free: FreePlace | null;
+  /** A fault that is tried on the drawing. */
+  readonly tried: DiagnosedHypothesis | null;
 }
 
 const nothing: InHand = {
@@ -35,6 +37,7 @@ const nothing: InHand = {
   large: false,
   spoken: false,
   free: null,
+  tried: null,
 };
 
 export const useInHand = create<InHand>()(() => nothing);

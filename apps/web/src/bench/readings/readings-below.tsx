@@ -12,6 +12,8 @@ import Papa from 'papaparse';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { ActionMenu } from '../../ui/action-menu.tsx';
+import { fetchedLater } from '../../ui/fetched-later.ts';
+import { Panel } from '../../ui/panel.tsx';
 import { FileInput } from '../../ui/file-input.tsx';
 import { saveText } from '../../ui/save-file.ts';
 import { TabRow } from '../../ui/tabs.tsx';
@@ -20,12 +22,15 @@ import { benchNow } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { Log } from './log.tsx';
+
 import { useReadings, type Readings } from './use-readings.ts';
+
+const DiagnosisTab = fetchedLater(async () => (await import('./diagnosis-tab.tsx')).DiagnosisTab);
 
 /** Below the drawing: the log of readings and the sums that they make. */
 export function ReadingsBelow({ view }: { readonly view: BenchView }) {
   const readings = useReadings(view);
-  const [open, setOpen] = useState<'log' | 'sums'>('log');
+  const [open, setOpen] = useState<'log' | 'sums' | 'diagnosis'>('log');
   const sums = readings.comparison?.sums ?? [];
   return (
     <div className="flex h-[248px] shrink-0 flex-col border-t border-line max-sm:h-44 print:h-auto">
@@ -37,13 +42,20 @@ export function ReadingsBelow({ view }: { readonly view: BenchView }) {
           options={[
             { value: 'log', text: `Log (${readings.readings.length})` },
             { value: 'sums', text: `Sums (${sums.length})` },
+            { value: 'diagnosis', text: 'Diagnosis' },
           ]}
           onChange={setOpen}
         />
         <Files readings={readings} />
       </div>
       <div className="min-h-0 grow overflow-auto border-t border-line">
-        {open === 'log' ? <Log readings={readings} /> : <Sums readings={readings} view={view} />}
+        {open === 'log' && <Log readings={readings} />}
+        {open === 'sums' && <Sums readings={readings} view={view} />}
+        {open === 'diagnosis' && (
+          <Panel name="The diagnosis">
+            <DiagnosisTab view={view} readings={readings} />
+          </Panel>
+        )}
       </div>
     </div>
   );

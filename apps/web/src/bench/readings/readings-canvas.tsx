@@ -1,7 +1,19 @@
-import { formatQuantity, readingsAt, solveSetup, setupFaults, unitOf, type Meter, type Setup } from '@usual-drag/core';
+import {
+  faultSentence,
+  formatQuantity,
+  readingsAt,
+  trueValuesOf,
+  withFault,
+  solveSetup,
+  setupFaults,
+  unitOf,
+  type Meter,
+  type Setup,
+} from '@usual-drag/core';
 import { useMemo } from 'react';
 import type { Zoom } from '../../drawing/zoom.ts';
 import { BenchCanvas } from '../canvas/bench-canvas.tsx';
+import { liveLines } from '../canvas/live-lines.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { useInHand } from './in-hand.ts';
 import { shownIn } from './taken-here.tsx';
@@ -11,7 +23,18 @@ import { useReadings } from './use-readings.ts';
 export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; readonly zoom: Zoom }) {
   const readings = useReadings(view);
   const free = useInHand((state) => state.free);
-  const { job, instruments, unloaded, truth } = view;
+  const tried = useInHand((state) => state.tried);
+  const { job } = view;
+  const { network, instruments } = useMemo(
+    () =>
+      tried
+        ? withFault({ network: job.network, instruments: view.instruments }, tried)
+        : { network: job.network, instruments: view.instruments },
+    [tried, job.network, view.instruments],
+  );
+  const unloaded = useMemo(() => (tried ? trueValuesOf(network) : view.unloaded), [tried, network, view.unloaded]);
+  const truth = unloaded.ok ? unloaded.value.values : null;
+  const live = useMemo(() => (tried && truth ? liveLines(truth) : undefined), [tried, truth]);
   const { open } = readings;
   const meter = useMemo((): Meter | null => {
     if (free) return free.quantity === 'resistance' ? null : { ...free, id: nameOf(free) };
@@ -32,10 +55,10 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
   }, [free, open]);
   const setup = useMemo((): Setup | null => (meter ? { id: 'reading', meters: [meter] } : null), [meter]);
   const values = useMemo(() => {
-    if (!setup || !unloaded.ok || setupFaults(job.network, instruments, setup).length > 0) return null;
+    if (!setup || !unloaded.ok || setupFaults(network, instruments, setup).length > 0) return null;
     const solved = solveSetup(unloaded.value, instruments, setup);
     return solved.ok ? solved.value : null;
-  }, [setup, unloaded, job.network, instruments]);
+  }, [setup, unloaded, network, instruments]);
   const name = meter ? meter.id : 'V';
   const taken = !free && open?.do === 'read' ? readingsAt(readings.readings, open).at(-1) : undefined;
   const indicated = values?.meters[name]?.indicated;
@@ -48,10 +71,11 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
   const place = (next: Meter): void => useInHand.setState({ free: next, again: null });
   return (
     <BenchCanvas
-      network={job.network}
+      network={network}
+      {...(live && { live })}
       truth={truth}
       zoom={zoom}
-      legend="the leads of the step in hand"
+      legend={tried ? `tried: ${faultSentence(tried)}` : 'the leads of the step in hand'}
       selectable
       drawn={
         setup && values

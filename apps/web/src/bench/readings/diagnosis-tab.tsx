@@ -1,0 +1,202 @@
+import {
+  editRecord,
+  faultSentence,
+  formatQuantity,
+  isOfReading,
+  noteReading,
+  unitOf,
+  type DiagnosedHypothesis,
+  type Diagnosis,
+  type DiagnosisGroup,
+  type Job,
+  type Meter,
+  type NextReading,
+} from '@usual-drag/core';
+import clsx from 'clsx';
+import { useMemo, useState } from 'react';
+import { startDiagnosis } from '../../workers/diagnosis.ts';
+import { Button } from '../../ui/button.tsx';
+import { useBench } from '../model/bench-store.ts';
+import { sayUndoable } from '../model/say-undoable.ts';
+import type { BenchView } from '../model/use-bench-view.ts';
+import { FitPanel } from './fit-panel.tsx';
+import { useInHand } from './in-hand.ts';
+import type { Readings } from './use-readings.ts';
+import { useSearch } from './use-search.ts';
+
+/** What explains the readings that do not agree, and what to read next. */
+export function DiagnosisTab({ view, readings }: { readonly view: BenchView; readonly readings: Readings }) {
+  const { job } = view;
+  const start = useMemo(
+    () => (readings.counted.length > 0 ? () => startDiagnosis(job) : null),
+    [job, readings.counted.length],
+  );
+  const { found, isSearching, stop } = useSearch<Diagnosis>(start);
+  if (start === null) return <p className="p-3 text-soft">Nothing to diagnose yet: no readings.</p>;
+  return (
+    <div className="flex flex-col gap-2 p-3 text-[14px]">
+      {isSearching && (
+        <p role="status" className="flex items-center gap-3 text-soft">
+          Trying every single fault … <Button onClick={stop}>Stop</Button>
+        </p>
+      )}
+      {found && !found.ok && <p>{found.fault.message}</p>}
+      {found?.ok && <Found diagnosis={found.value} readings={readings} job={job} />}
+      <FitPanel job={job} />
+    </div>
+  );
+}
+
+interface FoundProps {
+  readonly diagnosis: Diagnosis;
+  readonly readings: Readings;
+  readonly job: Job;
+}
+
+function Found({ diagnosis, readings, job }: FoundProps) {
+  const { consistent, groups, next } = diagnosis;
+  if (consistent) return <p>Every reading lies within 2u of what the sound circuit predicts: no fault is needed.</p>;
+  if (groups.length === 0)
+    return <p>No single fault explains these readings. Look for a wrong cut, a wrong part, or two faults at once.</p>;
+  return (
+    <>
+      {next && <ReadNext next={next} job={job} />}
+      <ol className="flex flex-col gap-2" aria-label="Explanations, best first">
+        {groups.slice(0, 8).map((group) => (
+          <li key={keyOf(group.hypotheses[0]!)} className="rounded-lg border border-line bg-sheet px-3 py-1.5">
+            <Group group={group} readings={readings} />
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}
+
+const keyOf = ({ fault, where, value }: DiagnosedHypothesis): string =>
+  `${fault} ${where.join()} ${JSON.stringify(value)}`;
+
+function Group({ group, readings }: { readonly group: DiagnosisGroup; readonly readings: Readings }) {
+  const [isOpen, setOpen] = useState(false);
+  const { misfit, hypotheses } = group;
+  const [first, ...others] = hypotheses as [DiagnosedHypothesis, ...DiagnosedHypothesis[]];
+  const shown = isOpen ? hypotheses : [first];
+  return (
+    <>
+      {shown.map((hypothesis) => (
+        <HypothesisLine key={keyOf(hypothesis)} hypothesis={hypothesis} />
+      ))}
+      <p className="flex flex-wrap items-center gap-x-3 text-soft">
+        misfit <span className="figures">{misfit.toFixed(2)}</span>
+        <Button tone="quiet" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          {isOpen
+            ? 'Less'
+            : others.length > 0
+              ? `${others.length} more that these readings cannot tell from it`
+              : 'Predictions'}
+        </Button>
+      </p>
+      {isOpen && <Predictions hypothesis={first} readings={readings} />}
+    </>
+  );
+}
+
+function HypothesisLine({ hypothesis }: { readonly hypothesis: DiagnosedHypothesis }) {
+  const tried = useInHand((state) => state.tried);
+  const isTried = tried !== null && keyOf(tried) === keyOf(hypothesis);
+  return (
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+      <p className="min-w-0 grow">
+        <b>{faultSentence(hypothesis)}</b> {hypothesis.check}
+      </p>
+      {!isOfReading(hypothesis) && (
+        <Button aria-pressed={isTried} onClick={() => useInHand.setState({ tried: isTried ? null : hypothesis })}>
+          Try on the drawing
+        </Button>
+      )}
+      <Accept hypothesis={hypothesis} />
+    </div>
+  );
+}
+
+/** Writes an explanation into the record: to the reading that it is about, or to the notes of the job. */
+function Accept({ hypothesis }: { readonly hypothesis: DiagnosedHypothesis }) {
+  const edit = useBench((state) => state.edit);
+  const accept = (): void => {
+    const sentence = faultSentence(hypothesis);
+    edit((job) => {
+      const [about = ''] = hypothesis.where;
+      const reading = job.readings?.find(({ id }) => id === about);
+      if (reading) return noteReading(job, about, [reading.note, sentence].filter(Boolean).join(' '));
+      return editRecord(job, { ...job.record, notes: [job.record?.notes, sentence].filter(Boolean).join('\n') });
+    });
+    sayUndoable(`Written into the record: ${sentence}`);
+  };
+  return <Button onClick={accept}>Accept into the record</Button>;
+}
+
+function Predictions({
+  hypothesis,
+  readings,
+}: {
+  readonly hypothesis: DiagnosedHypothesis;
+  readonly readings: Readings;
+}) {
+  return (
+    <table className="w-full max-w-md border-collapse" aria-label="Predictions beside the readings">
+      <thead className="text-right text-[13px] text-soft">
+        <tr>
+          <th className="text-left font-medium">Reading</th>
+          <th className="font-medium">read</th>
+          <th className="font-medium">predicted</th>
+        </tr>
+      </thead>
+      <tbody>
+        {readings.counted.map(({ reading, compared }) => {
+          const predicted = hypothesis.predictions[reading.id];
+          if (predicted === undefined) return null;
+          const unit = unitOf(reading.quantity);
+          const isOff = compared.value !== null && Math.abs(compared.value - predicted) > (compared.uncertainty ?? 0);
+          return (
+            <tr key={reading.id} className="border-t border-line/60">
+              <th scope="row" className="text-left font-normal">
+                {reading.id}
+              </th>
+              <td className="figures text-right text-ochre">{formatQuantity(compared.value, unit, { digits: 4 })}</td>
+              <td className={clsx('figures text-right', isOff && 'text-soft')}>
+                {formatQuantity(predicted, unit, { digits: 4 })}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+/** The reading that tells the leading explanations apart, with a button that puts it in hand. */
+function ReadNext({ next, job }: { readonly next: NextReading; readonly job: Job }) {
+  const instrument = (job.instruments ?? []).find(({ functions = [] }) =>
+    functions.some(({ quantity }) => quantity === next.quantity),
+  );
+  const range = instrument?.functions?.find(({ quantity }) => quantity === next.quantity)?.ranges.at(-1);
+  const words =
+    next.quantity === 'dc-voltage'
+      ? `voltage ${next.red} to ${next.black}`
+      : `current at ${next.node} into ${next.ends.map((end) => end.replace(/\..*$/, '')).join(', ')}`;
+  const read = (): void => {
+    if (!instrument || !range) return;
+    const { separates: _count, ...place } = next;
+    useInHand.setState({
+      free: { id: 'next', instrument: instrument.id, range: range.id, ...place } as Meter,
+      again: null,
+    });
+  };
+  return (
+    <p className="flex flex-wrap items-center gap-3">
+      <Button tone="strong" onClick={read}>
+        Read this next: {words}
+      </Button>
+      <span className="text-soft">It tells {next.separates} of the leading explanations apart.</span>
+    </p>
+  );
+}
