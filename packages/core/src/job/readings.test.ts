@@ -166,7 +166,7 @@ const anyReadings = fc
     ),
     { maxLength: 6 },
   )
-  .map((list) => list.map(([where, taken], index) => ({ id: `M${index + 1}`, ...where, ...taken }) as Reading));
+  .map((list) => list.map(([where, taken], index) => ({ id: `M${index + 1}`, ...where, ...taken })));
 
 test('written to rows and read back, any readings are the same', () => {
   fc.assert(
