@@ -68,11 +68,17 @@ export async function openJob(
   await expect(page.getByRole('group', { name: 'Drawing of the network' })).toBeVisible();
 }
 
-/** Waits for what is not on the screen and is fetched while there is time: before the server goes. This is the last of it. */
+/** Waits for what is not on the screen and is fetched while there is time: before the server goes. */
 export const allIsFetched = (page: Page): Promise<void> =>
   expect
     .poll(() =>
-      page.evaluate(() => performance.getEntriesByType('resource').some(({ name }) => name.includes('/what-if-'))),
+      page.evaluate(() => {
+        const fetched = performance.getEntriesByType('resource');
+        const isThere = (name: string): boolean => fetched.some((one) => one.name.includes(name));
+        // The last of them, and nothing after it for a while.
+        const quiet = performance.now() - Math.max(...fetched.map(({ startTime }) => startTime));
+        return isThere('/what-if-') && isThere('/conventions-') && quiet > 1500;
+      }),
     )
     .toBe(true);
 

@@ -23,7 +23,7 @@ const own = {
 test('the kit is served: five instruments, each range with a resistance', async () => {
   const kit = await kitNow();
   expect(kit.map(({ id }) => id)).toEqual(['analogue-20k', 'digital-2000', 'analogue-2k', 'bench-digital', 'panel-5a']);
-  const resistances = (n: number) => rangesOf(kit[n]!.document, 'dc-current').map(({ resistance }) => resistance);
+  const resistances = (n: number) => rangesOf(kit[n]!.document, 'dc-voltage').map(({ resistance }) => resistance);
   expect(resistances(3).filter((r) => r > 1e10)).toHaveLength(2);
   expect(resistances(3).filter((r) => r === 1e7)).toHaveLength(3);
   const [panel] = kit[4]!.document.functions![0]!.ranges as [Range];

@@ -6,10 +6,13 @@ import { fitOne } from './fit-one.ts';
 import { fuseOf, meteredCircuit, meterName, type Observed } from './observed.ts';
 import { misfitOf, type Prediction } from './prediction.ts';
 import { openSwitch } from './with-fault.ts';
-import { changed, type Change, type Changed, type ReadingCircuit } from './reading-circuit.ts';
+import { evaluate, indicatedWith, type Change, type ReadingCircuit } from './reading-circuit.ts';
 
 /** How the circuit of a reading is changed. */
 type ChangesOf = (circuit: ReadingCircuit, reading: number) => readonly Change[];
+
+/** Parts whose tolerance a fault has changed, Ω either way. */
+type Spans = readonly (readonly [string, number])[];
 
 /** Every fault of the circuit, with what each reading would then say. Fitted values are those of the least misfit. */
 export function circuitFaults(
@@ -36,6 +39,7 @@ function circuitsOf(
 class Faults {
   /** Ω that each toleranced part may be off. */
   private readonly spans: ReadonlyMap<string, number>;
+  private readonly laidOut = new WeakMap<ReadingCircuit, Float64Array>();
 
   constructor(
     private readonly network: Network,
@@ -96,28 +100,30 @@ class Faults {
         ? [this.predict({ fault: 'open', where: [id], value: null }, circuits, (c) => at(c, () => Infinity))]
         : []),
       ...(short ? [this.predict({ fault: 'short', where: [id], value: null }, circuits, (c) => at(c, (r) => -r))] : []),
-      this.fitted(
+      this.fittedPart(
         (ohms) => ({ fault: 'contact', where: [id], value: ohms }),
         circuits,
-        (ohms) => (c) => at(c, () => ohms),
+        id,
+        (ohms) => ohms,
       ),
     ];
   }
 
   private decades({ id, resistance }: Resistor): Prediction[] {
     return [10, 0.1, 100, 0.01].map((factor) => {
-      const scaled = new Map(this.spans).set(id, (this.spans.get(id) ?? 0) * factor);
+      const scaled: Spans = [[id, (this.spans.get(id) ?? 0) * factor]];
       const hypothesis = { fault: 'decade', where: [id], value: factor } as const;
       return this.predict(hypothesis, this.circuits, this.setting(id, factor * resistance), scaled);
     });
   }
 
   private outOfTolerance({ id, resistance, tolerance = 0 }: Resistor): Prediction[] {
-    const spans = new Map(this.spans).set(id, 0);
-    const fitted = this.fitted(
+    const spans: Spans = [[id, 0]];
+    const fitted = this.fittedPart(
       (ohms) => ({ fault: 'out-of-tolerance', where: [id], value: ohms }),
       this.circuits,
-      (ohms) => this.setting(id, ohms),
+      id,
+      (ohms, own) => ohms - own,
       spans,
     );
     const { value } = fitted.hypothesis;
@@ -138,7 +144,10 @@ class Faults {
     return resistors.flatMap((a, at) =>
       resistors.slice(at + 1).flatMap((b): Prediction[] => {
         if (a.resistance === b.resistance) return [];
-        const spans = new Map(this.spans).set(a.id, this.spans.get(b.id) ?? 0).set(b.id, this.spans.get(a.id) ?? 0);
+        const spans: Spans = [
+          [a.id, this.spans.get(b.id) ?? 0],
+          [b.id, this.spans.get(a.id) ?? 0],
+        ];
         const [toA, toB] = [this.setting(a.id, b.resistance), this.setting(b.id, a.resistance)];
         const hypothesis = { fault: 'swapped', where: [a.id, b.id], value: null } as const;
         return [this.predict(hypothesis, this.circuits, (c, k) => [...toA(c, k), ...toB(c, k)], spans)];
@@ -156,10 +165,11 @@ class Faults {
     const circuits = this.circuitsWith(resistive);
     if (!circuits) return [];
     return [
-      this.fitted(
+      this.fittedPart(
         (ohms) => ({ fault: 'contact', where: [id], value: ohms }),
         circuits,
-        (ohms) => this.setting(id, ohms),
+        id,
+        (ohms, own) => ohms - own,
       ),
     ];
   }
@@ -198,7 +208,7 @@ class Faults {
           currents: on.currents.map((current, i) => between(rest.currents[i]!, current)),
         };
       });
-      return this.predict({ fault: 'supply-value', where: [id], value: volts }, circuits, () => [], this.spans, 1);
+      return this.predict({ fault: 'supply-value', where: [id], value: volts }, circuits, () => [], [], 1);
     };
     let [sum, weight] = [0, 0];
     const { u } = at(whole);
@@ -233,7 +243,7 @@ class Faults {
           currents: low.currents.map((own, i) => own + current * (high.currents[i]! - own)),
         };
       });
-      return this.predict({ fault: 'supply-limited', where: [id], value: amps }, circuits, () => [], this.spans, 1);
+      return this.predict({ fault: 'supply-limited', where: [id], value: amps }, circuits, () => [], [], 1);
     };
     return [fitOne((amps) => misfitOf(at(amps), this.observed), most * 1e-3, most, at)];
   }
@@ -247,20 +257,23 @@ class Faults {
           setupOf(reading).meters.some((one) => one.instrument === instrument.id && one.quantity === quantity),
         );
         if (!used || rangesOf(instrument, quantity).every(({ resistance }) => resistance === 0)) return [];
+        const indices = this.circuits.map((circuit, k) =>
+          setupOf(this.observed[k]!.reading).meters.flatMap((meter) => {
+            const index = circuit.index.get(meterName(meter));
+            const isOne = meter.instrument === instrument.id && meter.quantity === quantity;
+            return isOne && index !== undefined ? [index] : [];
+          }),
+        );
         const off =
           (factor: number): ChangesOf =>
           (circuit, k) =>
-            setupOf(this.observed[k]!.reading).meters.flatMap((meter) => {
-              const index = circuit.index.get(meterName(meter));
-              if (index === undefined || meter.instrument !== instrument.id || meter.quantity !== quantity) return [];
-              return [{ index, by: (factor - 1) * circuit.resistances[index]! }];
-            });
+            indices[k]!.map((index) => ({ index, by: (factor - 1) * circuit.resistances[index]! }));
         return [
           this.fitted(
             (factor) => ({ fault: 'meter', where: [instrument.id], value: { quantity, factor } }),
             this.circuits,
             off,
-            this.spans,
+            [],
             [1e-3, 1e3],
           ),
         ];
@@ -279,43 +292,96 @@ class Faults {
     return circuits ? [this.predict(hypothesis, circuits, () => [])] : [];
   }
 
+  /**
+   * One resistance fitted, Ω: each indication is in closed form, so that the search costs a few operations a reading. The
+   * weights are those at the value that was found before, twice.
+   *
+   * @param by  Ω more for a value, and for what the resistance is now
+   */
+  private fittedPart(
+    hypothesisAt: (value: number) => Hypothesis,
+    circuits: readonly ReadingCircuit[],
+    id: string,
+    by: (value: number, own: number) => number,
+    spans: Spans = [],
+  ): Prediction {
+    const at = (value: number): Prediction =>
+      this.predict(
+        hypothesisAt(value),
+        circuits,
+        (circuit) => {
+          const index = circuit.index.get(id);
+          return index === undefined ? [] : [{ index, by: by(value, circuit.resistances[index]!) }];
+        },
+        spans,
+        1,
+      );
+    const indices = circuits.map((circuit) => circuit.index.get(id) ?? -1);
+    const fuses = this.observed.map(fuseOf);
+    let { u } = this.predict(hypothesisAt(0), circuits, () => [], spans);
+    let found: Prediction | null = null;
+    for (let round = 0; round < 3; round += 1) {
+      const misfit = (value: number): number => {
+        let sum = 0;
+        for (let k = 0; k < circuits.length; k += 1) {
+          const circuit = circuits[k]!;
+          const index = indices[k]!;
+          const indicated =
+            index === -1 ? circuit.indicated : indicatedWith(circuit, index, by(value, circuit.resistances[index]!));
+          const told = Math.abs(indicated) > fuses[k]! ? 0 : indicated;
+          sum += ((this.observed[k]!.value - told) / u[k]!) ** 2;
+        }
+        return sum;
+      };
+      found = fitOne(misfit, 1e-3, 1e9, at);
+      u = found.u;
+    }
+    return found!;
+  }
+
   private fitted(
     hypothesisAt: (value: number) => Hypothesis,
     circuits: readonly ReadingCircuit[],
     changesAt: (value: number) => ChangesOf,
-    spans = this.spans,
+    spans: Spans = [],
     [least, most]: readonly [number, number] = [1e-3, 1e9],
   ): Prediction {
     const at = (value: number): Prediction => this.predict(hypothesisAt(value), circuits, changesAt(value), spans, 1);
     return fitOne((value) => misfitOf(at(value), this.observed), least, most, at);
   }
 
+  /** Ω that each resistance of a circuit may be off, in its order, but for those that a fault has changed. */
+  private spansIn(circuit: ReadingCircuit, changed: Spans): Float64Array {
+    let base = this.laidOut.get(circuit);
+    if (!base) {
+      base = Float64Array.from(circuit.names, (name) => this.spans.get(name) ?? 0);
+      this.laidOut.set(circuit, base);
+    }
+    if (changed.length === 0) return base;
+    const spans = base.slice();
+    for (const [id, span] of changed) {
+      const index = circuit.index.get(id);
+      if (index !== undefined) spans[index] = span;
+    }
+    return spans;
+  }
+
   private predict(
     hypothesis: Hypothesis,
     circuits: readonly ReadingCircuit[],
     changesOf: ChangesOf,
-    spans: ReadonlyMap<string, number> = this.spans,
+    spans: Spans = [],
     fitted = 0,
   ): Prediction {
     const values = new Float64Array(circuits.length);
     const u = new Float64Array(circuits.length);
     circuits.forEach((circuit, k) => {
       const observed = this.observed[k]!;
-      const now = changed(circuit, changesOf(circuit, k));
-      const blown = Math.abs(now.indicated) > fuseOf(observed);
-      values[k] = blown ? 0 : now.indicated;
-      u[k] = Math.hypot(observed.u, blown ? 0 : toleranceAt(circuit, now, spans));
+      const { indicated, tolerance } = evaluate(circuit, changesOf(circuit, k), this.spansIn(circuit, spans));
+      const blown = Math.abs(indicated) > fuseOf(observed);
+      values[k] = blown ? 0 : indicated;
+      u[k] = Math.hypot(observed.u, blown ? 0 : tolerance);
     });
     return { hypothesis, values, u, fitted };
   }
-}
-
-/** V or A that the tolerances make of an indication, to first order, as rectangular limits. */
-function toleranceAt(circuit: ReadingCircuit, now: Changed, spans: ReadonlyMap<string, number>): number {
-  let sum = 0;
-  for (const [id, span] of spans) {
-    const index = circuit.index.get(id);
-    if (index !== undefined) sum += (now.effect[index]! * now.currents[index]! * span) ** 2;
-  }
-  return Math.sqrt(sum / 3);
 }

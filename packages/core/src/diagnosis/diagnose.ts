@@ -10,7 +10,7 @@ import type { Hypothesis } from './fault.ts';
 import { nextReading, type NextReading } from './next-reading.ts';
 import { observedReadings, type Observed } from './observed.ts';
 import { misfitOf, type Prediction } from './prediction.ts';
-import { readingFaults } from './reading-faults.ts';
+import { elsewhereIn, readingFaults } from './reading-faults.ts';
 
 /** A fault with what it predicts for every reading, and how it is checked. */
 export interface DiagnosedHypothesis extends Hypothesis {
@@ -59,8 +59,14 @@ export function diagnose(job: DiagnosedJob): Result<Diagnosis, SolverFault> {
   const consistent = observed.every(({ value }, k) => Math.abs(value - sound.values[k]!) <= 2 * sound.u[k]!);
   const none: Diagnosis = { format: 'usual-drag/diagnosis', version: 1, consistent, groups: [], next: null };
   if (consistent) return ok(none);
+  const misses = observed.map(({ value }, k) => ((value - sound.values[k]!) / sound.u[k]!) ** 2);
+  const sum = misses.reduce((total, one) => total + one, 0);
+  // A fault of one reading leaves the others as they are: where these alone miss too far, none of its faults can explain all.
+  const canBe = (k: number): boolean =>
+    Math.sqrt(Math.max(0, sum - misses[k]!) / observed.length) <= largestMisfit * (1 + 1e-9);
+  const at = elsewhereIn(unloaded.value, instruments);
   const ofReadings = observed.flatMap((one, k) =>
-    readingFaults(unloaded.value, instruments, one).map(({ hypothesis, value, tolerance, u }): Prediction => ({
+    (canBe(k) ? readingFaults(unloaded.value, at, one) : []).map(({ hypothesis, value, tolerance, u }): Prediction => ({
       hypothesis,
       values: sound.values.with(k, value),
       u: sound.u.with(k, Math.hypot(u, tolerance)),

@@ -73,38 +73,66 @@ export function readingCircuit(
   };
 }
 
-/** A circuit with some resistances changed: what its meter indicates then, and how each resistance bears on that. */
-export interface Changed {
+/** What a meter indicates in a changed circuit, and what tolerances make of that. */
+export interface Evaluated {
   readonly indicated: number;
-  readonly currents: Float64Array;
-  readonly effect: Float64Array;
+  /** V or A, standard, to first order: rectangular limits in quadrature. */
+  readonly tolerance: number;
 }
 
 /**
  * Changes resistances one after the other, each a change of rank one: an EMF of Δ times its current in series.
  *
- * @returns the indication, and currents and effects in the changed circuit
+ * @param spans  Ω that each resistance may be off, in the order of the circuit's names; 0 where it is known
  */
-export function changed(circuit: ReadingCircuit, changes: readonly Change[]): Changed {
-  if (changes.length === 0) return circuit;
-  const n = circuit.names.length;
-  let { indicated, currents, effect } = circuit;
-  let ports = circuit.ports;
+export function evaluate(circuit: ReadingCircuit, changes: readonly Change[], spans: Float64Array): Evaluated {
+  const { names, ports, currents, effect, resistances } = circuit;
+  const n = names.length;
+  // Rows of the changed resistances as the changes before them have left them; by reciprocity their columns are the same.
+  const rows = changes.map(({ index }, at) => {
+    const row = ports.subarray(index * n, index * n + n);
+    return at === 0 ? row : row.slice();
+  });
+  const drives: number[] = [];
+  const lifts: number[] = [];
+  let { indicated } = circuit;
   changes.forEach(({ index, by }, at) => {
-    const own = ports[index * n + index]!;
-    const gain = gainOf(by, own, circuit.resistances[index]!);
-    if (gain === 0) return;
-    const drive = gain * currents[index]!;
-    const lift = gain * effect[index]!;
-    indicated += effect[index]! * drive;
-    const row = ports;
-    currents = currents.map((current, i) => current + row[i * n + index]! * drive);
-    effect = effect.map((one, j) => one + lift * row[index * n + j]!);
-    if (at < changes.length - 1) {
-      ports = ports.map((one, k) => one + gain * row[Math.floor(k / n) * n + index]! * row[index * n + (k % n)]!);
+    let [current, own] = [currents[index]!, effect[index]!];
+    for (let before = 0; before < at; before += 1) {
+      current += rows[before]![index]! * drives[before]!;
+      own += lifts[before]! * rows[before]![index]!;
+    }
+    const row = rows[at]!;
+    const gain = gainOf(by, row[index]!, resistances[index]!);
+    drives.push(gain * current);
+    lifts.push(gain * own);
+    indicated += own * gain * current;
+    for (let later = at + 1; later < changes.length; later += 1) {
+      const next = rows[later]!;
+      const share = gain * row[changes[later]!.index]!;
+      for (let k = 0; k < n; k += 1) next[k]! += share * row[k]!;
     }
   });
-  return { indicated, currents, effect };
+  let variance = 0;
+  for (let k = 0; k < n; k += 1) {
+    if (spans[k] === 0) continue;
+    let current = currents[k]!;
+    let own = effect[k]!;
+    for (let at = 0; at < drives.length; at += 1) {
+      current += rows[at]![k]! * drives[at]!;
+      own += lifts[at]! * rows[at]![k]!;
+    }
+    const moved = own * current * spans[k]!;
+    variance += moved * moved;
+  }
+  return { indicated, tolerance: Math.sqrt(variance / 3) };
+}
+
+/** What a meter indicates in a circuit with one resistance changed, Ω more. */
+export function indicatedWith(circuit: ReadingCircuit, index: number, by: number): number {
+  const own = circuit.ports[index * circuit.names.length + index]!;
+  const gain = gainOf(by, own, circuit.resistances[index]!);
+  return circuit.indicated + circuit.effect[index]! * gain * circuit.currents[index]!;
 }
 
 /** Δ/(1 − ΔY); its limit where the branch is open, 0 where nothing else joins it. */

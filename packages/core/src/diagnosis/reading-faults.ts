@@ -1,6 +1,6 @@
 import { findRange, rangesOf, type Instrument } from '../instrument/index.ts';
 import type { Unloaded } from '../loading/index.ts';
-import { nodesOf, parseEnd } from '../network/index.ts';
+import { nodesOf, parseEnd, type Network } from '../network/index.ts';
 import { expectationOf, observedNumber } from '../readings/index.ts';
 import { attach, solveCircuit, toNumber } from '../solver/index.ts';
 import type { Hypothesis } from './fault.ts';
@@ -17,11 +17,7 @@ export interface ReadingFaultShown {
 }
 
 /** Every fault of the hand or the eye that one reading may have. */
-export function readingFaults(
-  unloaded: Unloaded,
-  instruments: readonly Instrument[],
-  observed: Observed,
-): ReadingFaultShown[] {
+export function readingFaults(unloaded: Unloaded, at: Elsewhere, observed: Observed): ReadingFaultShown[] {
   const { reading, expectation, u, value } = observed;
   const { expected } = expectation;
   const where = [reading.id];
@@ -35,7 +31,7 @@ export function readingFaults(
     reading.quantity === 'dc-voltage'
       ? [zero('one-point'), zero('hanging')]
       : [zero('blown-fuse'), zero('one-point'), zero('hanging')];
-  if (expected === null) return [...nothing, ...elsewhere(unloaded, instruments, observed)];
+  if (expected === null) return [...nothing, ...elsewhere(unloaded.network, at, observed)];
   const tolerance = toleranceOf(expectation);
   const scaled = (fault: Hypothesis['fault'], factor: number, told: Hypothesis['value']): ReadingFaultShown => ({
     hypothesis: { fault, where, value: told },
@@ -49,7 +45,7 @@ export function readingFaults(
     ...nothing,
     ...digitsSwapped(observed, expected, tolerance),
     ...wrongScales(observed).map(({ range, factor }) => scaled('wrong-scale', factor, range)),
-    ...elsewhere(unloaded, instruments, observed),
+    ...elsewhere(unloaded.network, at, observed),
     ...across(unloaded, observed),
   ];
 }
@@ -86,25 +82,47 @@ function wrongScales({ reading, instrument }: Observed): { readonly range: strin
   );
 }
 
-/** Read at every other place: each ordered pair of nodes, each single end of a part. */
-function elsewhere(
-  unloaded: Unloaded,
-  instruments: readonly Instrument[],
-  { reading, u }: Observed,
-): ReadingFaultShown[] {
-  const { network } = unloaded;
-  const at = (place: InCircuit, value: Hypothesis['value']): ReadingFaultShown[] => {
-    const expectation = expectationOf(unloaded, instruments, place);
-    const hypothesis = { fault: 'wrong-place', where: [reading.id], value } as const;
-    return [{ hypothesis, value: expectation.expected ?? 0, tolerance: toleranceOf(expectation), u }];
+/** What a meter reads at a place, and what the tolerances make of it; remembered, as many readings ask for the same. */
+export type Elsewhere = (place: InCircuit) => { readonly value: number; readonly tolerance: number };
+
+export function elsewhereIn(unloaded: Unloaded, instruments: readonly Instrument[]): Elsewhere {
+  const known = new Map<string, { readonly value: number; readonly tolerance: number }>();
+  const keyOf = (place: InCircuit, turned: boolean): string => {
+    const where =
+      place.quantity === 'dc-voltage'
+        ? turned
+          ? [place.black, place.red]
+          : [place.red, place.black]
+        : [place.node, ...place.ends, place.reversed === true ? 'reversed' : ''];
+    return [place.quantity, place.instrument, place.range, ...where].join('\n');
   };
+  return (place) => {
+    const isAlone = (place.alongside ?? []).length === 0;
+    const before = isAlone ? known.get(keyOf(place, false)) : undefined;
+    if (before) return before;
+    const turned = isAlone && place.quantity === 'dc-voltage' ? known.get(keyOf(place, true)) : undefined;
+    if (turned) return { ...turned, value: 0 - turned.value };
+    const expectation = expectationOf(unloaded, instruments, place);
+    const made = { value: expectation.expected ?? 0, tolerance: toleranceOf(expectation) };
+    if (isAlone) known.set(keyOf(place, false), made);
+    return made;
+  };
+}
+
+/** Read at every other place: each ordered pair of nodes, each single end of a part. */
+function elsewhere(network: Network, at: Elsewhere, { reading, u }: Observed): ReadingFaultShown[] {
+  const shown = (place: InCircuit, value: Hypothesis['value']): ReadingFaultShown => ({
+    hypothesis: { fault: 'wrong-place', where: [reading.id], value },
+    ...at(place),
+    u,
+  });
   if (reading.quantity === 'dc-voltage') {
     const nodes = nodesOf(network);
     return nodes.flatMap((red) =>
       nodes.flatMap((black) =>
         red === black || (red === reading.red && black === reading.black)
           ? []
-          : at({ ...reading, red, black }, { red, black }),
+          : [shown({ ...reading, red, black }, { red, black })],
       ),
     );
   }
@@ -112,7 +130,7 @@ function elsewhere(
     (['from', 'to'] as const).flatMap((side) => {
       const [node, ends] = [part[side], [`${part.id}.${side}`]];
       const same = node === reading.node && reading.ends.length === 1 && reading.ends[0] === ends[0];
-      return same ? [] : at({ ...reading, node, ends }, { node, ends });
+      return same ? [] : [shown({ ...reading, node, ends }, { node, ends })];
     }),
   );
 }

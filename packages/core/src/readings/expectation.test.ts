@@ -66,7 +66,7 @@ test('a meter alone reads what the whole network solved with it gives, tolerance
           continue;
         const figure = reading.quantity === 'dc-voltage' ? 'voltage' : 'current';
         const largest = Math.max(...Object.values(solved.value.values.elements).map((of) => Math.abs(of[figure] ?? 0)));
-        const size = Math.max(Math.abs(solvedFor.true), Math.abs(solvedFor.expected), 1e-6 * largest, 1e-15);
+        const size = Math.max(Math.abs(solvedFor.true), Math.abs(solvedFor.expected), 1e-6 * largest, 1e-12);
         expect(Math.abs(alone.expected - solvedFor.expected)).toBeLessThanOrEqual(1e-9 * size);
         expect(Math.abs(alone.true - solvedFor.true)).toBeLessThanOrEqual(1e-9 * size);
         expect(alone.state).toBe(solvedFor.state);

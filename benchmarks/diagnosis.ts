@@ -1,0 +1,252 @@
+import {
+  diagnose,
+  expectationOf,
+  findRange,
+  rangesOf,
+  readingUncertainty,
+  shownOn,
+  solveUnloaded,
+  withFault,
+  type Hypothesis,
+  type Instrument,
+  type Network,
+  type Reading,
+} from '@usual-drag/core';
+import { duration, line, secondsOf } from './measure.ts';
+import { mesh } from './networks.ts';
+
+/** Numbers that are the same in every run (Park and Miller). */
+function seeded(seed: number): () => number {
+  let state = seed;
+  return () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
+}
+
+const digital: Instrument = {
+  id: 'digital',
+  functions: [
+    {
+      quantity: 'dc-voltage',
+      ranges: [0.2, 2, 20, 200].map((v) => ({ ...digits(`${v} V`, v, 0.005), resistance: 1e7 })),
+    },
+    {
+      quantity: 'dc-current',
+      ranges: [2e-4, 2e-3, 2e-2, 0.2].map((a) => ({ ...digits(`${a} A`, a, 0.01), resistance: 0.2 / a, fuse: 0.5 })),
+    },
+  ],
+};
+
+const needle: Instrument = {
+  id: 'needle',
+  display: 'analogue',
+  functions: [
+    {
+      quantity: 'dc-voltage',
+      ranges: [2.5, 10, 50].map((v) => ({
+        id: `${v} V`,
+        fullScale: v,
+        resistance: v * 20_000,
+        accuracyOfRange: 0.02,
+        divisions: 50,
+      })),
+    },
+  ],
+};
+
+function digits(id: string, about: number, accuracyOfReading: number) {
+  return { id, fullScale: about * 0.9995, resolution: about / 2000, accuracyOfReading, accuracyCounts: 2 };
+}
+
+const standard = [100, 150, 220, 330, 470, 680, 1000, 1500, 2200, 3300, 4700, 6800, 10_000, 22_000];
+
+/** A ladder with a bridge arm, a battery and a switch. */
+function sampleNetwork(random: () => number): Network {
+  const ohms = (): number => standard[Math.floor(random() * standard.length)]!;
+  const part = (id: string, from: string, to: string) => ({
+    id,
+    kind: 'resistor' as const,
+    from,
+    to,
+    resistance: ohms(),
+    tolerance: random() < 0.5 ? 0.01 : 0.05,
+  });
+  return {
+    reference: '0',
+    elements: [
+      { id: 'E1', kind: 'source', from: 'A', to: '0', emf: 6 + Math.floor(random() * 18), internalResistance: 0.5 },
+      { id: 'S1', kind: 'switch', from: 'A', to: 'B', closed: true },
+      part('R1', 'B', 'C'),
+      part('R2', 'C', '0'),
+      part('R3', 'C', 'D'),
+      part('R4', 'D', '0'),
+      ...(random() < 0.5 ? [part('R5', 'B', 'D')] : []),
+    ],
+  };
+}
+
+/** Every node against the reference, some across a part, the current of every part; each as it would be written down. */
+function readAll(drawn: Network, real: Network, instruments: readonly Instrument[], random: () => number): Reading[] {
+  const unloaded = solveUnloaded(real);
+  if (!unloaded.ok) return [];
+  const nodes = [...new Set(drawn.elements.flatMap(({ from, to }) => [from, to]))].filter((node) => node !== '0');
+  const places = [
+    ...nodes.map((red) => ({ quantity: 'dc-voltage', red, black: '0' }) as const),
+    ...drawn.elements.map(({ id, from }) => ({ quantity: 'dc-current', node: from, ends: [`${id}.from`] }) as const),
+  ];
+  return places.flatMap((place, index): Reading[] => {
+    const at = unloaded.value.values.nodes[place.quantity === 'dc-voltage' ? place.red : '0'] ?? 0;
+    // A needle does not read below zero.
+    const instrument = place.quantity === 'dc-voltage' && index % 3 === 2 && at >= 0 ? needle : digital;
+    const used = instruments.find(({ id }) => id === instrument.id)!;
+    for (const { id } of rangesOf(instrument, place.quantity)) {
+      const reading = {
+        id: `M${index + 1}`,
+        instrument: instrument.id,
+        range: id,
+        observations: [],
+        ...place,
+      } as Reading;
+      const { expected } = expectationOf(unloaded.value, [used], reading);
+      const range = findRange(instrument, place.quantity, id)!;
+      const { accuracy } = readingUncertainty(instrument, range, expected ?? 0);
+      const value = (expected ?? 0) + accuracy * 0.5 * (2 * random() - 1);
+      const { display, unit } = shownOn(instrument, place.quantity, range, value);
+      if (display === null || display === 'OL' || Math.abs(value) > range.fullScale) continue;
+      return [{ ...reading, observations: [{ shown: display.replace('−', '-'), unit }] }];
+    }
+    return [];
+  });
+}
+
+/** The same network with every part somewhere within four fifths of its tolerance. */
+const withinTolerance = (network: Network, random: () => number): Network => ({
+  ...network,
+  elements: network.elements.map((part) =>
+    part.kind === 'resistor' && part.tolerance
+      ? { ...part, resistance: part.resistance * (1 + 0.8 * part.tolerance * (2 * random() - 1)) }
+      : part,
+  ),
+});
+
+const circuitFaults: readonly ((random: () => number) => Hypothesis)[] = [
+  (r) => ({ fault: 'open', where: [anyPart(r)], value: null }),
+  (r) => ({ fault: 'short', where: [anyPart(r)], value: null }),
+  (r) => ({ fault: 'decade', where: [anyPart(r)], value: [10, 0.1, 100, 0.01][Math.floor(r() * 4)]! }),
+  (r) => ({ fault: 'contact', where: [anyPart(r)], value: 10 ** (2 + 3 * r()) }),
+  () => ({ fault: 'swapped', where: ['R1', 'R2'], value: null }),
+  () => ({ fault: 'supply-off', where: ['E1'], value: null }),
+  () => ({ fault: 'supply-reversed', where: ['E1'], value: null }),
+  (r) => ({ fault: 'supply-value', where: ['E1'], value: 2 + 2 * r() }),
+  () => ({ fault: 'switch', where: ['S1'], value: null }),
+];
+
+const anyPart = (random: () => number): string => `R${1 + Math.floor(random() * 4)}`;
+
+/** Faults of one reading, put into the record. */
+const readingFaults: readonly {
+  readonly fault: Hypothesis['fault'];
+  readonly put: (reading: Reading) => Reading | null;
+}[] = [
+  {
+    fault: 'prefix',
+    put: (one) =>
+      withUnit(
+        one,
+        one.observations[0]!.unit.length === 1 ? `m${one.observations[0]!.unit}` : one.observations[0]!.unit.slice(-1),
+      ),
+  },
+  {
+    fault: 'leads-swapped',
+    put: (one) =>
+      withShown(
+        one,
+        one.observations[0]!.shown.startsWith('-')
+          ? one.observations[0]!.shown.slice(1)
+          : `-${one.observations[0]!.shown}`,
+      ),
+  },
+  { fault: 'hanging', put: (one) => withShown(one, '0.00') },
+  { fault: 'digits-swapped', put: (one) => withShown(one, one.observations[0]!.shown.replace(/(\d)(\d)/, '$2$1')) },
+];
+
+const withShown = (reading: Reading, shown: string): Reading => ({
+  ...reading,
+  observations: [{ ...reading.observations[0]!, shown }],
+});
+
+const withUnit = (reading: Reading, unit: string): Reading => ({
+  ...reading,
+  observations: [{ ...reading.observations[0]!, unit }],
+});
+
+const jobsOfAKind = 12;
+
+/** How often the hidden fault is in the first group, by its kind; a sound job called consistent; and what a large one takes. */
+export function benchDiagnosis(): void {
+  console.log(
+    `\nDiagnosis: the hidden fault in the first group, of ${jobsOfAKind} made-up jobs a kind that it can be seen in`,
+  );
+  const random = seeded(20_261_126);
+  const bench = [digital, needle];
+  const score = (name: string, make: (network: Network) => { readings: Reading[]; truth: Hypothesis | null }): void => {
+    let [right, of] = [0, 0];
+    for (let tries = 0; of < jobsOfAKind && tries < jobsOfAKind * 6; tries += 1) {
+      const network = sampleNetwork(random);
+      const { readings, truth } = make(network);
+      const made = diagnose({ network, instruments: bench, readings });
+      if (!made.ok || readings.length === 0) continue;
+      const { consistent, groups } = made.value;
+      // What no reading shows cannot be found.
+      if (truth !== null && consistent) continue;
+      of += 1;
+      const isIt = ({ fault, where }: Hypothesis): boolean =>
+        fault === truth?.fault && [...where].sort().join() === [...truth.where].sort().join();
+      if (truth === null ? consistent : groups[0]?.hypotheses.some(isIt)) right += 1;
+    }
+    line(`  ${name}`, `${right} of ${of}`);
+  };
+  score('sound', (network) => ({
+    readings: readAll(network, withinTolerance(network, random), bench, random),
+    truth: null,
+  }));
+  for (const fault of circuitFaults) {
+    const truth = fault(random);
+    score(truth.fault, (network) => {
+      const hidden = fault(random);
+      const real = withFault({ network: withinTolerance(network, random), instruments: bench }, hidden);
+      return { readings: readAll(network, real.network, bench, random), truth: hidden };
+    });
+  }
+  for (const { fault, put } of readingFaults)
+    score(fault, (network) => {
+      const readings = readAll(network, withinTolerance(network, random), bench, random);
+      const at = Math.floor(random() * readings.length);
+      const wrong = readings[at] && put(readings[at]);
+      return {
+        readings: wrong ? readings.map((one, k) => (k === at ? wrong : one)) : [],
+        truth: { fault, where: [readings[at]?.id ?? ''], value: null },
+      };
+    });
+
+  const large = mesh(21);
+  const named = large.elements.map((part) => (part.kind === 'resistor' ? { ...part, tolerance: 0.05 } : part));
+  const network = { ...large, elements: named };
+  // A part whose fault shows.
+  const jobs = named.flatMap(({ id, kind }) => {
+    if (kind !== 'resistor') return [];
+    const real = withFault({ network, instruments: bench }, { fault: 'decade', where: [id], value: 10 });
+    const readings = readAll(network, real.network, bench, random).slice(0, 30);
+    const of = { network, instruments: bench, readings };
+    const found = diagnose(of);
+    return found.ok && found.value.groups.length > 0 ? [of] : [];
+  });
+  const job = jobs[0]!;
+  const { readings } = job;
+  const time = secondsOf(() => diagnose(job), 0.5);
+  const made = diagnose(job);
+  const listed = made.ok ? made.value.groups.flatMap(({ hypotheses }) => hypotheses).length : 0;
+  const solve = secondsOf(() => solveUnloaded(network));
+  line(
+    `  all single faults of ${named.length} parts, ${readings.length} readings, ${listed} listed (${duration(time)})`,
+    `${(time / solve).toFixed(0)} × solving it once   ${(time / 0.1).toFixed(2)} of 100 ms`,
+  );
+}
