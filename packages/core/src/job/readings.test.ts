@@ -176,7 +176,7 @@ test('written to rows and read back, any readings are the same', () => {
       // A time that some observations of one reading lack is not made up.
       expect(read.readings).toEqual(readings);
     }),
-    { numRuns: 300 },
+    { numRuns: 300, seed: 2026 },
   );
 });
 

@@ -39,7 +39,7 @@ test('every leg has a hole, rows of one node are linked, and no row has more leg
           expect(links.some(({ to, element }) => to === row && element === null)).toBe(true);
       }
     }),
-    { numRuns: 200 },
+    { numRuns: 200, seed: 2026 },
   );
 });
 
