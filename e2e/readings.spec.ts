@@ -183,6 +183,17 @@ test('a meter is placed without the plan; a resistance becomes the measured valu
   const { document } = await stored(server, 'Float-level divider');
   expect(document.network.elements.find(({ id }) => id === 'R4')).toMatchObject({ measuredResistance: 27_400 });
 
+  // One of two meters that are connected at the same time: the reading keeps the other.
+  await free.getByRole('button', { name: /^From a set-up/ }).click();
+  await page.getByRole('option', { name: 'V1 of S-3, its other meters connected' }).click();
+  await expect(free).toContainText('connected with it: A1');
+  await free.getByRole('textbox').fill('6.38');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  const both = (await stored(server, 'Float-level divider')).document.readings!.at(-1)!;
+  expect(both).toMatchObject({ quantity: 'dc-voltage', alongside: [{ id: 'A1', quantity: 'dc-current' }] });
+  await expect(free.getByRole('status')).toContainText('agrees');
+
   await free.getByRole('button', { name: 'Back to the plan' }).click();
   await page.keyboard.press('b');
   const large = page.getByRole('dialog', { name: 'Large view' });
@@ -192,6 +203,15 @@ test('a meter is placed without the plan; a resistance becomes the measured valu
   await expect(heading).not.toHaveText(first);
   await page.keyboard.press('PageUp');
   await expect(heading).toHaveText(first);
+  // What was typed and not kept yet is there when one comes back.
+  for (let at = 0; at < 12 && !(await large.getByRole('textbox').isVisible()); at += 1) {
+    await page.keyboard.press('PageDown');
+    await page.waitForTimeout(100);
+  }
+  await large.getByRole('textbox').fill('23.9');
+  await page.keyboard.press('PageDown');
+  await page.keyboard.press('PageUp');
+  await expect(large.getByRole('textbox')).toHaveValue('23.9');
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   await page.keyboard.press('Escape');
   await expect(large).toHaveCount(0);

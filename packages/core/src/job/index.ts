@@ -25,4 +25,4 @@ export { rowsFromStock, stockFromRows } from './stock-rows.ts';
 export { documentChanges } from './document-changes.ts';
 export { sameValue } from './same-value.ts';
 export { jobStatus, type JobStatus } from './job-status.ts';
-export { setupValuesOf, trueValuesOf } from './solved-values.ts';
+export { placedPositive, setupValuesOf, trueValuesOf } from './solved-values.ts';

@@ -3,6 +3,8 @@ import {
   setupFaults,
   solveSetup,
   solveUnloaded,
+  swapLeads,
+  type Meter,
   type Setup,
   type SetupValues,
   type Unloaded,
@@ -18,6 +20,17 @@ export function trueValuesOf(network: Network): Result<Unloaded, JobFault> {
   if (fault) return fail(fault);
   const solved = solveUnloaded(network);
   return solved.ok ? solved : fail(explainSolverFault(solved.fault));
+}
+
+/** A meter so that it reads positive beside the others of a set-up: its leads swapped where they have to be. */
+export function placedPositive(
+  unloaded: Result<Unloaded, JobFault>,
+  instruments: readonly Instrument[],
+  setup: Setup,
+  meter: Meter,
+): Meter {
+  const tried = setupValuesOf(unloaded, instruments, { ...setup, meters: [...setup.meters, meter] });
+  return tried.ok && (tried.value.meters[meter.id]?.indicated ?? 0) < 0 ? swapLeads(meter) : meter;
 }
 
 /** A set-up's readings, or in words what stands in their way. */

@@ -4,11 +4,11 @@ import type { Plan, PlanStep, ReadStep } from './plan.ts';
 /** A source's terminal while all else is lifted off it: a place that the network does not have. */
 export const openTerminal = (node: string): string => `${node.slice(0, 27)}-open`;
 
-/** The readings that were taken at a step's place, struck ones left out, the newest last. */
-export const readingsAt = (readings: readonly Reading[], step: ReadStep): Reading[] =>
-  readings.filter((reading) => reading.struck === undefined && isAt(reading, step));
+/** The readings that were taken at the place of a step or of another reading, struck ones left out, the newest last. */
+export const readingsAt = (readings: readonly Reading[], place: ReadStep | Reading): Reading[] =>
+  readings.filter((reading) => reading.struck === undefined && isAt(reading, place));
 
-function isAt(reading: Reading, step: ReadStep): boolean {
+function isAt(reading: Reading, step: ReadStep | Reading): boolean {
   switch (step.quantity) {
     case 'dc-voltage':
       return (

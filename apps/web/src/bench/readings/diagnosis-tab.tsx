@@ -21,6 +21,7 @@ import { sayUndoable } from '../model/say-undoable.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { FitPanel } from './fit-panel.tsx';
 import { useInHand } from './in-hand.ts';
+import { namesOf } from './step-words.ts';
 import type { Readings } from './use-readings.ts';
 import { useSearch } from './use-search.ts';
 
@@ -35,6 +36,7 @@ export function DiagnosisTab({ view, readings }: { readonly view: BenchView; rea
   if (start === null) return <p className="p-3 text-soft">Nothing to diagnose yet: no readings.</p>;
   return (
     <div className="flex flex-col gap-2 p-3 text-[14px]">
+      <Tried />
       {isSearching && (
         <p role="status" className="flex items-center gap-3 text-soft">
           Trying every single fault … <Button onClick={stop}>Stop</Button>
@@ -44,6 +46,18 @@ export function DiagnosisTab({ view, readings }: { readonly view: BenchView; rea
       {found?.ok && <Found diagnosis={found.value} readings={readings} job={job} />}
       <FitPanel job={job} />
     </div>
+  );
+}
+
+/** The fault that is on the drawing, and the way to take it off, whether or not it is still among the explanations. */
+function Tried() {
+  const tried = useInHand((state) => state.tried);
+  if (!tried) return null;
+  return (
+    <p className="flex flex-wrap items-center gap-3">
+      Tried on the drawing: {faultSentence(tried)}
+      <Button onClick={() => useInHand.setState({ tried: null })}>Take it off</Button>
+    </p>
   );
 }
 
@@ -182,7 +196,7 @@ function ReadNext({ next, job }: { readonly next: NextReading; readonly job: Job
   const words =
     next.quantity === 'dc-voltage'
       ? `voltage ${next.red} to ${next.black}`
-      : `current at ${next.node} into ${next.ends.map((end) => end.replace(/\..*$/, '')).join(', ')}`;
+      : `current at ${next.node} into ${namesOf(next.ends)}`;
   const read = (): void => {
     if (!instrument || !range) return;
     const { separates: _count, ...place } = next;

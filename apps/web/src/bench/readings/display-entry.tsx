@@ -3,10 +3,12 @@ import clsx from 'clsx';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Segments } from '../../ui/segments.tsx';
-import { toggleLarge } from './in-hand.ts';
+import { toggleLarge, typeIn, useInHand } from './in-hand.ts';
 import { prefixesOf } from './step-words.ts';
 
 interface Props {
+  /** Where it is read: what was typed there is kept until it is written down. */
+  readonly place: string;
   readonly quantity: ReadingQuantity;
   /** The likeliest prefix. */
   readonly prefix: string;
@@ -21,8 +23,9 @@ interface Props {
  * What the display says: digits, point and sign, or OL; by number pad alone. A letter of a prefix sets it, * and / go one prefix up or
  * down; Enter keeps the reading and goes on, Shift Enter keeps it and stays.
  */
-export function DisplayEntry({ quantity, prefix: likely, focus, large = false, onKeep }: Props) {
-  const [typed, setTyped] = useState('');
+export function DisplayEntry({ place, quantity, prefix: likely, focus, large = false, onKeep }: Props) {
+  const typed = useInHand((state) => state.typed[place]) ?? '';
+  const setTyped = (text: string): void => typeIn(place, text);
   const [prefix, setPrefix] = useState(likely);
   const [refused, setRefused] = useState(false);
   const field = useRef<HTMLInputElement>(null);
@@ -77,7 +80,7 @@ export function DisplayEntry({ quantity, prefix: likely, focus, large = false, o
             placeholder={large ? undefined : 'display'}
             onChange={(event) => take(event.target.value)}
             onKeyDown={(event) => {
-              if (event.key.toLowerCase() === 'b') {
+              if (event.key.toLowerCase() === 'b' && !event.ctrlKey && !event.metaKey && !event.altKey) {
                 event.preventDefault();
                 toggleLarge();
               }

@@ -4,7 +4,9 @@ import {
   keepInstrument,
   instrumentForJob,
   newMeter,
+  placedPositive,
   rangesOf,
+  readingsAt,
   shownOn,
   unitOf,
   type Instrument,
@@ -21,6 +23,7 @@ import type { BenchView } from '../model/use-bench-view.ts';
 import { Leads } from '../setups/leads.tsx';
 import { DisplayEntry } from './display-entry.tsx';
 import { ExpectationBar } from './expectation-bar.tsx';
+import { HowRead } from './how-read.tsx';
 import { useInHand, type FreePlace } from './in-hand.ts';
 import { keepReading, placedFree } from './keep-reading.ts';
 import { uncertaintyAt } from './uncertainty-at.ts';
@@ -66,7 +69,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
   const reading = useMemo((): Reading => ({ id: 'here', ...placedFree(free), observations: [] }), [free]);
   const expectation = readings.expect(reading);
   const unit = unitOf(quantity);
-  const taken = readings.readings.filter((one) => !one.struck && samePlace(one, reading));
+  const taken = readingsAt(readings.readings, reading);
   const newest = taken.at(-1);
   const compared = newest ? readings.comparedAs(newest) : null;
   const shown =
@@ -113,6 +116,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
           onChange={(id) => place({ ...free, range: id })}
         />
       )}
+      <HowRead free={free} instrument={instrument} setups={job.setups ?? []} place={place} />
       {free.quantity === 'resistance' ? (
         <Choice
           label="Part, out of the circuit"
@@ -151,6 +155,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
       )}
       <DisplayEntry
         key={`${quantity} ${free.instrument} ${free.range}`}
+        place="free"
         quantity={quantity}
         prefix={usualPrefix(instrument, quantity, free.range)}
         focus={false}
@@ -170,15 +175,13 @@ function turnTo(quantity: ReadingQuantity, instruments: readonly Instrument[], v
   useInHand.setState({ free, again: null });
 }
 
-function freeOf(quantity: ReadingQuantity, instrument: Instrument, { job }: BenchView): FreePlace | null {
-  if (quantity !== 'resistance') return newMeter(job.network, { id: 'free', meters: [] }, instrument, quantity);
+function freeOf(quantity: ReadingQuantity, instrument: Instrument, { job, unloaded }: BenchView): FreePlace | null {
+  if (quantity !== 'resistance') {
+    const alone = { id: 'free', meters: [] };
+    const meter = newMeter(job.network, alone, instrument, quantity);
+    return meter && placedPositive(unloaded, [instrument], alone, meter);
+  }
   const part = benchNow().document.network.elements.find(({ kind }) => kind === 'resistor');
   const range = rangesOf(instrument, 'resistance').at(-1);
   return part && range ? { quantity, instrument: instrument.id, range: range.id, element: part.id } : null;
-}
-
-function samePlace(a: Reading, b: Reading): boolean {
-  if (a.quantity === 'dc-voltage') return b.quantity === 'dc-voltage' && a.red === b.red && a.black === b.black;
-  if (a.quantity === 'resistance') return b.quantity === 'resistance' && a.element === b.element;
-  return b.quantity === 'dc-current' && a.node === b.node && a.ends.join(' ') === b.ends.join(' ');
 }

@@ -1,10 +1,16 @@
 import type { Depth, DiagnosedHypothesis, Meter } from '@usual-drag/core';
 import { create } from 'zustand';
 
-/** A meter that is placed without the plan; a resistor that is measured out of circuit. */
-export type FreePlace =
+/** A meter that is placed without the plan, and those connected with it; a resistor that is measured out of circuit. */
+export type FreePlace = (
   | Meter
-  | { readonly quantity: 'resistance'; readonly instrument: string; readonly range: string; readonly element: string };
+  | { readonly quantity: 'resistance'; readonly instrument: string; readonly range: string; readonly element: string }
+) & {
+  readonly alongside?: readonly Meter[];
+  /** The range whose scale a needle is read from, where it is another. */
+  readonly scale?: string;
+  readonly rate?: string;
+};
 
 /** What is in hand on the bench while readings are taken. It is no part of the job and not undone. */
 interface InHand {
@@ -23,6 +29,8 @@ interface InHand {
   readonly spoken: boolean;
   /** A meter placed without the plan. */
   readonly free: FreePlace | null;
+  /** What was typed and not kept yet, by where it was. */
+  readonly typed: Readonly<Record<string, string>>;
   /** A fault that is tried on the drawing. */
   readonly tried: DiagnosedHypothesis | null;
 }
@@ -37,6 +45,7 @@ const nothing: InHand = {
   large: false,
   spoken: false,
   free: null,
+  typed: {},
   tried: null,
 };
 
@@ -60,3 +69,6 @@ export function tick(step: string, check: string): void {
   const next = own.includes(check) ? own.filter((other) => other !== check) : [...own, check];
   useInHand.setState({ ticked: { ...ticked, [step]: next } });
 }
+
+export const typeIn = (place: string, text: string): void =>
+  useInHand.setState(({ typed }) => ({ typed: { ...typed, [place]: text } }));

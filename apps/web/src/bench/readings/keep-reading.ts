@@ -22,7 +22,7 @@ export function keepReading(place: Placed, observation: Observation, stay: boole
     const reading: Reading = { id, ...place, observations: [observation], ...(by && { by }) };
     edit((job) => addReading(job, reading));
   }
-  useInHand.setState({ last: id, again: stay ? id : null });
+  useInHand.setState({ last: id, again: stay ? id : null, tried: null });
 }
 
 /** A place, with the instrument and range it is read on. */

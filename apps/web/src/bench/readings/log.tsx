@@ -86,11 +86,10 @@ const columns = column.columns([
 /** Every reading as it was written down, the newest last; struck ones stay legible. */
 export function Log({ readings }: { readonly readings: Readings }) {
   const frame = useRef<HTMLDivElement>(null);
-  const { readings: all } = readings;
+  const { readings: all, comparedAs } = readings;
   const rows = useMemo(
-    () => all.map((reading): Row => ({ reading, compared: reading.struck ? null : readings.comparedAs(reading) })),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- comparedAs follows from these two
-    [all, readings.comparison],
+    () => all.map((reading): Row => ({ reading, compared: reading.struck ? null : comparedAs(reading) })),
+    [all, comparedAs],
   );
   useEffect(() => {
     frame.current?.lastElementChild?.scrollIntoView({ block: 'end' });

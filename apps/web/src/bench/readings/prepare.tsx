@@ -79,7 +79,7 @@ const linesAfter = [
   'Supply off',
   'Leads out of the circuit, back in the voltage jacks',
   'Every break closed',
-  'Board stripped, parts put away',
+  'Board stripped, parts sorted',
   'Bench as found',
 ];
 

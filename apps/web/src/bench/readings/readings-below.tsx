@@ -23,6 +23,7 @@ import { sayUndoable } from '../model/say-undoable.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { Log } from './log.tsx';
 
+import { namesOf } from './step-words.ts';
 import { useReadings, type Readings } from './use-readings.ts';
 
 const DiagnosisTab = fetchedLater(async () => (await import('./diagnosis-tab.tsx')).DiagnosisTab);
@@ -180,6 +181,6 @@ function SumLine({
 
 function termOf({ reading, sign }: ReadingSum['terms'][number], index: number, readings: readonly Reading[]): string {
   const at = readings.find(({ id }) => id === reading);
-  const part = at?.quantity === 'dc-current' ? ` (${at.ends.map((end) => end.replace(/\..*$/, '')).join(', ')})` : '';
+  const part = at?.quantity === 'dc-current' ? ` (${namesOf(at.ends)})` : '';
   return `${sign < 0 ? '−' : index === 0 ? '' : '+'} ${reading}${part}`.trim();
 }

@@ -53,7 +53,11 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
           ...(open.reversed && { reversed: true }),
         };
   }, [free, open]);
-  const setup = useMemo((): Setup | null => (meter ? { id: 'reading', meters: [meter] } : null), [meter]);
+  const alongside = free?.alongside;
+  const setup = useMemo(
+    (): Setup | null => (meter ? { id: 'reading', meters: [meter, ...(alongside ?? [])] } : null),
+    [meter, alongside],
+  );
   const values = useMemo(() => {
     if (!setup || !unloaded.ok || setupFaults(network, instruments, setup).length > 0) return null;
     const solved = solveSetup(unloaded.value, instruments, setup);

@@ -1,6 +1,5 @@
 import {
   findRange,
-  isSource,
   readingsAt,
   unitOf,
   formatQuantity,
@@ -18,7 +17,7 @@ import { DisplayEntry } from './display-entry.tsx';
 import { ExpectationBar } from './expectation-bar.tsx';
 import { tick, useInHand } from './in-hand.ts';
 import { go, keepReading, placedAt } from './keep-reading.ts';
-import { checksOf, titleOf, usualPrefix } from './step-words.ts';
+import { checksOf, namesOf, titleOf, usualPrefix } from './step-words.ts';
 import { TakenHere } from './taken-here.tsx';
 import { uncertaintyAt } from './uncertainty-at.ts';
 import type { Readings } from './use-readings.ts';
@@ -130,6 +129,7 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
         )}
       </div>
       <DisplayEntry
+        place={step.id}
         quantity={step.quantity}
         prefix={usualPrefix(instrument, step.quantity, step.range)}
         focus
@@ -188,17 +188,16 @@ function DoCard({
 }
 
 function linesOf(step: Exclude<PlanStep, ReadStep>, network: Network): string[] {
-  const ends = 'ends' in step ? step.ends.map((end) => end.replace(/\.(from|to)$/, '')).join(', ') : '';
+  const ends = 'ends' in step ? namesOf(step.ends) : '';
   switch (step.do) {
     case 'supply': {
       const source = network.elements.find(({ id }) => id === step.element);
       const unit = source?.kind === 'current-source' ? 'A' : 'V';
-      const asked = network.elements.filter(isSource).length > 1 && step.channel ? `, channel ${step.channel}` : '';
       return [
         ...(step.currentLimit === null
           ? []
           : [`Current limit at ${formatQuantity(step.currentLimit, 'A', { digits: 2, trim: true })}`]),
-        `${step.element} at ${formatQuantity(step.set, unit, { digits: 6, trim: true })}${asked || (step.channel ? `, channel ${step.channel}` : '')}`,
+        `${step.element} at ${formatQuantity(step.set, unit, { digits: 6, trim: true })}${step.channel ? `, channel ${step.channel}` : ''}`,
         'Set it by the meter at its terminals, not by its own display',
         'Switch on',
       ];

@@ -7,7 +7,7 @@ import { shownIn } from './taken-here.tsx';
 import type { Readings } from './use-readings.ts';
 import { VerdictMark } from './verdict.tsx';
 
-/** Every step of the plan, what was read at it, and how that stands. */
+/** Every step of the plan, what was read at it, and its verdict. */
 export function StepList({ readings }: { readonly readings: Readings }) {
   const { steps, open } = readings;
   const list = useRef<HTMLOListElement>(null);

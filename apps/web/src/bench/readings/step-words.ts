@@ -2,7 +2,7 @@ import {
   findRange,
   formatQuantity,
   openTerminal,
-  unitOf,
+  shownOn,
   type Conventions,
   type Instrument,
   type Network,
@@ -46,7 +46,8 @@ const isOpen = (node: string): boolean => node.endsWith(openTerminal(''));
 const plain = (node: string): string => (isOpen(node) ? node.slice(0, -openTerminal('').length) : node);
 
 /** `R3` for `R3.from`. */
-const namesOf = (ends: readonly string[]): string => ends.map((end) => end.replace(/\.(from|to)$/, '')).join(', ');
+export const namesOf = (ends: readonly string[]): string =>
+  ends.map((end) => end.replace(/\.(from|to)$/, '')).join(', ');
 
 /** What is to be set on the meter before a step is read, in the order of the convention. */
 export function checksOf(
@@ -117,19 +118,8 @@ export const verdictWords: Readonly<Record<Verdict, string>> = {
 export const prefixesOf = (quantity: ReadStep['quantity']): readonly string[] =>
   ({ 'dc-voltage': ['µ', 'm', '', 'k'], 'dc-current': ['n', 'µ', 'm', ''], resistance: ['m', '', 'k', 'M'] })[quantity];
 
-/** The prefix that a range shows, of its full scale. */
+/** The prefix that a range's display has. */
 export function usualPrefix(instrument: Instrument | undefined, quantity: ReadStep['quantity'], range: string): string {
   const found = instrument && findRange(instrument, quantity, range);
-  if (!found) return '';
-  const steps: readonly (readonly [number, string])[] = [
-    [1e9, 'G'],
-    [1e6, 'M'],
-    [1e3, 'k'],
-    [1, ''],
-    [1e-3, 'm'],
-    [1e-6, 'µ'],
-    [1e-9, 'n'],
-  ];
-  const [, prefix = ''] = steps.find(([size]) => found.fullScale >= size * (1 - 1e-12)) ?? [];
-  return unitOf(quantity) === 'Ω' || !'GMk'.includes(prefix) || prefix === '' ? prefix : '';
+  return found ? shownOn(instrument, quantity, found, 0).unit.slice(0, -1) : '';
 }

@@ -5,7 +5,6 @@ import {
   ok,
   parseQuantity,
   rangesOf,
-  readingUncertainty,
   resistanceFromSweep,
   setupFaults,
   solveSetup,
@@ -31,6 +30,7 @@ import { ValueField } from '../../ui/value-field.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
+import { uncertaintyAt } from './uncertainty-at.ts';
 
 interface SweepRow {
   readonly set: number;
@@ -265,11 +265,9 @@ const closest = (options: readonly MeterOption[], value: number): MeterOption | 
       undefined,
     );
 
-/** Standard uncertainty of a reading: accuracy and resolution as rectangular limits. */
-function standard({ instrument, range }: MeterOption, value: number): number {
-  const { accuracy, resolution } = readingUncertainty(instrument, range, value);
-  return Math.sqrt((accuracy ** 2 + resolution ** 2) / 3);
-}
+/** Standard uncertainty of a reading. */
+const standard = ({ instrument, range }: MeterOption, value: number): number =>
+  uncertaintyAt(instrument, range, value) / 2;
 
 /** What both meters indicate at a setting. */
 function expectedAt(

@@ -23,7 +23,7 @@ interface Props {
   readonly large?: boolean;
 }
 
-/** What was read at this place so far, how it stands, and what can be done with it. */
+/** What was read at this place so far, its verdict, and what can be done with it. */
 export function TakenHere({ readings, taken, large = false }: Props) {
   const newest = taken.at(-1);
   if (!newest) return null;

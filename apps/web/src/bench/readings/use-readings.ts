@@ -17,7 +17,7 @@ import {
   type Reading,
   type ReadStep,
 } from '@usual-drag/core';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { useInHand } from './in-hand.ts';
 
@@ -57,14 +57,17 @@ export function useReadings({ job, instruments, unloaded }: BenchView): Readings
     () => (unloaded.ok ? comparisonOf(unloaded.value, instruments, conventions, readings, expectations!) : null),
     [unloaded, instruments, conventions, readings, expectations],
   );
-  const comparedAs = (reading: Reading): ComparedReading | null => {
-    const compared = comparison?.readings[reading.id] ?? null;
-    if (compared?.verdict !== 'not-comparable') return compared;
-    const step = steps.find((one): one is ReadStep => one.do === 'read' && readingsAt([reading], one).length > 0);
-    if (!step) return compared;
-    const instrument = instruments.find(({ id }) => id === reading.instrument);
-    return compareReading(reading, instrument, expectationAt(step), conventions);
-  };
+  const comparedAs = useCallback(
+    (reading: Reading): ComparedReading | null => {
+      const compared = comparison?.readings[reading.id] ?? null;
+      if (compared?.verdict !== 'not-comparable') return compared;
+      const step = steps.find((one): one is ReadStep => one.do === 'read' && readingsAt([reading], one).length > 0);
+      if (!step) return compared;
+      const instrument = instruments.find(({ id }) => id === reading.instrument);
+      return compareReading(reading, instrument, expectationAt(step), conventions);
+    },
+    [comparison, steps, instruments, conventions],
+  );
   const counted = useMemo(
     () =>
       readings.flatMap((reading): CountedReading[] => {

@@ -2,12 +2,11 @@ import {
   keepInstrument,
   newMeter,
   nextSetupId,
+  placedPositive,
   putMeter,
   putSetup,
   removeSetup,
   setupCautions,
-  setupValuesOf,
-  swapLeads,
   type Instrument,
   type MeterQuantity,
   type Setup,
@@ -73,9 +72,7 @@ export function SetupsStep({
         'No meter was added: no instrument of the kit measures this, or every end is lifted already.',
       );
     const instruments = [instrument, ...(job.instruments ?? [])];
-    const tried = setupValuesOf(unloaded, instruments, { ...to, meters: [...to.meters, added] });
-    const isReversed = tried.ok && (tried.value.meters[added.id]?.indicated ?? 0) < 0;
-    const meter = isReversed ? swapLeads(added) : added;
+    const meter = placedPositive(unloaded, instruments, to, added);
     edit((current) => putMeter(keepInstrument(current, instrument), to, meter));
     onChooseMeter(meter.id);
   };
