@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { limitViolation, namePattern, type Limit } from '@usual-drag/core';
 import {
   ArrayMaxSize,
+  ArrayMinSize,
   IsArray,
   IsNumber,
   IsOptional,
@@ -12,6 +13,7 @@ import {
   ValidateBy,
   type ValidationOptions,
 } from 'class-validator';
+import { most } from '../limits.ts';
 
 /** Marks a rule that a value of the right type can break: it is reported as `invalid-value`, not `invalid-file`. */
 export const valueRule = { context: { code: 'invalid-value' } } as const satisfies ValidationOptions;
@@ -66,6 +68,17 @@ export function List(longest: number, message = 'must be a list'): PropertyDecor
   return all(
     IsArray({ message }),
     ArrayMaxSize(longest, { ...valueRule, message: `must have ${longest} entries at most` }),
+  );
+}
+
+/** The ends that a break lifts off its node. */
+export function Ends(): PropertyDecorator {
+  const message = 'must be a list of ends such as R3.from';
+  return all(
+    List(most.ends, message),
+    ArrayMinSize(1, { ...valueRule, message: 'must name at least one end' }),
+    IsString({ each: true, message }),
+    MaxLength(most.word, { ...valueRule, each: true, message }),
   );
 }
 

@@ -9,9 +9,9 @@ import {
   type VoltageReading,
 } from '@usual-drag/core';
 import { Type } from 'class-transformer';
-import { ArrayMinSize, IsBoolean, IsIn, IsString, Matches, MaxLength, ValidateNested } from 'class-validator';
+import { ArrayMinSize, IsBoolean, IsIn, IsString, Matches, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';
-import { Absent, Describes, Id, List, Name, Text, valueRule } from './decorators.ts';
+import { Absent, Describes, Ends, Id, List, Name, Text, valueRule } from './decorators.ts';
 import { readingQuantities } from './instrument.dto.ts';
 import { MeterDto, meterSubTypes } from './setup.dto.ts';
 
@@ -117,10 +117,7 @@ class CurrentReadingDto extends ReadingDto<'dc-current'> {
   @Name()
   node!: string;
 
-  @List(most.ends, 'must be a list of ends such as R3.from')
-  @ArrayMinSize(1, { ...valueRule, message: 'must name at least one end' })
-  @IsString({ each: true, message: 'must be a list of ends such as R3.from' })
-  @MaxLength(most.word, { ...valueRule, each: true, message: 'must be a list of ends such as R3.from' })
+  @Ends()
   ends!: string[];
 
   @Absent()

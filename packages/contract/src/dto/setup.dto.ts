@@ -1,8 +1,8 @@
 import type { AmmeterPlacement, MeterQuantity, Setup, VoltmeterPlacement } from '@usual-drag/core';
 import { Type } from 'class-transformer';
-import { ArrayMinSize, IsBoolean, IsIn, IsString, MaxLength, ValidateNested } from 'class-validator';
+import { IsBoolean, IsIn, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';
-import { Absent, Describes, Id, List, Name, valueRule } from './decorators.ts';
+import { Absent, Describes, Ends, Id, List, Name } from './decorators.ts';
 import { meterQuantities } from './instrument.dto.ts';
 
 /** What every meter of a set-up has. */
@@ -34,10 +34,7 @@ export class AmmeterDto extends MeterDto<'dc-current'> {
   @Name()
   node!: string;
 
-  @List(most.ends, 'must be a list of ends such as R3.from')
-  @ArrayMinSize(1, { ...valueRule, message: 'must name at least one end' })
-  @IsString({ each: true, message: 'must be a list of ends such as R3.from' })
-  @MaxLength(most.word, { ...valueRule, each: true, message: 'must be a list of ends such as R3.from' })
+  @Ends()
   ends!: string[];
 
   @Absent()

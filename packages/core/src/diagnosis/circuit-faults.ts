@@ -1,6 +1,7 @@
 import { rangesOf, type Instrument, type MeterQuantity } from '../instrument/index.ts';
 import { type Element, type Network, type Resistor } from '../network/index.ts';
-import { setupOf, tolerancedParts } from '../readings/index.ts';
+import { setupOf } from '../readings/index.ts';
+import { tolerancedParts } from '../uncertainty/index.ts';
 import type { Hypothesis } from './fault.ts';
 import { fitOne } from './fit-one.ts';
 import { fuseOf, meteredCircuit, meterName, type Observed } from './observed.ts';

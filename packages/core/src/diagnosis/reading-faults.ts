@@ -1,7 +1,7 @@
 import { findRange, rangesOf, type Instrument } from '../instrument/index.ts';
 import type { Unloaded } from '../loading/index.ts';
 import { nodesOf, parseEnd, type Network } from '../network/index.ts';
-import { expectationOf, observedNumber } from '../readings/index.ts';
+import { expectationOf, observedValue } from '../readings/index.ts';
 import { attach, solveCircuit, toNumber } from '../solver/index.ts';
 import type { Hypothesis } from './fault.ts';
 import type { InCircuit, Observed } from './observed.ts';
@@ -54,9 +54,13 @@ const toleranceOf = ({ response }: Observed['expectation']): number =>
   response === null ? 0 : Math.hypot(...response.slopes) / Math.sqrt(3);
 
 /** Two neighbouring digits exchanged as they were typed; of one observation only. */
-function digitsSwapped({ reading, value, u }: Observed, expected: number, tolerance: number): ReadingFaultShown[] {
+function digitsSwapped(
+  { reading, instrument, value, u }: Observed,
+  expected: number,
+  tolerance: number,
+): ReadingFaultShown[] {
   const [only, ...more] = reading.observations;
-  if (!only || more.length > 0 || only.shown === 'OL') return [];
+  if (!only || more.length > 0) return [];
   const places = [...only.shown].flatMap((sign, at) => (/\d/.test(sign) ? [at] : []));
   return places.slice(1).flatMap((right, k): ReadingFaultShown[] => {
     const left = places[k]!;
@@ -64,7 +68,7 @@ function digitsSwapped({ reading, value, u }: Observed, expected: number, tolera
     if (signs[left] === signs[right]) return [];
     [signs[left], signs[right]] = [signs[right]!, signs[left]!];
     const text = signs.join('');
-    const put = observedNumber({ ...only, shown: text })! * (value / (observedNumber(only) || 1) || 1);
+    const put = observedValue({ ...reading, observations: [{ ...only, shown: text }] }, instrument).value!;
     const hypothesis = { fault: 'digits-swapped', where: [reading.id], value: text } as const;
     return [{ hypothesis, value: value + expected - put, tolerance, u }];
   });

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Comparison, ReadingSum } from '../readings/index.ts';
 import type { Job } from './job.ts';
-import { compareJob } from './solve-job.ts';
+import { compareJob } from './job-questions.ts';
 
 interface Case {
   readonly job: Job;

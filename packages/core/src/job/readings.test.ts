@@ -15,7 +15,8 @@ import {
 } from './reading-edits.ts';
 import { readingsFromRows, rowsFromReadings } from './reading-rows.ts';
 import { readingsStatus } from './readings-status.ts';
-import { compareJob, jobFaults, planJob } from './solve-job.ts';
+import { compareJob, planJob } from './job-questions.ts';
+import { jobFaults } from './solve-job.ts';
 import { trueValuesOf } from './solved-values.ts';
 import type { Job } from './job.ts';
 

@@ -1,10 +1,8 @@
 import { setupsFaults, solveSetup, solveUnloaded, type SetupValues } from '../loading/index.ts';
 import { unitOf } from '../instrument/index.ts';
 import { networkFaults, duplicates } from '../network/index.ts';
-import { diagnose, fitJob, freeName, type Diagnosis, type Fit, type FreeName } from '../diagnosis/index.ts';
-import { makePlan, type Depth, type Plan } from '../plan/index.ts';
 import { fail, ok, type Result } from '../result.ts';
-import { compareReadings, type Comparison, type Reading } from '../readings/index.ts';
+import type { Reading } from '../readings/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 import type { Job, JobFault } from './job.ts';
 import { explainSolverFault } from './solver-words.ts';
@@ -30,46 +28,6 @@ export function solveJob(job: Job): Result<JobResult, JobFault> {
     setups[setup.id] = solved.value;
   }
   return ok({ format: 'usual-drag/result', version: 1, true: unloaded.value.values, setups });
-}
-
-/** A job's readings against what was to be expected, or the first fault that keeps them from being compared. */
-export function compareJob(job: Job): Result<Comparison, JobFault> {
-  const [fault] = jobFaults(job);
-  if (fault) return fail(fault);
-  const compared = compareReadings(job);
-  return compared.ok ? compared : fail(explainSolverFault(compared.fault));
-}
-
-/** Which single fault explains a job's readings, or the first fault of the file. */
-export function diagnoseJob(job: Job): Result<Diagnosis, JobFault> {
-  const [fault] = jobFaults(job);
-  if (fault) return fail(fault);
-  const made = diagnose(job);
-  return made.ok ? made : fail(explainSolverFault(made.fault));
-}
-
-/** What a job's readings say about values that are not known, or the first fault of the file or of a name. */
-export function fitFreeNames(job: Job, names: readonly string[]): Result<Fit, JobFault> {
-  const [fault] = jobFaults(job);
-  if (fault) return fail(fault);
-  const free = names.map((name) => freeName(name, job));
-  const unknown = names.filter((_, index) => free[index] === null);
-  if (unknown.length > 0 || free.length === 0)
-    return fail({
-      code: 'invalid-value',
-      message: `${unknown.length > 0 ? `This job has no ${unknown.join(', ')}.` : 'Name what is free.'} Names are E1.emf, E1.internalResistance, R1.resistance, meter:INSTRUMENT:dc-current and leads.`,
-      where: unknown,
-    });
-  const made = fitJob(job, free as readonly FreeName[]);
-  return made.ok ? made : fail(explainSolverFault(made.fault));
-}
-
-/** What to measure on a job, in which order, or the first fault that keeps it from being planned. */
-export function planJob(job: Job, depth?: Depth): Result<Plan, JobFault> {
-  const [fault] = jobFaults(job);
-  if (fault) return fail(fault);
-  const plan = makePlan(job, depth);
-  return plan.ok ? plan : fail(explainSolverFault(plan.fault));
 }
 
 /** Every fault of a job's values, names and references, the network's first. */

@@ -15,13 +15,19 @@ export interface Caution {
   readonly message: string;
 }
 
-const dangerousVoltage = 60;
+/** V DC from which on a circuit can kill. */
+export const dangerousVoltage = 60;
+
+/** V, the largest voltage between any two nodes. */
+export function largestVoltage({ nodes }: NetworkValues): number {
+  const potentials = Object.values(nodes).filter((v): v is number => v !== null);
+  return potentials.length === 0 ? 0 : Math.max(...potentials) - Math.min(...potentials);
+}
 
 /** Cautions that the values of a network raise, with or without meters in. */
 export function networkCautions(network: Network, values: NetworkValues): Caution[] {
   const cautions = network.elements.flatMap((element) => elementCautions(element, values));
-  const potentials = Object.values(values.nodes).filter((v): v is number => v !== null);
-  const spread = Math.max(...potentials) - Math.min(...potentials);
+  const spread = largestVoltage(values);
   if (spread > dangerousVoltage)
     cautions.unshift({
       about: 'network',

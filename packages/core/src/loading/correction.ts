@@ -1,5 +1,5 @@
 import { rangesOf, readingUncertainty, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
-import { replaceElement } from '../network/index.ts';
+import { isToleranced, replaceElement, spanOf } from '../network/index.ts';
 import { measurementPointOf, type MeasurementPoint } from './measurement-point.ts';
 import type { Setup } from './setup.ts';
 import { solveUnloaded, type Unloaded } from './solve-setup.ts';
@@ -129,11 +129,9 @@ export function otherMetersUncertainty(
     return low === null || high === null ? 0 : Math.abs((high - low) / 2 / factor);
   };
   const parts = network.elements.map((part) => {
-    if (part.kind !== 'resistor' || !part.tolerance) return 0;
-    if (network.values === 'measured' && part.measuredResistance !== undefined) return 0;
-    const { resistance, tolerance } = part;
+    if (!isToleranced(network, part)) return 0;
     return swing((side) => {
-      const shifted = { ...part, resistance: resistance * (1 + side * Math.min(tolerance, 0.99)) };
+      const shifted = { ...part, resistance: part.resistance + side * spanOf(part) };
       return factorWith(replaceElement(network, part.id, shifted), instruments, setup);
     });
   });

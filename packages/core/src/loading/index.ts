@@ -9,7 +9,7 @@ export {
 } from './solve-setup.ts';
 export { setupFaults, setupsFaults, type SetupFault } from './setup-faults.ts';
 export type { AmmeterPlacement, Meter, Setup, VoltmeterPlacement } from './setup.ts';
-export { networkCautions, setupCautions, type Caution } from './cautions.ts';
+export { dangerousVoltage, largestVoltage, networkCautions, setupCautions, type Caution } from './cautions.ts';
 export { explainReading, stateSentence, type ReadingWorking } from './explain-reading.ts';
 export { changeInstrument, meterAt, newMeter, nextMeterId, nextSetupId, swapLeads, toggleEnd } from './setup-edits.ts';
 export { explainCorrection } from './explain-correction.ts';

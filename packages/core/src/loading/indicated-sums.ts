@@ -1,5 +1,5 @@
 import { readingUncertainty, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
-import { replaceElement, type Network, type Resistor } from '../network/index.ts';
+import { isToleranced, replaceElement, spanOf, type Network } from '../network/index.ts';
 import { loopSums, nodeSums } from '../solver/index.ts';
 import { loadingMap, type MapPoint } from './loading-map.ts';
 import { solveUnloaded, type Unloaded } from './solve-setup.ts';
@@ -99,9 +99,9 @@ function gapsIn(unloaded: Unloaded, range: Range, quantity: MeterQuantity): Gap[
 function toleranceSwings(network: Network, range: Range, quantity: MeterQuantity): Map<string, number> {
   const swings = new Map<string, number>();
   for (const part of network.elements) {
-    if (part.kind !== 'resistor' || !part.tolerance || isMeasured(network, part)) continue;
+    if (!isToleranced(network, part)) continue;
     const [low, high] = ([-1, 1] as const).map((side) => {
-      const resistance = part.resistance * (1 + side * Math.min(part.tolerance!, 0.99));
+      const resistance = part.resistance + side * spanOf(part);
       const shifted = solveUnloaded(replaceElement(network, part.id, { ...part, resistance }));
       const gaps = shifted.ok ? gapsIn(shifted.value, range, quantity) : [];
       return new Map(gaps.map((sum) => [keyOf(sum), sum.gap]));
@@ -116,9 +116,6 @@ function toleranceSwings(network: Network, range: Range, quantity: MeterQuantity
 
 /** Loops of the same nodes are told apart by their parts. */
 const keyOf = ({ node, terms }: Gap): string => node ?? terms.map(({ element }) => element).join(' ');
-
-const isMeasured = (network: Network, part: Resistor): boolean =>
-  network.values === 'measured' && part.measuredResistance !== undefined;
 
 function placeFor({ network }: Unloaded, points: readonly MapPoint[], id: string): MapPoint | undefined {
   const element = network.elements.find((candidate) => candidate.id === id)!;

@@ -1,5 +1,5 @@
 import type { Instrument } from '../instrument/index.ts';
-import type { Network } from '../network/index.ts';
+import { isToleranced, spanOf, type Network } from '../network/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import type { Setup } from './setup.ts';
@@ -79,8 +79,7 @@ export function sourceResistanceUncertainty(
 export const shiftedNetwork = (network: Network, side: 1 | -1): Network => ({
   ...network,
   elements: network.elements.map((element) => {
-    if (element.kind !== 'resistor' || element.tolerance === undefined) return element;
-    if (network.values === 'measured' && element.measuredResistance !== undefined) return element;
-    return { ...element, resistance: element.resistance * (1 + side * Math.min(element.tolerance, 0.99)) };
+    if (!isToleranced(network, element)) return element;
+    return { ...element, resistance: element.resistance + side * spanOf(element) };
   }),
 });

@@ -40,6 +40,7 @@ export {
 export { endsAt, nodesOf, referenceOf, type Network, type ResistorValues } from './network.ts';
 export type { LineFault } from './line-token.ts';
 export { parseLine, partPlaces, readLine, type PartPlace } from './parse-line.ts';
+export { isToleranced, spanOf, type TolerancedResistor } from './toleranced.ts';
 export { keepUnchanged } from './unchanged.ts';
 export { readValues } from './part-text.ts';
 export { writeLine, writeValues, type WriteOptions } from './write-line.ts';

@@ -1,22 +1,13 @@
-import type { MeasurementPoint, Meter } from '../loading/index.ts';
+import { dangerousVoltage, largestVoltage, type MeasurementPoint, type Meter } from '../loading/index.ts';
 import type { Element, Network } from '../network/index.ts';
 import { formatQuantity } from '../quantity/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
-
-/** V DC from which on a circuit can kill. */
-const dangerousVoltage = 60;
 
 /** V DC from which on wet places count as dangerous. */
 const wetVoltage = 30;
 
 const volts = (value: number): string => formatQuantity(value, 'V', { digits: 3, trim: true });
 const amps = (value: number): string => formatQuantity(value, 'A', { digits: 3, trim: true });
-
-/** The largest voltage between any two nodes of a network. */
-function largestVoltage({ nodes }: NetworkValues): number {
-  const potentials = Object.values(nodes).filter((v): v is number => v !== null);
-  return potentials.length === 0 ? 0 : Math.max(...potentials) - Math.min(...potentials);
-}
 
 /** What is dangerous about a circuit that is switched on; the first source says it for all. */
 export function supplyCautions(

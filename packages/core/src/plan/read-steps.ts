@@ -1,6 +1,5 @@
 import { rangesOf, smallestStep, type Instrument, type MeterQuantity } from '../instrument/index.ts';
 import {
-  attachmentOf,
   loadingPoints,
   measurementPointOf,
   shiftedNetwork,
@@ -12,7 +11,7 @@ import {
   type Unloaded,
 } from '../loading/index.ts';
 import { currentFromTo, endsAt, parseEnd, type Chain, type Network } from '../network/index.ts';
-import { limitsAt, type Conventions } from '../readings/index.ts';
+import { expectationOf, type Conventions, type Limits, type Reading } from '../readings/index.ts';
 import { breakCautions, readCautions, resistanceCautions } from './cautions.ts';
 import type { Across, InSeries } from './measurements.ts';
 import { usualJack, type CurrentStep, type ResistanceStep, type Unnumbered, type VoltageStep } from './plan.ts';
@@ -178,7 +177,7 @@ export class ReadSteps {
       startRange: choice.startRange,
       jack: range.jack ?? usualJack(meter.quantity),
       expected: indicated,
-      ...limitsAt(unloaded, placed, [attachmentOf(placed, range, false)], indicated),
+      ...limitsOf(unloaded, instrument, placed, indicated),
       ...shownAt(instrument, meter.quantity, range, indicated),
       ...(choice.rate !== undefined && { rate: choice.rate }),
       ...(choice.notes.length > 0 && { notes: choice.notes }),
@@ -198,6 +197,12 @@ type ReadFigures = Omit<VoltageStep, 'id' | 'quantity' | 'red' | 'black'>;
 
 /** A meter that has no instrument yet. */
 const unset = { instrument: '', range: '' };
+
+/** Limits over the parts' tolerances, as those of a reading at the place. */
+function limitsOf(unloaded: Unloaded, instrument: Instrument, { id, ...place }: Meter, indicated: number): Limits {
+  const reading = { id, observations: [], ...place } as Reading;
+  return expectationOf(unloaded, [instrument], reading).limits ?? { low: indicated, high: indicated };
+}
 
 const pairKey = (a: string, b: string): string => [a, b].sort().join(' ');
 

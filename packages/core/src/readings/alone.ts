@@ -1,8 +1,8 @@
 import type { Instrument, Range } from '../instrument/index.ts';
 import type { Meter, MeterState, Unloaded } from '../loading/index.ts';
-import { parseEnd, type Network } from '../network/index.ts';
+import { parseEnd } from '../network/index.ts';
 import { breakResistance, resistanceBetween, toNumber, type PairResistance } from '../solver/index.ts';
-import { toleranceField, type Toleranced, type ToleranceField, type ToleranceResponse } from '../uncertainty/index.ts';
+import { toleranceField, tolerancedParts, type ToleranceField, type ToleranceResponse } from '../uncertainty/index.ts';
 
 /** What a meter indicates that is alone in the circuit. */
 export interface ReadAlone {
@@ -88,13 +88,4 @@ function lookInto(unloaded: Unloaded): Looked {
   };
   looked.set(unloaded, made);
   return made;
-}
-
-/** The resistors that may be off: one that works by its measured value is known. */
-export function tolerancedParts(network: Network): Toleranced[] {
-  return network.elements.flatMap((part, branch) => {
-    if (part.kind !== 'resistor' || !part.tolerance) return [];
-    if (network.values === 'measured' && part.measuredResistance !== undefined) return [];
-    return [{ branch, span: part.resistance * Math.min(part.tolerance, 0.99) }];
-  });
 }

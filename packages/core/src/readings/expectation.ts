@@ -10,8 +10,8 @@ import {
 } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
 import { attach, type Attachment } from '../solver/index.ts';
-import { toleranceLimits, toleranceResponse, type ToleranceResponse } from '../uncertainty/index.ts';
-import { readAlone, tolerancedParts } from './alone.ts';
+import { toleranceLimits, toleranceResponse, tolerancedParts, type ToleranceResponse } from '../uncertainty/index.ts';
+import { readAlone } from './alone.ts';
 import type { Reading } from './reading.ts';
 
 /** What a reading's meter is to indicate at its place, before anybody has read it. V, A or Ω. */
@@ -160,22 +160,6 @@ function resistanceExpectation(
   };
 }
 
-/**
- * Limits of what a meter indicates over the parts' tolerances.
- *
- * @param attachments  the meters that are in, this one first
- * @param nominal      V or A that it indicates with every part at its nominal value
- */
-export function limitsAt(
-  unloaded: Unloaded,
-  meter: Meter,
-  attachments: readonly Attachment[],
-  nominal: number,
-): Limits {
-  const response = responseAt(unloaded, meter, attachments);
-  return toleranceLimits(nominal, response ? [response] : []);
-}
-
 /** What the tolerances do to the first of some attachments, or to the voltage between two nodes. */
 function responseAt(unloaded: Unloaded, meter: Meter, attachments: readonly Attachment[]): ToleranceResponse | null {
   const { network, named } = unloaded;
@@ -188,5 +172,3 @@ function responseAt(unloaded: Unloaded, meter: Meter, attachments: readonly Atta
       : { branch: network.elements.length, reversed: meter.reversed ?? false };
   return toleranceResponse(circuit, toleranced, output);
 }
-
-export { tolerancedParts };

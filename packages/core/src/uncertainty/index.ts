@@ -17,6 +17,7 @@ export { sampleTolerance, type SampleSummary, type Sampling } from './sampling.t
 export { withKnownResistor, type KnownResistor } from './known-resistor.ts';
 export {
   mostCornerParts,
+  tolerancedParts,
   toleranceLimits,
   toleranceResponse,
   type CircuitOutput,

@@ -1,3 +1,4 @@
+import { isToleranced, spanOf, type Network } from '../network/index.ts';
 import { quickCircuit, type Circuit, type QuickCircuit } from '../solver/index.ts';
 
 /** A resistance that may be off: its branch, and how far either way, Ω. */
@@ -5,6 +6,10 @@ export interface Toleranced {
   readonly branch: number;
   readonly span: number;
 }
+
+/** The resistors of a network that may be off. */
+export const tolerancedParts = (network: Network): Toleranced[] =>
+  network.elements.flatMap((part, branch) => (isToleranced(network, part) ? [{ branch, span: spanOf(part) }] : []));
 
 /** What is looked at: the voltage of one node above another, or the current of a branch. */
 export type CircuitOutput =

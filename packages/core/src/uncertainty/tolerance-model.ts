@@ -1,6 +1,6 @@
 import { findRange, type Instrument } from '../instrument/index.ts';
 import { attachmentOf, solveSetup, solveUnloaded, type Setup } from '../loading/index.ts';
-import type { Network, Resistor } from '../network/index.ts';
+import { isToleranced, type Network, type Resistor } from '../network/index.ts';
 import {
   attach,
   circuitOf,
@@ -50,7 +50,7 @@ export function toleranceModel({ network, instruments, setup, output }: Toleranc
     return attachmentOf(meter, range, states[meter.id]?.state === 'fuse-blown');
   });
   const named = attach(circuitOf(network), meters);
-  const varied = network.elements.flatMap((element, index) => (isVaried(network, element) ? [index] : []));
+  const varied = network.elements.flatMap((element, index) => (isToleranced(network, element) ? [index] : []));
   const quick = quickCircuit(named.circuit, varied);
   const result = quick && resultOf(quick, network, setup, output, named);
   if (!result) return null;
@@ -64,11 +64,6 @@ export function toleranceModel({ network, instruments, setup, output }: Toleranc
   };
   return Number.isNaN(valueAt(parts.map(({ resistance }) => resistance))) ? null : { parts, valueAt };
 }
-
-const isVaried = (network: Network, element: Network['elements'][number]): boolean =>
-  element.kind === 'resistor' &&
-  (element.tolerance ?? 0) > 0 &&
-  !(network.values === 'measured' && element.measuredResistance !== undefined);
 
 /** Reads the result out of a circuit as last solved; null where there is no such result. */
 function resultOf(

@@ -1,0 +1,42 @@
+import { diagnose, fitJob, freeName, type Diagnosis, type Fit, type FreeName } from '../diagnosis/index.ts';
+import { makePlan, type Depth, type Plan } from '../plan/index.ts';
+import { compareReadings, type Comparison } from '../readings/index.ts';
+import { fail, type Result } from '../result.ts';
+import type { SolverFault } from '../solver/index.ts';
+import type { Job, JobFault } from './job.ts';
+import { jobFaults } from './solve-job.ts';
+import { explainSolverFault } from './solver-words.ts';
+
+/** A job's readings against what was to be expected, or the first fault that keeps them from being compared. */
+export const compareJob = (job: Job): Result<Comparison, JobFault> => answer(job, () => compareReadings(job));
+
+/** What to measure on a job, in which order, or the first fault that keeps it from being planned. */
+export const planJob = (job: Job, depth?: Depth): Result<Plan, JobFault> => answer(job, () => makePlan(job, depth));
+
+/** Which single fault explains a job's readings, or the first fault of the file. */
+export const diagnoseJob = (job: Job): Result<Diagnosis, JobFault> => answer(job, () => diagnose(job));
+
+/**
+ * What a job's readings say about values that are not known.
+ *
+ * @param names  as `freeName` reads them
+ * @returns the fit, the first fault of the file, or `invalid-value` with the names that the job does not have
+ */
+export function fitFreeNames(job: Job, names: readonly string[]): Result<Fit, JobFault> {
+  const free = names.map((name) => freeName(name, job));
+  const unknown = names.filter((_, index) => free[index] === null);
+  if (unknown.length === 0 && free.length > 0) return answer(job, () => fitJob(job, free as readonly FreeName[]));
+  return fail({
+    code: 'invalid-value',
+    message: `${unknown.length > 0 ? `This job has no ${unknown.join(', ')}.` : 'Name what is free.'} Names are E1.emf, E1.internalResistance, R1.resistance, meter:INSTRUMENT:dc-current and leads.`,
+    where: unknown,
+  });
+}
+
+/** An answer about a job that is sound, a solver's fault in a technician's words. */
+function answer<T>(job: Job, ask: () => Result<T, SolverFault>): Result<T, JobFault> {
+  const [fault] = jobFaults(job);
+  if (fault) return fail(fault);
+  const made = ask();
+  return made.ok ? made : fail(explainSolverFault(made.fault));
+}
