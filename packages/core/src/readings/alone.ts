@@ -39,8 +39,8 @@ export function readAlone(unloaded: Unloaded, meter: Meter, instrument: Instrume
       expected,
       loading: 0 - (truth * sourceResistance) / whole,
       state: stateAt(instrument, range, expected),
-      response: field?.across(from, to, range.resistance) ?? null,
-      trueResponse: () => field?.across(from, to, Infinity) ?? null,
+      response: field?.across(from, to, range.resistance, truth) ?? null,
+      trueResponse: () => field?.across(from, to, Infinity, truth) ?? null,
     };
   }
   const end = meter.ends.length === 1 ? parseEnd(meter.ends[0]!) : null;
@@ -49,7 +49,8 @@ export function readAlone(unloaded: Unloaded, meter: Meter, instrument: Instrume
   const current = solution.currents[index];
   if (!end || branch?.kind !== 'resistance' || !current || branch.from === branch.to) return null;
   const reversed = (end.end === 'to') !== (meter.reversed ?? false);
-  const truth = (reversed ? -1 : 1) * toNumber(current) + 0;
+  const through = toNumber(current);
+  const truth = (reversed ? 0 - through : through) + 0;
   const seen = breakResistance(branch.resistance, between(branch.from, branch.to)!);
   const share = seen === null ? 1 : seen === 0 && range.resistance === 0 ? 1 : seen / (seen + range.resistance);
   const expected = truth * share;
@@ -59,8 +60,8 @@ export function readAlone(unloaded: Unloaded, meter: Meter, instrument: Instrume
     expected: blown ? 0 : expected,
     loading: 0 - (blown ? truth : seen === null ? 0 : (truth * range.resistance) / (seen + range.resistance)),
     state: blown ? 'fuse-blown' : stateAt(instrument, range, expected),
-    response: blown ? null : (field?.inSeries(index, range.resistance, reversed) ?? null),
-    trueResponse: () => field?.inSeries(index, 0, reversed) ?? null,
+    response: blown ? null : (field?.inSeries(index, range.resistance, through, reversed) ?? null),
+    trueResponse: () => field?.inSeries(index, 0, through, reversed) ?? null,
   };
 }
 

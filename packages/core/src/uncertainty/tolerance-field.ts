@@ -12,10 +12,18 @@ import {
  * laid out once, and each meter is a change of rank one.
  */
 export interface ToleranceField {
-  /** To what a voltmeter of a resistance, Ω, indicates across two nodes; Infinity for an ideal one. */
-  across(from: number, to: number, meterResistance: number): ToleranceResponse | null;
-  /** To what an ammeter of a resistance, Ω, indicates in series with a branch of finite resistance, from → to. */
-  inSeries(branch: number, meterResistance: number, reversed: boolean): ToleranceResponse | null;
+  /**
+   * To what a voltmeter of a resistance, Ω, indicates across two nodes that are joined; Infinity for an ideal one.
+   *
+   * @param voltage  V from one to the other with no meter connected
+   */
+  across(from: number, to: number, meterResistance: number, voltage: number): ToleranceResponse;
+  /**
+   * To what an ammeter of a resistance, Ω, indicates in series with a branch of finite resistance, from → to.
+   *
+   * @param current  A from → to with no meter connected
+   */
+  inSeries(branch: number, meterResistance: number, current: number, reversed: boolean): ToleranceResponse;
 }
 
 /** Lays a circuit out; null where ideal sources contradict each other. */
@@ -36,10 +44,7 @@ export function toleranceField(circuit: Circuit, toleranced: readonly Toleranced
       ports: ports && ports.map((one, at) => one + effect[Math.floor(at / n)]! * effect[at % n]! * perDrive),
     });
   return {
-    across(from, to, meterResistance) {
-      quick.solve([]);
-      const voltage = quick.voltage(from, to);
-      if (Number.isNaN(voltage)) return null;
+    across(from, to, meterResistance, voltage) {
       quick.inject(from, to);
       const whole = meterResistance + quick.voltage(from, to);
       const ideal = meterResistance === Infinity;
@@ -50,9 +55,7 @@ export function toleranceField(circuit: Circuit, toleranced: readonly Toleranced
         ideal ? 1 : meterResistance / whole,
       );
     },
-    inSeries(branch, meterResistance, reversed) {
-      quick.solve([]);
-      const current = quick.current(branch);
+    inSeries(branch, meterResistance, current, reversed) {
       quick.drive(branch);
       const gain = 1 / (1 - meterResistance * quick.current(branch));
       const response = withMeter(inParts(), meterResistance * gain, meterResistance * gain * current, gain);

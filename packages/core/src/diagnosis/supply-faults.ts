@@ -1,0 +1,82 @@
+import type { Source } from '../network/index.ts';
+import type { CircuitPredictions } from './circuit-predictions.ts';
+import { fitOne } from './fit-one.ts';
+import { contactOf, inPlace } from './part-faults.ts';
+import { misfitOf, type Prediction } from './prediction.ts';
+import type { ReadingCircuit } from './reading-circuit.ts';
+import { openSwitch } from './with-fault.ts';
+
+/** Faults of a voltage source: open, a bad contact, off, reversed, set to another value, at its current limit. */
+export function supplyFaults(look: CircuitPredictions, source: Source): Prediction[] {
+  const { id, emf } = source;
+  const inside = (source.internalResistance ?? 0) > 0;
+  const where = [id];
+  const off = look.circuitsWith({ ...source, emf: 0 });
+  const whole = emf * (source.cellsInSeries ?? 1);
+  return [
+    ...(inside
+      ? inPlace(look, id, look.circuits, { open: true, short: false })
+      : [...look.variant({ fault: 'open', where, value: null }, openSwitch(source)), ...contactOf(look, source)]),
+    ...(off
+      ? [
+          look.predict({ fault: 'supply-off', where, value: null }, off, () => []),
+          ...look.variant({ fault: 'supply-reversed', where, value: null }, { ...source, emf: -emf }),
+          ...(whole === 0 ? [] : [supplyValue(look, id, whole, off)]),
+        ]
+      : []),
+    ...limited(look, source),
+  ];
+}
+
+/** The EMF of the least misfit: every indication is a straight line in it. */
+function supplyValue(look: CircuitPredictions, id: string, whole: number, off: readonly ReadingCircuit[]): Prediction {
+  const at = (volts: number): Prediction => {
+    const share = volts / whole;
+    const between = (a: number, b: number): number => a + (b - a) * share;
+    const circuits = look.circuits.map((on, k): ReadingCircuit => {
+      const rest = off[k]!;
+      return {
+        ...on,
+        indicated: between(rest.indicated, on.indicated),
+        currents: on.currents.map((current, i) => between(rest.currents[i]!, current)),
+      };
+    });
+    return look.predict({ fault: 'supply-value', where: [id], value: volts }, circuits, () => [], [], 1);
+  };
+  let [sum, weight] = [0, 0];
+  const { u } = at(whole);
+  look.observed.forEach(({ value }, k) => {
+    const slope = (look.circuits[k]!.indicated - off[k]!.indicated) / whole;
+    sum += (slope * (value - off[k]!.indicated)) / u[k]! ** 2;
+    weight += (slope / u[k]!) ** 2;
+  });
+  return at(weight === 0 ? whole : sum / weight);
+}
+
+/** A constant current wherever more would flow. */
+function limited(look: CircuitPredictions, source: Source): Prediction[] {
+  const { id, from, to } = source;
+  const driven = (current: number) => look.circuitsWith({ id, from, to, kind: 'current-source', current });
+  const [none, one] = [driven(0), driven(1)];
+  if (!none || !one) return [];
+  const usual = look.circuits.map(({ indicated }, k) => {
+    const perAmp = one[k]!.indicated - none[k]!.indicated;
+    return perAmp === 0 ? 0 : (indicated - none[k]!.indicated) / perAmp;
+  });
+  const most = Math.max(...usual.map(Math.abs));
+  if (!(most > 0)) return [];
+  const at = (amps: number): Prediction => {
+    const circuits = look.circuits.map((free, k): ReadingCircuit => {
+      if (Math.abs(usual[k]!) <= amps) return free;
+      const current = Math.sign(usual[k]!) * amps;
+      const [low, high] = [none[k]!, one[k]!];
+      return {
+        ...low,
+        indicated: low.indicated + current * (high.indicated - low.indicated),
+        currents: low.currents.map((own, i) => own + current * (high.currents[i]! - own)),
+      };
+    });
+    return look.predict({ fault: 'supply-limited', where: [id], value: amps }, circuits, () => [], [], 1);
+  };
+  return [fitOne((amps) => misfitOf(at(amps), look.observed), most * 1e-3, most, at)];
+}
