@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { toggleLarge, typeIn, useInHand } from './in-hand.ts';
+import { readDisplay } from './read-display.ts';
 import { prefixesOf } from './step-words.ts';
 
 interface Props {
@@ -41,14 +42,10 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
   };
   const take = (text: string): void => {
     setRefused(false);
-    const match = /^\s*([+\-−]?[\d.,]*|o?l?)\s*([a-zµμΩ*/]*)\s*$/iu.exec(text);
-    if (!match) return setTyped(text.trim());
-    const [, number = '', letters = ''] = match;
-    if (letters.endsWith('*')) step(1);
-    else if (letters.endsWith('/')) step(-1);
-    else if (/^o/i.test(letters)) return setTyped(letters.toUpperCase());
-    else if (letters !== '') setPrefix(prefixIn(letters, unit) ?? prefix);
-    setTyped(/^o/i.test(number) ? number.toUpperCase() : number.replace(',', '.'));
+    const read = readDisplay(text, unit);
+    if (read.by !== 0) step(read.by);
+    if (read.prefix !== null) setPrefix(read.prefix);
+    setTyped(read.shown);
   };
   const keep = (stay: boolean): void => {
     const shown = typed.replace('−', '-').toUpperCase();
@@ -125,22 +122,4 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
       </div>
     </form>
   );
-}
-
-/** The prefix that letters after a number say; null where they say none. */
-function prefixIn(letters: string, unit: string): string | null {
-  const bare = letters.replace(new RegExp(`${unit === 'Ω' ? '(Ω|ohms?|r)' : unit}$`, 'i'), '');
-  if (bare === '') return '';
-  const known: Readonly<Record<string, string>> = {
-    u: 'µ',
-    μ: 'µ',
-    µ: 'µ',
-    n: 'n',
-    m: 'm',
-    k: 'k',
-    K: 'k',
-    M: 'M',
-    G: 'G',
-  };
-  return known[bare] ?? null;
 }

@@ -1,0 +1,43 @@
+/** What was typed into a display's field, read. */
+export interface TypedDisplay {
+  /** Digits with sign and point, `OL` or its beginning; what cannot be read as it was typed. */
+  readonly shown: string;
+  /** The prefix that a letter or unit has set; null where none did. */
+  readonly prefix: string | null;
+  /** One prefix up or down, by `*` and `/` of the number pad; 0 where neither was typed. */
+  readonly by: 1 | 0 | -1;
+}
+
+/**
+ * Reads what is typed as the display says it: digits, point and sign, or OL, with a prefix by its letter or a whole unit behind.
+ *
+ * @param unit  V, A or Ω, what the display is in but for its prefix
+ */
+export function readDisplay(text: string, unit: string): TypedDisplay {
+  const match = /^\s*([+\-−]?[\d.,]*|o?l?)\s*([a-zµμΩ*/]*)\s*$/iu.exec(text);
+  if (!match) return { shown: text.trim(), prefix: null, by: 0 };
+  const [, number = '', letters = ''] = match;
+  const shown = /^o/i.test(number) ? number.toUpperCase() : number.replace(',', '.');
+  if (letters.endsWith('*')) return { shown, prefix: null, by: 1 };
+  if (letters.endsWith('/')) return { shown, prefix: null, by: -1 };
+  if (/^o/i.test(letters)) return { shown: letters.toUpperCase(), prefix: null, by: 0 };
+  return { shown, prefix: letters === '' ? null : prefixIn(letters, unit), by: 0 };
+}
+
+const prefixes: Readonly<Record<string, string>> = {
+  u: 'µ',
+  μ: 'µ',
+  µ: 'µ',
+  n: 'n',
+  m: 'm',
+  k: 'k',
+  K: 'k',
+  M: 'M',
+  G: 'G',
+};
+
+/** The prefix that letters after a number say, none for the unit alone; null where they say none. */
+function prefixIn(letters: string, unit: string): string | null {
+  const bare = letters.replace(new RegExp(`${unit === 'Ω' ? '(Ω|ohms?|r)' : unit}$`, 'i'), '');
+  return bare === '' ? '' : (prefixes[bare] ?? null);
+}
