@@ -108,6 +108,9 @@ export class LoadDto extends ElementDto<'load'> {
   @Quantity(elementLimits.ratedCurrent)
   ratedCurrent!: number;
 
+  @OptionalQuantity(elementLimits.exponent)
+  exponent?: number;
+
   @Absent()
   @IsBoolean({ message: 'must be true or false' })
   polarised?: boolean;

@@ -1,6 +1,6 @@
 import { defaultMetadataStorage } from 'class-transformer/cjs/storage.js';
 import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
-import type { Limit } from '@usual-drag/core';
+import { leastExponent, type Limit } from '@usual-drag/core';
 import { elementSubTypes } from './element.dto.ts';
 import { functionSubTypes } from './instrument.dto.ts';
 import './design.dto.ts';
@@ -19,6 +19,7 @@ const limitSchemas: Readonly<Record<Limit, Schema>> = {
   positive: { exclusiveMinimum: 0 },
   'not-negative': { minimum: 0 },
   count: { minimum: 1, multipleOf: 1 },
+  exponent: { exclusiveMinimum: leastExponent, maximum: 1 },
 };
 
 /** Lists whose items are told apart by one key. */

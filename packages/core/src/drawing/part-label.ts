@@ -30,7 +30,7 @@ export function partLabel(element: Element, values: ResistorValues = 'nominal'):
       return { value: measured === undefined ? value + tolerance : `${value} measured`, note };
     }
     case 'load': {
-      const value = `${formatQuantity(element.ratedVoltage, 'V', short)} ${formatQuantity(element.ratedCurrent, 'A', short)}`;
+      const value = `${formatQuantity(element.ratedVoltage, 'V', short)} ${formatQuantity(element.ratedCurrent, 'A', short)}${element.exponent === undefined || element.exponent === 1 ? '' : ` ^${element.exponent}`}`;
       return { value, note };
     }
     case 'current-source':

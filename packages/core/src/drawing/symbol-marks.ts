@@ -51,7 +51,11 @@ export function symbolMarks(element: Element, resistor: ResistorSymbol, place: S
     case 'current-source':
       return [ring(0, 17), line('M-17 0H17'), line('M-24 12V-10M-28 -4L-24 -11L-20 -4', 1.8)];
     case 'load':
-      return [ring(0, 17), line('M-12 -12L12 12M12 -12L-12 12')];
+      return [
+        ring(0, 17),
+        line('M-12 -12L12 12M12 -12L-12 12'),
+        ...(element.polarised ? [line('M-27 -15H-19M-23 -19V-11')] : []),
+      ];
     case 'switch':
       return [ring(-12, 3), ring(12, 3), line(element.closed ? 'M0 9V-9' : 'M0 9L13 -10', 2.5)];
     case 'link':

@@ -83,7 +83,7 @@ const readings: readonly Reading[] = [
   },
   volts('M6', 'digital-2000', '20 V', 'B', '0', '6.38', '09:16'),
   volts('M7', 'analogue-2k', '10 V', 'B', '0', '3.65', '09:18'),
-  volts('M8', 'digital-2000', '20 V', 'C', '0', '4.90', '09:21'),
+  volts('M8', 'digital-2000', '20 V', 'C', '0', '4.60', '09:21'),
   {
     id: 'M9',
     quantity: 'dc-current',

@@ -4,6 +4,7 @@ export { jobFaults, solveJob, type JobResult } from './solve-job.ts';
 export { explainSolverFault } from './solver-words.ts';
 export { editElement, keepInstrument, newJob, putMeter, putSetup, removeSetup, renewInstrument } from './job-edits.ts';
 export { editRecord } from './job-record.ts';
+export { jobMeant, networkMeant } from './job-meant.ts';
 export { atItsVersion, newerKeys } from './job-version.ts';
 export {
   addObservation,

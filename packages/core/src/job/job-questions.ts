@@ -4,17 +4,19 @@ import { compareReadings, type Comparison } from '../readings/index.ts';
 import { fail, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import type { Job, JobFault } from './job.ts';
+import { jobMeant } from './job-meant.ts';
 import { jobFaults } from './solve-job.ts';
 import { explainSolverFault } from './solver-words.ts';
 
 /** A job's readings against what was to be expected, or the first fault that keeps them from being compared. */
-export const compareJob = (job: Job): Result<Comparison, JobFault> => answer(job, () => compareReadings(job));
+export const compareJob = (job: Job): Result<Comparison, JobFault> => answer(job, compareReadings);
 
 /** What to measure on a job, in which order, or the first fault that keeps it from being planned. */
-export const planJob = (job: Job, depth?: Depth): Result<Plan, JobFault> => answer(job, () => makePlan(job, depth));
+export const planJob = (job: Job, depth?: Depth): Result<Plan, JobFault> =>
+  answer(job, (meant) => makePlan(meant, depth));
 
 /** Which single fault explains a job's readings, or the first fault of the file. */
-export const diagnoseJob = (job: Job): Result<Diagnosis, JobFault> => answer(job, () => diagnose(job));
+export const diagnoseJob = (job: Job): Result<Diagnosis, JobFault> => answer(job, (meant) => diagnose(meant));
 
 /**
  * What a job's readings say about values that are not known.
@@ -25,7 +27,8 @@ export const diagnoseJob = (job: Job): Result<Diagnosis, JobFault> => answer(job
 export function fitFreeNames(job: Job, names: readonly string[]): Result<Fit, JobFault> {
   const free = names.map((name) => freeName(name, job));
   const unknown = names.filter((_, index) => free[index] === null);
-  if (unknown.length === 0 && free.length > 0) return answer(job, () => fitJob(job, free as readonly FreeName[]));
+  if (unknown.length === 0 && free.length > 0)
+    return answer(job, (meant) => fitJob(meant, free as readonly FreeName[]));
   return fail({
     code: 'invalid-value',
     message: `${unknown.length > 0 ? `This job has no ${unknown.join(', ')}.` : 'Name what is free.'} Names are E1.emf, E1.internalResistance, R1.resistance, meter:INSTRUMENT:dc-current and leads.`,
@@ -34,9 +37,9 @@ export function fitFreeNames(job: Job, names: readonly string[]): Result<Fit, Jo
 }
 
 /** An answer about a job that is sound, a solver's fault in a technician's words. */
-function answer<T>(job: Job, ask: () => Result<T, SolverFault>): Result<T, JobFault> {
+function answer<T>(job: Job, ask: (meant: Job) => Result<T, SolverFault>): Result<T, JobFault> {
   const [fault] = jobFaults(job);
   if (fault) return fail(fault);
-  const made = ask();
+  const made = ask(jobMeant(job));
   return made.ok ? made : fail(explainSolverFault(made.fault));
 }

@@ -28,6 +28,7 @@ export function newerKeys(job: Job): string[] {
 
 const elementKeys: Readonly<Partial<Record<Element['kind'], readonly string[]>>> = {
   resistor: ['bodyLabel'],
+  load: ['exponent'],
   switch: ['momentary'],
   source: ['ceiling', 'channel'],
   'current-source': ['ceiling', 'channel'],

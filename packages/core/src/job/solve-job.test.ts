@@ -45,6 +45,51 @@ test.each(['ladder', 'seriesparallel', 'mesh', 'bridge', 'span', 'multi', 'meter
   }
 });
 
+/** Every figure of a result by its path, with the largest of its kind in the job. */
+function figures(result: unknown): Map<string, { readonly value: unknown; readonly largest: number }> {
+  const found = new Map<string, unknown>();
+  const visit = (value: unknown, path: string): void => {
+    if (typeof value === 'object' && value !== null)
+      for (const [key, inner] of Object.entries(value)) visit(inner, `${path}/${key}`);
+    else found.set(path, value);
+  };
+  visit(result, '');
+  const kind = (path: string): string => {
+    const [last = ''] = path.split('/').slice(-1);
+    if (path.includes('/nodes/') || last === 'voltage' || /\/meters\/V/.test(path)) return 'V';
+    return last === 'power' ? 'W' : 'A';
+  };
+  const largest = new Map<string, number>();
+  for (const [path, value] of found) {
+    if (typeof value !== 'number' || /esistance$|relativeError$|version$/.test(path)) continue;
+    largest.set(kind(path), Math.max(largest.get(kind(path)) ?? 0, Math.abs(value)));
+  }
+  return new Map([...found].map(([path, value]) => [path, { value, largest: largest.get(kind(path))! }]));
+}
+
+test('worked cases: loads', () => {
+  const cases = vectors('loads');
+  expect(cases.length).toBeGreaterThan(25);
+  for (const { job, result } of cases) {
+    const solved = solveJob(job);
+    if ('error' in result) {
+      expect([job.title, solved.ok ? 'solved' : solved.fault.code]).toEqual([job.title, 'invalid-value']);
+      continue;
+    }
+    if (!solved.ok) throw new Error(`${job.title}: ${solved.fault.message}`);
+    const wanted = figures(result);
+    const computed = figures(solved.value);
+    const off = [...wanted].filter(([path, { value, largest }]) => {
+      if (/\/(display|unit)$/.test(path)) return false;
+      const other = computed.get(path)?.value;
+      if (typeof value !== 'number' || typeof other !== 'number') return other !== value;
+      if (path.endsWith('sourceResistance')) return Math.abs(other - value) > 1e-9 * Math.abs(value);
+      return Math.abs(other - value) > 1e-12 * (path.endsWith('relativeError') ? Math.abs(value) + 1 : largest);
+    });
+    expect([job.title, off]).toEqual([job.title, []]);
+  }
+});
+
 test('worked cases: bad', () => {
   for (const { job, result } of vectors('bad')) {
     const solved = solveJob(job);

@@ -5,6 +5,7 @@ import { fail, ok, type Result } from '../result.ts';
 import type { Reading } from '../readings/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 import type { Job, JobFault } from './job.ts';
+import { networkMeant } from './job-meant.ts';
 import { explainSolverFault } from './solver-words.ts';
 
 /** What solving a job returns, as in the published result format. */
@@ -19,7 +20,7 @@ export interface JobResult {
 export function solveJob(job: Job): Result<JobResult, JobFault> {
   const [fault] = jobFaults(job);
   if (fault) return fail(fault);
-  const unloaded = solveUnloaded(job.network);
+  const unloaded = solveUnloaded(networkMeant(job));
   if (!unloaded.ok) return fail(explainSolverFault(unloaded.fault));
   const setups: Record<string, SetupValues> = {};
   for (const setup of job.setups ?? []) {

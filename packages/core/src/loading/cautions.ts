@@ -74,18 +74,30 @@ function elementCautions(element: Element, values: NetworkValues): Caution[] {
         },
       ];
     case 'load':
-      if (voltage === null || Math.abs(voltage) <= 1.2 * element.ratedVoltage) return [];
       return [
-        {
-          about: element.id,
-          kind: 'hazard',
-          message: `${element.id} gets ${volts(Math.abs(voltage))} and is rated for ${volts(element.ratedVoltage)}. Lower the supply.`,
-        },
+        ...(element.polarised && voltage !== null && voltage < 0
+          ? [{ about: element.id, kind: 'limit', message: reversedWords(element.id, current) } as const]
+          : []),
+        ...(voltage !== null && Math.abs(voltage) > 1.2 * element.ratedVoltage
+          ? [
+              {
+                about: element.id,
+                kind: 'hazard',
+                message: `${element.id} gets ${volts(Math.abs(voltage))} and is rated for ${volts(element.ratedVoltage)}. Lower the supply.`,
+              } as const,
+            ]
+          : []),
       ];
     default:
       return [];
   }
 }
+
+/** A polarised load in reverse: in a job of version 1 of the format it still conducts. */
+const reversedWords = (id: string, current: number | null): string =>
+  current === 0
+    ? `${id} is polarised and stands the wrong way round: it carries nothing. Turn it round.`
+    : `${id} is polarised and stands the wrong way round. This job is from before polarity counted and takes it to conduct both ways; in truth it carries nothing, and so it will here once the job uses anything newer. Turn it round.`;
 
 /** Cautions of a set-up's meters, then those that the circuit with them in raises. */
 export function setupCautions(

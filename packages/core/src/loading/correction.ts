@@ -1,6 +1,6 @@
 import { rangesOf, readingUncertainty, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
 import { isToleranced, replaceElement, spanOf } from '../network/index.ts';
-import { measurementPointOf, type MeasurementPoint } from './measurement-point.ts';
+import { measurementPointOf, shareTaken, type MeasurementPoint } from './measurement-point.ts';
 import type { Setup } from './setup.ts';
 import { solveUnloaded, type Unloaded } from './solve-setup.ts';
 
@@ -55,7 +55,7 @@ export function correctReading(
   uncertainties: Uncertainties,
 ): Corrected | null {
   const others = otherMetersFactor(point);
-  const ratio = loadingRatio(point.sourceResistance, meterResistance, quantity);
+  const ratio = ratioAt(point, meterResistance, quantity);
   if (others === null || ratio === null) return null;
   const value = indicated * (1 + ratio) * others;
   const spread =
@@ -81,6 +81,13 @@ export function loadingRatioOf(
   return quantity === 'dc-voltage'
     ? { over: sourceResistance, under: meterResistance }
     : { over: meterResistance, under: sourceResistance };
+}
+
+/** The ratio at a place; where loads are not ohmic what it really comes to, ideal over indicated less one. */
+function ratioAt(point: MeasurementPoint, meterResistance: number, quantity: MeterQuantity): number | null {
+  if (!point.indicatedBy) return loadingRatio(point.sourceResistance, meterResistance, quantity);
+  const taken = shareTaken(point, meterResistance, quantity);
+  return taken === null || taken === 1 ? null : taken / (1 - taken);
 }
 
 /** The ratio as a number; null where it has no limit. */

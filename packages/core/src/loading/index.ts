@@ -1,5 +1,6 @@
 export {
   attachmentOf,
+  isLinear,
   solveSetup,
   solveUnloaded,
   type MeterReading,
@@ -23,11 +24,13 @@ export {
 export { requiredResistance } from './required-resistance.ts';
 export {
   measurementPointOf,
+  loadingShare,
   shiftedNetwork,
+  shareTaken,
   sourceResistanceUncertainty,
   type MeasurementPoint,
 } from './measurement-point.ts';
-export { bestRangeOptions, rangeTable, loadingShare, type RangeOption } from './range-table.ts';
+export { bestRangeOptions, rangeTable, type RangeOption } from './range-table.ts';
 export {
   loadedBy,
   loadingMap,

@@ -9,8 +9,8 @@ import {
   toNumber,
   type PairResistance,
 } from '../solver/index.ts';
-import { loadingShare } from './range-table.ts';
-import type { Unloaded } from './solve-setup.ts';
+import { loadingShare } from './measurement-point.ts';
+import { isLinear, type Unloaded } from './solve-setup.ts';
 
 /** Where a meter can be put, and what it would find there, no other meter connected. */
 export interface LoadingPoint {
@@ -32,17 +32,51 @@ export interface MapPoint extends LoadingPoint {
   readonly share: number;
 }
 
-/** The loading of a meter across every pair of nodes, or its insertion in every part, the worst first. */
-export const loadingMap = (unloaded: Unloaded, quantity: MeterQuantity, meterResistance: number): MapPoint[] =>
-  loadedBy(loadingPoints(unloaded, quantity), quantity, meterResistance);
+/**
+ * The loading of a meter across every pair of nodes, or its insertion in every part, the worst first. Where loads are not
+ * ohmic each place is solved with the meter in, as long as they are few.
+ */
+export function loadingMap(unloaded: Unloaded, quantity: MeterQuantity, meterResistance: number): MapPoint[] {
+  const points = loadedBy(loadingPoints(unloaded, quantity), quantity, meterResistance);
+  if (isLinear(unloaded) || points.length > mostSolved) return points;
+  return points.map((point) => solvedWith(unloaded, point, meterResistance)).sort((a, b) => b.share - a.share);
+}
+
+/** Places up to which each is solved by itself. */
+const mostSolved = 200;
+
+/** What a meter really does at a place, the network solved with it in. */
+function solvedWith({ network, named }: Unloaded, point: MapPoint, resistance: number): MapPoint {
+  const { across, inSeriesWith, truth } = point;
+  const meter = across
+    ? { id: ' meter', resistance, from: across[0], to: across[1] }
+    : {
+        id: ' meter',
+        resistance,
+        from: network.elements.find(({ id }) => id === inSeriesWith)!.from,
+        to: { liftedEnds: [`${inSeriesWith!}.from`] },
+      };
+  const loaded = attach(named, [meter]);
+  const solved = solveCircuit(loaded.circuit);
+  if (!solved.ok || truth === 0) return point;
+  const [from, to] = (across ?? []).map((node) => loaded.nodeNumber.get(node)!);
+  const read =
+    from === undefined || to === undefined
+      ? solved.value.currents[network.elements.length]!
+      : solved.value.voltage(from, to);
+  if (!read) return point;
+  const indicated = Math.abs(toNumber(read));
+  return { ...point, indicated, share: Math.max(0, 1 - indicated / truth) };
+}
 
 /**
  * Every place for a meter, the one where it drags most first: the order is the same for every meter resistance.
  *
- * One reduction serves all of them. Places where nothing can be read, such as nodes that nothing joins, are left out.
+ * One reduction serves all of them; where loads are not ohmic it is that of their tangents, so what a meter does there holds
+ * to first order. Places where nothing can be read, such as nodes that nothing joins, are left out.
  */
 export function loadingPoints(unloaded: Unloaded, quantity: MeterQuantity): LoadingPoint[] {
-  const between = resistanceBetween(unloaded.named.circuit);
+  const between = resistanceBetween(unloaded.tangent.circuit);
   if (!between) return [];
   if (quantity === 'dc-current')
     return inParts(unloaded, between).sort((a, b) => size(a.sourceResistance) - size(b.sourceResistance));
@@ -102,11 +136,11 @@ function acrossPairs({ network, named, solution }: Unloaded, between: PairResist
 }
 
 function inParts(unloaded: Unloaded, between: PairResistance): LoadingPoint[] {
-  const { network, named, values } = unloaded;
+  const { network, tangent, values } = unloaded;
   return network.elements.flatMap((element, index): LoadingPoint[] => {
     const current = values.elements[element.id]!.current;
     if (element.from === element.to || current === null) return [];
-    const branch = named.circuit.branches[index]!;
+    const branch = tangent.circuit.branches[index]!;
     const sourceResistance =
       branch.kind === 'resistance'
         ? breakResistance(branch.resistance, between(branch.from, branch.to)!)
@@ -117,9 +151,9 @@ function inParts(unloaded: Unloaded, between: PairResistance): LoadingPoint[] {
 }
 
 /** Ω that a break in a part without resistance of its own looks into; undefined where it cannot be opened. */
-function lookIntoBreak({ network, named }: Unloaded, { id, from }: Element): number | null | undefined {
+function lookIntoBreak({ network, tangent }: Unloaded, { id, from }: Element): number | null | undefined {
   const meter = { id: ' ammeter', resistance: 0, from, to: { liftedEnds: [`${id}.from`] } };
-  const looked = solveCircuit(attach(named, [meter]).circuit, network.elements.length);
+  const looked = solveCircuit(attach(tangent, [meter]).circuit, network.elements.length);
   return looked.ok ? portResistance(looked.value.port!) : undefined;
 }
 

@@ -1,7 +1,8 @@
 import type { ResistanceRange } from '../instrument/index.ts';
 import { engineering } from '../quantity/index.ts';
+import { atRest, type Element } from '../network/index.ts';
 import { resistanceBetween, toNumber } from '../solver/index.ts';
-import type { Unloaded } from './solve-setup.ts';
+import { isLinear, solveUnloaded, type Unloaded } from './solve-setup.ts';
 
 /** An ohmmeter at the ends of a part, in the three states that it may be read in. */
 export interface OhmmeterReadings {
@@ -30,6 +31,7 @@ export function ohmmeterAt(
   leads: number,
 ): OhmmeterReadings | null {
   const { network, named, values } = unloaded;
+  if (!isLinear(unloaded)) return ohmmeterAnew(unloaded, part, range, leads);
   const index = network.elements.findIndex(({ id }) => id === part);
   const branch = named.circuit.branches[index];
   if (!branch || branch.kind !== 'resistance') return null;
@@ -42,6 +44,32 @@ export function ohmmeterAt(
     inCircuit,
     live: inCircuit === null || voltage === null ? null : inCircuit + voltage / range.testCurrent,
     voltage,
+  };
+}
+
+/** The same where loads are not ohmic: the network solved with the test current driven in. */
+function ohmmeterAnew(
+  { network, values }: Unloaded,
+  part: string,
+  { testCurrent }: ResistanceRange,
+  leads: number,
+): OhmmeterReadings | null {
+  const element = network.elements.find(({ id }) => id === part);
+  if (element?.kind !== 'resistor' && element?.kind !== 'load') return null;
+  const { from, to } = element;
+  const driven: Element = { id: ' ohmmeter', kind: 'current-source', from, to, current: testCurrent };
+  const ohmsIn = (elements: readonly Element[]): number | null => {
+    const solved = solveUnloaded({ ...network, reference: to, elements: [...elements, driven] });
+    const voltage = solved.ok ? (solved.value.values.elements[part]?.voltage ?? null) : null;
+    return voltage === null ? null : voltage / testCurrent + leads;
+  };
+  const isolated = ohmsIn([element]);
+  if (isolated === null) return null;
+  return {
+    isolated,
+    inCircuit: ohmsIn(network.elements.map(atRest)),
+    live: ohmsIn(network.elements),
+    voltage: values.elements[part]!.voltage,
   };
 }
 

@@ -7,7 +7,7 @@ import {
   type Range,
 } from '../instrument/index.ts';
 import { otherMetersFactor, type Uncertainties } from './correction.ts';
-import type { MeasurementPoint } from './measurement-point.ts';
+import { shareTaken, type MeasurementPoint } from './measurement-point.ts';
 
 /** What one range would show at a place, and what to believe of it. Everything in V or A unless said otherwise. */
 export interface RangeOption {
@@ -49,8 +49,9 @@ export function rangeTable(
   if (ideal === null) return [];
   const others = otherMetersFactor(point);
   return instruments.flatMap((instrument) =>
-    rangesOf(instrument, quantity).map((range): RangeOption => {
-      const taken = loadingShare(point.sourceResistance, range.resistance, quantity);
+    rangesOf(instrument, quantity).flatMap((range): RangeOption[] => {
+      const taken = shareTaken(point, range.resistance, quantity);
+      if (taken === null) return [];
       const indicated = ideal * (1 - taken);
       const { accuracy, resolution } = readingUncertainty(instrument, range, indicated);
       const alone = truth === ideal;
@@ -58,7 +59,7 @@ export function rangeTable(
       const relativeLoading = truth === null || truth === 0 ? null : alone ? 0 - taken : loading! / truth;
       const correctionUncertainty =
         Math.abs(ideal) * taken * (uncertainties.sourceResistance + uncertainties.meterResistance);
-      return {
+      const option: RangeOption = {
         instrument,
         range,
         indicated,
@@ -77,19 +78,9 @@ export function rangeTable(
             : ((accuracy + resolution) / (1 - taken) + correctionUncertainty) * Math.abs(others) +
               Math.abs(truth ?? 0) * (uncertainties.otherMeters ?? 0),
       };
+      return [option];
     }),
   );
-}
-
-/** The share of its ideal reading that a meter takes: R_s/(R_m + R_s) across, R_m/(R_m + R_s) in series. */
-export function loadingShare(
-  sourceResistance: number | null,
-  meterResistance: number,
-  quantity: MeterQuantity,
-): number {
-  if (sourceResistance === null) return quantity === 'dc-voltage' ? 1 : 0;
-  const taken = quantity === 'dc-voltage' ? sourceResistance : meterResistance;
-  return taken === 0 ? 0 : taken / (meterResistance + sourceResistance);
 }
 
 function stateOn(instrument: Instrument, range: Range, indicated: number): RangeOption['state'] {

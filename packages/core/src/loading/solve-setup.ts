@@ -54,23 +54,36 @@ export interface SetupValues extends NetworkValues {
 export interface Unloaded {
   readonly network: Network;
   readonly named: NetworkCircuit;
+  /** The same with every load as its tangent at the working point: `named` itself where all are ohmic. */
+  readonly tangent: NetworkCircuit;
   readonly solution: CircuitSolution;
   readonly values: NetworkValues;
 }
+
+/** Whether every part of a solved network is a straight line, so that what holds at one working point holds throughout. */
+export const isLinear = ({ named, tangent }: Unloaded): boolean => named === tangent;
 
 /** The true values of a network: no meter connected. */
 export function solveUnloaded(network: Network): Result<Unloaded, SolverFault> {
   const named = circuitOf(network);
   const solved = solveCircuit(named.circuit);
   if (!solved.ok) return solved;
-  return ok({ network, named, solution: solved.value, values: networkValues(network, named, solved.value) });
+  const { circuit } = solved.value;
+  return ok({
+    network,
+    named,
+    tangent: circuit === named.circuit ? named : { ...named, circuit },
+    solution: solved.value,
+    values: networkValues(network, named, solved.value),
+  });
 }
 
 /**
  * Every value of a network with the meters of a set-up in, and what each meter shows against the truth.
  *
  * Each meter's loading comes from −R_s/(R_m + R_s) across and −R_m/(R_m + R_s) in series, R_s being what its terminals
- * look into, never from the difference of two rounded numbers. Fuses that are over in one round blow together, then the
+ * look into, never from the difference of two rounded numbers. Where loads are not ohmic it is the difference of two whole
+ * solutions, and R_s is that of the tangents with no meter connected. Fuses that are over in one round blow together, then the
  * rest is solved anew.
  *
  * @param setup  sound by `setupFaults`
@@ -84,10 +97,8 @@ export function solveSetup(
   const fitted = setup.meters.map((meter) => fit(meter, instruments));
   const blown = new Set<string>();
   for (;;) {
-    const named = attach(
-      unloaded.named,
-      fitted.map(({ meter, range }) => attachmentOf(meter, range, blown.has(meter.id))),
-    );
+    const attachments = fitted.map(({ meter, range }) => attachmentOf(meter, range, blown.has(meter.id)));
+    const named = attach(unloaded.named, attachments);
     const firstBranch = network.elements.length;
     const live = fitted.findIndex((f) => !blown.has(f.meter.id));
     const solved = solveCircuit(named.circuit, live === -1 ? -1 : firstBranch + live);
@@ -106,12 +117,17 @@ export function solveSetup(
     }
 
     const meters: Record<string, MeterReading> = {};
+    const atRest = isLinear(unloaded) ? null : attach(unloaded.tangent, attachments).circuit;
     for (let index = 0; index < fitted.length; index += 1) {
-      const looked = index === live ? solved : solveCircuit(named.circuit, firstBranch + index);
+      const branch = firstBranch + index;
+      const looked = index === live ? solved : solveCircuit(solved.value.circuit, branch);
+      const tangents = atRest ? solveCircuit(atRest, branch) : looked;
       if (!looked.ok) return looked;
+      if (!tangents.ok) return tangents;
       const reading = read(unloaded, fitted[index]!, looked.value, {
-        branch: firstBranch + index,
+        branch,
         named,
+        port: tangents.value.port!,
         alone: fitted.length === 1,
         blown: blown.has(fitted[index]!.meter.id),
       });
@@ -147,6 +163,8 @@ export function attachmentOf(meter: Meter, range: Range, blown: boolean): Attach
 interface MeasurementPoint {
   readonly branch: number;
   readonly named: NetworkCircuit;
+  /** What the terminals look into, loads as their tangents with no meter connected. */
+  readonly port: Port;
   readonly alone: boolean;
   readonly blown: boolean;
 }
@@ -158,12 +176,11 @@ function read(
   point: MeasurementPoint,
 ): Result<MeterReading, SolverFault> {
   const { meter, range } = fitted;
-  const port = solution.port!;
   const truth = meter.quantity === 'dc-voltage' ? ok(trueVoltage(unloaded, meter)) : trueCurrent(unloaded, meter);
   if (!truth.ok) return truth;
   const comparison = point.blown
     ? { indicated: zero, error: truth.value && negate(truth.value), ratio: truth.value?.hi ? -1 : null }
-    : compare(fitted, truth.value, solution, port, point);
+    : compare(fitted, truth.value, solution, isLinear(unloaded), point);
   const indicated = comparison.indicated && toNumber(comparison.indicated) + 0;
   return ok({
     true: truth.value && toNumber(truth.value) + 0,
@@ -171,7 +188,7 @@ function read(
     error: comparison.error && toNumber(comparison.error) + 0,
     relativeError: comparison.ratio === null ? null : comparison.ratio + 0,
     meterResistance: range.resistance,
-    sourceResistance: portResistance(port),
+    sourceResistance: portResistance(point.port),
     ...shownOn(fitted.instrument, meter.quantity, range, indicated),
     state: point.blown ? 'fuse-blown' : stateOf(fitted, indicated),
   });
@@ -188,9 +205,10 @@ function compare(
   { meter, range }: Fitted,
   truth: DoubleDouble | null,
   solution: CircuitSolution,
-  port: Port,
+  linear: boolean,
   point: MeasurementPoint,
 ): Comparison {
+  const port = solution.port!;
   const sign = meter.quantity === 'dc-current' && meter.reversed ? negate : (x: DoubleDouble) => x;
   const branch = point.named.circuit.branches[point.branch]!;
   const joinedByRest = port.conductance === null || port.conductance.hi !== 0;
@@ -200,6 +218,10 @@ function compare(
   if (measured === null) return { indicated: null, error: null, ratio: null };
   const indicated = sign(measured);
   if (truth === null) return { indicated, error: null, ratio: null };
+  if (!linear) {
+    const error = subtract(indicated, truth);
+    return { indicated, error, ratio: truth.hi === 0 ? null : toNumber(divide(error, truth)) };
+  }
 
   const share = port.conductance === null ? zero : ownShare(meter, exactly(range.resistance), port.conductance);
   const ideal = sign(idealReading(meter, measured, port));

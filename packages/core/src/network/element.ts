@@ -51,11 +51,14 @@ export interface CurrentSource extends TwoTerminal {
   readonly channel?: string;
 }
 
-/** A lamp, sounder or relay coil, counted as ratedVoltage/ratedCurrent ohms. */
+/** A lamp, sounder or relay coil: I = ratedCurrent·sign(V)·|V/ratedVoltage|^exponent. */
 export interface Load extends TwoTerminal {
   readonly kind: 'load';
   readonly ratedVoltage: number;
   readonly ratedCurrent: number;
+  /** Above 0.05 and at most 1; 1 where left out: it counts as ratedVoltage/ratedCurrent ohms. */
+  readonly exponent?: number;
+  /** It carries nothing the wrong way round, V(from) < V(to). */
   readonly polarised?: boolean;
 }
 
@@ -73,11 +76,20 @@ export interface Link extends TwoTerminal {
 export type Element = Source | Resistor | CurrentSource | Load | Switch | Link;
 export type ElementKind = Element['kind'];
 
+/** Whether a load is a resistance both ways. */
+export const isOhmic = ({ exponent = 1, polarised = false }: Load): boolean => exponent === 1 && !polarised;
+
 /** Whether an element drives the network. */
 export const isSource = <E extends { readonly kind: ElementKind }>(
   element: E,
 ): element is E & { readonly kind: 'source' | 'current-source' } =>
   element.kind === 'source' || element.kind === 'current-source';
+
+/** A source that drives nothing: a voltage source is its internal resistance, a current source is open. Other parts as they are. */
+export function atRest(element: Element): Element {
+  if (element.kind === 'source') return { ...element, emf: 0 };
+  return element.kind === 'current-source' ? { ...element, current: 0 } : element;
+}
 
 /** An element's current in the direction from → to: a source's is counted out of `from`, through the network, into `to`. */
 export const currentFromTo = <T extends number | null>(element: { readonly kind: ElementKind }, current: T): T =>

@@ -16,6 +16,8 @@ export {
 } from './rewire.ts';
 export {
   currentFromTo,
+  atRest,
+  isOhmic,
   isSource,
   parseEnd,
   type CurrentSource,
@@ -31,6 +33,7 @@ export {
 export {
   limitViolation,
   elementLimits,
+  leastExponent,
   namePattern,
   nameViolation,
   rangeLimits,

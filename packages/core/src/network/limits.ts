@@ -1,5 +1,8 @@
 /** What a quantity of the format may be. Zero and the sign are what differ; the unit is the field's. */
-export type Limit = 'any' | 'positive' | 'not-negative' | 'count';
+export type Limit = 'any' | 'positive' | 'not-negative' | 'count' | 'exponent';
+
+/** An exponent of a load's law is above this. */
+export const leastExponent = 0.05;
 
 /** The limit of every quantity of an element; the one table that validation, forms and the published schema follow. */
 export const elementLimits = {
@@ -17,6 +20,7 @@ export const elementLimits = {
   compliance: 'not-negative',
   ratedVoltage: 'positive',
   ratedCurrent: 'positive',
+  exponent: 'exponent',
 } as const satisfies Record<string, Limit>;
 
 /** A quantity that an element can have. */
@@ -43,6 +47,8 @@ export function limitViolation(limit: Limit, value: number): string | null {
       return value > 0 ? null : 'must be above zero';
     case 'not-negative':
       return value >= 0 ? null : 'must not be below zero';
+    case 'exponent':
+      return value > leastExponent && value <= 1 ? null : `must be above ${leastExponent} and at most 1`;
     case 'count':
       return Number.isInteger(value) && value >= 1 ? null : 'must be a whole number, 1 or more';
   }

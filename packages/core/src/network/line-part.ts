@@ -17,7 +17,10 @@ export interface LinePart {
 
 /** What one word behind a name says. */
 type Word =
-  | { readonly says: 'volts' | 'amps' | 'watts' | 'ohms' | 'measured' | 'percent' | 'limit'; readonly value: number }
+  | {
+      readonly says: 'volts' | 'amps' | 'watts' | 'ohms' | 'measured' | 'percent' | 'limit' | 'exponent';
+      readonly value: number;
+    }
   | { readonly says: 'cell'; readonly emf: number; readonly inside: number }
   | { readonly says: 'stack'; readonly series: number | undefined; readonly parallel: number | undefined }
   | { readonly says: 'open' | 'closed' | 'polarised' | 'link' };
@@ -133,6 +136,10 @@ function fieldsOf(kind: ElementKind, word: Said): Record<string, unknown> | stri
       return kind === 'resistor' ? { tolerance: word.value } : 'A tolerance is a resistor’s.';
     case 'measured':
       return kind === 'resistor' ? { measuredResistance: word.value } : 'A measured value is a resistor’s.';
+    case 'exponent':
+      return kind === 'load'
+        ? { exponent: word.value }
+        : 'Only a lamp or other load has an exponent: L1 12V 0.3A ^0.55.';
     case 'limit':
       return limitOf(kind, word);
     case 'stack':
@@ -166,6 +173,10 @@ function readWord(text: string): Word | null {
   }
   if (text.startsWith('=')) return valueIn(text.slice(1), 'Ω', 'measured');
   if (text.startsWith('<')) return valueIn(text.slice(1), 'A', 'limit') ?? valueIn(text.slice(1), 'V', 'limit');
+  if (text.startsWith('^')) {
+    const digits = text.slice(1).replace(',', '.');
+    return /^\d*\.?\d+$/.test(digits) ? { says: 'exponent', value: Number(digits) } : null;
+  }
   if (/^[±\d.,].*%$/.test(text)) {
     const percent = parsePercent(text);
     return percent.ok ? { says: 'percent', value: percent.value } : null;

@@ -62,6 +62,7 @@ const words: Readonly<Record<string, string>> = {
   compliance: 'the compliance',
   ratedVoltage: 'the rated voltage',
   ratedCurrent: 'the rated current',
+  exponent: 'the exponent',
 };
 
 /** The names that stand more than once, each once. */

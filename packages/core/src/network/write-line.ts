@@ -170,6 +170,7 @@ function valuesOf(element: Element, brief: boolean): string[] {
       return [
         writeQuantity(element.ratedVoltage, 'V'),
         writeQuantity(element.ratedCurrent, 'A'),
+        ...optional(element.exponent, (value) => `^${value}`),
         ...(element.polarised ? ['polarised'] : []),
       ];
     case 'switch':

@@ -1,5 +1,5 @@
 import type { Instrument, Range } from '../instrument/index.ts';
-import type { Meter, MeterState, Unloaded } from '../loading/index.ts';
+import { isLinear, type Meter, type MeterState, type Unloaded } from '../loading/index.ts';
 import { parseEnd } from '../network/index.ts';
 import { breakResistance, resistanceBetween, toNumber, type PairResistance } from '../solver/index.ts';
 import { toleranceField, tolerancedParts, type ToleranceField, type ToleranceResponse } from '../uncertainty/index.ts';
@@ -19,9 +19,10 @@ export interface ReadAlone {
  * A meter alone across two nodes, or in series with one resistance: V·R_m/(R_m + R_s), I·R_s/(R_s + R_m), with R_s from one
  * reduction of the network that serves all places.
  *
- * @returns null where it has to be solved for: other breaks, and places where nothing is determined
+ * @returns null where it has to be solved for: other breaks, places where nothing is determined, loads that are not ohmic
  */
 export function readAlone(unloaded: Unloaded, meter: Meter, instrument: Instrument, range: Range): ReadAlone | null {
+  if (!isLinear(unloaded)) return null;
   const { between, field } = lookInto(unloaded);
   const { named, solution, network } = unloaded;
   if (!between) return null;

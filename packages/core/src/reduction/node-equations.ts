@@ -1,6 +1,6 @@
 import { commonPoints, referenceOf, type Element, type Network, isSource } from '../network/index.ts';
 import { formatQuantity } from '../quantity/index.ts';
-import { elementBranch, toNumber, type NetworkValues } from '../solver/index.ts';
+import { elementBranch, toNumber, type LoadLaw, type NetworkValues } from '../solver/index.ts';
 import { ohmsOf } from './step-words.ts';
 
 /** A term of an equation, in letters and in numbers. */
@@ -83,6 +83,7 @@ function leaving(
     case 'ideal':
       return [{ symbol: `${sign * given > 0 ? '' : '−'}I(${element.id})`, numbers: formatQuantity(value, 'A'), value }];
     case 'resistance': {
+      if (branch.law) return [ofLaw(element.id, branch.law, sign, of?.voltage ?? null, value)];
       const emf = toNumber(branch.emf) * sign;
       const here = potential(at, reference, values, 1);
       const there = potential(other, reference, values, -1);
@@ -99,6 +100,21 @@ function leaving(
       ];
     }
   }
+}
+
+/** What a load that is not ohmic takes: I_r·|V/V_r|^p. */
+function ofLaw(id: string, law: LoadLaw, sign: number, voltage: number | null, value: number | null): Term {
+  const { ratedVoltage, ratedCurrent, exponent } = law;
+  const volts = (v: number): string => formatQuantity(v, 'V', { trim: true });
+  const minus = (value ?? 0) < 0 ? '−' : '';
+  return {
+    symbol: `${sign > 0 ? '' : '−'}I(${id})`,
+    numbers:
+      value === 0 || voltage === null
+        ? `${id} carries nothing`
+        : `${minus}${formatQuantity(ratedCurrent, 'A', { trim: true })} × (${formatQuantity(Math.abs(voltage), 'V')} / ${volts(ratedVoltage)})^${exponent}`,
+    value,
+  };
 }
 
 /** V of a point as a term; nothing for the reference. */

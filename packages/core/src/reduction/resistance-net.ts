@@ -1,5 +1,5 @@
 import { commonPoints, type CurrentSource, type Element, type Network, type Source } from '../network/index.ts';
-import { elementBranch, toNumber } from '../solver/index.ts';
+import { circuitOf, elementBranch, toNumber, type NetworkCircuit } from '../solver/index.ts';
 
 /** A resistance between two points of a network that is being broken down. */
 export interface Part {
@@ -28,8 +28,14 @@ export function sourcesOf(network: Network): (Source | CurrentSource)[] {
 /**
  * What one source of a network sees with all others at rest: a voltage source at rest is its internal resistance, an ideal
  * one a wire, a current source is open. Points joined by wires are one, called by the first of their names.
+ *
+ * @param tangent  the network's circuit with loads that are not ohmic as tangents; left out where all are ohmic
  */
-export function resistanceNet(network: Network, source: Source | CurrentSource): ResistanceNet {
+export function resistanceNet(
+  network: Network,
+  source: Source | CurrentSource,
+  tangent: NetworkCircuit = circuitOf(network),
+): ResistanceNet {
   const others = network.elements.filter((element) => element.id !== source.id);
   const wired: Network = { elements: others.map((element) => (isWire(element) ? asLink(element) : element)) };
   const point = new Map(
@@ -38,9 +44,9 @@ export function resistanceNet(network: Network, source: Source | CurrentSource):
       return group.map((node) => [node, name] as const);
     }),
   );
-  const parts = others.flatMap((element): Part[] => {
-    const branch = elementBranch(element, 0, 1, network.values);
-    if (branch.kind !== 'resistance') return [];
+  const parts = network.elements.flatMap((element, index): Part[] => {
+    const branch = tangent.circuit.branches[index]!;
+    if (element.id === source.id || branch.kind !== 'resistance') return [];
     const [from, to] = [point.get(element.from)!, point.get(element.to)!];
     return [{ id: element.id, from, to, resistance: toNumber(branch.resistance) }];
   });

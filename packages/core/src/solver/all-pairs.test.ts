@@ -4,7 +4,8 @@ import { anyNetwork } from '../test/random-network.ts';
 import { resistanceBetween } from './all-pairs.ts';
 import { toNumber, type DoubleDouble } from './double-double.ts';
 import { attach, circuitOf } from './network-circuit.ts';
-import { portResistance, solveCircuit } from './solve-circuit.ts';
+import { solveCircuit } from './solve-circuit.ts';
+import { portResistance } from './solve-linear.ts';
 
 const ohms = (found: DoubleDouble | null): number | null => found && toNumber(found);
 

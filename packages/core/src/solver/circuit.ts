@@ -1,5 +1,6 @@
-import type { Element, ResistorValues } from '../network/index.ts';
+import { isOhmic, type Element, type Load, type ResistorValues } from '../network/index.ts';
 import { divide, exactly, multiply, zero, type DoubleDouble } from './double-double.ts';
+import type { LoadLaw } from './load-law.ts';
 
 /**
  * What the solver sees of an element or a meter: two ends and a law between them, with `i` the current from → to through it.
@@ -20,6 +21,8 @@ export interface Branch {
   readonly emf: DoubleDouble;
   /** A, from → to through the branch; 0 but for `current`. */
   readonly current: number;
+  /** Of a load that is not this resistance throughout: what it really does. */
+  readonly law?: LoadLaw;
 }
 
 /** Branches between nodes numbered from 0. */
@@ -49,7 +52,8 @@ export function elementBranch(element: Element, from: number, to: number, values
     }
     case 'load': {
       const resistance = divide(exactly(element.ratedVoltage), exactly(element.ratedCurrent));
-      return { id, kind: 'resistance', from, to, resistance, emf: zero, current: 0 };
+      const rated = { id, kind: 'resistance', from, to, resistance, emf: zero, current: 0 } as const;
+      return isOhmic(element) ? rated : { ...rated, law: lawOf(element) };
     }
     case 'current-source':
       return { id, kind: 'current', from, to, resistance: zero, emf: zero, current: 0 - element.current };
@@ -59,6 +63,13 @@ export function elementBranch(element: Element, from: number, to: number, values
       return { id, kind: 'ideal', from, to, resistance: zero, emf: zero, current: 0 };
   }
 }
+
+const lawOf = ({ ratedVoltage, ratedCurrent, exponent = 1, polarised = false }: Load): LoadLaw => ({
+  ratedVoltage,
+  ratedCurrent,
+  exponent,
+  polarised,
+});
 
 /** A meter as a branch: a resistance, or an ideal branch where it has none. */
 export const meterBranch = (id: string, from: number, to: number, resistance: number): Branch => ({

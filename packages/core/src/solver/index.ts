@@ -12,10 +12,12 @@ export {
   type DoubleDouble,
 } from './double-double.ts';
 export type { SolverFault } from './fault.ts';
-export { portResistance, solveCircuit, type CircuitSolution, type Port } from './solve-circuit.ts';
+export { portResistance, type CircuitSolution, type Port } from './solve-linear.ts';
+export { solveCircuit } from './solve-circuit.ts';
 export { attach, circuitOf, type Attachment, type NetworkCircuit } from './network-circuit.ts';
 export { networkValues, type ElementValues, type NetworkValues } from './network-values.ts';
 export { solveLimited, type LimitedSource, type LimitedValues } from './limited-supply.ts';
+export { slopeAt, type LoadLaw } from './load-law.ts';
 export { quickCircuit, type QuickCircuit } from './quick-circuit.ts';
 export { sourceViews, type SourceView } from './source-view.ts';
 export { loopSums, nodeSums, type LoopSum, type NodeSum } from './sums.ts';

@@ -5,7 +5,8 @@ import { divide, exactly, multiply } from './double-double.ts';
 import { Elimination, planElimination } from './elimination.ts';
 import { LargeMesh } from './large-mesh.ts';
 import { circuitOf } from './network-circuit.ts';
-import { portResistance, solveCircuit } from './solve-circuit.ts';
+import { solveCircuit } from './solve-circuit.ts';
+import { portResistance } from './solve-linear.ts';
 import { StarMesh } from './star-mesh.ts';
 
 /** A sheet of equal resistors, rows by columns of nodes, with a probe between two of them. */

@@ -4,7 +4,8 @@ import { nodesOf } from '../network/index.ts';
 import { soundNetwork } from '../test/random-network.ts';
 import { circuitOf } from './network-circuit.ts';
 import { networkValues, type NetworkValues } from './network-values.ts';
-import { portResistance, solveCircuit } from './solve-circuit.ts';
+import { solveCircuit } from './solve-circuit.ts';
+import { portResistance } from './solve-linear.ts';
 
 function solve(network: Network): NetworkValues {
   const named = circuitOf(network);

@@ -1,145 +1,83 @@
 import type { Circuit } from './circuit.ts';
-import { toNumber } from './double-double.ts';
-import { Elimination, planElimination } from './elimination.ts';
-import { DisjointSets } from './disjoint-sets.ts';
-import { findSupernodes, type Supernodes } from './supernodes.ts';
+import { likelyCurrents } from './likely-currents.ts';
+import type { LoadBranch } from './load-law.ts';
+import { quickLinear, type QuickCircuit } from './quick-linear.ts';
+import { straightenTied } from './tied-loads.ts';
+import { findWorkingPoint, tangentsAt, type Tangents } from './working-point.ts';
 
-/** A circuit laid out once and solved over and over with some of its resistances changed, in plain doubles. */
-export interface QuickCircuit {
-  /** Takes other resistances, Ω above zero, in the order of the branches that were named. */
-  solve(resistances: ArrayLike<number>): void;
-  /** Puts every source at rest and 1 V into one branch of finite resistance, the resistances as last solved. */
-  drive(branch: number): void;
-  /** Puts every source at rest and drives 1 A into one node and out of another. */
-  inject(into: number, outOf: number): void;
-  /** V of one node above another as last solved or driven; NaN where nothing joins them. */
-  voltage(from: number, to: number): number;
-  /** A from → to through a branch as last solved or driven; NaN where nothing determines it. */
-  current(branch: number): number;
-}
+export type { QuickCircuit } from './quick-linear.ts';
 
 /**
- * Plans a circuit for many solutions: each costs one sparse elimination and nothing is allocated.
+ * Plans a circuit for many solutions: each costs one sparse elimination and nothing is allocated; with loads that are not
+ * ohmic, one elimination for each step to their working point, from where they last were.
  *
- * Good to about twelve digits of the largest voltage, where `solveCircuit` keeps all of them: for samples, corners and searches.
+ * Good to about twelve digits of the largest voltage, nine with such loads, where `solveCircuit` keeps all of them: for
+ * samples, corners and searches. What is driven is then the network of the loads' tangents.
  *
  * @param varied  indices of the branches whose resistance changes
  * @returns null where ideal sources contradict each other
  */
-export function quickCircuit(circuit: Circuit, varied: readonly number[]): QuickCircuit | null {
-  const joined = findSupernodes(circuit, -1);
-  if (!joined.ok) return null;
-  const supernodes = joined.value;
+export function quickCircuit(whole: Circuit, varied: readonly number[]): QuickCircuit | null {
+  const { circuit, loads } = straightenTied(whole);
+  return loads.length === 0 ? quickLinear(circuit, varied) : (quickWithLoads(circuit, varied, loads)?.quick ?? null);
+}
+
+/** A circuit whose loads are not ohmic, with the currents in these. */
+interface QuickWithLoads {
+  readonly quick: QuickCircuit;
+  /** A in each load as last solved; null where no working point was found. */
+  currents(): Float64Array | null;
+}
+
+function quickWithLoads(
+  circuit: Circuit,
+  varied: readonly number[],
+  loads: readonly LoadBranch[],
+): QuickWithLoads | null {
+  const laws = loads.map(({ law }) => law);
+  const linear = quickLinear(circuit, [...varied, ...loads.map(({ index }) => index)]);
+  if (!linear) return null;
   const { branches } = circuit;
-  const { groups, group } = supernodes;
-  const offset = Float64Array.from(supernodes.offset, toNumber);
-
-  const edges = branches.flatMap(({ kind, from, to }, index) =>
-    kind === 'resistance' && group[from] !== group[to] ? [index] : [],
-  );
-  const ends = (side: 'from' | 'to') => Int32Array.from(edges, (index) => group[branches[index]![side]]!);
-  const [from, to] = [ends('from'), ends('to')];
-  const plan = planElimination(groups, from, to, [group[circuit.reference]!]);
-  const elimination = new Elimination(plan);
-  const sets = new DisjointSets(groups);
-  from.forEach((a, edge) => sets.join(a, to[edge]!));
-
-  const resistance = Float64Array.from(branches, (branch) => branch.resistance.hi);
-  const emf = Float64Array.from(branches, (branch) => branch.emf.hi);
-  const g = Float64Array.from(edges, (index) => 1 / resistance[index]!);
-  const rise = Float64Array.from(edges, (index) => {
-    const branch = branches[index]!;
-    return emf[index]! + offset[branch.to]! - offset[branch.from]!;
-  });
-  const edgeOf = new Map(edges.map((index, edge) => [index, edge]));
-  const variedEdges = Int32Array.from(varied, (index) => edgeOf.get(index) ?? -1);
-  const driven = new Float64Array(groups);
-  for (const branch of branches) {
-    if (branch.kind !== 'current') continue;
-    driven[plan.step[group[branch.from]!]!]! -= branch.current;
-    driven[plan.step[group[branch.to]!]!]! += branch.current;
-  }
-  const currents = new Float64Array(groups);
-  const v = new Float64Array(groups);
-
-  /** The branch that is driven with the sources at rest, −1 where none is; null as solved. */
-  let driving: number | null = null;
-  const voltage = (a: number, b: number): number => {
-    const [one, other] = [group[a]!, group[b]!];
-    if (sets.of(one) !== sets.of(other)) return NaN;
-    const between = v[plan.step[one]!]! - v[plan.step[other]!]!;
-    return driving === null ? between + offset[a]! - offset[b]! : between;
+  const resistances = Float64Array.from([
+    ...varied.map((index) => branches[index]!.resistance.hi),
+    ...laws.map(() => 0),
+  ]);
+  const emfs = Float64Array.from([...varied.map((index) => branches[index]!.emf.hi), ...laws.map(() => 0)]);
+  const solveAt = (tangents: Tangents): void => {
+    resistances.set(tangents.resistances, varied.length);
+    emfs.set(tangents.emfs, varied.length);
+    linear.solve(resistances, emfs);
   };
-  const ownCurrent = (index: number): number => {
-    const branch = branches[index]!;
-    if (branch.kind === 'current') return driving === null ? branch.current : 0;
-    if (branch.kind === 'open') return 0;
-    const drop = driving === null ? emf[index]! : Number(driving === index);
-    return (voltage(branch.from, branch.to) - drop) / resistance[index]!;
+  const pointsAt = (tangents: Tangents) => {
+    solveAt(tangents);
+    return {
+      largest: linear.largest(),
+      voltages: Float64Array.from(loads, ({ branch }) => linear.voltage(branch.from, branch.to)),
+      currents: Float64Array.from(loads, ({ index }) => linear.current(index)),
+    };
   };
-  const feeders = new Map<number, readonly Feeder[] | null>();
+  let start: Float64Array | null = likelyCurrents(circuit, loads);
   return {
-    solve(resistances) {
-      for (let k = 0; k < variedEdges.length; k += 1) {
-        resistance[varied[k]!] = resistances[k]!;
-        if (variedEdges[k] !== -1) g[variedEdges[k]!] = 1 / resistances[k]!;
-      }
-      elimination.run(g);
-      driving = null;
-      currents.set(driven);
-      for (let edge = 0; edge < edges.length; edge += 1) {
-        if (rise[edge] === 0) continue;
-        const pushed = g[edge]! * rise[edge]!;
-        currents[plan.step[from[edge]!]!]! += pushed;
-        currents[plan.step[to[edge]!]!]! -= pushed;
-      }
-      v.fill(0);
-      elimination.potentials(currents, v);
-    },
-    inject(into, outOf) {
-      driving = -1;
-      currents.fill(0);
-      v.fill(0);
-      currents[plan.step[group[into]!]!]! += 1;
-      currents[plan.step[group[outOf]!]!]! -= 1;
-      elimination.potentials(currents, v);
-    },
-    drive(branch) {
-      driving = branch;
-      currents.fill(0);
-      v.fill(0);
-      const edge = edgeOf.get(branch);
-      if (edge === undefined) return;
-      currents[plan.step[from[edge]!]!]! += g[edge]!;
-      currents[plan.step[to[edge]!]!]! -= g[edge]!;
-      elimination.potentials(currents, v);
-    },
-    voltage,
-    current(index) {
-      if (branches[index]!.kind !== 'ideal') return ownCurrent(index);
-      if (!feeders.has(index)) feeders.set(index, feedersOf(circuit, supernodes, index));
-      const fed = feeders.get(index)!;
-      return fed ? fed.reduce((sum, { branch, sign }) => sum + sign * ownCurrent(branch), 0) : NaN;
+    currents: () => start,
+    quick: {
+      ...linear,
+      solve(others) {
+        for (let k = 0; k < varied.length; k += 1) resistances[k] = others[k]!;
+        const from = start ?? likelyCurrents(circuit, loads);
+        const found = from.every((current) => current === 0) ? from : findWorkingPoint(laws, from, pointsAt, quickly);
+        start = found;
+        if (found) solveAt(tangentsAt(laws, found, quickly.floor));
+      },
     },
   };
 }
 
-/** A branch whose current, times a sign, is part of what an ideal branch carries. */
-interface Feeder {
-  readonly branch: number;
-  readonly sign: 1 | -1;
-}
+/** What plain doubles are good for. */
+const quickly = { floor: 1e-6, step: 1e-9 };
 
-/** What adds up to an ideal branch's current: all that leaves the nodes behind it. Null where ideal branches share it among them. */
-function feedersOf({ branches }: Circuit, supernodes: Supernodes, supernode: number): Feeder[] | null {
-  if (supernodes.shared.has(supernode)) return null;
-  const behind = new Set<number>();
-  for (const node of supernodes.order)
-    if (supernodes.parentBranch[node] === supernode || behind.has(supernodes.parentNode[node]!)) behind.add(node);
-  const forward = behind.has(branches[supernode]!.to) ? 1 : -1;
-  return branches.flatMap((branch, index): Feeder[] => {
-    const leaves = behind.has(branch.from);
-    if (branch.kind === 'ideal' || leaves === behind.has(branch.to)) return [];
-    return [{ branch: index, sign: leaves === forward > 0 ? 1 : -1 }];
-  });
+/** A in each load of a circuit, good to about nine digits; null where sources contradict each other or nothing settles. */
+export function roughLoadCurrents(circuit: Circuit, loads: readonly LoadBranch[]): Float64Array | null {
+  const rough = quickWithLoads(circuit, [], loads);
+  rough?.quick.solve([]);
+  return rough?.currents() ?? null;
 }

@@ -1,255 +1,97 @@
 import { fail, ok, type Result } from '../result.ts';
 import type { Branch, Circuit } from './circuit.ts';
-import { routeCurrents } from './current-paths.ts';
-import {
-  add,
-  divide,
-  exactly,
-  multiply,
-  negate,
-  subtract,
-  toNumber,
-  zero,
-  type DoubleDouble,
-} from './double-double.ts';
+import { toNumber } from './double-double.ts';
 import type { SolverFault } from './fault.ts';
-import { DisjointSets } from './disjoint-sets.ts';
-import { findSupernodes, pathBetween, type Supernodes } from './supernodes.ts';
-import { LargeMesh } from './large-mesh.ts';
-import { StarMesh, type Edge } from './star-mesh.ts';
-
-export interface CircuitSolution {
-  /** V of a node against the reference; null where nothing joins the two. */
-  potential(node: number): DoubleDouble | null;
-  /** V of one node above another; null where nothing joins them. */
-  voltage(from: number, to: number): DoubleDouble | null;
-  /** A from → to through each branch; null where nothing determines it. */
-  readonly currents: readonly (DoubleDouble | null)[];
-  /** What the terminals of the branch that was looked from see; null where none was. */
-  readonly port: Port | null;
-}
-
-/** The rest of the circuit as two terminals see it, the branch between them left out, sources included. */
-export interface Port {
-  /** S; null where the two terminals are one point. 0 where nothing joins them. */
-  readonly conductance: DoubleDouble | null;
-  /** A that a short would carry from → to; null where the terminals are one point. */
-  readonly shortCircuitCurrent: DoubleDouble | null;
-}
+import { likelyCurrents } from './likely-currents.ts';
+import { straightened, type LoadBranch } from './load-law.ts';
+import { roughLoadCurrents } from './quick-circuit.ts';
+import { solveLinear, type CircuitSolution } from './solve-linear.ts';
+import { straightenTied } from './tied-loads.ts';
+import { findWorkingPoint, largestOf, type SolvedPoints } from './working-point.ts';
 
 /**
- * Potentials and currents of a circuit, to about 28 digits of its largest voltage.
+ * Potentials and currents of a circuit, to about 28 digits of its largest voltage; to about 13 where loads are not ohmic.
  *
- * Nodes tied by ideal branches become one, currents of sources are routed along the best conductors, and the rest is reduced
- * star by star. The currents in ideal branches follow from the sums at their nodes.
+ * Such loads are found at their working point, roughly in doubles and then with all digits; a polarised one that would carry
+ * nothing, or anything in reverse, is open.
  *
  * @param lookFrom  index of a branch (a meter) whose terminals are to be looked into; the circuit is then reduced to those
  * @returns the solution, or the fault with the ids that cause it
  */
-export function solveCircuit(circuit: Circuit, lookFrom = -1): Result<CircuitSolution, SolverFault> {
-  const joined = findSupernodes(circuit, lookFrom);
-  if (!joined.ok) return joined;
-  const supernodes = joined.value;
-  const { branches } = circuit;
-  const probe = branches[lookFrom];
-  const terminals = probe ? ([supernodes.group[probe.from]!, supernodes.group[probe.to]!] as const) : null;
-  const apart = terminals !== null && terminals[0] !== terminals[1];
-
-  const edges: Edge[] = [];
-  const injected: DoubleDouble[] = new Array<DoubleDouble>(supernodes.groups).fill(zero);
-  const set = new DisjointSets(supernodes.groups);
-  let scale = 0;
-  for (let index = 0; index < branches.length; index += 1) {
-    const branch = branches[index]!;
-    const a = supernodes.group[branch.from]!;
-    const b = supernodes.group[branch.to]!;
-    scale += Math.abs(branch.emf.hi);
-    if (index === lookFrom || a === b) continue;
-    if (branch.kind === 'resistance') {
-      const g = divide(exactly(1), branch.resistance);
-      const rise = add(branch.emf, offsetBetween(supernodes, branch.to, branch.from));
-      edges.push({ a, b, g, f: rise.hi === 0 ? zero : multiply(g, rise) });
-      set.join(a, b);
-    } else if (branch.kind === 'current') {
-      injected[a] = add(injected[a]!, exactly(-branch.current));
-      injected[b] = add(injected[b]!, exactly(branch.current));
-    }
-  }
-  const mayCarry = apart && probe!.kind !== 'open';
-  const large = supernodes.groups > largeFrom;
-  const driven = injected.some((current) => current.hi !== 0);
-  // A large mesh is drawn up only where currents of sources have to find their way through it.
-  const mesh = driven || !large ? StarMesh.of(supernodes.groups, edges) : null;
-  const routed = mesh ? routeCurrents(mesh, injected, mayCarry ? terminals : null) : ok(zero);
-  if (!routed.ok) return fail({ code: 'current-source-open', where: blame(circuit, supernodes, routed.fault) });
-  if (mesh && driven) scale += mesh.driveVoltage();
-
-  const kept = terminals ? [...new Set(terminals)] : [supernodes.group[circuit.reference]!];
-  const solvedBy = (reduced: Reduced, noise: number) => {
-    const look = probe && terminals ? lookIn(probe, supernodes, reduced, terminals, routed.value, noise) : null;
-    const v = reduced.potentials(new Map(apart ? [[terminals[0], look!.across]] : []));
-    return v && { look, v, noise };
-  };
-  const refined = large
-    ? solvedBy(new LargeMesh(supernodes.groups, mesh?.edges() ?? edges, kept), scale * 1e-22)
-    : null;
-  const whole = (): StarMesh => mesh ?? StarMesh.of(supernodes.groups, edges);
-  const { look, v, noise } = refined ?? solvedBy(whole().reduceTo(kept), scale * 1e-28)!;
-  if (mayCarry) set.join(terminals[0], terminals[1]);
-  for (let group = 0; group < supernodes.groups; group += 1)
-    if (!Number.isFinite(v.hi[group]!)) return fail({ code: 'out-of-range', where: [] });
-
-  const voltage = (from: number, to: number): DoubleDouble | null => {
-    const a = supernodes.group[from]!;
-    const b = supernodes.group[to]!;
-    if (set.of(a) !== set.of(b)) return null;
-    const offset = offsetBetween(supernodes, from, to);
-    if (a === b) return offset;
-    const between = subtract(v.at(a), v.at(b));
-    return settle(offset === zero ? between : add(between, offset), noise);
-  };
-  const currents = branchCurrents(circuit, supernodes, voltage, noise, lookFrom, look?.current ?? null);
-  return ok({
-    potential: (node) => voltage(node, circuit.reference),
-    voltage,
-    currents,
-    port: look?.port ?? null,
+export function solveCircuit(whole: Circuit, lookFrom = -1): Result<CircuitSolution, SolverFault> {
+  const { circuit, loads } = straightenTied(whole);
+  if (loads.length === 0) return solveLinear(circuit, lookFrom);
+  const start = roughLoadCurrents(circuit, loads) ?? likelyCurrents(circuit, loads);
+  const carrying = new Map<LoadBranch, number>();
+  loads.forEach((load, k) => {
+    if (!load.law.polarised || start[k]! > 0) carrying.set(load, start[k]!);
   });
-}
-
-/** Points from which on a mesh is eliminated in doubles and refined: double-doubles throughout would be felt there. */
-const largeFrom = 250;
-
-/** A mesh of which one point, or two terminals, are left. */
-type Reduced = Pick<StarMesh, 'between'> & Pick<LargeMesh, 'potentials'>;
-
-interface Look {
-  readonly port: Port;
-  readonly across: DoubleDouble;
-  readonly current: DoubleDouble | null;
-}
-
-/** What the probe's terminals see, the voltage between the two groups with the probe in place, and the probe's current. */
-function lookIn(
-  probe: Branch,
-  supernodes: Supernodes,
-  mesh: Reduced,
-  [a, b]: readonly [number, number],
-  forced: DoubleDouble,
-  noise: number,
-): Look {
-  const offset = offsetBetween(supernodes, probe.to, probe.from);
-  if (a === b) {
-    const current = probe.kind === 'resistance' ? divide(negate(offset), probe.resistance) : null;
-    return {
-      port: { conductance: null, shortCircuitCurrent: null },
-      across: zero,
-      current: probe.kind === 'open' ? zero : current,
-    };
-  }
-  const between = mesh.between(a, b);
-  if (!between) {
-    const across = multiply(forced, probe.resistance);
-    return { port: { conductance: zero, shortCircuitCurrent: zero }, across: add(across, offset), current: forced };
-  }
-  const { g, f } = between;
-  const short = settle(subtract(f, multiply(g, offset)), noise * g.hi);
-  const port: Port = { conductance: g, shortCircuitCurrent: short };
-  switch (probe.kind) {
-    case 'ideal':
-      return { port, across: offset, current: short };
-    case 'resistance': {
-      const drop = divide(multiply(short, probe.resistance), add(exactly(1), multiply(g, probe.resistance)));
-      return { port, across: add(drop, offset), current: divide(drop, probe.resistance) };
-    }
-    default:
-      return { port, across: add(divide(short, g), offset), current: zero };
+  for (let turn = 0; ; turn += 1) {
+    const solved = solveCarrying(circuit, loads, carrying, lookFrom);
+    if (!solved.ok) return solved;
+    const wrong = turn <= 2 * loads.length ? standsWrong(loads, carrying, solved.value) : undefined;
+    if (!wrong) return solved;
+    if (!carrying.delete(wrong)) carrying.set(wrong, wrong.law.ratedCurrent);
   }
 }
 
-function branchCurrents(
+/** The circuit with some of its loads at their working point, found from a current each, and the others open. */
+function solveCarrying(
   circuit: Circuit,
-  supernodes: Supernodes,
-  voltage: (from: number, to: number) => DoubleDouble | null,
-  noise: number,
+  loads: readonly LoadBranch[],
+  carrying: ReadonlyMap<LoadBranch, number>,
   lookFrom: number,
-  probeCurrent: DoubleDouble | null,
-): (DoubleDouble | null)[] {
-  const { branches, nodes } = circuit;
-  const leaving: DoubleDouble[] = new Array<DoubleDouble>(nodes).fill(zero);
-  const uncertainty = new Float64Array(nodes);
-  const hasIdeal = branches.some((branch) => branch.kind === 'ideal');
-  const currents = branches.map((branch, index) => {
-    const current = index === lookFrom ? probeCurrent : ownCurrent(branch, voltage, noise);
-    if (!hasIdeal || current === null) return current;
-    leaving[branch.from] = add(leaving[branch.from]!, current);
-    leaving[branch.to] = subtract(leaving[branch.to]!, current);
-    const uncertain = Math.abs(current.hi) * 1e-28 + (branch.kind === 'resistance' ? noise / branch.resistance.hi : 0);
-    uncertainty[branch.from]! += uncertain;
-    uncertainty[branch.to]! += uncertain;
-    return current;
-  });
-
-  const shared = new Set(supernodes.shared);
-  const probe = branches[lookFrom];
-  if (probe && probeCurrent === null)
-    for (const index of pathBetween(probe.from, probe.to, supernodes.parentBranch, supernodes.parentNode))
-      shared.add(index);
-  for (let i = supernodes.order.length - 1; i >= 0; i -= 1) {
-    const node = supernodes.order[i]!;
-    const index = supernodes.parentBranch[node]!;
-    if (index === -1) continue;
-    const parent = supernodes.parentNode[node]!;
-    const fed = settle(leaving[node]!, uncertainty[node]!);
-    leaving[parent] = add(leaving[parent]!, fed);
-    uncertainty[parent]! += uncertainty[node]!;
-    if (!shared.has(index)) currents[index] = branches[index]!.to === node ? fed : negate(fed);
-  }
-  return currents;
-}
-
-/** The current that a branch's own law gives; null for an ideal branch, whose current the rest of the circuit decides. */
-function ownCurrent(
-  branch: Branch,
-  voltage: (from: number, to: number) => DoubleDouble | null,
-  noise: number,
-): DoubleDouble | null {
-  switch (branch.kind) {
-    case 'resistance': {
-      const across = voltage(branch.from, branch.to)!;
-      return divide(branch.emf.hi === 0 ? across : settle(subtract(across, branch.emf), noise), branch.resistance);
-    }
-    case 'current':
-      return exactly(branch.current);
-    case 'open':
-      return zero;
-    case 'ideal':
-      return null;
-  }
-}
-
-/** The first current source on a point from which its current has no way back. */
-function blame(circuit: Circuit, supernodes: Supernodes, points: readonly number[]): string[] {
-  const stranded = circuit.branches.find(
-    (branch) =>
-      branch.kind === 'current' &&
-      branch.current !== 0 &&
-      points.includes(supernodes.group[branch.from]!) !== points.includes(supernodes.group[branch.to]!),
+): Result<CircuitSolution, SolverFault> {
+  const branches = [...circuit.branches];
+  for (const { index, branch } of loads) branches[index] = straightened(branch, null, 0);
+  const own = [...carrying.keys()];
+  let last: Result<CircuitSolution, SolverFault> = fail({ code: 'out-of-range', where: [] });
+  const found = findWorkingPoint(
+    own.map(({ law }) => law),
+    Float64Array.from(carrying.values()),
+    ({ resistances, emfs }) => {
+      own.forEach(({ index, branch }, k) => (branches[index] = straightened(branch, resistances[k]!, emfs[k]!)));
+      last = solveLinear({ ...circuit, branches: [...branches] }, lookFrom);
+      return {
+        largest: largestIn(branches, last),
+        voltages: Float64Array.from(own, ({ branch }) => voltageOf(last, branch.from, branch.to)),
+        currents: Float64Array.from(own, ({ index }) => currentOf(last, index)),
+      };
+    },
+    exactly,
   );
-  return stranded ? [stranded.id] : [];
+  return found || !last.ok ? last : fail({ code: 'out-of-range', where: own.map(({ branch }) => branch.id) });
 }
 
-/** V of one node above another by the ideal sources of their groups alone. */
-function offsetBetween({ offset }: Supernodes, from: number, to: number): DoubleDouble {
-  const [a, b] = [offset[from]!, offset[to]!];
-  return a === zero && b === zero ? zero : subtract(a, b);
+/** What double-doubles are good for, the loads' laws being worked out in doubles. */
+const exactly = { floor: 1e-14, step: 1e-12 };
+
+/** A load that is open and would carry something, or is polarised and carries nothing. */
+function standsWrong(
+  loads: readonly LoadBranch[],
+  carrying: ReadonlyMap<LoadBranch, number>,
+  solution: CircuitSolution,
+): LoadBranch | undefined {
+  const noise = 1e-14 * largestIn(solution.circuit.branches, ok(solution)).voltage;
+  return loads.find((load) =>
+    carrying.has(load)
+      ? load.law.polarised && (solution.currents[load.index]?.hi ?? 0) <= 0
+      : (solution.voltage(load.branch.from, load.branch.to)?.hi ?? 0) > noise,
+  );
 }
 
-/** What is below the noise of the computation is nothing. */
-const settle = (value: DoubleDouble, noise: number): DoubleDouble => (Math.abs(value.hi) <= noise ? zero : value);
+function largestIn(branches: readonly Branch[], solved: Result<CircuitSolution, SolverFault>): SolvedPoints['largest'] {
+  const voltages = Float64Array.from(branches, ({ from, to }) => voltageOf(solved, from, to) || 0);
+  const currents = Float64Array.from(branches, (_, index) => currentOf(solved, index) || 0);
+  return { voltage: largestOf(voltages), current: largestOf(currents) };
+}
 
-/** Ω between a port's terminals; null where nothing joins them. */
-export function portResistance(port: Port): number | null {
-  if (port.conductance === null) return 0;
-  return port.conductance.hi === 0 ? null : toNumber(divide(exactly(1), port.conductance));
+function voltageOf(solved: Result<CircuitSolution, SolverFault>, from: number, to: number): number {
+  const voltage = solved.ok ? solved.value.voltage(from, to) : null;
+  return voltage ? toNumber(voltage) : NaN;
+}
+
+function currentOf(solved: Result<CircuitSolution, SolverFault>, index: number): number {
+  const current = solved.ok ? solved.value.currents[index] : null;
+  return current ? toNumber(current) : NaN;
 }

@@ -3,7 +3,8 @@ import { ok, type Result } from '../result.ts';
 import { toNumber } from './double-double.ts';
 import type { SolverFault } from './fault.ts';
 import { circuitOf } from './network-circuit.ts';
-import { portResistance, solveCircuit } from './solve-circuit.ts';
+import { solveCircuit } from './solve-circuit.ts';
+import { portResistance } from './solve-linear.ts';
 
 /** How a source stands in its network. */
 export interface SourceView {
@@ -26,7 +27,7 @@ export function sourceViews(network: Network): Result<readonly SourceView[], Sol
   const views: SourceView[] = [];
   for (const [index, element] of network.elements.entries()) {
     if (element.kind !== 'source' && element.kind !== 'current-source') continue;
-    const looked = solveCircuit(circuit, index);
+    const looked = solveCircuit(whole.value.circuit, index);
     const branch = circuit.branches[index]!;
     const across = whole.value.voltage(branch.from, branch.to);
     const through = whole.value.currents[index];

@@ -65,6 +65,48 @@ export const soundNetwork: fc.Arbitrary<Network> = fc
     return { elements: [...network.elements, ...ties] };
   });
 
+/**
+ * Resistors, real sources and loads of every law in one piece: their current is a lamp's or a sounder's, and where nothing is
+ * driven against a load's law the working point is a sensible one.
+ */
+export const loadedNetwork: fc.Arbitrary<Network> = networkOf(
+  fc.oneof(
+    {
+      weight: 3,
+      arbitrary: fc
+        .constantFrom(1, 10, 47, 330, 1000, 4700)
+        .map((value) => ({ kind: 'resistor', resistance: value }) as const),
+    },
+    {
+      weight: 2,
+      arbitrary: fc
+        .record({ emf: fc.constantFrom(24, -9, 12, 36), internalResistance: fc.constantFrom(0.1, 1, 10) })
+        .map((source) => ({ kind: 'source', ...source }) as const),
+    },
+    {
+      weight: 3,
+      arbitrary: fc
+        .record({
+          ratedVoltage: fc.constantFrom(6, 12, 24),
+          ratedCurrent: fc.constantFrom(0.02, 0.12, 0.3),
+          exponent: fc.constantFrom(0.1, 0.2, 0.55, 0.75, 1),
+          polarised: fc.boolean(),
+        })
+        .map((load) => ({ kind: 'load', ...load }) as const),
+    },
+  ),
+).map(({ elements }) => {
+  const nodes = [...new Set(elements.flatMap((e) => [e.from, e.to]))];
+  const ties = nodes.slice(1).map((node, index): Element => ({
+    id: `T${index}`,
+    kind: 'resistor',
+    from: nodes[index]!,
+    to: node,
+    resistance: 100 * (index + 1),
+  }));
+  return { elements: [...elements, ...ties] };
+});
+
 function networkOf(
   part: fc.Arbitrary<Record<string, unknown> & { readonly kind: Element['kind'] }>,
 ): fc.Arbitrary<Network> {

@@ -35,7 +35,8 @@ export const mostCornerParts = 16;
  *
  * A change Δ of a resistance is an EMF of Δ times its current in series with it, so each corner follows from the responses of
  * the circuit as it is to 1 V in each of these branches, by changes of rank one: fixing one resistance after the other, the
- * rest shrinks, and all 2ⁿ corners cost a few times 2ⁿ operations.
+ * rest shrinks, and all 2ⁿ corners cost a few times 2ⁿ operations. Where loads are not ohmic the responses are those of their
+ * tangents, and each corner is solved anew, up to `mostCornersAnew` parts; beyond, corners are to first order.
  *
  * @returns null where nothing determines the output
  */
@@ -47,10 +48,7 @@ export function toleranceResponse(
   const quick = quickCircuit(circuit, []);
   if (!quick) return null;
   const n = toleranced.length;
-  const read = (): number => {
-    if (output.branch === undefined) return quick.voltage(output.from, output.to);
-    return output.reversed ? -quick.current(output.branch) : quick.current(output.branch);
-  };
+  const read = (): number => readOutput(quick, output);
   quick.solve([]);
   if (Number.isNaN(read())) return null;
   const currents = Float64Array.from(toleranced, ({ branch }) => determined(quick.current(branch)));
@@ -66,8 +64,49 @@ export function toleranceResponse(
     effect[j] = read();
     for (let i = 0; ports && i < n; i += 1) ports[i * n + j] = determined(quick.current(toleranced[i]!.branch));
   }
-  return responseOf(toleranced, { currents, effect, ports });
+  const response = responseOf(toleranced, { currents, effect, ports });
+  if (!ports || circuit.branches.every(({ law }) => !law)) return response;
+  let corners: Float64Array | null = null;
+  const { slopes } = response;
+  return { slopes, atCorners: () => (corners ??= cornersAnew(circuit, toleranced, output) ?? sumsOf(slopes)) };
 }
+
+/** Parts up to which every corner is solved for, where loads are not ohmic. */
+const mostCornersAnew = 10;
+
+function readOutput(quick: QuickCircuit, output: CircuitOutput): number {
+  if (output.branch === undefined) return quick.voltage(output.from, output.to);
+  return output.reversed ? -quick.current(output.branch) : quick.current(output.branch);
+}
+
+/** Every corner solved for, each from the one before it, one part's limit away; null where they are too many. */
+function cornersAnew(circuit: Circuit, toleranced: readonly Toleranced[], output: CircuitOutput): Float64Array | null {
+  const n = toleranced.length;
+  const quick =
+    n > mostCornersAnew
+      ? null
+      : quickCircuit(
+          circuit,
+          toleranced.map(({ branch }) => branch),
+        );
+  if (!quick) return null;
+  const own = toleranced.map(({ branch }) => circuit.branches[branch]!.resistance.hi);
+  quick.solve(own);
+  const nominal = readOutput(quick, output);
+  const corners = new Float64Array(1 << n);
+  for (let count = 0; count < corners.length; count += 1) {
+    const corner = count ^ (count >> 1);
+    quick.solve(own.map((ohms, k) => ohms + (corner & (1 << k) ? 1 : -1) * toleranced[k]!.span));
+    corners[corner] = readOutput(quick, output) - nominal;
+  }
+  return corners;
+}
+
+/** Corners to first order. */
+const sumsOf = (slopes: Float64Array): Float64Array =>
+  Float64Array.from({ length: 1 << slopes.length }, (_, corner) =>
+    slopes.reduce((sum, slope, k) => sum + (corner & (1 << k) ? slope : -slope), 0),
+  );
 
 /** A circuit as its toleranced resistances see it. */
 export interface ToleranceResponses {
