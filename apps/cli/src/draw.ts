@@ -1,4 +1,4 @@
-import { drawRails, drawingMarks, solveUnloaded, svgText, type ResistorSymbol } from '@usual-drag/core';
+import { drawRails, drawingMarks, networkMeant, solveUnloaded, svgText, type ResistorSymbol } from '@usual-drag/core';
 import { onJob, type Output } from './output.ts';
 
 export interface DrawOptions {
@@ -9,8 +9,9 @@ export interface DrawOptions {
 
 /** The drawing of one job file's network as the text of an SVG file, or its first fault. */
 export const drawFile = (text: string, { toScale, resistor }: DrawOptions): Output & { readonly svg?: string } =>
-  onJob(text, ({ network, title }) => {
-    const unloaded = solveUnloaded(network);
+  onJob(text, (job) => {
+    const { network, title } = job;
+    const unloaded = solveUnloaded(networkMeant(job));
     const truth = unloaded.ok ? unloaded.value.values : null;
     const drawing = drawRails({ network, truth, spacing: toScale ? 'scale' : 'even', height: 480, width: 760 });
     const svg = svgText(drawing, drawingMarks(drawing, network, { resistor }), title ?? 'Network');

@@ -94,7 +94,7 @@ test('beacon and sounder: the currents as read do not add up, the true ones do',
   }[];
   expect([trunk!.state, lamp!.state, sounder!.state]).toEqual(['ok', 'ok', 'ok']);
   expect(lamp!.true + sounder!.true).toBeCloseTo(trunk!.true, 12);
-  // More than one step of the dial (2 mA) is missing, and burden is all that is different.
+  // Far more than the last digits is missing, and burden is all that is different.
   expect(lamp!.indicated + sounder!.indicated - trunk!.indicated).toBeGreaterThan(0.002);
 });
 

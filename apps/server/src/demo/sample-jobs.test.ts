@@ -13,7 +13,7 @@ import { sampleJobs } from './sample-jobs.ts';
 /** Each sample job as one would type it from memory of its drawing. */
 const typed: Readonly<Record<string, string>> = {
   'Float-level divider': '24V/1R8: 56k + (39k || 15k + 27k)',
-  'Beacon and sounder panel': 'E1 2.1V/8m 6s: S1 closed + R1 0R22 + (L1 12V 0.3A || L2 12V 120mA polarised)',
+  'Beacon and sounder panel': 'E1 2.1V/8m 6s: S1 closed + R1 0R22 + (L1 12V 0.3A ^0.55 || L2 12V 120mA ^0.1 polarised)',
   'Sluice-gate strain bridge': '10V/0R4: 350 @B 351.4 || 351.4 @C 350; @B 12k @C',
   'Level loop': 'J1 12.8mA: 18 + 250 + 1419 + 18',
   'Resistor by voltmeter and ammeter': '6V/0R5: link + 680',

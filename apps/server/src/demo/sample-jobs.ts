@@ -46,10 +46,10 @@ function digital(id: string, fullScale: number, resolution: number, accuracyOfRe
 const beaconReadings: readonly Reading[] = [
   voltage('M1', '50 V', 'A', '0', '12.579', 'V', '10:04'),
   voltage('M2', '50 V', 'C', '0', '12.483', 'V', '10:06'),
-  voltage('M3', '500 mV', 'B', 'C', '96.12', 'mV', '10:08'),
-  amperes('M4', '500 mA', 'E1.to', '411.24', '10:15', false),
-  amperes('M5', '500 mA', 'L1.to', '298.80', '10:21'),
-  amperes('M6', '500 mA', 'L2.to', '122.63', '10:26'),
+  voltage('M3', '500 mV', 'B', 'C', '93.99', 'mV', '10:08'),
+  amperes('M4', '500 mA', 'E1.to', '415.96', '10:15', false),
+  amperes('M5', '500 mA', 'L1.to', '299.08', '10:21'),
+  amperes('M6', '500 mA', 'L2.to', '120.38', '10:26'),
 ];
 
 /** The jobs of the Saltmarsh Lift Station that the demo starts with; each shows one thing plainly. */
@@ -71,7 +71,16 @@ export const sampleJobs: readonly Job[] = [
       },
       { id: 'S1', kind: 'switch', from: 'A', to: 'B', closed: true, label: 'panel switch' },
       { id: 'R1', kind: 'resistor', from: 'B', to: 'C', resistance: 0.22, label: 'feed cable' },
-      { id: 'L1', kind: 'load', from: 'C', to: '0', ratedVoltage: 12, ratedCurrent: 0.3, label: 'beacon lamp' },
+      {
+        id: 'L1',
+        kind: 'load',
+        from: 'C',
+        to: '0',
+        ratedVoltage: 12,
+        ratedCurrent: 0.3,
+        exponent: 0.55,
+        label: 'beacon lamp',
+      },
       {
         id: 'L2',
         kind: 'load',
@@ -79,14 +88,15 @@ export const sampleJobs: readonly Job[] = [
         to: '0',
         ratedVoltage: 12,
         ratedCurrent: 0.12,
+        exponent: 0.1,
         polarised: true,
         label: 'sounder',
       },
     ],
     [
-      setup('trunk', amps('A1', 'analogue-20k', '500 mA', 'C', ['R1.to'], true)),
-      setup('beacon', amps('A1', 'analogue-20k', '500 mA', 'C', ['L1.from'])),
-      setup('sounder', amps('A1', 'analogue-20k', '500 mA', 'C', ['L2.from'])),
+      setup('trunk', amps('A1', 'plant-digital', '500 mA', 'C', ['R1.to'], true)),
+      setup('beacon', amps('A1', 'plant-digital', '500 mA', 'C', ['L1.from'])),
+      setup('sounder', amps('A1', 'plant-digital', '500 mA', 'C', ['L2.from'])),
     ],
     beaconReadings,
   ),

@@ -1,4 +1,12 @@
-import { drawingMarks, drawRails, solveUnloaded, svgText, type DrawingTheme, type Job } from '@usual-drag/core';
+import {
+  drawingMarks,
+  drawRails,
+  networkMeant,
+  solveUnloaded,
+  svgText,
+  type DrawingTheme,
+  type Job,
+} from '@usual-drag/core';
 
 /** px that the rails of a picture may take. */
 const room = { width: 300, height: 110 };
@@ -7,9 +15,10 @@ const room = { width: 300, height: 110 };
 const most = 150;
 
 /** A job's network in small, as SVG: rails, symbols and names, without the values, which nobody could read. */
-export function jobPicture({ title = 'Network', network }: Job, theme: DrawingTheme): string {
+export function jobPicture(job: Job, theme: DrawingTheme): string {
+  const { title = 'Network', network } = job;
   if (network.elements.length > most) return svgText({ width: room.width, height: room.height }, [], title, { theme });
-  const unloaded = solveUnloaded(network);
+  const unloaded = solveUnloaded(networkMeant(job));
   const truth = unloaded.ok ? unloaded.value.values : null;
   const drawing = drawRails({ network, truth, spacing: 'even', ...room });
   const marks = drawingMarks(drawing, network, { resistor: 'box' });

@@ -57,7 +57,7 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
         <StepCanvas key={tidied} view={view} zoom={zoom} />
       ) : (
         <Panel key={undrawn} name="This view">
-          <TrueView view={undrawn} network={job.network} unloaded={unloaded} />
+          <TrueView view={undrawn} unloaded={unloaded} />
         </Panel>
       )}
       {step === 'network' && (

@@ -1,6 +1,7 @@
 import {
   findRange,
   floatLevelDivider,
+  jobMeant,
   measurementPointOf,
   setupValuesOf,
   trueValuesOf,
@@ -42,7 +43,7 @@ export interface Subject {
  * @returns null as long as there is neither
  */
 export function subjectOf(job: Job | null, kit: readonly Instrument[]): Subject | null {
-  return (job && subjectIn(job, true)) ?? subjectIn(floatLevelDivider(kit), false);
+  return (job && subjectIn(jobMeant(job), true)) ?? subjectIn(floatLevelDivider(kit), false);
 }
 
 function subjectIn(job: Job, isOwn: boolean): Subject | null {

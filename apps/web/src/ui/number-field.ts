@@ -52,6 +52,14 @@ export const asCount: Writing = {
   print: String,
 };
 
+export const asPlainNumber: Writing = {
+  parse: (text) => {
+    const typed = text.trim().replace(',', '.');
+    return /^\d*\.?\d+$/.test(typed) ? ok(Number(typed)) : fail({ message: 'A plain number, for example 0.55.' });
+  },
+  print: String,
+};
+
 /** The field for a number under a key: what is typed is held to the key's limit; left empty, the key goes. */
 export function numberField<T extends object>(of: T, key: string, kind: Kind): NumberField<T> {
   const { label, limit, needed = false, parse, print } = kind;

@@ -1,4 +1,12 @@
-import { findRange, loadingMap, type Instrument, type MapPoint, type Meter, type Setup } from '@usual-drag/core';
+import {
+  findRange,
+  loadingMap,
+  networkMeant,
+  type Instrument,
+  type MapPoint,
+  type Meter,
+  type Setup,
+} from '@usual-drag/core';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { useMistake } from '../setups/use-mistake.ts';
@@ -29,7 +37,8 @@ export function useBenchView() {
   const inTrueValues = step === 'true-values';
   const inReadings = step === 'readings';
   const instruments = job.instruments ?? noInstruments;
-  const unloaded = useUnloaded(job.network);
+  const network = networkMeant(job);
+  const unloaded = useUnloaded(network);
   const setup = job.setups?.find(({ id }) => id === setupId) ?? job.setups?.[0];
   const shown = useMemo(() => withHeld(setup, held), [setup, held]);
   const values = useSetupValues(unloaded, instruments, inSetups ? shown : undefined);
@@ -50,6 +59,8 @@ export function useBenchView() {
     jobId,
     step,
     job,
+    /** The job's network as its version of the format means it. */
+    network,
     instruments,
     inSetups,
     inTrueValues,

@@ -9,7 +9,7 @@ import {
   type Result,
   type Unit,
 } from '@usual-drag/core';
-import { asCount, inPercent, inUnit, numberField, type NumberField } from '../../ui/number-field.ts';
+import { asCount, asPlainNumber, inPercent, inUnit, numberField, type NumberField } from '../../ui/number-field.ts';
 
 interface Fault {
   readonly message: string;
@@ -67,6 +67,8 @@ export function moreFields(element: Element): ElementField[] {
       ];
     case 'current-source':
       return [field(element, 'ceiling', 'Never set above', 'A')];
+    case 'load':
+      return [exponentField(element)];
     default:
       return [];
   }
@@ -114,6 +116,10 @@ function field(element: Element, key: QuantityKey, label: string, unit: Unit, ne
 
 const percentField = (element: Element, key: QuantityKey, label: string): ElementField =>
   numberField(element, key, { label, limit: elementLimits[key], ...inPercent });
+
+/** What a load's current does with its voltage. */
+const exponentField = (element: Element): ElementField =>
+  numberField(element, 'exponent', { label: 'Exponent', limit: elementLimits.exponent, ...asPlainNumber });
 
 const countField = (element: Element, key: QuantityKey, label: string): ElementField =>
   numberField(element, key, { label, limit: elementLimits[key], ...asCount });

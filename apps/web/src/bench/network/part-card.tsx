@@ -12,8 +12,10 @@ import {
   seriesForTolerance,
   seriesOf,
   type Element,
+  type Load,
   type Resistor,
 } from '@usual-drag/core';
+import clsx from 'clsx';
 import { memo } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
@@ -75,18 +77,18 @@ export const PartCard = memo(function PartCard({ element }: { readonly element: 
           />
         ))}
         {element.kind === 'switch' && (
-          <label className="flex min-h-9 items-center gap-2 self-end text-[15px] pointer-coarse:min-h-11">
-            <input
-              type="checkbox"
-              className="size-5 accent-(--ochre-line)"
-              checked={element.momentary ?? false}
-              onChange={({ target }) => {
-                const { momentary: _former, ...rest } = element;
-                replace(target.checked ? { ...rest, momentary: true } : rest);
-              }}
-            />
-            has to be held
-          </label>
+          <Tick
+            text="has to be held"
+            isOn={element.momentary ?? false}
+            onChange={(isOn) => replace(withFlag(element, 'momentary', isOn))}
+          />
+        )}
+        {element.kind === 'load' && (
+          <Tick
+            text="polarised, + on the first end"
+            isOn={element.polarised ?? false}
+            onChange={(isOn) => replace(withFlag(element, 'polarised', isOn))}
+          />
         )}
         <ValueField
           key={`${element.id}-label`}
@@ -102,6 +104,7 @@ export const PartCard = memo(function PartCard({ element }: { readonly element: 
           }}
         />
       </div>
+      {element.kind === 'load' && <Curve load={element} onTake={replace} />}
       {element.kind === 'resistor' && (
         <>
           <BandPicker
@@ -132,6 +135,58 @@ export const PartCard = memo(function PartCard({ element }: { readonly element: 
 function withWord(element: Element, key: string, word: string): Element {
   const rest = Object.fromEntries(Object.entries(element).filter(([own]) => own !== key)) as unknown as Element;
   return word === '' ? rest : { ...rest, [key]: word };
+}
+
+/** A part with something that it is or is not. */
+function withFlag<T extends Element>(element: T, key: 'momentary' | 'polarised', isOn: boolean): T {
+  const { [key]: _former, ...rest } = element as T & Record<string, unknown>;
+  return (isOn ? { ...rest, [key]: true } : rest) as T;
+}
+
+interface TickProps {
+  readonly text: string;
+  readonly isOn: boolean;
+  readonly onChange: (isOn: boolean) => void;
+}
+
+function Tick({ text, isOn, onChange }: TickProps) {
+  return (
+    <label className="flex min-h-9 items-center gap-2 self-end text-[15px] pointer-coarse:min-h-11">
+      <input
+        type="checkbox"
+        className="size-5 accent-(--ochre-line)"
+        checked={isOn}
+        onChange={({ target }) => onChange(target.checked)}
+      />
+      {text}
+    </label>
+  );
+}
+
+const curves = [
+  { exponent: undefined, text: 'resistance' },
+  { exponent: 0.55, text: 'filament lamp' },
+  { exponent: 0.1, text: 'nearly constant current' },
+] as const;
+
+/** What a load's current does with its voltage, in words: the customary kinds to choose from. */
+function Curve({ load, onTake }: { readonly load: Load; readonly onTake: (next: Load) => void }) {
+  const { exponent: _former, ...rest } = load;
+  return (
+    <div className="flex flex-wrap items-center gap-2 text-[14px]">
+      <span>Its current goes with the voltage as that of a</span>
+      {curves.map(({ exponent, text }) => (
+        <Button
+          key={text}
+          aria-pressed={load.exponent === exponent}
+          className={clsx(load.exponent === exponent && 'border-2 border-ink font-bold')}
+          onClick={() => onTake(exponent === undefined ? rest : { ...rest, exponent })}
+        >
+          {text}
+        </Button>
+      ))}
+    </div>
+  );
 }
 
 /** Why no voltage stands across a part whose two ends are one point. */

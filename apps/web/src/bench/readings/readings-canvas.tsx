@@ -24,13 +24,12 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
   const readings = useReadings(view);
   const free = useInHand((state) => state.free);
   const tried = useInHand((state) => state.tried);
-  const { job } = view;
   const { network, instruments } = useMemo(
     () =>
       tried
-        ? withFault({ network: job.network, instruments: view.instruments }, tried)
-        : { network: job.network, instruments: view.instruments },
-    [tried, job.network, view.instruments],
+        ? withFault({ network: view.network, instruments: view.instruments }, tried)
+        : { network: view.network, instruments: view.instruments },
+    [tried, view.network, view.instruments],
   );
   const unloaded = useMemo(() => (tried ? trueValuesOf(network) : view.unloaded), [tried, network, view.unloaded]);
   const truth = unloaded.ok ? unloaded.value.values : null;

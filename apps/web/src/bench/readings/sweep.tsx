@@ -7,6 +7,7 @@ import {
   rangesOf,
   resistanceFromSweep,
   setupFaults,
+  networkMeant,
   solveSetup,
   solveUnloaded,
   takeMeasuredValue,
@@ -129,7 +130,7 @@ export function Sweep({ view }: { readonly view: BenchView }) {
       <SweepTable
         rows={rows}
         source={source.id}
-        expected={(set) => expectedAt(job.network, source.id, set, part, kept.connection, voltmeter, ammeter)}
+        expected={(set) => expectedAt(networkMeant(job), source.id, set, part, kept.connection, voltmeter, ammeter)}
         onChange={change}
       />
       <div className="flex gap-1.5">

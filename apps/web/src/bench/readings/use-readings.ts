@@ -3,6 +3,7 @@ import {
   compareReading,
   expectationsOf,
   makePlan,
+  networkMeant,
   placedSteps,
   readingsAt,
   type ComparedReading,
@@ -43,7 +44,8 @@ const usual: Conventions = {};
 export function useReadings({ job, instruments, unloaded }: BenchView): Readings {
   const depth = useInHand((state) => state.depth);
   const asked = useInHand((state) => state.step);
-  const { network, readings = none, conventions = usual } = job;
+  const { readings = none, conventions = usual } = job;
+  const network = networkMeant(job);
   const plan = useMemo(
     () => planOf({ network, instruments, conventions }, depth),
     [network, instruments, conventions, depth],

@@ -1,12 +1,14 @@
-import { formatQuantity, superpose, type Network, type NetworkValues } from '@usual-drag/core';
+import { formatQuantity, isLinear, superpose, type Unloaded } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
 import { Segments } from '../../ui/segments.tsx';
 import { FiguresTable } from '../../ui/figures-table.tsx';
+import { ByTangents } from './by-tangents.tsx';
 
 /** What each source does alone, the others at rest, and that it adds up to the whole. */
-export function Superposition({ network, values }: { readonly network: Network; readonly values: NetworkValues }) {
+export function Superposition({ unloaded }: { readonly unloaded: Unloaded }) {
+  const { network, tangent, values } = unloaded;
   const [what, setWhat] = useState<'current' | 'voltage'>('current');
-  const parts = useMemo(() => superpose(network), [network]);
+  const parts = useMemo(() => superpose(network, tangent), [network, tangent]);
   const unit = what === 'current' ? 'A' : 'V';
   if (!parts.ok || parts.value.length === 0) return <p className="p-4">There is no source to begin with.</p>;
   const sources = parts.value;
@@ -21,6 +23,10 @@ export function Superposition({ network, values }: { readonly network: Network; 
         Each source alone, the others at rest: a voltage source at rest is its internal resistance, a current source is
         open. The shares add up to the whole, with their signs; powers do not.
       </p>
+      <ByTangents unloaded={unloaded}>
+        The shares of sources add up only where every part is a straight line. Here each stands as its tangent: a
+        resistance, and an EMF that counts as one source more.
+      </ByTangents>
       <Segments
         label="Of every part"
         showLabel
@@ -48,7 +54,9 @@ export function Superposition({ network, values }: { readonly network: Network; 
           };
         })}
       />
-      {sources.length === 1 && <p className="text-soft">With one source its share is the whole.</p>}
+      {sources.length === 1 && isLinear(unloaded) && (
+        <p className="text-soft">With one source its share is the whole.</p>
+      )}
     </div>
   );
 }

@@ -37,10 +37,10 @@ type OpenTab = (typeof tabs)[number]['value'] | 'measured';
 
 /** The second step: what is true with no meter connected, part by part, and the sums that prove it. */
 export function TrueValuesStep({ unloaded }: { readonly unloaded: Solved<Unloaded> }) {
-  const network = useBench((state) => state.document.network);
+  const drawn = useBench((state) => state.document.network);
   const [asked, setOpen] = useState<OpenTab>('parts');
   if (!unloaded.ok) return <Note kind="limit">{unloaded.fault.message}</Note>;
-  const { values } = unloaded.value;
+  const { values, network } = unloaded.value;
   const measured = network.elements.some((e) => e.kind === 'resistor' && e.measuredResistance !== undefined);
   const options = measured ? [...tabs, measuredTab] : tabs;
   const open = options.some(({ value }) => value === asked) ? asked : 'parts';
@@ -69,7 +69,7 @@ export function TrueValuesStep({ unloaded }: { readonly unloaded: Solved<Unloade
   };
   return (
     <div className="flex flex-col gap-3">
-      <Cautions network={network} values={values} />
+      <Cautions network={drawn} unloaded={unloaded.value} />
       <TabRow label="True values" className="text-[14px]" value={open} options={options} onChange={setOpen} />
       <TabPanels
         value={open}
@@ -117,8 +117,9 @@ function Potentials({ network, values }: { readonly network: Network; readonly v
 }
 
 /** Limits passed, and what the circuit really does then. */
-function Cautions({ network, values }: { readonly network: Network; readonly values: NetworkValues }) {
-  const limited = useMemo(() => solveLimited(network), [network]);
+function Cautions({ network, unloaded }: { readonly network: Network; readonly unloaded: Unloaded }) {
+  const { values } = unloaded;
+  const limited = useMemo(() => solveLimited(unloaded.network), [unloaded]);
   return (
     <>
       {networkCautions(network, values).map((caution) => {

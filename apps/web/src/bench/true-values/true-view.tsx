@@ -1,4 +1,4 @@
-import type { Network, Unloaded } from '@usual-drag/core';
+import type { Unloaded } from '@usual-drag/core';
 import { Suspense } from 'react';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Note } from '../../ui/note.tsx';
@@ -12,25 +12,24 @@ const WhatIf = fetchedLater(async () => (await import('./what-if.tsx')).WhatIf);
 
 interface Props {
   readonly view: Exclude<View, 'circuit' | 'tolerance'>;
-  readonly network: Network;
   readonly unloaded: Solved<Unloaded>;
 }
 
-export function TrueView({ view, network, unloaded }: Props) {
+export function TrueView({ view, unloaded }: Props) {
   if (!unloaded.ok)
     return (
       <div className="p-4">
         <Note kind="limit">{unloaded.fault.message}</Note>
       </div>
     );
-  const { values } = unloaded.value;
+  const { values, network } = unloaded.value;
   switch (view) {
     case 'working':
-      return <Working network={network} />;
+      return <Working unloaded={unloaded.value} />;
     case 'equations':
       return <Equations network={network} values={values} />;
     case 'superposition':
-      return <Superposition network={network} values={values} />;
+      return <Superposition unloaded={unloaded.value} />;
     case 'what-if':
       return (
         <Suspense fallback={<p className="p-4 text-soft">Fetching the chart …</p>}>

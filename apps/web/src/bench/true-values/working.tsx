@@ -1,14 +1,15 @@
 import {
   formatQuantity,
+  isLinear,
   rebuild,
   reduceNet,
   resistanceNet,
   sourcesOf,
   stepTitle,
-  type Network,
   type Rebuilt,
   type Reduction,
   type Rounding,
+  type Unloaded,
 } from '@usual-drag/core';
 import clsx from 'clsx';
 import { Printer } from 'lucide-react';
@@ -18,6 +19,7 @@ import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
+import { ByTangents } from './by-tangents.tsx';
 import { Guess } from './guess.tsx';
 import { StepView } from './step-view.tsx';
 import { UpLines } from './up-lines.tsx';
@@ -26,7 +28,8 @@ import { UpLines } from './up-lines.tsx';
  * The network broken down to one resistance and built up again, a step at a time. Steps are walked by the arrow keys, kept
  * hidden until guessed, replayed with rounding, and printed whole.
  */
-export function Working({ network }: { readonly network: Network }) {
+export function Working({ unloaded }: { readonly unloaded: Unloaded }) {
+  const { network } = unloaded;
   const sources = sourcesOf(network);
   const [sourceId, setSource] = useState<string | null>(null);
   const source = sources.find(({ id }) => id === sourceId) ?? sources[0];
@@ -34,7 +37,7 @@ export function Working({ network }: { readonly network: Network }) {
   return (
     <Walk
       key={source.id}
-      network={network}
+      unloaded={unloaded}
       sourceId={source.id}
       choice={
         sources.length > 1 && (
@@ -52,12 +55,13 @@ export function Working({ network }: { readonly network: Network }) {
 }
 
 interface WalkProps {
-  readonly network: Network;
+  readonly unloaded: Unloaded;
   readonly sourceId: string;
   readonly choice: React.ReactNode;
 }
 
-function Walk({ network, sourceId, choice }: WalkProps) {
+function Walk({ unloaded, sourceId, choice }: WalkProps) {
+  const { network, tangent } = unloaded;
   const [rounding, setRounding] = useState<Rounding>({ how: 'exact', digits: 3 });
   const [hidden, setHidden] = useState(false);
   const [at, setAt] = useState(0);
@@ -67,8 +71,9 @@ function Walk({ network, sourceId, choice }: WalkProps) {
       resistanceNet(
         network,
         sourcesOf(network).find(({ id }) => id === sourceId)!,
+        tangent,
       ),
-    [network, sourceId],
+    [network, tangent, sourceId],
   );
   const exact = useMemo(() => done(reduceNet(net)), [net]);
   const written = useMemo(
@@ -114,6 +119,10 @@ function Walk({ network, sourceId, choice }: WalkProps) {
           <Printer aria-hidden size={17} /> Print
         </Button>
       </div>
+      <ByTangents unloaded={unloaded}>
+        A resistance that goes along with its own current cannot be added to others in series or parallel. Here each
+        stands as its tangent, and what comes out is what the source sees of a small change.
+      </ByTangents>
       <ol className="flex flex-wrap gap-1.5 print:hidden" aria-label="Steps">
         {[null, ...reduction.steps].map((step, index) => (
           <li key={index}>
@@ -153,7 +162,7 @@ function Walk({ network, sourceId, choice }: WalkProps) {
           </div>
         ))}
       </div>
-      {known >= last && <BackUp written={written} exact={exact} />}
+      {known >= last && <BackUp written={written} exact={exact} linear={isLinear(unloaded)} />}
     </div>
   );
 }
@@ -165,7 +174,13 @@ interface Done {
 
 const done = (reduction: Reduction, rounding?: Rounding): Done => ({ reduction, up: rebuild(reduction, rounding) });
 
-function BackUp({ written, exact }: { readonly written: Done; readonly exact: Done }) {
+interface BackUpProps {
+  readonly written: Done;
+  readonly exact: Done;
+  readonly linear: boolean;
+}
+
+function BackUp({ written, exact, linear }: BackUpProps) {
   const { equivalent } = written.reduction;
   if (equivalent === null)
     return (
@@ -178,7 +193,14 @@ function BackUp({ written, exact }: { readonly written: Done; readonly exact: Do
       <p className="text-[16px]">
         The source sees <b className="figures">{formatQuantity(equivalent, 'Ω', { digits: 6, trim: true })}</b>.
       </p>
-      <UpLines written={written.up} exact={exact.up} />
+      {linear ? (
+        <UpLines written={written.up} exact={exact.up} />
+      ) : (
+        <p className="max-w-2xl text-[15px]">
+          There is no way back up from here: the currents follow from the loads’ own curves, not from this resistance.
+          They stand in the table of parts.
+        </p>
+      )}
     </>
   );
 }

@@ -2,6 +2,7 @@ import {
   formatPercent,
   formatQuantity,
   instrumentOf,
+  networkMeant,
   solveUnloaded,
   placesInUse,
   type Job,
@@ -69,7 +70,7 @@ function Places({
   const [all, setAll] = useState(false);
   const quantity = side.design.target === 'ammeter' ? 'dc-current' : 'dc-voltage';
   const places = useMemo(() => {
-    const unloaded = solveUnloaded(job.network);
+    const unloaded = solveUnloaded(networkMeant(job));
     return unloaded.ok ? placesInUse(unloaded.value, instrumentOf(project, sides), quantity) : null;
   }, [project, sides, job, quantity]);
   const unit = unitOfSide(side);
