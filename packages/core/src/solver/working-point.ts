@@ -71,7 +71,7 @@ export function tangentsAt(laws: readonly LoadLaw[], currents: Float64Array, flo
   laws.forEach((law, k) => {
     const current = currents[k]!;
     resistances[k] = Math.max(slopeAt(law, current), (floor * law.ratedVoltage) / law.ratedCurrent);
-    emfs[k] = voltageAt(law, current) - resistances[k]! * current;
+    emfs[k] = voltageAt(law, current) - resistances[k] * current;
   });
   return { resistances, emfs };
 }
