@@ -8,6 +8,7 @@ const core = [
   'reduction',
   'instrument',
   'loading',
+  'faults',
   'uncertainty',
   'readings',
   'plan',

@@ -5,6 +5,7 @@ export * from './solver/index.ts';
 export * from './reduction/index.ts';
 export * from './instrument/index.ts';
 export * from './loading/index.ts';
+export * from './faults/index.ts';
 export * from './uncertainty/index.ts';
 export * from './readings/index.ts';
 export * from './plan/index.ts';

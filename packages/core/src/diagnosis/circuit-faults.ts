@@ -6,7 +6,7 @@ import { meterName, type Observed } from './observed.ts';
 import { contactOf, decades, inPlace, outOfTolerance, swaps } from './part-faults.ts';
 import type { Prediction } from './prediction.ts';
 import { supplyFaults } from './supply-faults.ts';
-import { openSwitch } from './with-fault.ts';
+import { openSwitch } from '../faults/index.ts';
 
 /** Every fault of the circuit, with what each reading would then say. Fitted values are those of the least misfit. */
 export function circuitFaults(

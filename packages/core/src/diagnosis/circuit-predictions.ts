@@ -1,7 +1,7 @@
 import type { Instrument } from '../instrument/index.ts';
 import type { Element, Network } from '../network/index.ts';
 import { tolerancedParts } from '../uncertainty/index.ts';
-import type { Hypothesis } from './fault.ts';
+import type { Hypothesis } from '../faults/index.ts';
 import { fitOne } from './fit-one.ts';
 import { fuseOf, meteredCircuit, type Observed } from './observed.ts';
 import { misfitOf, type Prediction } from './prediction.ts';

@@ -4,8 +4,8 @@ import type { Instrument } from '../instrument/index.ts';
 import { solveSetup, solveUnloaded } from '../loading/index.ts';
 import { setupOf, type Reading } from '../readings/index.ts';
 import { diagnose, type Diagnosis, type DiagnosedJob } from './diagnose.ts';
-import type { Hypothesis } from './fault.ts';
-import { withFault } from './with-fault.ts';
+import type { Hypothesis } from '../faults/index.ts';
+import { withFault } from '../faults/index.ts';
 
 interface Case {
   readonly job: DiagnosedJob & { readonly instruments: readonly Instrument[]; readonly readings: readonly Reading[] };

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { DiagnosedJob } from './diagnose.ts';
-import { faultSentence } from './fault-words.ts';
+import { faultSentence } from '../faults/index.ts';
 import { fitJob, freeName, type Fit } from './fit.ts';
 
 interface Case {

@@ -7,7 +7,7 @@ import type { SolverFault } from '../solver/index.ts';
 import type { DiagnosedJob } from './diagnose.ts';
 import { leastSquares, type LeastSquares, type Predicted } from './least-squares.ts';
 import { observedReadings, type Observed } from './observed.ts';
-import type { Bench } from './with-fault.ts';
+import type { Bench } from '../faults/index.ts';
 
 /** What the readings say about what is not known. */
 export interface Fit {

@@ -2,8 +2,8 @@ import { rangesOf } from '../instrument/index.ts';
 import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import { nodesOf } from '../network/index.ts';
 import { expectationOf, standardUncertainty, type Reading } from '../readings/index.ts';
-import type { Hypothesis } from './fault.ts';
-import { withFault, type Bench } from './with-fault.ts';
+import type { Hypothesis } from '../faults/index.ts';
+import { withFault, type Bench } from '../faults/index.ts';
 
 /** A reading that would tell hypotheses apart. */
 export type NextReading =

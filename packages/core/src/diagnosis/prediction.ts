@@ -1,4 +1,4 @@
-import type { Hypothesis } from './fault.ts';
+import type { Hypothesis } from '../faults/index.ts';
 
 /** What a hypothesis predicts for each reading, in their order, with the standard uncertainty that it is judged by. */
 export interface Prediction {

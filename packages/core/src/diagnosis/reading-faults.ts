@@ -3,7 +3,7 @@ import type { Unloaded } from '../loading/index.ts';
 import { nodesOf, parseEnd, type Network } from '../network/index.ts';
 import { expectationOf, observedValue } from '../readings/index.ts';
 import { attach, solveCircuit, toNumber } from '../solver/index.ts';
-import type { Hypothesis } from './fault.ts';
+import type { Hypothesis } from '../faults/index.ts';
 import type { InCircuit, Observed } from './observed.ts';
 
 /** A fault of one reading, and what would then be in the record. */

@@ -4,7 +4,7 @@ import { fitOne } from './fit-one.ts';
 import { contactOf, inPlace } from './part-faults.ts';
 import { misfitOf, type Prediction } from './prediction.ts';
 import type { ReadingCircuit } from './reading-circuit.ts';
-import { openSwitch } from './with-fault.ts';
+import { openSwitch } from '../faults/index.ts';
 
 /** Faults of a voltage source: open, a bad contact, off, reversed, set to another value, at its current limit. */
 export function supplyFaults(look: CircuitPredictions, source: Source): Prediction[] {

@@ -50,7 +50,6 @@ export {
   crossoverResistance,
   type Connection,
 } from './voltmeter-ammeter.ts';
-export { mistakesOf, solveMistake, type ConnectionMistake, type MistakeOutcome } from './connection-mistakes.ts';
 export { startingJack, type StartingJack } from './starting-jack.ts';
 export { supplyDisplays, type SupplyDisplay } from './supply-display.ts';
 export { ohmmeterAt, ohmsShown, type OhmmeterReadings } from './ohmmeter.ts';

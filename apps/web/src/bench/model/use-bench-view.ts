@@ -9,7 +9,7 @@ import {
 } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { useMistake } from '../setups/use-mistake.ts';
+import { useMistake } from '../setups/use-wrong-connection.ts';
 import { isView, type View } from '../true-values/views.ts';
 import { useSetupValues, useUnloaded } from './analysis.ts';
 import { useBench } from './bench-store.ts';

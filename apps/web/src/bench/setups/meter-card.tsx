@@ -25,7 +25,7 @@ import { MeterChecks } from './meter-checks.tsx';
 import { MeterFace } from './meter-face.tsx';
 import { MeterTabs } from './meter-tabs.tsx';
 import { usePointAnalysis } from './range-options.ts';
-import type { MistakeTrial } from './use-mistake.ts';
+import type { MistakeTrial } from './use-wrong-connection.ts';
 
 const none: readonly never[] = [];
 

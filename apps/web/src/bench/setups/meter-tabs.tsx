@@ -16,7 +16,7 @@ import { TabPanels, TabRow } from '../../ui/tabs.tsx';
 import { useBench } from '../model/bench-store.ts';
 import type { PointAnalysis } from './range-options.ts';
 import { Ranges } from './ranges.tsx';
-import type { MistakeTrial } from './use-mistake.ts';
+import type { MistakeTrial } from './use-wrong-connection.ts';
 
 const CorrectReading = fetchedLater(async () => (await import('./correct-reading.tsx')).CorrectReading);
 const Ohmmeter = fetchedLater(async () => (await import('./ohmmeter.tsx')).Ohmmeter);

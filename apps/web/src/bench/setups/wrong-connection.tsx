@@ -1,22 +1,28 @@
-import { mistakesOf, solveMistake, type ConnectionMistake, type Instrument, type Meter } from '@usual-drag/core';
+import {
+  wrongConnectionsOf,
+  solveWrongConnection,
+  type WrongConnection,
+  type Instrument,
+  type Meter,
+} from '@usual-drag/core';
 import { Radio, RadioGroup } from '@headlessui/react';
-import type { AskedMistake, MistakeTrial } from './use-mistake.ts';
+import type { AskedMistake, MistakeTrial } from './use-wrong-connection.ts';
 
-const mistakeWords: Readonly<Record<ConnectionMistake, string>> = {
+const mistakeWords: Readonly<Record<WrongConnection, string>> = {
   'one-point': 'both leads on one point',
   hanging: 'one lead in no circuit',
   across: 'across the part instead of in series',
   'current-jack': 'red lead still in the current jack',
   'blown-fuse': 'fuse blown before',
-  backwards: 'leads swapped',
+  'leads-swapped': 'leads swapped',
 };
 
 /** Null where the meter, as it stands now, cannot be connected so. */
 const solve: AskedMistake['solve'] = (unloaded, instruments, setup, right, meter, mistake) => {
   const placed = setup.meters.find(({ id }) => id === meter);
   const instrument = instruments.find(({ id }) => id === placed?.instrument);
-  if (!placed || !instrument || !mistakesOf(placed, instrument).includes(mistake)) return null;
-  return solveMistake(unloaded, instruments, setup, right, meter, mistake);
+  if (!placed || !instrument || !wrongConnectionsOf(placed, instrument).includes(mistake)) return null;
+  return solveWrongConnection(unloaded, instruments, setup, right, meter, mistake);
 };
 
 interface Props {
@@ -29,7 +35,7 @@ interface Props {
 export function WrongConnection({ meter, instrument, trial }: Props) {
   const options = [
     { value: 'correct', text: 'correct connection' },
-    ...mistakesOf(meter, instrument).map((mistake) => ({ value: mistake, text: mistakeWords[mistake] })),
+    ...wrongConnectionsOf(meter, instrument).map((mistake) => ({ value: mistake, text: mistakeWords[mistake] })),
   ] as const;
   const own = trial.asked?.meter === meter.id ? trial.asked.mistake : 'correct';
   return (
@@ -41,7 +47,7 @@ export function WrongConnection({ meter, instrument, trial }: Props) {
         aria-label={`Connection of ${meter.id}`}
         value={own}
         onChange={(next) =>
-          trial.ask(next === 'correct' ? null : { meter: meter.id, mistake: next as ConnectionMistake, solve })
+          trial.ask(next === 'correct' ? null : { meter: meter.id, mistake: next as WrongConnection, solve })
         }
         className="grid grid-cols-2 gap-1.5"
       >

@@ -3,16 +3,24 @@ import { parseEnd, type Element, type Network } from '../network/index.ts';
 import { formatQuantity } from '../quantity/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
-import type { Caution } from './cautions.ts';
-import type { Meter, Setup, VoltmeterPlacement } from './setup.ts';
-import { swapLeads } from './setup-edits.ts';
-import { solveSetup, solveUnloaded, type MeterReading, type SetupValues, type Unloaded } from './solve-setup.ts';
+import {
+  solveSetup,
+  solveUnloaded,
+  swapLeads,
+  type Caution,
+  type Meter,
+  type MeterReading,
+  type Setup,
+  type SetupValues,
+  type Unloaded,
+  type VoltmeterPlacement,
+} from '../loading/index.ts';
 
 /** A way to handle a meter wrongly. */
-export type ConnectionMistake = 'one-point' | 'hanging' | 'across' | 'current-jack' | 'blown-fuse' | 'backwards';
+export type WrongConnection = 'one-point' | 'hanging' | 'across' | 'current-jack' | 'blown-fuse' | 'leads-swapped';
 
 /** What a wrongly handled meter does to the circuit and shows, and the way out. */
-export interface MistakeOutcome {
+export interface WrongConnectionOutcome {
   /** What stands where: the meter as it is really connected; left out where it is in no circuit. */
   readonly setup: Setup;
   /** Every value with the wrong connection in; `true` stays what it is with the meter in its right place. */
@@ -23,11 +31,11 @@ export interface MistakeOutcome {
 }
 
 /** The wrong connections that a meter is open to, as listed. */
-export function mistakesOf(meter: Meter, instrument: Instrument): ConnectionMistake[] {
+export function wrongConnectionsOf(meter: Meter, instrument: Instrument): WrongConnection[] {
   if (meter.quantity === 'dc-voltage')
-    return ['one-point', 'hanging', 'backwards', ...(currentJack(instrument) ? (['current-jack'] as const) : [])];
+    return ['one-point', 'hanging', 'leads-swapped', ...(currentJack(instrument) ? (['current-jack'] as const) : [])];
   const fused = findRange(instrument, meter.quantity, meter.range)?.fuse !== undefined;
-  return ['one-point', 'hanging', 'across', 'backwards', ...(fused ? (['blown-fuse'] as const) : [])];
+  return ['one-point', 'hanging', 'across', 'leads-swapped', ...(fused ? (['blown-fuse'] as const) : [])];
 }
 
 /** The current range whose jack a lead is most often left in: the fused one of the largest full scale, else the largest. */
@@ -37,25 +45,25 @@ function currentJack(instrument: Instrument): Range | null {
 }
 
 /** The probe that a wrong connection puts into the circuit beside its parts. No part can have its name. */
-const probeId = ' mistake';
+const probeId = ' fault';
 
 /**
  * Solves a set-up with one of its meters handled wrongly.
  *
  * @param right  the same set-up handled rightly
  */
-export function solveMistake(
+export function solveWrongConnection(
   unloaded: Unloaded,
   instruments: readonly Instrument[],
   setup: Setup,
   right: SetupValues,
   meterId: string,
-  mistake: ConnectionMistake,
-): Result<MistakeOutcome, SolverFault> {
+  fault: WrongConnection,
+): Result<WrongConnectionOutcome, SolverFault> {
   const meter = setup.meters.find(({ id }) => id === meterId)!;
   const instrument = instruments.find(({ id }) => id === meter.instrument)!;
   const range = findRange(instrument, meter.quantity, meter.range)!;
-  const wrong = wrongly(unloaded.network, meter, instrument, range, mistake);
+  const wrong = wrongly(unloaded.network, meter, instrument, range, fault);
   const connected = (own: Meter | null): Setup => ({
     ...setup,
     meters: setup.meters.flatMap((other) => (other.id !== meterId ? [other] : own ? [own] : [])),
@@ -73,15 +81,15 @@ export function solveMistake(
   if (!solved.ok) return solved;
 
   const indicated =
-    mistake === 'across' && !blows
+    fault === 'across' && !blows
       ? surge
       : wrong.solvedAs
         ? (solved.value.meters[meterId]?.indicated ?? null)
-        : mistake === 'hanging' && meter.quantity === 'dc-voltage'
+        : fault === 'hanging' && meter.quantity === 'dc-voltage'
           ? null
           : 0;
   const base = right.meters[meterId]!;
-  const state = blows || mistake === 'blown-fuse' ? 'fuse-blown' : stateFor(instrument, range, indicated);
+  const state = blows || fault === 'blown-fuse' ? 'fuse-blown' : stateFor(instrument, range, indicated);
   const meters: Record<string, MeterReading> = {};
   for (const other of setup.meters) {
     const truth = right.meters[other.id]!.true;
@@ -96,7 +104,7 @@ export function solveMistake(
     setup: connected(wrong.drawnAs),
     values: { ...solved.value, meters },
     surge,
-    caution: { about: meterId, ...wordsFor(mistake, { meter, instrument, range, surge, blows, probe: wrong.probe }) },
+    caution: { about: meterId, ...wordsFor(fault, { meter, instrument, range, surge, blows, probe: wrong.probe }) },
   });
 }
 
@@ -128,34 +136,28 @@ interface Wrong {
   readonly probe: Probe | null;
 }
 
-function wrongly(
-  network: Network,
-  meter: Meter,
-  instrument: Instrument,
-  range: Range,
-  mistake: ConnectionMistake,
-): Wrong {
+function wrongly(network: Network, meter: Meter, instrument: Instrument, range: Range, fault: WrongConnection): Wrong {
   const plain = { network, probe: null };
-  if (mistake === 'backwards') return { ...plain, solvedAs: swapLeads(meter), drawnAs: swapLeads(meter) };
+  if (fault === 'leads-swapped') return { ...plain, solvedAs: swapLeads(meter), drawnAs: swapLeads(meter) };
   if (meter.quantity === 'dc-voltage') {
-    if (mistake === 'current-jack') {
+    if (fault === 'current-jack') {
       const jack = currentJack(instrument)!;
       const probe = { resistance: jack.resistance, from: meter.red, to: meter.black, fuse: jack.fuse };
       return { network: withProbe(network, probe), solvedAs: null, drawnAs: meter, probe };
     }
     const onOne: VoltmeterPlacement = { ...meter, black: meter.red };
-    return mistake === 'one-point'
+    return fault === 'one-point'
       ? { ...plain, solvedAs: onOne, drawnAs: onOne }
       : { ...plain, solvedAs: null, drawnAs: null };
   }
-  if (mistake === 'across') {
+  if (fault === 'across') {
     const part = acrossPart(network, meter.ends);
     const probe = { resistance: range.resistance, ...part, fuse: range.fuse };
     const { ends: _ends, node: _node, reversed: _reversed, ...rest } = meter;
     const drawnAs: Meter = { ...rest, quantity: 'dc-voltage', red: part.from, black: part.to };
     return { network: withProbe(network, probe), solvedAs: null, drawnAs, probe };
   }
-  if (mistake === 'one-point') return { ...plain, solvedAs: null, drawnAs: null };
+  if (fault === 'one-point') return { ...plain, solvedAs: null, drawnAs: null };
   return { network: leftOpen(network, meter.ends, meter.id), solvedAs: null, drawnAs: meter, probe: null };
 }
 
@@ -190,12 +192,12 @@ interface Told {
   readonly probe: Probe | null;
 }
 
-function wordsFor(mistake: ConnectionMistake, told: Told): Omit<Caution, 'about'> {
+function wordsFor(fault: WrongConnection, told: Told): Omit<Caution, 'about'> {
   const { meter, instrument } = told;
   const { id } = meter;
   const across = meter.quantity === 'dc-voltage';
   const part = across ? '' : parseEnd(meter.ends[0]!)!.element;
-  switch (mistake) {
+  switch (fault) {
     case 'one-point':
       return {
         kind: 'limit',
@@ -215,7 +217,7 @@ function wordsFor(mistake: ConnectionMistake, told: Told): Omit<Caution, 'about'
         kind: 'limit',
         message: `${id}: its fuse had blown before: it indicates 0, and the circuit stays open at ${part} for every other meter. Switch off, disconnect, test the fuse out of circuit, and replace it by its own type and rating only.`,
       };
-    case 'backwards':
+    case 'leads-swapped':
       return instrument.display === 'analogue'
         ? {
             kind: 'hazard',

@@ -1,10 +1,8 @@
 import type { Instrument } from '../instrument/index.ts';
 import { read } from '../test/read-line.ts';
-import type { AmmeterPlacement, Meter } from './setup.ts';
-import { mistakesOf, solveMistake, type ConnectionMistake } from './connection-mistakes.ts';
-import { solveSetup, solveUnloaded } from './solve-setup.ts';
-import { startingJack } from './starting-jack.ts';
-import { supplyDisplays } from './supply-display.ts';
+import type { AmmeterPlacement, Meter } from '../loading/index.ts';
+import { wrongConnectionsOf, solveWrongConnection, type WrongConnection } from './wrong-connection.ts';
+import { solveSetup, solveUnloaded, startingJack, supplyDisplays } from '../loading/index.ts';
 
 const needle: Instrument = {
   id: 'n',
@@ -42,13 +40,13 @@ const amps = (instrument: string, range = '100 mA'): AmmeterPlacement => ({
   ends: ['R2.from'],
 });
 
-function outcome(meters: readonly Meter[], mistake: ConnectionMistake) {
+function outcome(meters: readonly Meter[], mistake: WrongConnection) {
   const unloaded = solveUnloaded(network);
   if (!unloaded.ok) throw new Error('unsolved');
   const setup = { id: 'S', meters };
   const right = solveSetup(unloaded.value, [needle, digits], setup);
   if (!right.ok) throw new Error('unsolved');
-  const found = solveMistake(unloaded.value, [needle, digits], setup, right.value, meters[0]!.id, mistake);
+  const found = solveWrongConnection(unloaded.value, [needle, digits], setup, right.value, meters[0]!.id, mistake);
   if (!found.ok) throw new Error(found.fault.code);
   return found.value;
 }
@@ -110,17 +108,23 @@ test('a fuse that had blown before opens the branch; swapped leads drive a needl
   const blown = outcome([amps('n')], 'blown-fuse');
   expect(blown.values.meters.A1).toMatchObject({ indicated: 0, state: 'fuse-blown' });
   expect(blown.values.elements.R1!.current).toBe(0);
-  expect(outcome([volts('n')], 'backwards').values.meters.V1!.state).toBe('reversed');
-  const shown = outcome([volts('d')], 'backwards').values.meters.V1!;
+  expect(outcome([volts('n')], 'leads-swapped').values.meters.V1!.state).toBe('reversed');
+  const shown = outcome([volts('d')], 'leads-swapped').values.meters.V1!;
   expect(shown.state).toBe('ok');
   expect(shown.display).toMatch(/^−3\.9/);
 });
 
 test('a meter is open to the wrong connections that it can make', () => {
-  expect(mistakesOf(volts('n'), needle)).toEqual(['one-point', 'hanging', 'backwards', 'current-jack']);
-  expect(mistakesOf(volts('n'), { id: 'v', functions: [needle.functions![0]!] })).not.toContain('current-jack');
-  expect(mistakesOf(amps('n'), needle)).toEqual(['one-point', 'hanging', 'across', 'backwards', 'blown-fuse']);
-  expect(mistakesOf(amps('n', '10 A'), needle)).not.toContain('blown-fuse');
+  expect(wrongConnectionsOf(volts('n'), needle)).toEqual(['one-point', 'hanging', 'leads-swapped', 'current-jack']);
+  expect(wrongConnectionsOf(volts('n'), { id: 'v', functions: [needle.functions![0]!] })).not.toContain('current-jack');
+  expect(wrongConnectionsOf(amps('n'), needle)).toEqual([
+    'one-point',
+    'hanging',
+    'across',
+    'leads-swapped',
+    'blown-fuse',
+  ]);
+  expect(wrongConnectionsOf(amps('n', '10 A'), needle)).not.toContain('blown-fuse');
 });
 
 test('begin in a jack whose fuse holds what can flow, and step down as far as the indication allows', () => {

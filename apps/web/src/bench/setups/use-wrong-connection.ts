@@ -2,8 +2,8 @@ import {
   type Instrument,
   type Setup,
   type SetupValues,
-  type ConnectionMistake,
-  type MistakeOutcome,
+  type WrongConnection,
+  type WrongConnectionOutcome,
   type Result,
   type SolverFault,
   type Unloaded,
@@ -14,7 +14,7 @@ import type { Solved } from '../model/analysis.ts';
 /** A wrong connection that is tried on a meter. */
 export interface AskedMistake {
   readonly meter: string;
-  readonly mistake: ConnectionMistake;
+  readonly mistake: WrongConnection;
   /** Solves it; comes with the tab that asks, which is not in the first load. */
   readonly solve: (
     unloaded: Unloaded,
@@ -22,8 +22,8 @@ export interface AskedMistake {
     setup: Setup,
     right: SetupValues,
     meter: string,
-    mistake: ConnectionMistake,
-  ) => Result<MistakeOutcome, SolverFault> | null;
+    mistake: WrongConnection,
+  ) => Result<WrongConnectionOutcome, SolverFault> | null;
 }
 
 /** A wrong connection tried out on one meter of the set-up that is shown. It is no part of the job, and gone when the meter moves. */
@@ -35,7 +35,7 @@ export function useMistake(
 ) {
   const [asked, setAsked] = useState<(AskedMistake & { readonly of: Setup }) | null>(null);
   const current = asked && asked.of === setup ? asked : null;
-  const outcome = useMemo((): Solved<MistakeOutcome> | null => {
+  const outcome = useMemo((): Solved<WrongConnectionOutcome> | null => {
     if (!current || !unloaded.ok || !right?.ok) return null;
     const solved = current.solve(unloaded.value, instruments, current.of, right.value, current.meter, current.mistake);
     if (!solved || solved.ok) return solved;

@@ -1,0 +1,10 @@
+export type { CircuitFault, Hypothesis, ReadingFault, RealPlace } from './fault.ts';
+export { openSwitch, withFault, type Bench } from './with-fault.ts';
+export { faultSentence } from './fault-words.ts';
+export { checkFor } from './check-words.ts';
+export {
+  solveWrongConnection,
+  wrongConnectionsOf,
+  type WrongConnection,
+  type WrongConnectionOutcome,
+} from './wrong-connection.ts';
