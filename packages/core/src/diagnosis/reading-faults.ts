@@ -1,9 +1,9 @@
 import { findRange, rangesOf, type Instrument } from '../instrument/index.ts';
 import type { Unloaded } from '../loading/index.ts';
-import { nodesOf, parseEnd, type Network } from '../network/index.ts';
+import { nodesOf, type Network } from '../network/index.ts';
 import { expectationOf, observedValue } from '../readings/index.ts';
 import { attach, solveCircuit, toNumber } from '../solver/index.ts';
-import type { Hypothesis } from '../faults/index.ts';
+import { acrossPart, type Hypothesis } from '../faults/index.ts';
 import type { InCircuit, Observed } from './observed.ts';
 
 /** A fault of one reading, and what would then be in the record. */
@@ -142,13 +142,10 @@ function elsewhere(network: Network, at: Elsewhere, { reading, u }: Observed): R
 /** An ammeter laid across its part: it joins its node to the part's far end, and nothing is opened. */
 function across({ network, named }: Unloaded, { reading, instrument, u }: Observed): ReadingFaultShown[] {
   if (reading.quantity !== 'dc-current' || reading.ends.length !== 1) return [];
-  const end = parseEnd(reading.ends[0]!);
-  const part = network.elements.find(({ id }) => id === end?.element);
   const range = findRange(instrument, 'dc-current', reading.range);
-  if (!end || !part || !range) return [];
-  const far = end.end === 'from' ? part.to : part.from;
-  if (far === reading.node) return [];
-  const meter = { id: ' across', resistance: range.resistance, from: reading.node, to: far };
+  const part = acrossPart(network, reading.ends);
+  if (!range || part.to === reading.node) return [];
+  const meter = { id: ' across', resistance: range.resistance, ...part, from: reading.node };
   const solved = solveCircuit(attach(named, [meter]).circuit);
   if (!solved.ok) return [];
   const current = solved.value.currents[network.elements.length];

@@ -2,9 +2,5 @@ export type { CircuitFault, Hypothesis, ReadingFault, RealPlace } from './fault.
 export { openSwitch, withFault, type Bench } from './with-fault.ts';
 export { faultSentence } from './fault-words.ts';
 export { checkFor } from './check-words.ts';
-export {
-  solveWrongConnection,
-  wrongConnectionsOf,
-  type WrongConnection,
-  type WrongConnectionOutcome,
-} from './wrong-connection.ts';
+export { acrossPart, wrongConnectionsOf, type WrongConnection } from './handling.ts';
+export { solveWrongConnection, type WrongConnectionOutcome } from './wrong-connection.ts';

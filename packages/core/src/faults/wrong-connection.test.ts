@@ -1,7 +1,8 @@
 import type { Instrument } from '../instrument/index.ts';
 import { read } from '../test/read-line.ts';
 import type { AmmeterPlacement, Meter } from '../loading/index.ts';
-import { wrongConnectionsOf, solveWrongConnection, type WrongConnection } from './wrong-connection.ts';
+import { wrongConnectionsOf, type WrongConnection } from './handling.ts';
+import { solveWrongConnection } from './wrong-connection.ts';
 import { solveSetup, solveUnloaded, startingJack, supplyDisplays } from '../loading/index.ts';
 
 const needle: Instrument = {

@@ -1,6 +1,5 @@
 import { isOhmic, type Element, type Load, type ResistorValues } from '../network/index.ts';
 import { divide, exactly, multiply, zero, type DoubleDouble } from './double-double.ts';
-import type { LoadLaw } from './load-law.ts';
 
 /**
  * What the solver sees of an element or a meter: two ends and a law between them, with `i` the current from → to through it.
@@ -23,6 +22,22 @@ export interface Branch {
   readonly current: number;
   /** Of a load that is not this resistance throughout: what it really does. */
   readonly law?: LoadLaw;
+}
+
+/**
+ * The law of a load that is not a resistance: I = I_r·sign(V)·|V/V_r|^p, and nothing in reverse where it is polarised.
+ *
+ * It rises without end, so that a network of such loads has exactly one solution. It is worked with as the voltage at a
+ * current, which is flat at zero where the current at a voltage would be steep without end.
+ */
+export interface LoadLaw {
+  /** V. */
+  readonly ratedVoltage: number;
+  /** A. */
+  readonly ratedCurrent: number;
+  /** p, above 0 and at most 1. */
+  readonly exponent: number;
+  readonly polarised: boolean;
 }
 
 /** Branches between nodes numbered from 0. */

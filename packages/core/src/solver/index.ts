@@ -1,5 +1,5 @@
 export { breakResistance, resistanceBetween, type PairResistance } from './all-pairs.ts';
-export { elementBranch, meterBranch, type Branch, type Circuit } from './circuit.ts';
+export { elementBranch, meterBranch, type Branch, type Circuit, type LoadLaw } from './circuit.ts';
 export {
   add,
   divide,
@@ -17,7 +17,6 @@ export { solveCircuit } from './solve-circuit.ts';
 export { attach, circuitOf, type Attachment, type NetworkCircuit } from './network-circuit.ts';
 export { networkValues, type ElementValues, type NetworkValues } from './network-values.ts';
 export { solveLimited, type LimitedSource, type LimitedValues } from './limited-supply.ts';
-export { slopeAt, type LoadLaw } from './load-law.ts';
 export { quickCircuit, type QuickCircuit } from './quick-circuit.ts';
 export { sourceViews, type SourceView } from './source-view.ts';
 export { loopSums, nodeSums, type LoopSum, type NodeSum } from './sums.ts';

@@ -1,21 +1,5 @@
 import { exactly, zero } from './double-double.ts';
-import type { Branch, Circuit } from './circuit.ts';
-
-/**
- * The law of a load that is not a resistance: I = I_r·sign(V)·|V/V_r|^p, and nothing in reverse where it is polarised.
- *
- * It rises without end, so that a network of such loads has exactly one solution. It is worked with as the voltage at a
- * current, which is flat at zero where the current at a voltage would be steep without end.
- */
-export interface LoadLaw {
-  /** V. */
-  readonly ratedVoltage: number;
-  /** A. */
-  readonly ratedCurrent: number;
-  /** p, above 0 and at most 1. */
-  readonly exponent: number;
-  readonly polarised: boolean;
-}
+import type { Branch, Circuit, LoadLaw } from './circuit.ts';
 
 /** A branch of a circuit with such a law. */
 export interface LoadBranch {

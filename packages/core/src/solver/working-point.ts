@@ -1,4 +1,5 @@
-import { slopeAt, voltageAt, type LoadLaw } from './load-law.ts';
+import type { LoadLaw } from './circuit.ts';
+import { slopeAt, voltageAt } from './load-law.ts';
 
 /** Loads as straight lines: V = emf + resistance·I each. */
 export interface Tangents {
