@@ -1,7 +1,7 @@
 import { rangesOf, type Instrument, type MeterQuantity } from '../instrument/index.ts';
 import type { Element, Network } from '../network/index.ts';
 import { setupOf } from '../readings/index.ts';
-import { CircuitPredictions, type ChangesOf } from './circuit-predictions.ts';
+import { CircuitPredictions, type Adjustable } from './circuit-predictions.ts';
 import { meterName, type Observed } from './observed.ts';
 import { contactOf, decades, inPlace, outOfTolerance, swaps } from './part-faults.ts';
 import type { Prediction } from './prediction.ts';
@@ -25,12 +25,12 @@ function ofElement(look: CircuitPredictions, element: Element): Prediction[] {
   switch (element.kind) {
     case 'resistor':
       return [
-        ...inPlace(look, id, look.circuits, { open: true, short: true }),
+        ...inPlace(look, id, { open: true, short: true }),
         ...decades(look, element),
         ...outOfTolerance(look, element),
       ];
     case 'load':
-      return inPlace(look, id, look.circuits, { open: true, short: true });
+      return inPlace(look, id, { open: true, short: true });
     case 'source':
       return supplyFaults(look, element);
     case 'current-source':
@@ -63,26 +63,21 @@ function meters(look: CircuitPredictions): Prediction[] {
         setupOf(reading).meters.some((one) => one.instrument === instrument.id && one.quantity === quantity),
       );
       if (!used || rangesOf(instrument, quantity).every(({ resistance }) => resistance === 0)) return [];
-      const indices = look.circuits.map((circuit, k) =>
+      const adjustable = (k: number): Adjustable[] =>
         setupOf(look.observed[k]!.reading).meters.flatMap((meter) => {
+          const circuit = look.circuits[k]!;
           const index = circuit.index.get(meterName(meter));
           const isOne = meter.instrument === instrument.id && meter.quantity === quantity;
-          return isOne && index !== undefined ? [index] : [];
-        }),
+          if (!isOne || index === undefined) return [];
+          return [{ index, by: (factor) => (factor - 1) * circuit.resistances[index]! }];
+        });
+      return look.fitted(
+        (factor) => ({ fault: 'meter', where: [instrument.id], value: { quantity, factor } }),
+        look.circuits,
+        adjustable,
+        [],
+        [1e-3, 1e3],
       );
-      const off =
-        (factor: number): ChangesOf =>
-        (circuit, k) =>
-          indices[k]!.map((index) => ({ index, by: (factor - 1) * circuit.resistances[index]! }));
-      return [
-        look.fitted(
-          (factor) => ({ fault: 'meter', where: [instrument.id], value: { quantity, factor } }),
-          look.circuits,
-          off,
-          [],
-          [1e-3, 1e3],
-        ),
-      ];
     }),
   );
 }

@@ -1,17 +1,37 @@
-import type { Instrument } from '../instrument/index.ts';
+import type { Hypothesis } from '../faults/index.ts';
+import { findRange, type Instrument } from '../instrument/index.ts';
 import type { Element, Network } from '../network/index.ts';
 import { tolerancedParts } from '../uncertainty/index.ts';
-import type { Hypothesis } from '../faults/index.ts';
 import { fitOne } from './fit-one.ts';
-import { fuseOf, meteredCircuit, type Observed } from './observed.ts';
-import { misfitOf, type Prediction } from './prediction.ts';
-import { evaluate, indicatedWith, type Change, type ReadingCircuit } from './reading-circuit.ts';
+import { LaidOut } from './laid-out.ts';
+import { fuseOf, meteredCircuit, ownMeterName, type Observed } from './observed.ts';
+import { largestMisfit, misfitOf, type Prediction } from './prediction.ts';
+import {
+  evaluate,
+  gainOf,
+  oneResistance,
+  type Change,
+  type ChangedSpans,
+  type Evaluated,
+  type ReadingCircuit,
+} from './reading-circuit.ts';
 
-/** How the circuit of a reading is changed. */
-export type ChangesOf = (circuit: ReadingCircuit, reading: number) => readonly Change[];
+/** Changes of the circuits: the same in all of them, or by reading. */
+export type Changes = readonly Change[] | ((reading: number) => readonly Change[]);
+
+/** A resistance that a fitted value sets: Ω more for a value. */
+export interface Adjustable {
+  readonly index: number;
+  by(value: number): number;
+}
 
 /** Parts whose tolerance a fault has changed, Ω either way. */
 export type Spans = readonly (readonly [string, number])[];
+
+const none: Spans = [];
+
+/** The misfit at which a fit is given up. */
+const hopeless = 5 * largestMisfit;
 
 /** The circuit of every reading in a network; null where one cannot be laid out. */
 function circuitsOf(
@@ -19,15 +39,32 @@ function circuitsOf(
   instruments: readonly Instrument[],
   observed: readonly Observed[],
 ): ReadingCircuit[] | null {
-  const circuits = observed.map(({ reading }) => meteredCircuit(network, instruments, reading));
-  return circuits.includes(null) ? null : (circuits as ReadingCircuit[]);
+  const laidOut = LaidOut.of(network);
+  if (!laidOut) return null;
+  const circuits: ReadingCircuit[] = [];
+  for (const { reading } of observed) {
+    const isAlone = (reading.alongside ?? []).length === 0;
+    const instrument = instruments.find(({ id }) => id === reading.instrument)!;
+    const { resistance } = findRange(instrument, reading.quantity, reading.range)!;
+    const circuit =
+      (isAlone ? laidOut.circuitWith(reading, ownMeterName, resistance) : null) ??
+      meteredCircuit(network, instruments, reading);
+    if (!circuit) return null;
+    circuits.push(circuit);
+  }
+  return circuits;
 }
 
 /** Predicts all readings for changes of a network that is laid out once for each of them. */
 export class CircuitPredictions {
   /** Ω that each toleranced part may be off. */
   readonly spans: ReadonlyMap<string, number>;
-  private readonly laidOut = new WeakMap<ReadingCircuit, Float64Array>();
+  private readonly baseSpans = new WeakMap<ReadingCircuit, Float64Array>();
+  private readonly fuses: Float64Array;
+  /** The readings' values and their own standard uncertainties. */
+  private readonly measured: Float64Array;
+  private readonly own: Float64Array;
+  private readonly result: Evaluated = { indicated: 0, variance: 0 };
 
   private constructor(
     readonly network: Network,
@@ -36,6 +73,9 @@ export class CircuitPredictions {
     readonly circuits: readonly ReadingCircuit[],
   ) {
     this.spans = new Map(tolerancedParts(network).map(({ branch, span }) => [network.elements[branch]!.id, span]));
+    this.fuses = Float64Array.from(observed, fuseOf);
+    this.measured = Float64Array.from(observed, ({ value }) => value);
+    this.own = Float64Array.from(observed, ({ u }) => u);
   }
 
   /** Null where a reading's circuit cannot be laid out. */
@@ -54,104 +94,155 @@ export class CircuitPredictions {
     return circuitsOf({ ...this.network, elements }, this.instruments, this.observed);
   }
 
-  /** A hypothesis that is another element in the place of one; none where the circuit cannot be laid out so. */
+  /** Place of a part among the resistances of some circuits, the same in all of them; −1 where it is none. */
+  placeOf(circuits: readonly ReadingCircuit[], id: string): number {
+    return circuits[0]?.index.get(id) ?? -1;
+  }
+
+  /** A hypothesis that is another element in the place of one; none where it is not listed. */
   variant(hypothesis: Hypothesis, element: Element): Prediction[] {
     const circuits = this.circuitsWith(element);
-    return circuits ? [this.predict(hypothesis, circuits, () => [])] : [];
+    return circuits ? this.listed(hypothesis, circuits, []) : [];
+  }
+
+  /** What each reading would say; none as soon as the readings are too far off for the hypothesis to be listed. */
+  listed(
+    hypothesis: Hypothesis,
+    circuits: readonly ReadingCircuit[],
+    changes: Changes,
+    spans: Spans = none,
+    fitted = 0,
+  ): Prediction[] {
+    const found = this.predict(hypothesis, circuits, changes, spans, fitted, largestMisfit * (1 + 1e-9));
+    return found ? [found] : [];
   }
 
   /**
-   * One resistance fitted, Ω: each indication is in closed form, so that the search costs a few operations a reading. The
-   * weights are those at the value that was found before, twice.
+   * One value fitted: each indication is in closed form, so that the search costs a few operations a reading. The weights are
+   * those at the value that was found before, twice.
    *
-   * @param by  Ω more for a value, and for what the resistance is now
+   * @param adjustable  for each reading the resistances that the value sets
+   * @param limits      between which the value is looked for
    */
-  fittedPart(
-    hypothesisAt: (value: number) => Hypothesis,
-    circuits: readonly ReadingCircuit[],
-    id: string,
-    by: (value: number, own: number) => number,
-    spans: Spans = [],
-  ): Prediction {
-    const at = (value: number): Prediction =>
-      this.predict(
-        hypothesisAt(value),
-        circuits,
-        (circuit) => {
-          const index = circuit.index.get(id);
-          return index === undefined ? [] : [{ index, by: by(value, circuit.resistances[index]!) }];
-        },
-        spans,
-        1,
-      );
-    const indices = circuits.map((circuit) => circuit.index.get(id) ?? -1);
-    const fuses = this.observed.map(fuseOf);
-    let { u } = this.predict(hypothesisAt(0), circuits, () => [], spans);
-    let found: Prediction | null = null;
-    for (let round = 0; round < 3; round += 1) {
-      const misfit = (value: number): number => {
-        let sum = 0;
-        for (let k = 0; k < circuits.length; k += 1) {
-          const circuit = circuits[k]!;
-          const index = indices[k]!;
-          const indicated =
-            index === -1 ? circuit.indicated : indicatedWith(circuit, index, by(value, circuit.resistances[index]!));
-          const told = Math.abs(indicated) > fuses[k]! ? 0 : indicated;
-          sum += ((this.observed[k]!.value - told) / u[k]!) ** 2;
-        }
-        return sum;
-      };
-      found = fitOne(misfit, 1e-3, 1e9, at);
-      u = found.u;
-    }
-    return found!;
-  }
-
-  /** A value fitted between two limits, whatever it changes. */
   fitted(
     hypothesisAt: (value: number) => Hypothesis,
     circuits: readonly ReadingCircuit[],
-    changesAt: (value: number) => ChangesOf,
-    spans: Spans = [],
-    [least, most]: readonly [number, number] = [1e-3, 1e9],
-  ): Prediction {
-    const at = (value: number): Prediction => this.predict(hypothesisAt(value), circuits, changesAt(value), spans, 1);
-    return fitOne((value) => misfitOf(at(value), this.observed), least, most, at);
+    adjustable: (reading: number) => readonly Adjustable[],
+    spans: Spans = none,
+    limits: readonly [number, number] = [1e-3, 1e9],
+  ): Prediction[] {
+    const adjusted = circuits.map((_, k) => adjustable(k));
+    const changesAt =
+      (value: number) =>
+      (k: number): Change[] =>
+        adjusted[k]!.map(({ index, by }) => ({ index, by: by(value) }));
+    const ones = adjusted.map((own, k) => (own.length === 1 ? oneResistance(circuits[k]!, own[0]!.index) : null));
+    const indicatedAt = (value: number, into: Float64Array): void => {
+      let [last, delta] = [null as Adjustable | null, 0];
+      for (let k = 0; k < into.length; k += 1) {
+        const one = ones[k];
+        const own = adjusted[k]!;
+        if (!one) {
+          into[k] = own.length === 0 ? circuits[k]!.indicated : this.indicatedIn(circuits[k]!, changesAt(value)(k));
+          continue;
+        }
+        if (own[0] !== last) {
+          last = own[0]!;
+          delta = last.by(value);
+        }
+        into[k] = one.indicated + one.product * gainOf(delta, one.own, one.resistance);
+      }
+    };
+    return this.fittedBy(
+      indicatedAt,
+      (value) => this.predict(hypothesisAt(value), circuits, changesAt(value), spans, 1, Infinity)!,
+      limits,
+    );
+  }
+
+  /**
+   * A value of the least misfit.
+   *
+   * @param indicatedAt  what each reading would indicate with a value
+   */
+  fittedBy(
+    indicatedAt: (value: number, into: Float64Array) => void,
+    at: (value: number) => Prediction,
+    [least, most]: readonly [number, number],
+  ): Prediction[] {
+    const { measured, fuses } = this;
+    const indicated = new Float64Array(measured.length);
+    let found = at(least);
+    let value: number | undefined;
+    for (let round = 0; round < 3; round += 1) {
+      const weights = found.u.map((u) => 1 / (u * u));
+      const misfit = (tried: number): number => {
+        indicatedAt(tried, indicated);
+        let sum = 0;
+        for (let k = 0; k < indicated.length; k += 1) {
+          const told = Math.abs(indicated[k]!) > fuses[k]! ? 0 : indicated[k]!;
+          sum += (measured[k]! - told) ** 2 * weights[k]!;
+        }
+        return sum;
+      };
+      value = fitOne(misfit, least, most, value);
+      found = at(value);
+      // Other weights move the value a little, and the misfit with it; this far off they do not bring it back.
+      if (misfitOf(found, this.observed) > hopeless) return [];
+    }
+    return [found];
   }
 
   /** What each reading would say, its fuse blown where too much would flow, and the standard uncertainty that it is judged by. */
   predict(
     hypothesis: Hypothesis,
     circuits: readonly ReadingCircuit[],
-    changesOf: ChangesOf,
-    spans: Spans = [],
-    fitted = 0,
-  ): Prediction {
-    const values = new Float64Array(circuits.length);
-    const u = new Float64Array(circuits.length);
-    circuits.forEach((circuit, k) => {
-      const observed = this.observed[k]!;
-      const { indicated, tolerance } = evaluate(circuit, changesOf(circuit, k), this.spansIn(circuit, spans));
-      const blown = Math.abs(indicated) > fuseOf(observed);
-      values[k] = blown ? 0 : indicated;
-      u[k] = Math.hypot(observed.u, blown ? 0 : tolerance);
-    });
+    changes: Changes,
+    spans: Spans,
+    fitted: number,
+    limit: number,
+  ): Prediction | null {
+    const { measured, own, fuses, result } = this;
+    const n = circuits.length;
+    const values = new Float64Array(n);
+    const u = new Float64Array(n);
+    const changed = this.changedSpans(circuits, spans);
+    const most = limit * limit * Math.max(1, n - fitted);
+    let sum = 0;
+    for (let k = 0; k < n; k += 1) {
+      const circuit = circuits[k]!;
+      const own2 = own[k]! * own[k]!;
+      evaluate(circuit, typeof changes === 'function' ? changes(k) : changes, this.spansIn(circuit), changed, result);
+      const blown = Math.abs(result.indicated) > fuses[k]!;
+      const value = blown ? 0 : result.indicated;
+      const variance = blown ? own2 : own2 + result.variance;
+      const off = measured[k]! - value;
+      if (off !== 0) sum += (off * off) / variance;
+      if (sum > most) return null;
+      values[k] = value;
+      u[k] = Math.sqrt(variance);
+    }
     return { hypothesis, values, u, fitted };
   }
 
-  /** Ω that each resistance of a circuit may be off, in its order, but for those that a fault has changed. */
-  private spansIn(circuit: ReadingCircuit, changed: Spans): Float64Array {
-    let base = this.laidOut.get(circuit);
+  private changedSpans(circuits: readonly ReadingCircuit[], spans: Spans): ChangedSpans | null {
+    if (spans.length === 0) return null;
+    const placed = spans.map(([id, span]) => [this.placeOf(circuits, id), span] as const).filter(([at]) => at !== -1);
+    return { indices: placed.map(([at]) => at), spans: placed.map(([, span]) => span) };
+  }
+
+  /** Ω that each resistance of a circuit may be off, in its order. */
+  private spansIn(circuit: ReadingCircuit): Float64Array {
+    let base = this.baseSpans.get(circuit);
     if (!base) {
       base = Float64Array.from(circuit.names, (name) => this.spans.get(name) ?? 0);
-      this.laidOut.set(circuit, base);
+      this.baseSpans.set(circuit, base);
     }
-    if (changed.length === 0) return base;
-    const spans = base.slice();
-    for (const [id, span] of changed) {
-      const index = circuit.index.get(id);
-      if (index !== undefined) spans[index] = span;
-    }
-    return spans;
+    return base;
+  }
+
+  private indicatedIn(circuit: ReadingCircuit, changes: readonly Change[]): number {
+    evaluate(circuit, changes, new Float64Array(circuit.names.length), null, this.result);
+    return this.result.indicated;
   }
 }

@@ -6,11 +6,12 @@ import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import { checkFor } from '../faults/index.ts';
 import { circuitFaults } from './circuit-faults.ts';
+import { elsewhereIn } from './elsewhere.ts';
 import type { Hypothesis } from '../faults/index.ts';
 import { nextReading, type NextReading } from './next-reading.ts';
 import { observedReadings, type Observed } from './observed.ts';
-import { misfitOf, type Prediction } from './prediction.ts';
-import { elsewhereIn, readingFaults } from './reading-faults.ts';
+import { largestMisfit, misfitOf, type Prediction } from './prediction.ts';
+import { readingFaults } from './reading-faults.ts';
 
 /** A fault with what it predicts for every reading, and how it is checked. */
 export interface DiagnosedHypothesis extends Hypothesis {
@@ -43,9 +44,6 @@ export interface DiagnosedJob {
   readonly readings?: readonly Reading[];
 }
 
-/** The largest misfit that a hypothesis is listed with. */
-const largestMisfit = 2;
-
 /**
  * Which single fault explains the readings: every fault of one reading and of the circuit is predicted for all readings and
  * scored by its misfit; those that cannot be told apart are one group.
@@ -65,13 +63,15 @@ export function diagnose(job: DiagnosedJob): Result<Diagnosis, SolverFault> {
   const canBe = (k: number): boolean =>
     Math.sqrt(Math.max(0, sum - misses[k]!) / observed.length) <= largestMisfit * (1 + 1e-9);
   const at = elsewhereIn(unloaded.value, instruments);
+  const most = (largestMisfit * (1 + 1e-9)) ** 2 * observed.length;
   const ofReadings = observed.flatMap((one, k) =>
-    (canBe(k) ? readingFaults(unloaded.value, at, one) : []).map(({ hypothesis, value, tolerance, u }): Prediction => ({
-      hypothesis,
-      values: sound.values.with(k, value),
-      u: sound.u.with(k, Math.hypot(u, tolerance)),
-      fitted: 0,
-    })),
+    (canBe(k) ? readingFaults(unloaded.value, at, one) : []).flatMap(
+      ({ hypothesis, value, tolerance, u }): Prediction[] => {
+        const own = Math.sqrt(u * u + tolerance * tolerance);
+        if (sum - misses[k]! + ((one.value - value) / own) ** 2 > most) return [];
+        return [{ hypothesis, values: sound.values.with(k, value), u: sound.u.with(k, own), fitted: 0 }];
+      },
+    ),
   );
   const all = [...ofReadings, ...circuitFaults(network, instruments, observed)]
     .filter((one) => !isSound(one, sound))
@@ -123,9 +123,14 @@ function grouped(scored: readonly Scored[]): { readonly misfit: number; readonly
       prediction.values.every(
         (value, k) => Math.abs(value - leader.prediction.values[k]!) <= 2 * leader.prediction.u[k]!,
       );
-    const members = rest.filter(joins).map(({ prediction }) => prediction);
+    const members: Prediction[] = [];
+    const others: Scored[] = [];
+    for (const one of rest) {
+      if (joins(one)) members.push(one.prediction);
+      else others.push(one);
+    }
     groups.push({ misfit: leader.misfit, members: handlingFirst(members) });
-    rest = rest.filter((one) => !joins(one));
+    rest = others;
   }
   return groups;
 }
@@ -150,8 +155,8 @@ const handlingFirst = (members: readonly Prediction[]): Prediction[] => [
   ...members.filter(({ hypothesis }) => !isOfReading(hypothesis)),
 ];
 
-const told = ({ hypothesis, values }: Prediction, observed: readonly Observed[]): DiagnosedHypothesis => ({
-  ...hypothesis,
-  predictions: Object.fromEntries(observed.map(({ reading }, k) => [reading.id, values[k]!])),
-  check: checkFor(hypothesis),
-});
+function told({ hypothesis, values }: Prediction, observed: readonly Observed[]): DiagnosedHypothesis {
+  const predictions: Record<string, number> = {};
+  for (let k = 0; k < observed.length; k += 1) predictions[observed[k]!.reading.id] = values[k]!;
+  return { ...hypothesis, predictions, check: checkFor(hypothesis) };
+}

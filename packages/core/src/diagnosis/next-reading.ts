@@ -1,9 +1,9 @@
-import { rangesOf } from '../instrument/index.ts';
-import { solveUnloaded, type Unloaded } from '../loading/index.ts';
+import { rangesOf, type Instrument } from '../instrument/index.ts';
+import { solveUnloaded } from '../loading/index.ts';
 import { nodesOf } from '../network/index.ts';
-import { expectationOf, standardUncertainty, type Reading } from '../readings/index.ts';
-import type { Hypothesis } from '../faults/index.ts';
-import { withFault, type Bench } from '../faults/index.ts';
+import { standardUncertainty, type Reading } from '../readings/index.ts';
+import { withFault, type Bench, type Hypothesis } from '../faults/index.ts';
+import { elsewhereIn, type Elsewhere } from './elsewhere.ts';
 
 /** A reading that would tell hypotheses apart. */
 export type NextReading =
@@ -25,8 +25,10 @@ export type NextReading =
 export function nextReading(bench: Bench, leaders: readonly Hypothesis[]): NextReading | null {
   if (leaders.length < 2) return null;
   const benches = leaders.map((leader) => withFault(bench, leader));
-  const solved = benches.map(({ network }) => solveUnloaded(network));
-  const circuits = solved.flatMap((one) => (one.ok ? [one.value] : []));
+  const circuits = benches.flatMap(({ network, instruments }): Elsewhere[] => {
+    const solved = solveUnloaded(network);
+    return solved.ok ? [elsewhereIn(solved.value, instruments)] : [];
+  });
   if (circuits.length < leaders.length) return null;
   const nodes = nodesOf(bench.network);
   const voltages = nodes.flatMap((red, at) =>
@@ -35,17 +37,21 @@ export function nextReading(bench: Bench, leaders: readonly Hypothesis[]): NextR
   const currents = bench.network.elements.map(
     ({ id, from }) => ({ quantity: 'dc-current', node: from, ends: [`${id}.from`] }) as const,
   );
-  return best(voltages, benches, circuits) ?? best(currents, benches, circuits);
+  return best(voltages, bench.instruments, circuits) ?? best(currents, bench.instruments, circuits);
 }
 
 type Place =
   | { readonly quantity: 'dc-voltage'; readonly red: string; readonly black: string }
   | { readonly quantity: 'dc-current'; readonly node: string; readonly ends: readonly string[] };
 
-function best(places: readonly Place[], benches: readonly Bench[], circuits: readonly Unloaded[]): NextReading | null {
+function best(
+  places: readonly Place[],
+  instruments: readonly Instrument[],
+  circuits: readonly Elsewhere[],
+): NextReading | null {
   let found: { readonly place: Place; readonly separates: number; readonly apart: number } | null = null;
   for (const place of places) {
-    const told = tellApart(place, benches, circuits);
+    const told = tellApart(place, instruments, circuits);
     if (!told || told.separates < 2) continue;
     const better =
       found === null ||
@@ -59,31 +65,36 @@ function best(places: readonly Place[], benches: readonly Bench[], circuits: rea
 /** How many hypotheses a place tells from one another, and how far the nearest two of these are apart in 2U. */
 function tellApart(
   place: Place,
-  benches: readonly Bench[],
-  circuits: readonly Unloaded[],
+  instruments: readonly Instrument[],
+  circuits: readonly Elsewhere[],
 ): { readonly separates: number; readonly apart: number } | null {
-  const instrument = benches[0]!.instruments.find((one) => rangesOf(one, place.quantity).length > 0);
+  const instrument = instruments.find((one) => rangesOf(one, place.quantity).length > 0);
   if (!instrument) return null;
+  const on = (range: string) =>
+    ({ id: 'next', instrument: instrument.id, range, observations: [], ...place }) as Exclude<
+      Reading,
+      { readonly quantity: 'resistance' }
+    >;
   const rising = [...rangesOf(instrument, place.quantity)].sort((a, b) => a.fullScale - b.fullScale);
-  const at = (range: string): number[] =>
-    circuits.map((unloaded, k) => {
-      const reading = { id: 'next', instrument: instrument.id, range, observations: [], ...place } as Reading;
-      return expectationOf(unloaded, benches[k]!.instruments, reading).expected ?? 0;
-    });
-  const range = rising.find(({ id, fullScale }) => Math.max(...at(id).map(Math.abs)) <= fullScale);
-  if (!range) return null;
-  const values = at(range.id).sort((a, b) => a - b);
-  const reading = { id: 'next', instrument: instrument.id, range: range.id, observations: [], ...place } as Reading;
-  const u = Math.max(...values.map((value) => standardUncertainty(reading, instrument, value, 0)), 1e-300);
-  let separates = 1;
-  let apart = Infinity;
-  let last = values[0]!;
-  for (const value of values.slice(1)) {
-    const distance = (value - last) / (2 * u);
-    if (distance < 2) continue;
-    separates += 1;
-    apart = Math.min(apart, distance);
-    last = value;
+  for (const { id, fullScale } of rising) {
+    const reading = on(id);
+    const told = circuits.map((at) => at(reading)).sort((a, b) => a.value - b.value);
+    if (told.some(({ value }) => Math.abs(value) > fullScale)) continue;
+    const u = Math.max(
+      ...told.map(({ value, tolerance }) => Math.hypot(standardUncertainty(reading, instrument, value, 0), tolerance)),
+      1e-300,
+    );
+    let separates = 1;
+    let apart = Infinity;
+    let last = told[0]!.value;
+    for (const { value } of told.slice(1)) {
+      const distance = (value - last) / (2 * u);
+      if (distance < 2) continue;
+      separates += 1;
+      apart = Math.min(apart, distance);
+      last = value;
+    }
+    return { separates, apart };
   }
-  return { separates, apart };
+  return null;
 }

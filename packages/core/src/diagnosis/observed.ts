@@ -3,6 +3,7 @@ import { attachmentOf, setupFaults, type Meter, type Unloaded } from '../loading
 import {
   expectationOf,
   observedValue,
+  ownMeter,
   setupOf,
   standardUncertainty,
   type Conventions,
@@ -76,6 +77,9 @@ export function meteredCircuit(
 
 /** The name of a meter among the resistances of a circuit. */
 export const meterName = (meter: { readonly id: string }): string => ` ${meter.id}`;
+
+/** The name of a reading's own meter there. */
+export const ownMeterName = meterName({ id: ownMeter });
 
 function meterIn(meter: Meter, instruments: readonly Instrument[]): Attachment {
   const instrument = instruments.find(({ id }) => id === meter.instrument)!;

@@ -9,6 +9,9 @@ export interface Prediction {
   readonly fitted: number;
 }
 
+/** The largest misfit that a hypothesis is listed with. */
+export const largestMisfit = 2;
+
 /** √(mean of ((value − prediction)/u)²); with a fitted value over one reading fewer. */
 export function misfitOf({ values, u, fitted }: Prediction, observed: readonly { readonly value: number }[]): number {
   let sum = 0;

@@ -1,12 +1,20 @@
 import { attach, quickCircuit, type Attachment, type NetworkCircuit } from '../solver/index.ts';
 
-/** What a reading's meter indicates in a circuit that is laid out once, as a function of every resistance in it. */
-export interface ReadingCircuit {
-  /** V or A as the circuit is. */
-  readonly indicated: number;
-  /** For each resistance its name: an element's id, or a meter's after it. */
+/** The resistances of a circuit by their names: an element's id, or a meter's after these. */
+export interface NamedResistances {
   readonly names: readonly string[];
   readonly index: ReadonlyMap<string, number>;
+}
+
+export const namesOf = (names: readonly string[]): NamedResistances => ({
+  names,
+  index: new Map(names.map((name, at) => [name, at])),
+});
+
+/** What a reading's meter indicates in a circuit that is laid out once, as a function of every resistance in it. */
+export interface ReadingCircuit extends NamedResistances {
+  /** V or A as the circuit is. */
+  readonly indicated: number;
   /** Ω. */
   readonly resistances: Float64Array;
   /** A from → to in each. */
@@ -61,11 +69,9 @@ export function readingCircuit(
     effect[j] = read();
     for (let i = 0; i < n; i += 1) ports[i * n + j] = known(quick.current(resistive[i]!));
   });
-  const names = resistive.map((branch) => circuit.branches[branch]!.id);
   return {
     indicated,
-    names,
-    index: new Map(names.map((name, at) => [name, at])),
+    ...namesOf(resistive.map((branch) => circuit.branches[branch]!.id)),
     resistances: Float64Array.from(resistive, (branch) => circuit.branches[branch]!.resistance.hi),
     currents,
     effect,
@@ -73,35 +79,108 @@ export function readingCircuit(
   };
 }
 
-/** What a meter indicates in a changed circuit, and what tolerances make of that. */
+/** Resistances that a fault has changed the tolerance of: their places, and Ω that they may then be off. */
+export interface ChangedSpans {
+  readonly indices: readonly number[];
+  readonly spans: readonly number[];
+}
+
+/** Where the last evaluation is written to: V or A indicated, and the variance that the tolerances make. */
 export interface Evaluated {
-  readonly indicated: number;
-  /** V or A, standard, to first order: rectangular limits in quadrature. */
-  readonly tolerance: number;
+  indicated: number;
+  variance: number;
 }
 
 /**
  * Changes resistances one after the other, each a change of rank one: an EMF of Δ times its current in series.
  *
- * @param spans  Ω that each resistance may be off, in the order of the circuit's names; 0 where it is known
+ * @param spans    Ω that each resistance may be off, in the order of the circuit's names; 0 where it is known
+ * @param changed  spans that are others
+ * @param into     where the result goes
  */
-export function evaluate(circuit: ReadingCircuit, changes: readonly Change[], spans: Float64Array): Evaluated {
-  const { names, ports, currents, effect, resistances } = circuit;
-  const n = names.length;
-  // Rows of the changed resistances as the changes before them have left them; by reciprocity their columns are the same.
-  const rows = changes.map(({ index }, at) => {
-    const row = ports.subarray(index * n, index * n + n);
-    return at === 0 ? row : row.slice();
-  });
+export function evaluate(
+  circuit: ReadingCircuit,
+  changes: readonly Change[],
+  spans: Float64Array,
+  changed: ChangedSpans | null,
+  into: Evaluated,
+): void {
+  if (changes.length > 2) return evaluateMany(circuit, changes, spans, changed, into);
+  const { ports, currents, effect, resistances } = circuit;
+  const n = currents.length;
+  const [first, second] = changes;
+  const [a, b] = [(first?.index ?? 0) * n, (second?.index ?? 0) * n];
+  let { indicated } = circuit;
+  let [drive, lift, gain] = [0, 0, 0];
+  if (first) {
+    const own = effect[first.index]!;
+    gain = gainOf(first.by, ports[a + first.index]!, resistances[first.index]!);
+    drive = gain * currents[first.index]!;
+    lift = gain * own;
+    indicated += own * drive;
+  }
+  let [secondDrive, secondLift, share] = [0, 0, 0];
+  if (second) {
+    const at = second.index;
+    const between = ports[a + at]!;
+    share = gain * between;
+    const own = effect[at]! + lift * between;
+    const current = currents[at]! + between * drive;
+    const secondGain = gainOf(second.by, ports[b + at]! + share * between, resistances[at]!);
+    secondDrive = secondGain * current;
+    secondLift = secondGain * own;
+    indicated += own * secondDrive;
+  }
+  const movedBy = (k: number): number => {
+    const row = ports[a + k]!;
+    let current = currents[k]! + row * drive;
+    let own = effect[k]! + lift * row;
+    if (second) {
+      const next = ports[b + k]! + share * row;
+      current += next * secondDrive;
+      own += secondLift * next;
+    }
+    return own * current;
+  };
+  into.indicated = indicated;
+  into.variance = varianceOf(movedBy, spans, changed);
+}
+
+function varianceOf(movedBy: (k: number) => number, spans: Float64Array, changed: ChangedSpans | null): number {
+  let sum = 0;
+  for (let k = 0; k < spans.length; k += 1) {
+    const span = spans[k]!;
+    if (span === 0) continue;
+    const moved = movedBy(k) * span;
+    sum += moved * moved;
+  }
+  if (changed)
+    for (let at = 0; at < changed.indices.length; at += 1) {
+      const k = changed.indices[at]!;
+      const moved = movedBy(k);
+      sum += moved * moved * (changed.spans[at]! ** 2 - spans[k]! ** 2);
+    }
+  return Math.max(0, sum) / 3;
+}
+
+/** Any number of changes, each row as the changes before it have left it; by reciprocity the columns are the same. */
+function evaluateMany(
+  circuit: ReadingCircuit,
+  changes: readonly Change[],
+  spans: Float64Array,
+  changed: ChangedSpans | null,
+  into: Evaluated,
+): void {
+  const { ports, currents, effect, resistances } = circuit;
+  const n = currents.length;
+  const rows = changes.map(({ index }) => ports.slice(index * n, index * n + n));
   const drives: number[] = [];
   const lifts: number[] = [];
   let { indicated } = circuit;
+  const currentIn = (k: number): number => drives.reduce((sum, drive, at) => sum + rows[at]![k]! * drive, currents[k]!);
+  const effectOf = (k: number): number => lifts.reduce((sum, lift, at) => sum + lift * rows[at]![k]!, effect[k]!);
   changes.forEach(({ index, by }, at) => {
-    let [current, own] = [currents[index]!, effect[index]!];
-    for (let before = 0; before < at; before += 1) {
-      current += rows[before]![index]! * drives[before]!;
-      own += lifts[before]! * rows[before]![index]!;
-    }
+    const [current, own] = [currentIn(index), effectOf(index)];
     const row = rows[at]!;
     const gain = gainOf(by, row[index]!, resistances[index]!);
     drives.push(gain * current);
@@ -113,30 +192,35 @@ export function evaluate(circuit: ReadingCircuit, changes: readonly Change[], sp
       for (let k = 0; k < n; k += 1) next[k]! += share * row[k]!;
     }
   });
-  let variance = 0;
-  for (let k = 0; k < n; k += 1) {
-    if (spans[k] === 0) continue;
-    let current = currents[k]!;
-    let own = effect[k]!;
-    for (let at = 0; at < drives.length; at += 1) {
-      current += rows[at]![k]! * drives[at]!;
-      own += lifts[at]! * rows[at]![k]!;
-    }
-    const moved = own * current * spans[k]!;
-    variance += moved * moved;
-  }
-  return { indicated, tolerance: Math.sqrt(variance / 3) };
+  into.indicated = indicated;
+  into.variance = varianceOf((k) => effectOf(k) * currentIn(k), spans, changed);
 }
 
-/** What a meter indicates in a circuit with one resistance changed, Ω more. */
-export function indicatedWith(circuit: ReadingCircuit, index: number, by: number): number {
-  const own = circuit.ports[index * circuit.names.length + index]!;
-  const gain = gainOf(by, own, circuit.resistances[index]!);
-  return circuit.indicated + circuit.effect[index]! * gain * circuit.currents[index]!;
+/**
+ * One resistance of a circuit as all that its indication depends on: indicated + effect·current·g with g = Δ/(1 − ΔY).
+ */
+export interface OneResistance {
+  readonly indicated: number;
+  /** effect · current. */
+  readonly product: number;
+  /** Y: A in it for 1 V in it. */
+  readonly own: number;
+  /** Ω. */
+  readonly resistance: number;
+}
+
+export function oneResistance(circuit: ReadingCircuit, index: number): OneResistance {
+  const { indicated, effect, currents, ports, resistances } = circuit;
+  return {
+    indicated,
+    product: effect[index]! * currents[index]!,
+    own: ports[index * currents.length + index]!,
+    resistance: resistances[index]!,
+  };
 }
 
 /** Δ/(1 − ΔY); its limit where the branch is open, 0 where nothing else joins it. */
-function gainOf(by: number, own: number, resistance: number): number {
+export function gainOf(by: number, own: number, resistance: number): number {
   if (Math.abs(own) * resistance < 1e-12) return 0;
   return by === Infinity ? -1 / own : by / (1 - by * own);
 }

@@ -1,9 +1,10 @@
-import { findRange, rangesOf, type Instrument } from '../instrument/index.ts';
+import { findRange, rangesOf } from '../instrument/index.ts';
 import type { Unloaded } from '../loading/index.ts';
 import { nodesOf, type Network } from '../network/index.ts';
-import { expectationOf, observedValue } from '../readings/index.ts';
+import { observedValue } from '../readings/index.ts';
 import { attach, solveCircuit, toNumber } from '../solver/index.ts';
 import { acrossPart, type Hypothesis } from '../faults/index.ts';
+import { toleranceOf, type Elsewhere } from './elsewhere.ts';
 import type { InCircuit, Observed } from './observed.ts';
 
 /** A fault of one reading, and what would then be in the record. */
@@ -50,9 +51,6 @@ export function readingFaults(unloaded: Unloaded, at: Elsewhere, observed: Obser
   ];
 }
 
-const toleranceOf = ({ response }: Observed['expectation']): number =>
-  response === null ? 0 : Math.hypot(...response.slopes) / Math.sqrt(3);
-
 /** Two neighbouring digits exchanged as they were typed; of one observation only. */
 function digitsSwapped(
   { reading, instrument, value, u }: Observed,
@@ -84,33 +82,6 @@ function wrongScales({ reading, instrument }: Observed): { readonly range: strin
       ? []
       : [{ range: range.id, factor: range.fullScale / own.fullScale }],
   );
-}
-
-/** What a meter reads at a place, and what the tolerances make of it; remembered, as many readings ask for the same. */
-export type Elsewhere = (place: InCircuit) => { readonly value: number; readonly tolerance: number };
-
-export function elsewhereIn(unloaded: Unloaded, instruments: readonly Instrument[]): Elsewhere {
-  const known = new Map<string, { readonly value: number; readonly tolerance: number }>();
-  const keyOf = (place: InCircuit, turned: boolean): string => {
-    const where =
-      place.quantity === 'dc-voltage'
-        ? turned
-          ? [place.black, place.red]
-          : [place.red, place.black]
-        : [place.node, ...place.ends, place.reversed === true ? 'reversed' : ''];
-    return [place.quantity, place.instrument, place.range, ...where].join('\n');
-  };
-  return (place) => {
-    const isAlone = (place.alongside ?? []).length === 0;
-    const before = isAlone ? known.get(keyOf(place, false)) : undefined;
-    if (before) return before;
-    const turned = isAlone && place.quantity === 'dc-voltage' ? known.get(keyOf(place, true)) : undefined;
-    if (turned) return { ...turned, value: 0 - turned.value };
-    const expectation = expectationOf(unloaded, instruments, place);
-    const made = { value: expectation.expected ?? 0, tolerance: toleranceOf(expectation) };
-    if (isAlone) known.set(keyOf(place, false), made);
-    return made;
-  };
 }
 
 /** Read at every other place: each ordered pair of nodes, each single end of a part. */

@@ -1,8 +1,7 @@
 import type { Source } from '../network/index.ts';
 import type { CircuitPredictions } from './circuit-predictions.ts';
-import { fitOne } from './fit-one.ts';
 import { contactOf, inPlace } from './part-faults.ts';
-import { misfitOf, type Prediction } from './prediction.ts';
+import type { Prediction } from './prediction.ts';
 import type { ReadingCircuit } from './reading-circuit.ts';
 import { openSwitch } from '../faults/index.ts';
 
@@ -15,11 +14,11 @@ export function supplyFaults(look: CircuitPredictions, source: Source): Predicti
   const whole = emf * (source.cellsInSeries ?? 1);
   return [
     ...(inside
-      ? inPlace(look, id, look.circuits, { open: true, short: false })
+      ? inPlace(look, id, { open: true, short: false })
       : [...look.variant({ fault: 'open', where, value: null }, openSwitch(source)), ...contactOf(look, source)]),
     ...(off
       ? [
-          look.predict({ fault: 'supply-off', where, value: null }, off, () => []),
+          ...look.listed({ fault: 'supply-off', where, value: null }, off, []),
           ...look.variant({ fault: 'supply-reversed', where, value: null }, { ...source, emf: -emf }),
           ...(whole === 0 ? [] : [supplyValue(look, id, whole, off)]),
         ]
@@ -41,7 +40,7 @@ function supplyValue(look: CircuitPredictions, id: string, whole: number, off: r
         currents: on.currents.map((current, i) => between(rest.currents[i]!, current)),
       };
     });
-    return look.predict({ fault: 'supply-value', where: [id], value: volts }, circuits, () => [], [], 1);
+    return look.predict({ fault: 'supply-value', where: [id], value: volts }, circuits, [], [], 1, Infinity)!;
   };
   let [sum, weight] = [0, 0];
   const { u } = at(whole);
@@ -65,10 +64,12 @@ function limited(look: CircuitPredictions, source: Source): Prediction[] {
   });
   const most = Math.max(...usual.map(Math.abs));
   if (!(most > 0)) return [];
+  const holds = (k: number, amps: number): number | null =>
+    Math.abs(usual[k]!) <= amps ? null : Math.sign(usual[k]!) * amps;
   const at = (amps: number): Prediction => {
     const circuits = look.circuits.map((free, k): ReadingCircuit => {
-      if (Math.abs(usual[k]!) <= amps) return free;
-      const current = Math.sign(usual[k]!) * amps;
+      const current = holds(k, amps);
+      if (current === null) return free;
       const [low, high] = [none[k]!, one[k]!];
       return {
         ...low,
@@ -76,7 +77,14 @@ function limited(look: CircuitPredictions, source: Source): Prediction[] {
         currents: low.currents.map((own, i) => own + current * (high.currents[i]! - own)),
       };
     });
-    return look.predict({ fault: 'supply-limited', where: [id], value: amps }, circuits, () => [], [], 1);
+    return look.predict({ fault: 'supply-limited', where: [id], value: amps }, circuits, [], [], 1, Infinity)!;
   };
-  return [fitOne((amps) => misfitOf(at(amps), look.observed), most * 1e-3, most, at)];
+  const indicatedAt = (amps: number, into: Float64Array): void => {
+    for (let k = 0; k < into.length; k += 1) {
+      const current = holds(k, amps);
+      const [low, high] = [none[k]!.indicated, one[k]!.indicated];
+      into[k] = current === null ? look.circuits[k]!.indicated : low + current * (high - low);
+    }
+  };
+  return look.fittedBy(indicatedAt, at, [most * 1e-3, most]);
 }

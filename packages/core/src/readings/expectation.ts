@@ -125,7 +125,8 @@ function meterOf(reading: Exclude<Reading, { readonly quantity: 'resistance' }>)
   return { ...placed, quantity: 'dc-current', node, ends, reversed };
 }
 
-const ownMeter = 'own';
+/** Name of a reading's own meter in its set-up. */
+export const ownMeter = 'own';
 
 /** The meters alongside, under names of their own. */
 const alongsideOf = ({ alongside = [] }: Reading): Meter[] =>

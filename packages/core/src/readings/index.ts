@@ -14,7 +14,7 @@ export {
   unitPattern,
   type ObservedValue,
 } from './observed-value.ts';
-export { expectationOf, expectationsOf, setupOf, type Expectation, type Limits } from './expectation.ts';
+export { expectationOf, expectationsOf, ownMeter, setupOf, type Expectation, type Limits } from './expectation.ts';
 export { compareReadings, comparisonOf, type Comparison, type ReadJob } from './compare.ts';
 export { compareReading, type ComparedReading, type Verdict } from './compared-reading.ts';
 export { readingSums, type CountedReading, type ReadingSum, type SumTerm } from './reading-sums.ts';

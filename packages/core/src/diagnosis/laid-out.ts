@@ -1,0 +1,229 @@
+import { parseEnd, type Network } from '../network/index.ts';
+import { circuitOf, quickCircuit, type NetworkCircuit, type QuickCircuit } from '../solver/index.ts';
+import { namesOf, type NamedResistances, type ReadingCircuit } from './reading-circuit.ts';
+
+/** A meter that is alone in a circuit. */
+export type LoneMeter =
+  | { readonly quantity: 'dc-voltage'; readonly red: string; readonly black: string }
+  | {
+      readonly quantity: 'dc-current';
+      readonly node: string;
+      readonly ends: readonly string[];
+      readonly reversed?: boolean;
+    };
+
+/** What a lone meter indicates, and what it makes of that when the parts are off by their tolerances: V or A, standard. */
+export interface LoneReading {
+  readonly indicated: number;
+  readonly tolerance: number;
+}
+
+/**
+ * A network laid out once for every meter that is put into it alone: a voltmeter is a change of rank one to it, an ammeter is
+ * in series with one of its resistances. Everything then follows from the network's own responses.
+ */
+export class LaidOut {
+  private readonly named: NetworkCircuit;
+  private readonly quick: QuickCircuit;
+  private readonly resistive: readonly number[];
+  /** A in each resistance, and in one (row) for 1 V in another (column). */
+  private readonly currents: Float64Array;
+  private readonly ports: Float64Array;
+  /** V of each node (row) above another (column); NaN where nothing joins them. */
+  private readonly voltages: Float64Array;
+  private readonly pairs = new Map<number, Pair | null>();
+  private readonly namedWith = new Map<string, NamedResistances>();
+
+  private constructor(private readonly network: Network) {
+    this.named = circuitOf(network);
+    const { circuit } = this.named;
+    const quick = quickCircuit(circuit, [])!;
+    this.quick = quick;
+    this.resistive = circuit.branches.flatMap(({ kind }, branch) => (kind === 'resistance' ? [branch] : []));
+    quick.solve([]);
+    this.currents = this.inEach();
+    const { nodes } = circuit;
+    this.voltages = Float64Array.from({ length: nodes * nodes }, (_, k) =>
+      quick.voltage(Math.floor(k / nodes), k % nodes),
+    );
+    const n = this.resistive.length;
+    this.ports = new Float64Array(n * n);
+    this.resistive.forEach((branch, j) => {
+      quick.drive(branch);
+      this.inEach().forEach((current, i) => (this.ports[i * n + j] = current));
+    });
+  }
+
+  /** Null where ideal sources contradict each other. */
+  static of(network: Network): LaidOut | null {
+    const { circuit } = circuitOf(network);
+    return quickCircuit(circuit, []) ? new LaidOut(network) : null;
+  }
+
+  /** The circuit with a lone meter of a resistance, Ω; null where it has to be laid out by itself. */
+  circuitWith(meter: LoneMeter, name: string, resistance: number): ReadingCircuit | null {
+    return meter.quantity === 'dc-voltage'
+      ? this.withVoltmeter(meter.red, meter.black, name, resistance)
+      : this.withAmmeter(meter, name, resistance);
+  }
+
+  /**
+   * What a lone meter would indicate.
+   *
+   * @param spans  Ω that each resistance may be off, in the order of the network's resistances
+   */
+  readingOf(meter: LoneMeter, resistance: number, spans: Float64Array): LoneReading | null {
+    const n = this.resistive.length;
+    let variance = 0;
+    if (meter.quantity === 'dc-voltage') {
+      const pair = this.pair(meter.red, meter.black);
+      if (!pair) return null;
+      const { voltage, seen, injected, sign } = pair;
+      const whole = resistance + seen;
+      for (let k = 0; k < n; k += 1) {
+        const moved = injected[k]! * (this.currents[k]! - (injected[k]! * voltage) / whole) * spans[k]!;
+        variance += moved * moved;
+      }
+      const share = resistance / whole;
+      return { indicated: sign * voltage * share, tolerance: share * Math.sqrt(variance / 3) };
+    }
+    const place = this.inSeries(meter);
+    if (!place) return null;
+    const { at, sign } = place;
+    const gain = 1 / (1 - resistance * this.ports[at * n + at]!);
+    const current = gain * this.currents[at]!;
+    for (let k = 0; k < n; k += 1) {
+      const response = this.ports[at * n + k]!;
+      const moved = gain * response * (this.currents[k]! + response * resistance * current) * spans[k]!;
+      variance += moved * moved;
+    }
+    return { indicated: sign * current, tolerance: Math.sqrt(variance / 3) };
+  }
+
+  /** Names of the resistances, in their order. */
+  get names(): readonly string[] {
+    return this.resistive.map((branch) => this.named.circuit.branches[branch]!.id);
+  }
+
+  private inEach(): Float64Array {
+    return Float64Array.from(this.resistive, (branch) => {
+      const current = this.quick.current(branch);
+      return Number.isNaN(current) ? 0 : current;
+    });
+  }
+
+  /** Two nodes; the same for both ways round. */
+  private pair(red: string, black: string): (Pair & { readonly sign: 1 | -1 }) | null {
+    const [a, b] = [this.named.nodeNumber.get(red)!, this.named.nodeNumber.get(black)!];
+    const turned = a > b;
+    const [from, to] = turned ? [b, a] : [a, b];
+    const key = from * this.named.circuit.nodes + to;
+    let found = this.pairs.get(key);
+    if (found === undefined) {
+      const voltage = this.voltages[key]!;
+      this.quick.inject(from, to);
+      found = Number.isNaN(voltage) ? null : { voltage, seen: this.quick.voltage(from, to), injected: this.inEach() };
+      this.pairs.set(key, found);
+    }
+    return found && { ...found, sign: turned ? -1 : 1 };
+  }
+
+  /** The resistance that an ammeter is in series with, and the sign of its current there. */
+  private inSeries({ ends, reversed = false }: LoneMeter & { readonly quantity: 'dc-current' }) {
+    const end = ends.length === 1 ? parseEnd(ends[0]!) : null;
+    const branch = this.network.elements.findIndex(({ id }) => id === end?.element);
+    const at = this.resistive.indexOf(branch);
+    const part = this.network.elements[branch];
+    if (!end || at === -1 || part!.from === part!.to) return null;
+    return { at, sign: (end.end === 'to') !== reversed ? -1 : 1 };
+  }
+
+  private withVoltmeter(red: string, black: string, name: string, resistance: number): ReadingCircuit | null {
+    const pair = red === black ? null : this.pair(red, black);
+    if (!pair) return null;
+    const { voltage, seen, injected, sign } = pair;
+    const n = this.resistive.length;
+    const size = n + 1;
+    const whole = resistance + seen;
+    const share = (sign * resistance) / whole;
+    const ports = new Float64Array(size * size);
+    for (let i = 0; i < n; i += 1) {
+      for (let j = 0; j < n; j += 1)
+        ports[i * size + j] = this.ports[i * n + j]! - (injected[i]! * injected[j]!) / whole;
+      ports[i * size + n] = ports[n * size + i] = (sign * injected[i]!) / whole;
+    }
+    ports[n * size + n] = -1 / whole;
+    const currents = new Float64Array(size);
+    const effect = new Float64Array(size);
+    for (let k = 0; k < n; k += 1) {
+      currents[k] = this.currents[k]! - (injected[k]! * voltage) / whole;
+      effect[k] = share * injected[k]!;
+    }
+    currents[n] = (sign * voltage) / whole;
+    effect[n] = seen / whole;
+    return this.made(name, resistance, { indicated: share * voltage, currents, effect, ports });
+  }
+
+  private withAmmeter(
+    meter: LoneMeter & { readonly quantity: 'dc-current' },
+    name: string,
+    resistance: number,
+  ): ReadingCircuit | null {
+    const place = this.inSeries(meter);
+    if (!place || resistance === 0) return null;
+    const { at, sign } = place;
+    const n = this.resistive.length;
+    const size = n + 1;
+    const own = this.ports[at * n + at]!;
+    const gain = 1 / (1 - resistance * own);
+    const current = this.currents[at]! * gain;
+    const ports = new Float64Array(size * size);
+    // What stands for the part stands for the meter in series with it.
+    const turn = sign * this.turnOf(meter);
+    const of = (k: number): number => (k === n ? at : k);
+    const signOf = (k: number): number => (k === n ? turn : 1);
+    for (let i = 0; i < size; i += 1)
+      for (let j = 0; j < size; j += 1) {
+        const [a, b] = [this.ports[of(i) * n + at]!, this.ports[at * n + of(j)]!];
+        ports[i * size + j] = signOf(i) * signOf(j) * (this.ports[of(i) * n + of(j)]! + resistance * gain * a * b);
+      }
+    const currents = new Float64Array(size);
+    const effect = new Float64Array(size);
+    for (let k = 0; k < size; k += 1) {
+      const response = this.ports[of(k) * n + at]!;
+      currents[k] = signOf(k) * (this.currents[of(k)]! + response * resistance * current);
+      effect[k] = sign * gain * signOf(k) * this.ports[at * n + of(k)]!;
+    }
+    return this.made(name, resistance, { indicated: sign * current, currents, effect, ports });
+  }
+
+  /** 1 where `reversed` does not turn the sign of the meter's own branch. */
+  private turnOf({ reversed = false }: LoneMeter & { readonly quantity: 'dc-current' }): 1 | -1 {
+    return reversed ? -1 : 1;
+  }
+
+  private made(
+    name: string,
+    resistance: number,
+    responses: Pick<ReadingCircuit, 'indicated' | 'currents' | 'effect' | 'ports'>,
+  ): ReadingCircuit {
+    const { branches } = this.named.circuit;
+    const own = Float64Array.from(this.resistive, (branch) => branches[branch]!.resistance.hi);
+    let named = this.namedWith.get(name);
+    if (!named) this.namedWith.set(name, (named = namesOf([...this.names, name])));
+    return {
+      ...responses,
+      ...named,
+      resistances: Float64Array.of(...own, resistance),
+    };
+  }
+}
+
+interface Pair {
+  /** V from the first to the second with no meter connected. */
+  readonly voltage: number;
+  /** Ω between the two. */
+  readonly seen: number;
+  /** A in each resistance for 1 A driven into the first and out of the second. */
+  readonly injected: Float64Array;
+}
