@@ -1,4 +1,4 @@
-import type { Hypothesis } from '../faults/index.ts';
+import { withFault, type Hypothesis } from '../faults/index.ts';
 import { findRange, type Instrument } from '../instrument/index.ts';
 import type { Element, Network } from '../network/index.ts';
 import { tolerancedParts } from '../uncertainty/index.ts';
@@ -102,6 +102,13 @@ export class CircuitPredictions {
   /** A hypothesis that is another element in the place of one; none where it is not listed. */
   variant(hypothesis: Hypothesis, element: Element): Prediction[] {
     const circuits = this.circuitsWith(element);
+    return circuits ? this.listed(hypothesis, circuits, []) : [];
+  }
+
+  /** A hypothesis that is another network; none where it is not listed. */
+  variantOf(hypothesis: Hypothesis): Prediction[] {
+    const { network, instruments } = withFault(this, hypothesis);
+    const circuits = circuitsOf(network, instruments, this.observed);
     return circuits ? this.listed(hypothesis, circuits, []) : [];
   }
 

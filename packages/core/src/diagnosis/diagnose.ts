@@ -1,5 +1,5 @@
 import type { Instrument } from '../instrument/index.ts';
-import { solveUnloaded } from '../loading/index.ts';
+import { isLinear, solveUnloaded } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
 import type { Conventions, Reading } from '../readings/index.ts';
 import { ok, type Result } from '../result.ts';
@@ -7,6 +7,7 @@ import type { SolverFault } from '../solver/index.ts';
 import { checkFor } from '../faults/index.ts';
 import { circuitFaults } from './circuit-faults.ts';
 import { elsewhereIn } from './elsewhere.ts';
+import { faultsAnew } from './faults-anew.ts';
 import type { Hypothesis } from '../faults/index.ts';
 import { nextReading, type NextReading } from './next-reading.ts';
 import { observedReadings, type Observed } from './observed.ts';
@@ -73,7 +74,10 @@ export function diagnose(job: DiagnosedJob): Result<Diagnosis, SolverFault> {
       },
     ),
   );
-  const all = [...ofReadings, ...circuitFaults(network, instruments, observed)]
+  const ofCircuit = isLinear(unloaded.value)
+    ? circuitFaults(network, instruments, observed)
+    : faultsAnew({ network, instruments }, observed);
+  const all = [...ofReadings, ...ofCircuit]
     .filter((one) => !isSound(one, sound))
     .map((prediction) => ({ prediction, misfit: misfitOf(prediction, observed) }))
     .filter(({ misfit }) => misfit <= largestMisfit)

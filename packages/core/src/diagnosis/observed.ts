@@ -65,15 +65,18 @@ export function meteredCircuit(
   reading: InCircuit,
 ): ReadingCircuit | null {
   const named = circuitOf(network);
-  const { meters } = setupOf(reading);
-  const [own] = meters as [Meter];
-  const attachments = meters.map((meter) => meterIn(meter, instruments));
+  const [own] = setupOf(reading).meters as [Meter];
+  const attachments = attachmentsOf(reading, instruments);
   const indication: Indication =
     own.quantity === 'dc-voltage'
       ? { from: named.nodeNumber.get(own.red)!, to: named.nodeNumber.get(own.black)! }
       : { meter: 0, reversed: own.reversed ?? false };
   return readingCircuit(named, attachments, indication);
 }
+
+/** A reading's meters as what they put into the circuit, its own first. */
+export const attachmentsOf = (reading: InCircuit, instruments: readonly Instrument[]): Attachment[] =>
+  setupOf(reading).meters.map((meter) => meterIn(meter, instruments));
 
 /** The name of a meter among the resistances of a circuit. */
 export const meterName = (meter: { readonly id: string }): string => ` ${meter.id}`;

@@ -1,37 +1,37 @@
+import type { Hypothesis } from '../faults/index.ts';
 import type { Element, Resistor } from '../network/index.ts';
 import type { Adjustable, CircuitPredictions, Spans } from './circuit-predictions.ts';
 import type { Prediction } from './prediction.ts';
 import type { ReadingCircuit } from './reading-circuit.ts';
 
-/** Open, short and a bad contact of what is a resistance in the circuits. */
-export function inPlace(
-  look: CircuitPredictions,
-  id: string,
-  { open, short }: { readonly open: boolean; readonly short: boolean },
-): Prediction[] {
-  const { circuits } = look;
-  const index = look.placeOf(circuits, id);
-  if (index === -1) return [];
-  const where = [id];
-  const changed = (fault: 'open' | 'short', by: number): Prediction[] =>
-    look.listed({ fault, where, value: null }, circuits, [{ index, by }]);
-  return [
-    ...(open ? changed('open', Infinity) : []),
-    ...(short ? changed('short', -circuits[0]!.resistances[index]!) : []),
-    ...contactAt(look, id, circuits, 0),
-  ];
+/** A resistance of the circuits that is open or shorted; none where the part is no resistance there. */
+export function openOrShort(look: CircuitPredictions, hypothesis: Hypothesis): Prediction[] | null {
+  const index = look.placeOf(look.circuits, hypothesis.where[0]!);
+  if (index === -1) return null;
+  const by = hypothesis.fault === 'open' ? Infinity : -look.circuits[0]!.resistances[index]!;
+  return look.listed(hypothesis, look.circuits, [{ index, by }]);
 }
 
-/** A bad contact in series with a resistance of some circuits, which has some Ω of its own that are none of it. */
-function contactAt(
+/** A bad contact in series with a part; a link, a closed switch or an ideal source gets a resistance of its own for it. */
+export function contact(look: CircuitPredictions, element: Element): Prediction[] {
+  if (look.placeOf(look.circuits, element.id) !== -1) return contactIn(look, element.id, look.circuits, 0);
+  const { id, from, to } = element;
+  const resistive: Element =
+    element.kind === 'source'
+      ? { ...element, internalResistance: 1 }
+      : { id, from, to, kind: 'resistor', resistance: 1 };
+  const circuits = look.circuitsWith(resistive);
+  return circuits ? contactIn(look, id, circuits, 1) : [];
+}
+
+/** @param own  Ω of the resistance in the circuits that are the contact's */
+function contactIn(
   look: CircuitPredictions,
   id: string,
   circuits: readonly ReadingCircuit[],
   own: number,
 ): Prediction[] {
-  const index = look.placeOf(circuits, id);
-  if (index === -1) return [];
-  const adjustable: readonly Adjustable[] = [{ index, by: (ohms) => ohms - own }];
+  const adjustable: readonly Adjustable[] = [{ index: look.placeOf(circuits, id), by: (ohms) => ohms - own }];
   return look.fitted(
     (ohms) => ({ fault: 'contact', where: [id], value: ohms }),
     circuits,
@@ -40,22 +40,16 @@ function contactAt(
 }
 
 /** Ten or a hundred times, or a tenth or a hundredth, of what is written on a resistor. */
-export function decades(look: CircuitPredictions, { id, resistance }: Resistor): Prediction[] {
-  const index = look.placeOf(look.circuits, id);
-  if (index === -1) return [];
-  const own = look.circuits[0]!.resistances[index]!;
-  return [10, 0.1, 100, 0.01].flatMap((factor) => {
-    const scaled: Spans = [[id, (look.spans.get(id) ?? 0) * factor]];
-    const hypothesis = { fault: 'decade', where: [id], value: factor } as const;
-    return look.listed(hypothesis, look.circuits, [{ index, by: factor * resistance - own }], scaled);
-  });
+export function decade(look: CircuitPredictions, hypothesis: Hypothesis, { id, resistance }: Resistor): Prediction[] {
+  const { index, own } = placeOf(look, id);
+  const factor = hypothesis.value as number;
+  const scaled: Spans = [[id, (look.spans.get(id) ?? 0) * factor]];
+  return look.listed(hypothesis, look.circuits, [{ index, by: factor * resistance - own }], scaled);
 }
 
 /** A resistor with a fitted value outside its tolerance; none where the fit is within. */
 export function outOfTolerance(look: CircuitPredictions, { id, resistance, tolerance = 0 }: Resistor): Prediction[] {
-  const index = look.placeOf(look.circuits, id);
-  if (index === -1) return [];
-  const own = look.circuits[0]!.resistances[index]!;
+  const { index, own } = placeOf(look, id);
   const adjustable: readonly Adjustable[] = [{ index, by: (ohms) => ohms - own }];
   const spans: Spans = [[id, 0]];
   return look
@@ -69,36 +63,21 @@ export function outOfTolerance(look: CircuitPredictions, { id, resistance, toler
 }
 
 /** Two resistors exchanged, their tolerances with them. */
-export function swaps(look: CircuitPredictions): Prediction[] {
-  const [first] = look.circuits;
-  const resistors = look.network.elements.flatMap((one) => {
-    const index = one.kind === 'resistor' ? look.placeOf(look.circuits, one.id) : -1;
-    return one.kind === 'resistor' && index !== -1 ? [{ one, index, own: first!.resistances[index]! }] : [];
-  });
-  return resistors.flatMap((a, at) =>
-    resistors.slice(at + 1).flatMap((b): Prediction[] => {
-      if (a.one.resistance === b.one.resistance) return [];
-      const spans: Spans = [
-        [a.one.id, look.spans.get(b.one.id) ?? 0],
-        [b.one.id, look.spans.get(a.one.id) ?? 0],
-      ];
-      const changes = [
-        { index: a.index, by: b.one.resistance - a.own },
-        { index: b.index, by: a.one.resistance - b.own },
-      ];
-      const hypothesis = { fault: 'swapped', where: [a.one.id, b.one.id], value: null } as const;
-      return look.listed(hypothesis, look.circuits, changes, spans);
-    }),
-  );
+export function swapped(look: CircuitPredictions, hypothesis: Hypothesis, a: Resistor, b: Resistor): Prediction[] {
+  const [one, other] = [placeOf(look, a.id), placeOf(look, b.id)];
+  const spans: Spans = [
+    [a.id, look.spans.get(b.id) ?? 0],
+    [b.id, look.spans.get(a.id) ?? 0],
+  ];
+  const changes = [
+    { index: one.index, by: b.resistance - one.own },
+    { index: other.index, by: a.resistance - other.own },
+  ];
+  return look.listed(hypothesis, look.circuits, changes, spans);
 }
 
-/** A link, a closed switch or an ideal source with a resistance of its own. */
-export function contactOf(look: CircuitPredictions, element: Element): Prediction[] {
-  const { id, from, to } = element;
-  const resistive: Element =
-    element.kind === 'source'
-      ? { ...element, internalResistance: 1 }
-      : { id, from, to, kind: 'resistor', resistance: 1 };
-  const circuits = look.circuitsWith(resistive);
-  return circuits ? contactAt(look, id, circuits, 1) : [];
+/** Where a resistor is among the resistances of the circuits, and what it has there, Ω. */
+function placeOf(look: CircuitPredictions, id: string): { readonly index: number; readonly own: number } {
+  const index = look.placeOf(look.circuits, id);
+  return { index, own: look.circuits[0]!.resistances[index]! };
 }

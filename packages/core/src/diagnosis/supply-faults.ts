@@ -1,34 +1,14 @@
 import type { Source } from '../network/index.ts';
 import type { CircuitPredictions } from './circuit-predictions.ts';
-import { contactOf, inPlace } from './part-faults.ts';
 import type { Prediction } from './prediction.ts';
 import type { ReadingCircuit } from './reading-circuit.ts';
-import { openSwitch } from '../faults/index.ts';
-
-/** Faults of a voltage source: open, a bad contact, off, reversed, set to another value, at its current limit. */
-export function supplyFaults(look: CircuitPredictions, source: Source): Prediction[] {
-  const { id, emf } = source;
-  const inside = (source.internalResistance ?? 0) > 0;
-  const where = [id];
-  const off = look.circuitsWith({ ...source, emf: 0 });
-  const whole = emf * (source.cellsInSeries ?? 1);
-  return [
-    ...(inside
-      ? inPlace(look, id, { open: true, short: false })
-      : [...look.variant({ fault: 'open', where, value: null }, openSwitch(source)), ...contactOf(look, source)]),
-    ...(off
-      ? [
-          ...look.listed({ fault: 'supply-off', where, value: null }, off, []),
-          ...look.variant({ fault: 'supply-reversed', where, value: null }, { ...source, emf: -emf }),
-          ...(whole === 0 ? [] : [supplyValue(look, id, whole, off)]),
-        ]
-      : []),
-    ...limited(look, source),
-  ];
-}
 
 /** The EMF of the least misfit: every indication is a straight line in it. */
-function supplyValue(look: CircuitPredictions, id: string, whole: number, off: readonly ReadingCircuit[]): Prediction {
+export function supplyValue(look: CircuitPredictions, source: Source): Prediction[] {
+  const { id, emf, cellsInSeries = 1 } = source;
+  const whole = emf * cellsInSeries;
+  const off = look.circuitsWith({ ...source, emf: 0 });
+  if (!off) return [];
   const at = (volts: number): Prediction => {
     const share = volts / whole;
     const between = (a: number, b: number): number => a + (b - a) * share;
@@ -49,11 +29,11 @@ function supplyValue(look: CircuitPredictions, id: string, whole: number, off: r
     sum += (slope * (value - off[k]!.indicated)) / u[k]! ** 2;
     weight += (slope / u[k]!) ** 2;
   });
-  return at(weight === 0 ? whole : sum / weight);
+  return [at(weight === 0 ? whole : sum / weight)];
 }
 
 /** A constant current wherever more would flow. */
-function limited(look: CircuitPredictions, source: Source): Prediction[] {
+export function supplyLimited(look: CircuitPredictions, source: Source): Prediction[] {
   const { id, from, to } = source;
   const driven = (current: number) => look.circuitsWith({ id, from, to, kind: 'current-source', current });
   const [none, one] = [driven(0), driven(1)];

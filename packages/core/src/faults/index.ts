@@ -1,5 +1,6 @@
 export type { CircuitFault, Hypothesis, ReadingFault, RealPlace } from './fault.ts';
-export { openSwitch, withFault, type Bench } from './with-fault.ts';
+export { faultsOfElement, possibleFaults } from './possible-faults.ts';
+export { contactName, openSwitch, withFault, type Bench } from './with-fault.ts';
 export { faultSentence } from './fault-words.ts';
 export { checkFor } from './check-words.ts';
 export { acrossPart, wrongConnectionsOf, type WrongConnection } from './handling.ts';

@@ -1,5 +1,5 @@
 import type { Instrument } from '../instrument/index.ts';
-import type { Element, Network } from '../network/index.ts';
+import { isOhmic, type Element, type Load, type Network } from '../network/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
 import type { Hypothesis } from './fault.ts';
 
@@ -45,7 +45,12 @@ export function withFault(bench: Bench, { fault, where, value }: Hypothesis): Be
           )
         : bench;
     case 'contact':
-      return put(withContact(first, value as number, network));
+      return first.kind === 'load' && !isOhmic(first)
+        ? {
+            instruments,
+            network: { ...network, elements: withContactBehind(network.elements, first, value as number) },
+          }
+        : put(withContact(first, value as number, network));
     case 'supply-off':
       return put(driven(first, () => 0));
     case 'supply-reversed':
@@ -70,14 +75,32 @@ function valued(resistor: Extract<Element, { kind: 'resistor' }>, resistance: nu
   return { ...rest, resistance };
 }
 
+/** A bad contact at a load's second end: a resistor of its own, as no one law stands for the two. */
+function withContactBehind(elements: readonly Element[], load: Load, resistance: number): Element[] {
+  const id = contactName(load.id);
+  return elements.flatMap((one): Element[] =>
+    one.id === load.id
+      ? [
+          { ...load, to: id },
+          { id, kind: 'resistor', from: id, to: load.to, resistance },
+        ]
+      : [one],
+  );
+}
+
+/** The name of a bad contact's own resistor, and of the node between it and its load. No part can have it. */
+export const contactName = (load: string): string => ` ${load} contact`;
+
 function withContact(element: Element, ohms: number, { values }: Network): Element {
   const { id, from, to } = element;
   switch (element.kind) {
-    case 'resistor':
-      return valued(
-        element,
-        (values === 'measured' ? (element.measuredResistance ?? element.resistance) : element.resistance) + ohms,
-      );
+    case 'resistor': {
+      const own = values === 'measured' ? (element.measuredResistance ?? element.resistance) : element.resistance;
+      // The contact has no tolerance: what the part itself may be off stays what it is.
+      const { tolerance } = element;
+      const share = tolerance === undefined ? {} : { tolerance: (tolerance * element.resistance) / (own + ohms) };
+      return { ...valued(element, own + ohms), ...share };
+    }
     case 'load':
       return { id, from, to, kind: 'resistor', resistance: element.ratedVoltage / element.ratedCurrent + ohms };
     case 'source': {

@@ -1,0 +1,118 @@
+import { contactName, possibleFaults, withFault, type Bench, type Hypothesis } from '../faults/index.ts';
+import { attach, circuitOf, quickCircuit } from '../solver/index.ts';
+import { tolerancedParts, toleranceResponse, type CircuitOutput } from '../uncertainty/index.ts';
+import { possibleMeters } from './circuit-faults.ts';
+import { fitOne } from './fit-one.ts';
+import { attachmentsOf, fuseOf, type Observed } from './observed.ts';
+import { misfitOf, type Prediction } from './prediction.ts';
+
+/**
+ * Every fault of a circuit whose loads are not ohmic: no change of one part then follows from the sound circuit, so each
+ * hypothesis is solved for by itself, reading by reading.
+ */
+export function faultsAnew(bench: Bench, observed: readonly Observed[]): Prediction[] {
+  const predict = (hypothesis: Hypothesis, fitted = 0): Prediction | null => {
+    const changed = withFault(bench, hypothesis);
+    const told = observed.map((one) => readAnew(asFitted(changed, hypothesis), one));
+    if (told.includes(null)) return null;
+    return {
+      hypothesis,
+      values: Float64Array.from(told, (one) => one!.indicated),
+      u: Float64Array.from(told, (one, k) => Math.hypot(observed[k]!.u, one!.tolerance)),
+      fitted,
+    };
+  };
+  const fit = (at: (value: number) => Hypothesis, [least, most]: readonly [number, number]): Prediction[] => {
+    const misfit = (value: number): number => {
+      const predicted = predict(at(value), 1);
+      return predicted ? misfitOf(predicted, observed) : Infinity;
+    };
+    const found = predict(at(fitOne(misfit, least, most)), 1);
+    return found ? [found] : [];
+  };
+  return [
+    ...possibleFaults(bench.network).flatMap((hypothesis) => {
+      const limits = limitsOf(bench, hypothesis);
+      if (limits) return fit((value) => ({ ...hypothesis, value }), limits).filter((one) => isOut(bench, one));
+      const predicted = predict(hypothesis);
+      return predicted ? [predicted] : [];
+    }),
+    ...possibleMeters(bench.instruments, observed).flatMap(({ where, quantity }) =>
+      fit((factor) => ({ fault: 'meter', where, value: { quantity, factor } }), [1e-3, 1e3]),
+    ),
+  ];
+}
+
+/** Between which the value of a fault is looked for; null where it is not fitted. */
+function limitsOf({ network }: Bench, { fault, where: [id], value }: Hypothesis): readonly [number, number] | null {
+  const element = network.elements.find((one) => one.id === id);
+  if (value !== null) return null;
+  switch (fault) {
+    case 'contact':
+    case 'out-of-tolerance':
+      return [1e-3, 1e9];
+    case 'supply-value': {
+      const volts = element?.kind === 'source' ? Math.abs(element.emf * (element.cellsInSeries ?? 1)) : 0;
+      return [volts / 100, volts * 10];
+    }
+    case 'supply-limited':
+      return [1e-6, 100];
+    default:
+      return null;
+  }
+}
+
+/** A part whose value is fitted leaves its own tolerance out. */
+function asFitted(bench: Bench, { fault, where: [id] }: Hypothesis): Bench {
+  if (fault !== 'out-of-tolerance') return bench;
+  const elements = bench.network.elements.map((one) => {
+    if (one.id !== id || one.kind !== 'resistor') return one;
+    const { tolerance: _own, ...rest } = one;
+    return rest;
+  });
+  return { ...bench, network: { ...bench.network, elements } };
+}
+
+/** A fitted value within the tolerance is no fault. */
+function isOut({ network }: Bench, { hypothesis: { fault, where, value } }: Prediction): boolean {
+  const part = network.elements.find(({ id }) => id === where[0]);
+  if (fault !== 'out-of-tolerance' || part?.kind !== 'resistor') return true;
+  return Math.abs((value as number) / part.resistance - 1) > (part.tolerance ?? 0);
+}
+
+/** What a reading's meter would indicate on a bench, and what the parts' tolerances make of that: V or A, standard. */
+function readAnew(
+  { network, instruments }: Bench,
+  observed: Observed,
+): { readonly indicated: number; readonly tolerance: number } | null {
+  const { reading } = observed;
+  const bare = circuitOf(network);
+  const lifted = attachmentsOf(reading, instruments).map((one) =>
+    typeof one.to === 'string'
+      ? one
+      : { ...one, to: { liftedEnds: one.to.liftedEnds.map((end) => endIn(network, end)) } },
+  );
+  const { circuit, nodeNumber } = attach(bare, lifted);
+  const quick = quickCircuit(circuit, []);
+  if (!quick) return null;
+  quick.solve([]);
+  const output: CircuitOutput =
+    reading.quantity === 'dc-voltage'
+      ? { from: nodeNumber.get(reading.red)!, to: nodeNumber.get(reading.black)! }
+      : { branch: network.elements.length, reversed: reading.reversed ?? false };
+  const read =
+    output.branch === undefined
+      ? quick.voltage(output.from, output.to)
+      : quick.current(output.branch) * (output.reversed ? -1 : 1);
+  const indicated = Number.isNaN(read) ? 0 : read;
+  if (Math.abs(indicated) > fuseOf(observed)) return { indicated: 0, tolerance: 0 };
+  const toleranced = tolerancedParts(network);
+  const response = toleranced.length > 0 ? toleranceResponse(circuit, toleranced, output) : null;
+  return { indicated, tolerance: response ? Math.hypot(...response.slopes) / Math.sqrt(3) : 0 };
+}
+
+/** The end of a part; of a load with a bad contact behind it the contact's outer one. */
+function endIn({ elements }: { readonly elements: readonly { readonly id: string }[] }, end: string): string {
+  const behind = contactName(end.replace(/\.to$/, ''));
+  return end.endsWith('.to') && elements.some(({ id }) => id === behind) ? `${behind}.to` : end;
+}
