@@ -20,14 +20,14 @@ const steps = ['network', 'true-values', 'setups', 'readings'];
 export function Bench() {
   const isFirst = useFirstMinute((state) => state.step !== null);
   const view = useBenchView();
-  const { jobId, step, job, unloaded } = view;
+  const { jobId, step, job, sound } = view;
   const [whole, setWhole] = useState(false);
   const toggleWhole = useCallback(() => setWhole((now) => !now), []);
   useHotkeys('mod+z', undo, everywhereButInTyping);
   useHotkeys('mod+shift+z, mod+y', redo, everywhereButInTyping);
   useHotkeys('f', toggleWhole);
   useBenchCommands(view, toggleWhole);
-  const settled = useAfterPaint(useMemo(() => ({ job, unloaded }), [job, unloaded]));
+  const settled = useAfterPaint(useMemo(() => ({ job, unloaded: sound }), [job, sound]));
   const status = useStepStatus(settled.job, settled.unloaded);
 
   if (!steps.includes(step)) return <Navigate to={`/bench/${jobId}/setups`} replace />;

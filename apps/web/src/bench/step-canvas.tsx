@@ -15,29 +15,41 @@ interface Props {
 
 /** The drawing in the role that it has in the open step. */
 export function StepCanvas({ view, zoom }: Props) {
-  const { job, step, inSetups, inTrueValues, truth, loaded, shown, mistaken, mapPoints, chosen, meter } = view;
+  const {
+    drawnNetwork: network,
+    step,
+    inSetups,
+    inTrueValues,
+    truth,
+    loaded,
+    shown,
+    miswired,
+    mapPoints,
+    chosen,
+    meter,
+  } = view;
   const spacing = useDisplay((state) => state.spacing);
   // While the network is edited its drawing comes first; the figures beside the parts follow a frame later.
   const truthLater = useAfterPaint(truth);
   const told = inSetups && loaded ? loaded : step === 'network' ? truthLater : truth;
   const live = useMemo(() => {
-    if (mapPoints) return shareLines(sharesByPart(job.network, mapPoints));
-    return told && showsLive(job.network.elements.length) ? liveLines(told) : undefined;
-  }, [mapPoints, job.network, told]);
+    if (mapPoints) return shareLines(sharesByPart(network, mapPoints));
+    return told && showsLive(network.elements.length) ? liveLines(told) : undefined;
+  }, [mapPoints, network, told]);
   const arrows = useMemo(
-    () => (inTrueValues && truth ? currentsThrough(job.network.elements, truth) : undefined),
-    [inTrueValues, truth, job.network],
+    () => (inTrueValues && truth ? currentsThrough(network.elements, truth) : undefined),
+    [inTrueValues, truth, network],
   );
   const placed = (next: Meter): void => {
     view.hold(null);
     // A wrong connection is taken off first: it is not what the job keeps.
-    if (mistaken) return view.trial.ask(null);
+    if (miswired) return view.trial.ask(null);
     benchNow().edit((current) => putMeter(current, view.setup!, next));
   };
   return (
     <BenchCanvas
       indicated={mapPoints !== null}
-      network={job.network}
+      network={network}
       truth={truth}
       zoom={zoom}
       {...(live && { live })}
@@ -52,10 +64,10 @@ export function StepCanvas({ view, zoom }: Props) {
       drawn={
         inSetups && shown && !mapPoints
           ? {
-              setup: mistaken?.setup ?? shown,
+              setup: miswired?.setup ?? shown,
               values: loaded,
               chosen,
-              onPreview: mistaken ? () => undefined : view.hold,
+              onPreview: miswired ? () => undefined : view.hold,
               onCancel: () => view.hold(null),
               onPlace: placed,
               onChoose: view.chooseMeter,

@@ -8,6 +8,7 @@ import type { BenchView } from './model/use-bench-view.ts';
 import { SetupsStep } from './setups/setups-step.tsx';
 
 // What is not on the first screen is fetched when it is opened.
+const FaultBar = fetchedLater(async () => (await import('./faults/fault-bar.tsx')).FaultBar);
 const NetworkStep = fetchedLater(async () => (await import('./network/network-step.tsx')).NetworkStep);
 const ReadingsStep = fetchedLater(async () => (await import('./readings/readings-step.tsx')).ReadingsStep);
 const TrueValuesStep = fetchedLater(async () => (await import('./true-values/true-values-step.tsx')).TrueValuesStep);
@@ -26,12 +27,26 @@ export function StepPanel({ view, hidden }: { readonly view: BenchView; readonly
         hidden && 'lg:hidden',
       )}
     >
+      {view.tried && (
+        <Panel name="The fault">
+          <FaultBar
+            jobId={jobId}
+            tried={view.tried}
+            meter={
+              view.inSetups && view.meter
+                ? { placed: view.meter, sound: view.soundValues?.meters[view.meter.id] ?? null }
+                : null
+            }
+          />
+        </Panel>
+      )}
       {view.inSetups && (
         <Panel name="Set-ups">
           <SetupsStep
             setup={view.setup}
             shown={view.shown}
             unloaded={unloaded}
+            sound={view.sound}
             values={view.values}
             kit={kit}
             chosen={view.chosen}
@@ -49,7 +64,7 @@ export function StepPanel({ view, hidden }: { readonly view: BenchView; readonly
       )}
       {view.inTrueValues && (
         <Panel name="True values">
-          <TrueValuesStep unloaded={unloaded} />
+          <TrueValuesStep jobId={jobId} unloaded={unloaded} sound={view.sound} />
         </Panel>
       )}
       {view.inReadings && (

@@ -1,6 +1,6 @@
 import { documentChanges } from '@usual-drag/core';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../ui/toast.ts';
 import { queries } from '../api/queries.ts';
 import { QuestionStrip, type Answer } from '../ui/question-strip.tsx';
 import { kindOf } from './document-kinds.ts';

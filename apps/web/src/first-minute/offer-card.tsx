@@ -2,7 +2,7 @@ import { floatLevelDivider } from '@usual-drag/core';
 import type { JobSummary } from '@usual-drag/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../ui/toast.ts';
 import { createJob } from '../api/jobs.ts';
 import { kitQuery } from '../api/lists.ts';
 import { Button } from '../ui/button.tsx';

@@ -1,7 +1,7 @@
 import { ArrowDownUp } from 'lucide-react';
 import { useRef, type RefObject } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../ui/toast.ts';
 import { backupAddress, exportAllAddress, importJob, importJobs } from '../api/jobs.ts';
 import { queries } from '../api/queries.ts';
 import { ActionMenu } from '../ui/action-menu.tsx';

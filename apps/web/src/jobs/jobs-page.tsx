@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useInView } from 'react-intersection-observer';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../ui/toast.ts';
 import { archiveJob, createJob, duplicateJob, jobsQuery, restoreJob } from '../api/jobs.ts';
 import { queries } from '../api/queries.ts';
 import { FirstMinuteOffer } from '../first-minute/offer-card.tsx';

@@ -2,7 +2,7 @@ import { kitFromRows, rowsFromKit, type Kit, type KitInstrument } from '@usual-d
 import { ArrowDownUp } from 'lucide-react';
 import Papa from 'papaparse';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../ui/toast.ts';
 import { Refused } from '../api/http.ts';
 import { importKit, listQuery, type ImportChoice } from '../api/lists.ts';
 import { queries } from '../api/queries.ts';

@@ -1,7 +1,7 @@
 import { copyInstrument, freeId, type KitInstrument } from '@usual-drag/core';
 import { Plus } from 'lucide-react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { toast } from 'sonner';
+import { toast } from '../ui/toast.ts';
 import { useNavigate, useParams } from 'react-router';
 import { deleteForGood } from '../api/documents.ts';
 import { queries } from '../api/queries.ts';

@@ -1,18 +1,20 @@
 import { History, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import clsx from 'clsx';
-import type { CSSProperties } from 'react';
+import { Suspense } from 'react';
 import { Link, NavLink, Outlet, useMatch, useNavigation } from 'react-router';
-import { Toaster } from 'sonner';
 import { HeadButton } from '../bench/head/head-button.tsx';
 import { redo, undo, useBench } from '../bench/model/bench-store.ts';
 import { ConflictQuestion } from '../documents/conflict-question.tsx';
 import { documentKey, documentState, useDocuments } from '../documents/documents.ts';
 import { isTrouble, saveWords } from '../documents/save-words.ts';
 import { isUnkept } from '../documents/saving.ts';
+import { fetchedLater } from '../ui/fetched-later.ts';
 import { ValueField } from '../ui/value-field.tsx';
 import { CommandKeys } from './command-keys.tsx';
 import { BenchSign, CorrectSign, JobsSign, KitSign, LearnSign, WorkshopSign } from './signs.tsx';
 import { currentTheme, useTheme } from '../ui/theme.ts';
+
+const Toaster = fetchedLater(async () => (await import('../ui/toaster.tsx')).Toaster);
 
 /** The frame round every page: what is open and how it stands, where else to go. */
 export function Shell() {
@@ -73,18 +75,12 @@ export function Shell() {
           <Outlet />
         </div>
       </div>
-      <Toaster position="bottom-left" theme={theme} closeButton style={messages} toastOptions={message} />
+      <Suspense>
+        <Toaster theme={theme} />
+      </Suspense>
     </div>
   );
 }
-
-const messages = {
-  fontFamily: 'inherit',
-  '--normal-bg': 'var(--sheet)',
-  '--normal-border': 'var(--line)',
-  '--normal-text': 'var(--ink)',
-} as CSSProperties;
-const message = { classNames: { toast: 'text-[15px]!', actionButton: 'h-9! rounded-lg! px-3! text-[15px]!' } };
 
 function OpenJob({ jobId }: { readonly jobId: string }) {
   const title = useBench((state) => state.document.title ?? 'Untitled');

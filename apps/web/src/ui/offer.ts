@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from './toast.ts';
 
 /**
  * Says what was done and offers what can be done about it, for long enough to read it and reach for the button.
@@ -6,6 +6,5 @@ import { toast } from 'sonner';
  * @returns what closes it again
  */
 export function offer(message: string, label: string, act: () => void): () => void {
-  const said = toast(message, { duration: 12_000, action: { label, onClick: act } });
-  return () => toast.dismiss(said);
+  return toast(message, { duration: 12_000, action: { label, onClick: act } });
 }

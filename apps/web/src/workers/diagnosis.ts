@@ -1,5 +1,5 @@
-import type { Diagnosis, Fit, Job, JobFault, Result } from '@usual-drag/core';
-import { wrap } from 'comlink';
+import type { Diagnosis, Fit, Job, JobFault, Result, TwoFaults, TwoFaultsProgress } from '@usual-drag/core';
+import { proxy, wrap } from 'comlink';
 import type { DiagnosisSearch } from './diagnosis.worker.ts';
 
 /** Work that is under way beside the page, and how to stop it. */
@@ -14,6 +14,12 @@ export const startDiagnosis = (job: Job): Search<Diagnosis> => inWorker((search)
 /** Fits values that are not known to a job's readings, in a worker of its own. */
 export const startFit = (job: Job, names: readonly string[]): Search<Fit> =>
   inWorker((search) => search.fit(job, names));
+
+/** Looks for two faults that explain a job's readings together, in a worker of its own. */
+export const startTwoFaults = (
+  job: Job,
+  onProgress: (progress: TwoFaultsProgress) => void,
+): Search<readonly TwoFaults[]> => inWorker((search) => search.twoFaults(job, proxy(onProgress)));
 
 function inWorker<T>(
   ask: (search: ReturnType<typeof wrap<DiagnosisSearch>>) => Promise<Result<T, JobFault>>,

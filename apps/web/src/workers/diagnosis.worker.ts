@@ -1,7 +1,7 @@
-import { diagnoseJob, fitFreeNames } from '@usual-drag/core';
+import { diagnoseJob, fitFreeNames, twoFaultsOfJob } from '@usual-drag/core';
 import { expose } from 'comlink';
 
-const search = { diagnose: diagnoseJob, fit: fitFreeNames };
+const search = { diagnose: diagnoseJob, fit: fitFreeNames, twoFaults: twoFaultsOfJob };
 
 export type DiagnosisSearch = typeof search;
 

@@ -4,7 +4,7 @@ import { Archive, Download, FileUp, Plus, History, Redo2, Undo2 } from 'lucide-r
 import { useRef, type ComponentType } from 'react';
 import { Link, NavLink, useNavigate, useParams } from 'react-router';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { toast } from 'sonner';
+import { toast } from '../ui/toast.ts';
 import { deleteForGood } from '../api/documents.ts';
 import { queries } from '../api/queries.ts';
 import { DeleteForGood } from '../documents/delete-for-good.tsx';

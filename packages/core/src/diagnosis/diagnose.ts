@@ -1,18 +1,15 @@
 import type { Instrument } from '../instrument/index.ts';
-import { isLinear, solveUnloaded } from '../loading/index.ts';
+import { solveUnloaded } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
 import type { Conventions, Reading } from '../readings/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import { checkFor } from '../faults/index.ts';
-import { circuitFaults } from './circuit-faults.ts';
-import { elsewhereIn } from './elsewhere.ts';
-import { faultsAnew } from './faults-anew.ts';
 import type { Hypothesis } from '../faults/index.ts';
 import { nextReading, type NextReading } from './next-reading.ts';
 import { observedReadings, type Observed } from './observed.ts';
-import { largestMisfit, misfitOf, type Prediction } from './prediction.ts';
-import { readingFaults } from './reading-faults.ts';
+import { predictionsOf, type Prediction } from './prediction.ts';
+import { isConsistent, singleFaults, soundPrediction, type Scored } from './single-faults.ts';
 
 /** A fault with what it predicts for every reading, and how it is checked. */
 export interface DiagnosedHypothesis extends Hypothesis {
@@ -54,35 +51,12 @@ export function diagnose(job: DiagnosedJob): Result<Diagnosis, SolverFault> {
   const unloaded = solveUnloaded(network);
   if (!unloaded.ok) return unloaded;
   const observed = observedReadings(unloaded.value, instruments, conventions, readings);
+  const bench = { network, instruments };
   const sound = soundPrediction(observed);
-  const consistent = observed.every(({ value }, k) => Math.abs(value - sound.values[k]!) <= 2 * sound.u[k]!);
+  const consistent = isConsistent(sound, observed);
   const none: Diagnosis = { format: 'usual-drag/diagnosis', version: 1, consistent, groups: [], next: null };
   if (consistent) return ok(none);
-  const misses = observed.map(({ value }, k) => ((value - sound.values[k]!) / sound.u[k]!) ** 2);
-  const sum = misses.reduce((total, one) => total + one, 0);
-  // A fault of one reading leaves the others as they are: where these alone miss too far, none of its faults can explain all.
-  const canBe = (k: number): boolean =>
-    Math.sqrt(Math.max(0, sum - misses[k]!) / observed.length) <= largestMisfit * (1 + 1e-9);
-  const at = elsewhereIn(unloaded.value, instruments);
-  const most = (largestMisfit * (1 + 1e-9)) ** 2 * observed.length;
-  const ofReadings = observed.flatMap((one, k) =>
-    (canBe(k) ? readingFaults(unloaded.value, at, one) : []).flatMap(
-      ({ hypothesis, value, tolerance, u }): Prediction[] => {
-        const own = Math.sqrt(u * u + tolerance * tolerance);
-        if (sum - misses[k]! + ((one.value - value) / own) ** 2 > most) return [];
-        return [{ hypothesis, values: sound.values.with(k, value), u: sound.u.with(k, own), fitted: 0 }];
-      },
-    ),
-  );
-  const ofCircuit = isLinear(unloaded.value)
-    ? circuitFaults(network, instruments, observed)
-    : faultsAnew({ network, instruments }, observed);
-  const all = [...ofReadings, ...ofCircuit]
-    .filter((one) => !isSound(one, sound))
-    .map((prediction) => ({ prediction, misfit: misfitOf(prediction, observed) }))
-    .filter(({ misfit }) => misfit <= largestMisfit)
-    .sort((a, b) => a.misfit - b.misfit);
-  const groups = grouped(all);
+  const groups = grouped(singleFaults(bench, unloaded.value, observed, sound));
   return ok({
     ...none,
     groups: groups.map(({ misfit, members }) => ({
@@ -90,31 +64,10 @@ export function diagnose(job: DiagnosedJob): Result<Diagnosis, SolverFault> {
       hypotheses: members.map((member) => told(member, observed)),
     })),
     next: nextReading(
-      { network, instruments },
+      bench,
       groups.slice(0, 4).map(({ members }) => members[0]!.hypothesis),
     ),
   });
-}
-
-/** What the sound circuit predicts. A meter that hangs in the air counts as 0. */
-function soundPrediction(observed: readonly Observed[]): Prediction {
-  const tolerance = ({ expectation }: Observed): number =>
-    expectation.response === null ? 0 : Math.hypot(...expectation.response.slopes) / Math.sqrt(3);
-  return {
-    hypothesis: { fault: 'open', where: [], value: null },
-    values: Float64Array.from(observed, ({ expectation }) => expectation.expected ?? 0),
-    u: Float64Array.from(observed, (one) => Math.hypot(one.u, tolerance(one))),
-    fitted: 0,
-  };
-}
-
-/** Whether no reading can tell a hypothesis from the sound circuit. */
-const isSound = ({ values }: Prediction, sound: Prediction): boolean =>
-  values.every((value, k) => Math.abs(value - sound.values[k]!) <= 1e-9 * Math.abs(sound.values[k]!) + 1e-15);
-
-interface Scored {
-  readonly prediction: Prediction;
-  readonly misfit: number;
 }
 
 /** The best leads; all within its 2u at every reading join it; then the best of the rest. */
@@ -159,8 +112,7 @@ const handlingFirst = (members: readonly Prediction[]): Prediction[] => [
   ...members.filter(({ hypothesis }) => !isOfReading(hypothesis)),
 ];
 
-function told({ hypothesis, values }: Prediction, observed: readonly Observed[]): DiagnosedHypothesis {
-  const predictions: Record<string, number> = {};
-  for (let k = 0; k < observed.length; k += 1) predictions[observed[k]!.reading.id] = values[k]!;
-  return { ...hypothesis, predictions, check: checkFor(hypothesis) };
+function told(prediction: Prediction, observed: readonly Observed[]): DiagnosedHypothesis {
+  const { hypothesis } = prediction;
+  return { ...hypothesis, predictions: predictionsOf(prediction, observed), check: checkFor(hypothesis) };
 }

@@ -21,3 +21,13 @@ export function misfitOf({ values, u, fitted }: Prediction, observed: readonly {
   });
   return Math.sqrt(sum / Math.max(1, observed.length - fitted));
 }
+
+/** What is predicted, by the readings' ids. */
+export function predictionsOf(
+  { values }: Prediction,
+  observed: readonly { readonly reading: { readonly id: string } }[],
+): Record<string, number> {
+  const predictions: Record<string, number> = {};
+  for (let k = 0; k < observed.length; k += 1) predictions[observed[k]!.reading.id] = values[k]!;
+  return predictions;
+}

@@ -5,3 +5,5 @@ export { faultSentence } from './fault-words.ts';
 export { checkFor } from './check-words.ts';
 export { acrossPart, wrongConnectionsOf, type WrongConnection } from './handling.ts';
 export { solveWrongConnection, type WrongConnectionOutcome } from './wrong-connection.ts';
+export { faultsOnPurpose, type FaultOnPurpose } from './on-purpose.ts';
+export { misleadingReadings, type MisleadingReading } from './misleading-readings.ts';

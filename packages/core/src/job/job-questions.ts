@@ -1,4 +1,14 @@
-import { diagnose, fitJob, freeName, type Diagnosis, type Fit, type FreeName } from '../diagnosis/index.ts';
+import {
+  diagnose,
+  fitJob,
+  freeName,
+  twoFaults,
+  type Diagnosis,
+  type Fit,
+  type FreeName,
+  type TwoFaults,
+  type TwoFaultsProgress,
+} from '../diagnosis/index.ts';
 import { makePlan, type Depth, type Plan } from '../plan/index.ts';
 import { compareReadings, type Comparison } from '../readings/index.ts';
 import { fail, type Result } from '../result.ts';
@@ -17,6 +27,12 @@ export const planJob = (job: Job, depth?: Depth): Result<Plan, JobFault> =>
 
 /** Which single fault explains a job's readings, or the first fault of the file. */
 export const diagnoseJob = (job: Job): Result<Diagnosis, JobFault> => answer(job, (meant) => diagnose(meant));
+
+/** Which two faults together explain a job's readings, or the first fault of the file. */
+export const twoFaultsOfJob = (
+  job: Job,
+  onProgress?: (progress: TwoFaultsProgress) => void,
+): Result<readonly TwoFaults[], JobFault> => answer(job, (meant) => twoFaults(meant, onProgress));
 
 /**
  * What a job's readings say about values that are not known.

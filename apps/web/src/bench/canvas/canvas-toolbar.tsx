@@ -1,6 +1,6 @@
 import clsx from 'clsx';
 import { memo, useMemo } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.ts';
 import type { Zoom } from '../../drawing/zoom.ts';
 import { ActionMenu, type MenuAction } from '../../ui/action-menu.tsx';
 import {

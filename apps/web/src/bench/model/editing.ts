@@ -14,7 +14,7 @@ import {
   type Element,
   type Network,
 } from '@usual-drag/core';
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.ts';
 import { create } from 'zustand';
 import { benchNow } from './bench-store.ts';
 import { sayUndoable } from './say-undoable.ts';

@@ -6,13 +6,15 @@ import {
   type MapPoint,
   type Meter,
   type Setup,
+  type Unloaded,
 } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { useMistake } from '../setups/use-wrong-connection.ts';
+import { useWrongConnection } from '../setups/use-wrong-connection.ts';
 import { isView, type View } from '../true-values/views.ts';
-import { useSetupValues, useUnloaded } from './analysis.ts';
+import { useSetupValues, useUnloaded, type Solved } from './analysis.ts';
 import { useBench } from './bench-store.ts';
+import { useTried } from './tried.ts';
 
 /** What is on the sheet of Set-ups. */
 export const setupViews = [
@@ -36,14 +38,25 @@ export function useBenchView() {
   const inSetups = step === 'setups';
   const inTrueValues = step === 'true-values';
   const inReadings = step === 'readings';
-  const instruments = job.instruments ?? noInstruments;
+  const own = job.instruments ?? noInstruments;
   const network = networkMeant(job);
-  const unloaded = useUnloaded(network);
+  const sound = useUnloaded(network);
+  const tried = useTried(jobId);
+  const inFault = inSetups || inTrueValues ? tried : null;
+  const bench = useMemo(() => inFault?.put({ network, instruments: own }) ?? null, [inFault, network, own]);
+  const faulty = useUnloaded(bench?.network ?? null);
+  const unloaded = faulty ?? sound;
+  const instruments = bench?.instruments ?? own;
+  const soundValues = useSetupValues(
+    sound,
+    own,
+    inFault && inSetups ? (job.setups?.find(({ id }) => id === setupId) ?? job.setups?.[0]) : undefined,
+  );
   const setup = job.setups?.find(({ id }) => id === setupId) ?? job.setups?.[0];
   const shown = useMemo(() => withHeld(setup, held), [setup, held]);
   const values = useSetupValues(unloaded, instruments, inSetups ? shown : undefined);
-  const trial = useMistake(unloaded, instruments, shown, values);
-  const mistaken = trial.outcome?.ok ? trial.outcome.value : null;
+  const trial = useWrongConnection(unloaded, instruments, shown, values);
+  const miswired = trial.outcome?.ok ? trial.outcome.value : null;
   const view: View = inTrueValues && isView(setupId) ? setupId : 'circuit';
   const chosen = setup?.meters.find(({ id }) => id === chosenMeter)?.id ?? setup?.meters[0]?.id ?? null;
   const meter = shown?.meters.find(({ id }) => id === chosen);
@@ -61,19 +74,25 @@ export function useBenchView() {
     job,
     /** The job's network as its version of the format means it. */
     network,
+    /** The network on the drawing: with the fault that is tried. */
+    drawnNetwork: bench?.network ?? job.network,
+    sound,
+    /** The fault that is tried in this step, and the set-up's values without it. */
+    tried: inFault,
+    soundValues: soundValues?.ok ? soundValues.value : null,
     instruments,
     inSetups,
     inTrueValues,
     inReadings,
     unloaded,
-    truth: unloaded.ok ? unloaded.value.values : null,
+    truth: ghostOf(inSetups, sound, unloaded),
     /** The set-up as it is stored, and as it is shown while a lead is dragged. */
     setup,
     shown,
     values,
     trial,
-    mistaken,
-    loaded: mistaken?.values ?? (values?.ok ? values.value : null),
+    miswired,
+    loaded: miswired?.values ?? (values?.ok ? values.value : null),
     view,
     setupView,
     showSetupView,
@@ -85,6 +104,12 @@ export function useBenchView() {
     range,
     mapPoints,
   };
+}
+
+/** The true values on the drawing: in Set-ups those without the fault that is tried, to be compared with. */
+function ghostOf(inSetups: boolean, sound: Solved<Unloaded>, unloaded: Solved<Unloaded>) {
+  const of = inSetups ? sound : unloaded;
+  return of.ok ? of.value.values : null;
 }
 
 export type BenchView = ReturnType<typeof useBenchView>;

@@ -10,7 +10,7 @@ import {
 import clsx from 'clsx';
 import { Copy } from 'lucide-react';
 import { memo, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.ts';
 import { useAfterPaint } from '../../ui/after-paint.ts';
 import { Button } from '../../ui/button.tsx';
 import { benchNow, amend, useBench } from '../model/bench-store.ts';

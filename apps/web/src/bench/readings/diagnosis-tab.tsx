@@ -16,13 +16,16 @@ import clsx from 'clsx';
 import { useMemo, useState } from 'react';
 import { startDiagnosis } from '../../workers/diagnosis.ts';
 import { Button } from '../../ui/button.tsx';
+import { asTried, isSameFault } from '../faults/try.ts';
 import { useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';
+import { tryFault, useTried } from '../model/tried.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { FitPanel } from './fit-panel.tsx';
 import { useInHand } from './in-hand.ts';
 import { namesOf } from './step-words.ts';
 import type { Readings } from './use-readings.ts';
+import { TwoAtOnce } from './two-at-once.tsx';
 import { useSearch } from './use-search.ts';
 
 /** What explains the readings that do not agree, and what to read next. */
@@ -36,7 +39,7 @@ export function DiagnosisTab({ view, readings }: { readonly view: BenchView; rea
   if (start === null) return <p className="p-3 text-soft">Nothing to diagnose yet: no readings.</p>;
   return (
     <div className="flex flex-col gap-2 p-3 text-[14px]">
-      <Tried />
+      <Tried jobId={view.jobId} />
       {isSearching && (
         <p role="status" className="flex items-center gap-3 text-soft">
           Trying every single fault … <Button onClick={stop}>Stop</Button>
@@ -50,13 +53,13 @@ export function DiagnosisTab({ view, readings }: { readonly view: BenchView; rea
 }
 
 /** The fault that is on the drawing, and the way to take it off, whether or not it is still among the explanations. */
-function Tried() {
-  const tried = useInHand((state) => state.tried);
+function Tried({ jobId }: { readonly jobId: string }) {
+  const tried = useTried(jobId);
   if (!tried) return null;
   return (
     <p className="flex flex-wrap items-center gap-3">
-      Tried on the drawing: {faultSentence(tried)}
-      <Button onClick={() => useInHand.setState({ tried: null })}>Take it off</Button>
+      Tried on the drawing: {tried.sentence}
+      <Button onClick={() => tryFault(jobId, null)}>Take it off</Button>
     </p>
   );
 }
@@ -70,8 +73,7 @@ interface FoundProps {
 function Found({ diagnosis, readings, job }: FoundProps) {
   const { consistent, groups, next } = diagnosis;
   if (consistent) return <p>Every reading lies within 2u of what the sound circuit predicts: no fault is needed.</p>;
-  if (groups.length === 0)
-    return <p>No single fault explains these readings. Look for a wrong cut, a wrong part, or two faults at once.</p>;
+  if (groups.length === 0) return <TwoAtOnce job={job} />;
   return (
     <>
       {next && <ReadNext next={next} job={job} />}
@@ -115,15 +117,16 @@ function Group({ group, readings }: { readonly group: DiagnosisGroup; readonly r
 }
 
 function HypothesisLine({ hypothesis }: { readonly hypothesis: DiagnosedHypothesis }) {
-  const tried = useInHand((state) => state.tried);
-  const isTried = tried !== null && keyOf(tried) === keyOf(hypothesis);
+  const jobId = useBench((state) => state.jobId);
+  const tried = useTried(jobId);
+  const isTried = tried !== null && isSameFault(tried.hypothesis, hypothesis);
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
       <p className="min-w-0 grow">
         <b>{faultSentence(hypothesis)}</b> {hypothesis.check}
       </p>
       {!isOfReading(hypothesis) && (
-        <Button aria-pressed={isTried} onClick={() => useInHand.setState({ tried: isTried ? null : hypothesis })}>
+        <Button aria-pressed={isTried} onClick={() => tryFault(jobId, isTried ? null : asTried(hypothesis))}>
           Try on the drawing
         </Button>
       )}

@@ -1,4 +1,4 @@
-import type { Depth, DiagnosedHypothesis, Meter } from '@usual-drag/core';
+import type { Depth, Meter } from '@usual-drag/core';
 import { create } from 'zustand';
 
 /** A meter that is placed without the plan, and those connected with it; a resistor that is measured out of circuit. */
@@ -31,8 +31,6 @@ interface InHand {
   readonly free: FreePlace | null;
   /** What was typed and not kept yet, by where it was. */
   readonly typed: Readonly<Record<string, string>>;
-  /** A fault that is tried on the drawing. */
-  readonly tried: DiagnosedHypothesis | null;
 }
 
 const nothing: InHand = {
@@ -46,7 +44,6 @@ const nothing: InHand = {
   spoken: false,
   free: null,
   typed: {},
-  tried: null,
 };
 
 export const useInHand = create<InHand>()(() => nothing);

@@ -8,12 +8,13 @@ import {
   type ReadStep,
 } from '@usual-drag/core';
 import { benchNow } from '../model/bench-store.ts';
+import { tryFault } from '../model/tried.ts';
 import { useInHand, type FreePlace } from './in-hand.ts';
 
 /** Writes down what the display said at a place; with `stay` further observations go to the same reading. */
 export function keepReading(place: Placed, observation: Observation, stay: boolean): void {
   const { again } = useInHand.getState();
-  const { document, edit } = benchNow();
+  const { jobId, document, edit } = benchNow();
   const open = document.readings?.find(({ id, struck }) => id === again && struck === undefined);
   const id = open?.id ?? nextReadingId(document.readings ?? []);
   if (open) edit((job) => addObservation(job, id, observation));
@@ -22,7 +23,8 @@ export function keepReading(place: Placed, observation: Observation, stay: boole
     const reading: Reading = { id, ...place, observations: [observation], ...(by && { by }) };
     edit((job) => addReading(job, reading));
   }
-  useInHand.setState({ last: id, again: stay ? id : null, tried: null });
+  useInHand.setState({ last: id, again: stay ? id : null });
+  tryFault(jobId, null);
 }
 
 /** A place, with the instrument and range it is read on. */

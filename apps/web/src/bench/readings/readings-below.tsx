@@ -10,7 +10,7 @@ import {
 } from '@usual-drag/core';
 import Papa from 'papaparse';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.ts';
 import { ActionMenu } from '../../ui/action-menu.tsx';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Panel } from '../../ui/panel.tsx';

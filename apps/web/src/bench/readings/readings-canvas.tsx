@@ -1,9 +1,7 @@
 import {
-  faultSentence,
   formatQuantity,
   readingsAt,
   trueValuesOf,
-  withFault,
   solveSetup,
   setupFaults,
   unitOf,
@@ -15,6 +13,7 @@ import type { Zoom } from '../../drawing/zoom.ts';
 import { BenchCanvas } from '../canvas/bench-canvas.tsx';
 import { liveLines } from '../canvas/live-lines.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
+import { useTried } from '../model/tried.ts';
 import { useInHand } from './in-hand.ts';
 import { shownIn } from './taken-here.tsx';
 import { useReadings } from './use-readings.ts';
@@ -23,11 +22,11 @@ import { useReadings } from './use-readings.ts';
 export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; readonly zoom: Zoom }) {
   const readings = useReadings(view);
   const free = useInHand((state) => state.free);
-  const tried = useInHand((state) => state.tried);
+  const tried = useTried(view.jobId);
   const { network, instruments } = useMemo(
     () =>
       tried
-        ? withFault({ network: view.network, instruments: view.instruments }, tried)
+        ? tried.put({ network: view.network, instruments: view.instruments })
         : { network: view.network, instruments: view.instruments },
     [tried, view.network, view.instruments],
   );
@@ -78,7 +77,7 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
       {...(live && { live })}
       truth={truth}
       zoom={zoom}
-      legend={tried ? `tried: ${faultSentence(tried)}` : 'the leads of the step in hand'}
+      legend={tried ? `tried: ${tried.sentence}` : 'the leads of the step in hand'}
       selectable
       drawn={
         setup && values

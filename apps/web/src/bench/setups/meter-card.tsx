@@ -25,7 +25,7 @@ import { MeterChecks } from './meter-checks.tsx';
 import { MeterFace } from './meter-face.tsx';
 import { MeterTabs } from './meter-tabs.tsx';
 import { usePointAnalysis } from './range-options.ts';
-import type { MistakeTrial } from './use-wrong-connection.ts';
+import type { ConnectionTrial } from './use-wrong-connection.ts';
 
 const none: readonly never[] = [];
 
@@ -38,14 +38,17 @@ interface Props {
   readonly values: SetupValues | null;
   readonly kit: readonly Instrument[];
   readonly unloaded: Unloaded | null;
+  /** The same without the fault that is tried. */
+  readonly sound: Unloaded | null;
   /** As it is shown, with the meter where it is held. */
   readonly shown: Setup;
-  readonly trial: MistakeTrial;
+  readonly trial: ConnectionTrial;
   readonly onRemove: () => void;
 }
 
 /** One meter: instrument, range and leads, its reading, and below in tabs what follows from it. */
-export function MeterCard({ setup, shown, meter, reading, values, kit, unloaded, trial, onRemove }: Props) {
+export function MeterCard(props: Props) {
+  const { setup, shown, meter, reading, values, kit, unloaded, sound, trial, onRemove } = props;
   const job = useBench((state) => state.document);
   const edit = useBench((state) => state.edit);
   const { quantity } = meter;
@@ -101,6 +104,7 @@ export function MeterCard({ setup, shown, meter, reading, values, kit, unloaded,
       {wrong && !wrong.ok && <Note kind="hazard">{wrong.fault.message}</Note>}
       {unloaded && (
         <MeterTabs
+          sound={sound ?? unloaded}
           setup={setup}
           shown={shown}
           meter={meter}

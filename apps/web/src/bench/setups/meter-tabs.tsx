@@ -16,20 +16,22 @@ import { TabPanels, TabRow } from '../../ui/tabs.tsx';
 import { useBench } from '../model/bench-store.ts';
 import type { PointAnalysis } from './range-options.ts';
 import { Ranges } from './ranges.tsx';
-import type { MistakeTrial } from './use-wrong-connection.ts';
+import type { ConnectionTrial } from './use-wrong-connection.ts';
 
 const CorrectReading = fetchedLater(async () => (await import('./correct-reading.tsx')).CorrectReading);
+const FaultPanel = fetchedLater(async () => (await import('../faults/fault-panel.tsx')).FaultPanel);
 const Ohmmeter = fetchedLater(async () => (await import('./ohmmeter.tsx')).Ohmmeter);
 const RequiredResistance = fetchedLater(async () => (await import('./required-resistance.tsx')).RequiredResistance);
 const ResistanceFound = fetchedLater(async () => (await import('./resistance-found.tsx')).ResistanceFound);
 const Together = fetchedLater(async () => (await import('./together.tsx')).Together);
-const WrongConnection = fetchedLater(async () => (await import('./wrong-connection.tsx')).WrongConnection);
+const WrongConnection = fetchedLater(async () => (await import('./wrong-connection.tsx')).WrongConnectionPanel);
 
 const tabs = [
   { value: 'ranges', text: 'Ranges' },
   { value: 'correct', text: 'Correct' },
   { value: 'required', text: 'Required resistance' },
   { value: 'wrong', text: 'Wrong connection' },
+  { value: 'fault', text: 'Fault in the circuit' },
   { value: 'ohmmeter', text: 'Ohmmeter' },
 ] as const;
 const together = { value: 'together', text: 'Together or apart' } as const;
@@ -50,13 +52,17 @@ interface Props {
   readonly analysis: PointAnalysis | null;
   readonly indicated: number | null;
   readonly unloaded: Unloaded;
+  /** The same without the fault that is tried. */
+  readonly sound: Unloaded;
   readonly values: SetupValues | null;
-  readonly trial: MistakeTrial;
+  readonly trial: ConnectionTrial;
 }
 
 /** What follows from a meter's reading: which range, the true value behind it, the resistance that would do, wrong connections. */
 export function MeterTabs(props: Props) {
-  const { setup, shown, meter, instrument, range, fitting, analysis, indicated, unloaded, values, trial } = props;
+  const { setup, shown, meter, instrument, range, fitting, analysis, indicated, unloaded, sound, values, trial } =
+    props;
+  const jobId = useBench((state) => state.jobId) ?? '';
   const edit = useBench((state) => state.edit);
   const instruments = useBench((state) => state.document.instruments) ?? [];
   const asked = useOpenTab((state) => state.open);
@@ -87,7 +93,9 @@ export function MeterTabs(props: Props) {
         />
       ),
     required: () => range && <RequiredResistance meter={meter} range={range} analysis={analysis} kit={fitting} />,
-    wrong: () => instrument && <WrongConnection meter={meter} instrument={instrument} trial={trial} />,
+    wrong: () =>
+      instrument && <WrongConnection jobId={jobId} sound={sound} meter={meter} instrument={instrument} trial={trial} />,
+    fault: () => <FaultPanel jobId={jobId} network={sound.network} />,
     ohmmeter: () => <Ohmmeter unloaded={unloaded} />,
     together: () => <Together unloaded={unloaded} instruments={instruments} setup={shown} />,
     resistance: () => values && <ResistanceFound network={unloaded.network} setup={shown} values={values} />,

@@ -14,7 +14,7 @@ import {
   type Unloaded,
 } from '@usual-drag/core';
 import { useMemo } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.ts';
 import { Button } from '../../ui/button.tsx';
 import { useCommands, type Command } from '../../ui/commands.ts';
 import { Note } from '../../ui/note.tsx';
@@ -24,17 +24,19 @@ import { useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';
 import { MeterCard } from './meter-card.tsx';
 import { SetupChips } from './setup-chips.tsx';
-import type { MistakeTrial } from './use-wrong-connection.ts';
+import type { ConnectionTrial } from './use-wrong-connection.ts';
 
 interface Props {
   readonly setup: Setup | undefined;
   /** As it is shown: while a lead is dragged, where it is held. */
   readonly shown: Setup | undefined;
   readonly unloaded: Solved<Unloaded>;
+  /** The same without the fault that is tried. */
+  readonly sound: Solved<Unloaded>;
   readonly values: Solved<SetupValues> | null;
   readonly kit: readonly Instrument[];
   readonly chosen: string | null;
-  readonly trial: MistakeTrial;
+  readonly trial: ConnectionTrial;
   readonly onChooseSetup: (id: string) => void;
   readonly onChooseMeter: (id: string) => void;
 }
@@ -44,6 +46,7 @@ export function SetupsStep({
   setup,
   shown,
   unloaded,
+  sound,
   values,
   kit,
   chosen,
@@ -55,8 +58,11 @@ export function SetupsStep({
   const edit = useBench((state) => state.edit);
   const setups = job.setups ?? [];
   const right = values?.ok ? values.value : null;
-  const mistaken = trial.outcome?.ok ? trial.outcome.value : null;
-  const cautions = shown && right && !mistaken ? setupCautions(job.network, job.instruments ?? [], shown, right) : [];
+  const miswired = trial.outcome?.ok ? trial.outcome.value : null;
+  const cautions =
+    shown && right && !miswired
+      ? setupCautions(unloaded.ok ? unloaded.value.network : job.network, job.instruments ?? [], shown, right)
+      : [];
   const meter = shown?.meters.find(({ id }) => id === chosen);
 
   const addSetup = (quantity: MeterQuantity): void => {
@@ -117,8 +123,9 @@ export function SetupsStep({
           meter={meter}
           shown={shown}
           unloaded={unloaded.ok ? unloaded.value : null}
+          sound={sound.ok ? sound.value : null}
           values={right}
-          reading={(mistaken?.values ?? right)?.meters[meter.id] ?? null}
+          reading={(miswired?.values ?? right)?.meters[meter.id] ?? null}
           kit={kit}
           trial={trial}
           onRemove={() =>

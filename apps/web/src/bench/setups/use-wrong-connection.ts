@@ -12,9 +12,9 @@ import { useMemo, useState } from 'react';
 import type { Solved } from '../model/analysis.ts';
 
 /** A wrong connection that is tried on a meter. */
-export interface AskedMistake {
+export interface AskedConnection {
   readonly meter: string;
-  readonly mistake: WrongConnection;
+  readonly connection: WrongConnection;
   /** Solves it; comes with the tab that asks, which is not in the first load. */
   readonly solve: (
     unloaded: Unloaded,
@@ -22,22 +22,29 @@ export interface AskedMistake {
     setup: Setup,
     right: SetupValues,
     meter: string,
-    mistake: WrongConnection,
+    connection: WrongConnection,
   ) => Result<WrongConnectionOutcome, SolverFault> | null;
 }
 
 /** A wrong connection tried out on one meter of the set-up that is shown. It is no part of the job, and gone when the meter moves. */
-export function useMistake(
+export function useWrongConnection(
   unloaded: Solved<Unloaded>,
   instruments: readonly Instrument[],
   setup: Setup | undefined,
   right: Solved<SetupValues> | null,
 ) {
-  const [asked, setAsked] = useState<(AskedMistake & { readonly of: Setup }) | null>(null);
+  const [asked, setAsked] = useState<(AskedConnection & { readonly of: Setup }) | null>(null);
   const current = asked && asked.of === setup ? asked : null;
   const outcome = useMemo((): Solved<WrongConnectionOutcome> | null => {
     if (!current || !unloaded.ok || !right?.ok) return null;
-    const solved = current.solve(unloaded.value, instruments, current.of, right.value, current.meter, current.mistake);
+    const solved = current.solve(
+      unloaded.value,
+      instruments,
+      current.of,
+      right.value,
+      current.meter,
+      current.connection,
+    );
     if (!solved || solved.ok) return solved;
     const message =
       'Nothing but ideal sources and wire would limit the current here: it cannot be put into figures. Give the source its internal resistance to see what would flow.';
@@ -49,8 +56,8 @@ export function useMistake(
   return {
     asked: current,
     outcome,
-    ask: (next: AskedMistake | null) => setAsked(next && setup ? { ...next, of: setup } : null),
+    ask: (next: AskedConnection | null) => setAsked(next && setup ? { ...next, of: setup } : null),
   };
 }
 
-export type MistakeTrial = ReturnType<typeof useMistake>;
+export type ConnectionTrial = ReturnType<typeof useWrongConnection>;

@@ -4,11 +4,13 @@ import {
   type WrongConnection,
   type Instrument,
   type Meter,
+  type Unloaded,
 } from '@usual-drag/core';
 import { Radio, RadioGroup } from '@headlessui/react';
-import type { AskedMistake, MistakeTrial } from './use-wrong-connection.ts';
+import { Misleading } from './misleading.tsx';
+import type { AskedConnection, ConnectionTrial } from './use-wrong-connection.ts';
 
-const mistakeWords: Readonly<Record<WrongConnection, string>> = {
+const connectionWords: Readonly<Record<WrongConnection, string>> = {
   'one-point': 'both leads on one point',
   hanging: 'one lead in no circuit',
   across: 'across the part instead of in series',
@@ -18,26 +20,34 @@ const mistakeWords: Readonly<Record<WrongConnection, string>> = {
 };
 
 /** Null where the meter, as it stands now, cannot be connected so. */
-const solve: AskedMistake['solve'] = (unloaded, instruments, setup, right, meter, mistake) => {
+const solve: AskedConnection['solve'] = (unloaded, instruments, setup, right, meter, connection) => {
   const placed = setup.meters.find(({ id }) => id === meter);
   const instrument = instruments.find(({ id }) => id === placed?.instrument);
-  if (!placed || !instrument || !wrongConnectionsOf(placed, instrument).includes(mistake)) return null;
-  return solveWrongConnection(unloaded, instruments, setup, right, meter, mistake);
+  if (!placed || !instrument || !wrongConnectionsOf(placed, instrument).includes(connection)) return null;
+  return solveWrongConnection(unloaded, instruments, setup, right, meter, connection);
 };
 
 interface Props {
+  readonly jobId: string;
+  /** Solved without a fault. */
+  readonly sound: Unloaded;
   readonly meter: Meter;
   readonly instrument: Instrument;
-  readonly trial: MistakeTrial;
+  readonly trial: ConnectionTrial;
 }
 
 /** Tries a wrong connection on the drawing: what it reads, what it does, and how to get out of it. The job is not changed. */
-export function WrongConnection({ meter, instrument, trial }: Props) {
+export function WrongConnectionPanel({ jobId, sound, meter, instrument, trial }: Props) {
   const options = [
     { value: 'correct', text: 'correct connection' },
-    ...wrongConnectionsOf(meter, instrument).map((mistake) => ({ value: mistake, text: mistakeWords[mistake] })),
+    ...wrongConnectionsOf(meter, instrument).map((connection) => ({
+      value: connection,
+      text: connectionWords[connection],
+    })),
   ] as const;
-  const own = trial.asked?.meter === meter.id ? trial.asked.mistake : 'correct';
+  const own = trial.asked?.meter === meter.id ? trial.asked.connection : 'correct';
+  const ask = (connection: string | null): void =>
+    trial.ask(connection === null ? null : { meter: meter.id, connection: connection as WrongConnection, solve });
   return (
     <div className="flex flex-col gap-2">
       <p className="text-[14px] text-soft">
@@ -46,9 +56,7 @@ export function WrongConnection({ meter, instrument, trial }: Props) {
       <RadioGroup
         aria-label={`Connection of ${meter.id}`}
         value={own}
-        onChange={(next) =>
-          trial.ask(next === 'correct' ? null : { meter: meter.id, mistake: next as WrongConnection, solve })
-        }
+        onChange={(next) => ask(next === 'correct' ? null : next)}
         className="grid grid-cols-2 gap-1.5"
       >
         {options.map(({ value, text }) => (
@@ -61,6 +69,15 @@ export function WrongConnection({ meter, instrument, trial }: Props) {
           </Radio>
         ))}
       </RadioGroup>
+      {meter.quantity === 'dc-voltage' && (
+        <Misleading
+          jobId={jobId}
+          sound={sound}
+          meter={meter}
+          connection={own === 'correct' ? null : own}
+          onConnect={ask}
+        />
+      )}
     </div>
   );
 }

@@ -17,6 +17,7 @@ import { TabPanels, TabRow } from '../../ui/tabs.tsx';
 import type { Solved } from '../model/analysis.ts';
 import { useBench } from '../model/bench-store.ts';
 import { useDisplay } from '../canvas/display.ts';
+import { FaultPanel } from '../faults/fault-panel.tsx';
 import { ValuesChoice } from '../values-choice.tsx';
 import { Charge } from './charge.tsx';
 import { EveryPart } from './every-part.tsx';
@@ -30,13 +31,21 @@ const tabs = [
   { value: 'sums', text: 'Sums' },
   { value: 'supplies', text: 'Supplies' },
   { value: 'charge', text: 'Charge' },
+  { value: 'fault', text: 'Fault' },
 ] as const;
 const measuredTab = { value: 'measured', text: 'Measured or nominal' } as const;
 
 type OpenTab = (typeof tabs)[number]['value'] | 'measured';
 
+interface Props {
+  readonly jobId: string;
+  readonly unloaded: Solved<Unloaded>;
+  /** The same without the fault that is tried. */
+  readonly sound: Solved<Unloaded>;
+}
+
 /** The second step: what is true with no meter connected, part by part, and the sums that prove it. */
-export function TrueValuesStep({ unloaded }: { readonly unloaded: Solved<Unloaded> }) {
+export function TrueValuesStep({ jobId, unloaded, sound }: Props) {
   const drawn = useBench((state) => state.document.network);
   const [asked, setOpen] = useState<OpenTab>('parts');
   if (!unloaded.ok) return <Note kind="limit">{unloaded.fault.message}</Note>;
@@ -60,6 +69,7 @@ export function TrueValuesStep({ unloaded }: { readonly unloaded: Solved<Unloade
       </>
     ),
     charge: () => <Charge network={network} values={values} />,
+    fault: () => sound.ok && <FaultPanel jobId={jobId} network={sound.value.network} />,
     measured: () => (
       <>
         <ValuesChoice values={network.values ?? 'nominal'} />

@@ -45,7 +45,7 @@ export function UpLines({ written, exact }: Props) {
       </table>
       {rounded && (
         <p className="mt-2 border-l-4 border-ink pl-3 text-[14px]">
-          A difference of this size is rounding. One ten times larger would be a mistake: look for it.
+          A difference of this size is rounding. One ten times larger would be a connection: look for it.
         </p>
       )}
     </section>

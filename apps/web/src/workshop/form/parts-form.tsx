@@ -11,7 +11,7 @@ import {
 import { Download, FileUp } from 'lucide-react';
 import Papa from 'papaparse';
 import { useRef } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { FileInput } from '../../ui/file-input.tsx';

@@ -1,0 +1,33 @@
+import { formatQuantity, unitOf, type Meter, type MeterReading } from '@usual-drag/core';
+import { Button } from '../../ui/button.tsx';
+import { Note } from '../../ui/note.tsx';
+import { tryFault, type TriedFault } from '../model/tried.ts';
+
+interface Props {
+  readonly jobId: string;
+  readonly tried: TriedFault;
+  /** The meter that is chosen and what it would indicate without the fault; null outside Set-ups. */
+  readonly meter?: { readonly placed: Meter; readonly sound: MeterReading | null } | null;
+}
+
+/** Says what is tried on the circuit, and takes it off. The job has no fault. */
+export function FaultBar({ jobId, tried, meter = null }: Props) {
+  const sound = meter?.sound?.indicated ?? null;
+  return (
+    <Note kind="limit">
+      <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <span>
+          <b>Fault tried: {tried.sentence}</b> The job stays as it is.
+          {meter && sound !== null && (
+            <>
+              {' '}
+              Without it {meter.placed.id} would indicate{' '}
+              <span className="figures">{formatQuantity(sound, unitOf(meter.placed.quantity), { digits: 4 })}</span>.
+            </>
+          )}
+        </span>
+        <Button onClick={() => tryFault(jobId, null)}>Take it off</Button>
+      </span>
+    </Note>
+  );
+}

@@ -1,0 +1,75 @@
+import { faultSentence, type Job, type TwoFaults, type TwoFaultsProgress } from '@usual-drag/core';
+import { useMemo, useState } from 'react';
+import { startTwoFaults } from '../../workers/diagnosis.ts';
+import { Button } from '../../ui/button.tsx';
+import { useSearch } from './use-search.ts';
+
+/** Where no single fault explains the readings: the search for two at once, begun by a click. */
+export function TwoAtOnce({ job }: { readonly job: Job }) {
+  const [asked, ask] = useState<Job | null>(null);
+  const [progress, setProgress] = useState<TwoFaultsProgress | null>(null);
+  const start = useMemo(() => (asked === job ? () => startTwoFaults(job, setProgress) : null), [asked, job]);
+  const { found, isSearching, stop } = useSearch<readonly TwoFaults[]>(start);
+  return (
+    <div className="flex flex-col gap-2">
+      <p className="flex flex-wrap items-center gap-3">
+        No single fault explains these readings. Look for a wrong cut or a wrong part, or
+        <Button
+          disabled={isSearching}
+          onClick={() => {
+            setProgress(null);
+            ask(job);
+          }}
+        >
+          Look for two faults at once
+        </Button>
+      </p>
+      {isSearching && (
+        <p role="status" className="flex flex-wrap items-center gap-3 text-soft">
+          <progress
+            aria-label="Search for two faults"
+            className="w-48"
+            max={progress?.of ?? 1}
+            value={progress?.done ?? 0}
+          />
+          {progress ? `${progress.done} of ${progress.of} tried, ${progress.found} found` : 'Beginning'} …
+          <Button
+            onClick={() => {
+              stop();
+              ask(null);
+            }}
+          >
+            Stop
+          </Button>
+        </p>
+      )}
+      {found && !found.ok && <p>{found.fault.message}</p>}
+      {found?.ok && !isSearching && <Pairs pairs={found.value} />}
+    </div>
+  );
+}
+
+/** As many as can be read on the bench. */
+const most = 8;
+
+function Pairs({ pairs }: { readonly pairs: readonly TwoFaults[] }) {
+  if (pairs.length === 0)
+    return (
+      <p>
+        No two faults explain them either: look for a wrong cut, a part that is not drawn, or a bad contact that comes
+        and goes.
+      </p>
+    );
+  return (
+    <ol className="flex flex-col gap-2" aria-label="Two faults at once, best first">
+      {pairs.slice(0, most).map(({ faults, misfit }) => (
+        <li key={JSON.stringify(faults)} className="rounded-lg border border-line bg-sheet px-3 py-1.5">
+          <b>{faults.map(faultSentence).join(' ')}</b>{' '}
+          <span className="text-soft">
+            misfit <span className="figures">{misfit.toFixed(2)}</span>
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}
