@@ -1,3 +1,4 @@
+import type { Job } from '@usual-drag/core';
 import { test as base, expect, type Page } from '@playwright/test';
 import { newFolder, startServer, type RunningServer } from '../apps/server/src/test/running-server.ts';
 
@@ -93,4 +94,10 @@ export async function figure(page: Page, name: 'indicated' | 'true' | 'error'): 
   const [, digits, prefix] = /([-+]?[\d.]+) ?([fpnµmkMGT]?)/.exec(text)!;
   const exponent = { f: -15, p: -12, n: -9, µ: -6, m: -3, '': 0, k: 3, M: 6, G: 9, T: 12 }[prefix!]!;
   return Number(digits) * 10 ** exponent;
+}
+
+/** A job as the server has it, by the beginning of its title. */
+export async function stored(server: DemoServer, title: string): Promise<{ id: string; document: Job }> {
+  const jobs = (await server.ask('GET', '/jobs')).json as { id: string; title: string }[];
+  return (await server.ask('GET', `/jobs/${jobs.find((job) => job.title.startsWith(title))!.id}`)).json;
 }

@@ -112,7 +112,7 @@ test('the branch currents of the beacon panel do not add up to the trunk as read
   await page.getByRole('button', { name: 'beacon', exact: true }).click();
   await page.getByRole('tab', { name: 'Indicated sums' }).click();
   const sums = page.getByRole('region', { name: 'Indicated sums' });
-  await expect(sums).toContainText('R1 429.5\u00a0mA − L1 308.2\u00a0mA − L2 124.2\u00a0mA');
+  await expect(sums).toContainText('R1 416.1\u00a0mA − L1 299.3\u00a0mA − L2 120.3\u00a0mA');
   await expect(sums).toContainText('Insertion (burden voltage) explains the whole difference');
   expect(faults).toEqual([]);
 });

@@ -52,7 +52,7 @@ test('an ammeter across the battery blows its fuse, and the others see the circu
   await expect(page.getByRole('checkbox', { name: 'E1', exact: true })).toBeChecked();
   await connect(page, 'across the part instead of in series');
   const meter = page.getByRole('region', { name: 'Meter A1' });
-  await expect(meter.getByRole('note')).toContainText('its fuse of 500\u00a0mA blows');
+  await expect(meter.getByRole('note')).toContainText('its fuse of 630\u00a0mA blows');
   await expect(meter.getByRole('note')).toContainText('never goes across a supply');
   await expect.poll(() => figure(page, 'indicated')).toBe(0);
   // Moving the meter takes the wrong connection off: the job has kept the right one.
@@ -67,7 +67,9 @@ test('the jack to begin in, and the display of the bench supply as what it is', 
   await expect(page.getByRole('region', { name: 'Display of E1' })).toContainText('24.0 V · 0.00 A');
   await expect(page.getByRole('region', { name: 'Display of E1' })).toContainText('Set the supply by the meter');
   await openJob(page, server, 'Beacon and sounder panel', 'Set-ups');
-  await expect(page.getByRole('region', { name: 'Meter A1' })).toContainText('Begin in mA on 500 mA');
+  await expect(page.getByRole('region', { name: 'Meter A1' })).toContainText(
+    'Begin in 10 A on 10 A, then go down to 500 mA in mA',
+  );
   expect(faults).toEqual([]);
 });
 

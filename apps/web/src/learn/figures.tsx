@@ -38,7 +38,7 @@ const ohms = (value: number | null): string => formatQuantity(value, 'Ω', { dig
 function Error({ of }: { readonly of: MeterCase }) {
   const { meter, reading, instrument, range, point } = of;
   const unit = unitOf(meter.quantity);
-  const { formula, result } = explainReading(meter, reading);
+  const { formula, result } = explainReading(meter, reading, !point.indicatedBy);
   return (
     <>
       <p>

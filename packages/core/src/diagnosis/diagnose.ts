@@ -61,10 +61,11 @@ export function diagnose(job: DiagnosedJob): Result<Diagnosis, SolverFault> {
     ...none,
     groups: groups.map(({ misfit, members }) => ({
       misfit,
-      hypotheses: members.map((member) => told(member, observed)),
+      hypotheses: members.map((member) => told(member, observed, network)),
     })),
     next: nextReading(
       bench,
+      unloaded.value,
       groups.slice(0, 4).map(({ members }) => members[0]!.hypothesis),
     ),
   });
@@ -112,7 +113,7 @@ const handlingFirst = (members: readonly Prediction[]): Prediction[] => [
   ...members.filter(({ hypothesis }) => !isOfReading(hypothesis)),
 ];
 
-function told(prediction: Prediction, observed: readonly Observed[]): DiagnosedHypothesis {
+function told(prediction: Prediction, observed: readonly Observed[], network: Network): DiagnosedHypothesis {
   const { hypothesis } = prediction;
-  return { ...hypothesis, predictions: predictionsOf(prediction, observed), check: checkFor(hypothesis) };
+  return { ...hypothesis, predictions: predictionsOf(prediction, observed), check: checkFor(hypothesis, network) };
 }

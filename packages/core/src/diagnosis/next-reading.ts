@@ -1,7 +1,8 @@
-import { rangesOf, type Instrument } from '../instrument/index.ts';
-import { solveUnloaded } from '../loading/index.ts';
+import { rangesOf, type Instrument, type Range } from '../instrument/index.ts';
+import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import { nodesOf } from '../network/index.ts';
-import { standardUncertainty, type Reading } from '../readings/index.ts';
+import { standardUncertainty } from '../readings/index.ts';
+import type { InCircuit } from './observed.ts';
 import { withFault, type Bench, type Hypothesis } from '../faults/index.ts';
 import { elsewhereIn, type Elsewhere } from './elsewhere.ts';
 
@@ -19,10 +20,11 @@ export type NextReading =
  * The reading that would tell the leading hypotheses apart best: that makes the most of them differ by 2U or more, and them the
  * farthest. A voltage is cheaper than a current, which is asked for only where no voltage tells any apart.
  *
+ * @param sound    the bench without a fault
  * @param leaders  the best hypothesis of each leading group
  * @returns null where no reading would
  */
-export function nextReading(bench: Bench, leaders: readonly Hypothesis[]): NextReading | null {
+export function nextReading(bench: Bench, sound: Unloaded, leaders: readonly Hypothesis[]): NextReading | null {
   if (leaders.length < 2) return null;
   const benches = leaders.map((leader) => withFault(bench, leader));
   const circuits = benches.flatMap(({ network, instruments }): Elsewhere[] => {
@@ -30,9 +32,13 @@ export function nextReading(bench: Bench, leaders: readonly Hypothesis[]): NextR
     return solved.ok ? [elsewhereIn(solved.value, instruments)] : [];
   });
   if (circuits.length < leaders.length) return null;
-  const nodes = nodesOf(bench.network);
-  const voltages = nodes.flatMap((red, at) =>
-    nodes.slice(at + 1).map((black) => ({ quantity: 'dc-voltage', red, black }) as const),
+  const { nodes } = sound.values;
+  const voltages = nodesOf(bench.network).flatMap((one, at, all) =>
+    all.slice(at + 1).map((other) => {
+      // Red on the higher of the two, as the sound circuit has them.
+      const [red, black] = (nodes[one] ?? 0) < (nodes[other] ?? 0) ? [other, one] : [one, other];
+      return { quantity: 'dc-voltage', red, black } as const;
+    }),
   );
   const currents = bench.network.elements.map(
     ({ id, from }) => ({ quantity: 'dc-current', node: from, ends: [`${id}.from`] }) as const,
@@ -40,7 +46,8 @@ export function nextReading(bench: Bench, leaders: readonly Hypothesis[]): NextR
   return best(voltages, bench.instruments, circuits) ?? best(currents, bench.instruments, circuits);
 }
 
-type Place =
+/** Where a lone meter is put. */
+export type Place =
   | { readonly quantity: 'dc-voltage'; readonly red: string; readonly black: string }
   | { readonly quantity: 'dc-current'; readonly node: string; readonly ends: readonly string[] };
 
@@ -62,39 +69,61 @@ function best(
   return found && { ...found.place, separates: found.separates };
 }
 
+/** A range that a place can be read on, and the standard uncertainty that it leaves. */
+export interface SharpRange {
+  readonly instrument: Instrument;
+  readonly range: Range;
+  readonly u: number;
+}
+
+/**
+ * The range of some instruments that reads with the least uncertainty what may stand at a place.
+ *
+ * @param valuesOn  V or A that may be indicated on a range; none of them may be over it
+ * @returns null where no range has room for all of them
+ */
+export function sharpestRange(
+  instruments: readonly Instrument[],
+  place: Place,
+  valuesOn: (reading: InCircuit) => readonly number[],
+): SharpRange | null {
+  let sharpest: SharpRange | null = null;
+  for (const instrument of instruments)
+    for (const range of rangesOf(instrument, place.quantity)) {
+      const reading = readingOn(instrument, range, place);
+      const values = valuesOn(reading);
+      if (values.some((value) => Math.abs(value) > range.fullScale || (value < 0 && instrument.display === 'analogue')))
+        continue;
+      // Of the instrument alone: what the parts' tolerances leave open is the same for the readings that are there already.
+      const u = Math.max(...values.map((value) => standardUncertainty(reading, instrument, value, 0)), 1e-300);
+      if (!sharpest || u < sharpest.u) sharpest = { instrument, range, u };
+    }
+  return sharpest;
+}
+
+const readingOn = (instrument: Instrument, range: Range, place: Place): InCircuit =>
+  ({ id: 'next', instrument: instrument.id, range: range.id, observations: [], ...place }) as InCircuit;
+
 /** How many hypotheses a place tells from one another, and how far the nearest two of these are apart in 2U. */
 function tellApart(
   place: Place,
   instruments: readonly Instrument[],
   circuits: readonly Elsewhere[],
 ): { readonly separates: number; readonly apart: number } | null {
-  const instrument = instruments.find((one) => rangesOf(one, place.quantity).length > 0);
-  if (!instrument) return null;
-  const on = (range: string) =>
-    ({ id: 'next', instrument: instrument.id, range, observations: [], ...place }) as Exclude<
-      Reading,
-      { readonly quantity: 'resistance' }
-    >;
-  const rising = [...rangesOf(instrument, place.quantity)].sort((a, b) => a.fullScale - b.fullScale);
-  for (const { id, fullScale } of rising) {
-    const reading = on(id);
-    const told = circuits.map((at) => at(reading)).sort((a, b) => a.value - b.value);
-    if (told.some(({ value }) => Math.abs(value) > fullScale)) continue;
-    const u = Math.max(
-      ...told.map(({ value, tolerance }) => Math.hypot(standardUncertainty(reading, instrument, value, 0), tolerance)),
-      1e-300,
-    );
-    let separates = 1;
-    let apart = Infinity;
-    let last = told[0]!.value;
-    for (const { value } of told.slice(1)) {
-      const distance = (value - last) / (2 * u);
-      if (distance < 2) continue;
-      separates += 1;
-      apart = Math.min(apart, distance);
-      last = value;
-    }
-    return { separates, apart };
+  const toldOn = (reading: InCircuit): number[] => circuits.map((at) => at(reading).value);
+  const sharpest = sharpestRange(instruments, place, toldOn);
+  if (!sharpest) return null;
+  const { instrument, range, u } = sharpest;
+  const [first, ...others] = toldOn(readingOn(instrument, range, place)).sort((a, b) => a - b) as [number, ...number[]];
+  let separates = 1;
+  let apart = Infinity;
+  let last = first;
+  for (const value of others) {
+    const distance = (value - last) / (2 * u);
+    if (distance < 2) continue;
+    separates += 1;
+    apart = Math.min(apart, distance);
+    last = value;
   }
-  return null;
+  return { separates, apart };
 }

@@ -1,7 +1,12 @@
+import { isSource, type Network } from '../network/index.ts';
 import type { Hypothesis } from './fault.ts';
 
-/** How a hypothesis is checked, in a sentence. */
-export function checkFor({ fault, where, value }: Hypothesis): string {
+/**
+ * How a hypothesis is checked, in a sentence.
+ *
+ * @param network  tells a source from a part
+ */
+export function checkFor({ fault, where, value }: Hypothesis, { elements }: Network): string {
   const [first = '', second = ''] = where;
   switch (fault) {
     case 'prefix':
@@ -23,7 +28,9 @@ export function checkFor({ fault, where, value }: Hypothesis): string {
     case 'blown-fuse':
       return `Check the fuse of the meter of ${first}: its resistance range across the leads.`;
     case 'open':
-      return `Read across ${first}: where it is open, the voltage of the supply is found there.`;
+      return elements.some((one) => one.id === first && isSource(one))
+        ? `Read the voltage of ${first} at its terminals, then inside of its fuse and switch: where it ends, it is open.`
+        : `Read across ${first}: where it is open, the voltage of the supply is found there.`;
     case 'short':
       return `Read across ${first}: nothing, though current flows.`;
     case 'decade':

@@ -81,9 +81,9 @@ const readings: readonly Reading[] = [
     ...volts('M5', 'digital-2000', '20 V', 'C', '0', '6.37', '09:15'),
     struck: { at: '2026-11-16T09:15:40Z', why: 'lead was on B' },
   },
-  volts('M6', 'digital-2000', '20 V', 'B', '0', '6.38', '09:16'),
+  volts('M6', 'digital-2000', '20 V', 'B', '0', '6.37', '09:16'),
   volts('M7', 'analogue-2k', '10 V', 'B', '0', '3.65', '09:18'),
-  volts('M8', 'digital-2000', '20 V', 'C', '0', '4.60', '09:21'),
+  volts('M8', 'digital-2000', '20 V', 'C', '0', '4.70', '09:21'),
   {
     id: 'M9',
     quantity: 'dc-current',
@@ -93,8 +93,8 @@ const readings: readonly Reading[] = [
     ends: ['R2.to'],
     reversed: true,
     observations: [
-      { shown: '162.4', unit: 'µA', at: '2026-11-16T09:27:00Z' },
-      { shown: '162.7', unit: 'µA', at: '2026-11-16T09:27:20Z' },
+      { shown: '161.2', unit: 'µA', at: '2026-11-16T09:27:00Z' },
+      { shown: '161.5', unit: 'µA', at: '2026-11-16T09:27:20Z' },
     ],
     by: 'J. Marsh',
   },

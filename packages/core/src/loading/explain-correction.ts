@@ -20,9 +20,15 @@ export function explainCorrection(
   others: readonly string[],
 ): string | null {
   const factor = otherMetersFactor(point);
+  const unit = unitOf(quantity);
+  if (point.indicatedBy) {
+    const [truth, shown] = [point.truth, point.indicatedBy(meterResistance)];
+    if (truth === null || !shown) return null;
+    return `${formatQuantity(indicated, unit)} × ${formatQuantity(truth, unit)} / ${formatQuantity(shown, unit)}, true over indicated, both solved for as a load is not ohmic`;
+  }
   const ratio = loadingRatioOf(point.sourceResistance, meterResistance, quantity);
   if (factor === null || !ratio || ratio.under === 0) return null;
   const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
-  const alone = `${formatQuantity(indicated, unitOf(quantity))} × (1 + ${ohms(ratio.over)} / ${ohms(ratio.under)})`;
+  const alone = `${formatQuantity(indicated, unit)} × (1 + ${ohms(ratio.over)} / ${ohms(ratio.under)})`;
   return Math.abs(factor - 1) < 5e-6 ? alone : `${alone} × ${factor.toPrecision(5)} for ${others.join(' and ')}`;
 }

@@ -16,8 +16,10 @@ export interface ReadingWorking {
  *
  * The first factor is what an ideal meter would show with the set-up's other meters connected, so the line holds also
  * where they move the true value.
+ *
+ * @param linear  false where a load is not ohmic: the formula does not hold, the whole circuit was solved with the meter
  */
-export function explainReading(meter: Meter, reading: MeterReading): ReadingWorking {
+export function explainReading(meter: Meter, reading: MeterReading, linear = true): ReadingWorking {
   const { indicated, meterResistance: rm, sourceResistance: rs } = reading;
   const across = meter.quantity === 'dc-voltage';
   const unit = across ? 'V' : 'A';
@@ -32,6 +34,12 @@ export function explainReading(meter: Meter, reading: MeterReading): ReadingWork
         indicated === 0
           ? 'Nothing drives a current through this break.'
           : 'A current source drives this line: the meter cannot change the current.',
+    };
+  if (!linear)
+    return {
+      formula: null,
+      result: formatQuantity(indicated, unit),
+      sentence: `A load here is not ohmic: the whole circuit is solved with the meter in. To a small change the source resistance is ${ohms(rs)}; ${across ? 'input' : 'meter'} resistance ${ohms(rm)}.`,
     };
   if (rs === 0 && across)
     return {

@@ -14,20 +14,22 @@ interface Props {
 export function FaultBar({ jobId, tried, meter = null }: Props) {
   const sound = meter?.sound?.indicated ?? null;
   return (
-    <Note kind="limit">
-      <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <span>
-          <b>Fault tried: {tried.sentence}</b> The job stays as it is.
-          {meter && sound !== null && (
-            <>
-              {' '}
-              Without it {meter.placed.id} would indicate{' '}
-              <span className="figures">{formatQuantity(sound, unitOf(meter.placed.quantity), { digits: 4 })}</span>.
-            </>
-          )}
+    <div className="sticky top-0 z-10">
+      <Note kind="limit">
+        <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
+          <span>
+            <b>Fault tried: {tried.sentence}</b> The job stays as it is.
+            {meter && sound !== null && (
+              <>
+                {' '}
+                Without it {meter.placed.id} would indicate{' '}
+                <span className="figures">{formatQuantity(sound, unitOf(meter.placed.quantity), { digits: 4 })}</span>.
+              </>
+            )}
+          </span>
+          <Button onClick={() => tryFault(jobId, null)}>Take it off</Button>
         </span>
-        <Button onClick={() => tryFault(jobId, null)}>Take it off</Button>
-      </span>
-    </Note>
+      </Note>
+    </div>
   );
 }

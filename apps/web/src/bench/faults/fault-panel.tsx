@@ -16,7 +16,8 @@ export function FaultPanel({ jobId, network }: Props) {
   const tried = useTried(jobId);
   const parts = network.elements.filter((element) => faultsOnPurpose(network, element).length > 0);
   const [chosen, choose] = useState<string | null>(null);
-  const part = parts.find(({ id }) => id === (chosen ?? tried?.hypothesis.where[0])) ?? parts[0];
+  const asked = chosen ?? tried?.hypothesis.where[0];
+  const part = parts.find(({ id }) => id === asked) ?? parts.find(({ kind }) => kind === 'resistor') ?? parts[0];
   if (!part) return <p className="text-[14px] text-soft">There is no part here that could be wrong.</p>;
   const faults = faultsOnPurpose(network, part);
   const at = tried ? faults.findIndex(({ hypothesis }) => isSameFault(hypothesis, tried.hypothesis)) : -1;
@@ -51,7 +52,7 @@ export function FaultPanel({ jobId, network }: Props) {
       </RadioGroup>
       {tried && (
         <p>
-          <b>How it is found:</b> {checkFor(tried.hypothesis)}
+          <b>How it is found:</b> {checkFor(tried.hypothesis, network)}
         </p>
       )}
     </div>

@@ -4,6 +4,7 @@ import {
   formatQuantity,
   isOfReading,
   noteReading,
+  sharpestRange,
   unitOf,
   type DiagnosedHypothesis,
   type Diagnosis,
@@ -76,7 +77,7 @@ function Found({ diagnosis, readings, job }: FoundProps) {
   if (groups.length === 0) return <TwoAtOnce job={job} />;
   return (
     <>
-      {next && <ReadNext next={next} job={job} />}
+      {next && <ReadNext next={next} job={job} readings={readings} />}
       <ol className="flex flex-col gap-2" aria-label="Explanations, best first">
         {groups.slice(0, 8).map((group) => (
           <li key={keyOf(group.hypotheses[0]!)} className="rounded-lg border border-line bg-sheet px-3 py-1.5">
@@ -191,18 +192,25 @@ function Predictions({
 }
 
 /** The reading that tells the leading explanations apart, with a button that puts it in hand. */
-function ReadNext({ next, job }: { readonly next: NextReading; readonly job: Job }) {
-  const instrument = (job.instruments ?? []).find(({ functions = [] }) =>
-    functions.some(({ quantity }) => quantity === next.quantity),
-  );
-  const range = instrument?.functions?.find(({ quantity }) => quantity === next.quantity)?.ranges.at(-1);
+interface ReadNextProps {
+  readonly next: NextReading;
+  readonly job: Job;
+  readonly readings: Readings;
+}
+
+function ReadNext({ next, job, readings }: ReadNextProps) {
+  const { separates, ...place } = next;
+  // Room for half as much again as the sound circuit makes it indicate.
+  const sharpest = sharpestRange(job.instruments ?? [], place, (reading) => [
+    1.5 * (readings.expect(reading)?.expected ?? 0),
+  ]);
   const words =
     next.quantity === 'dc-voltage'
       ? `voltage ${next.red} to ${next.black}`
       : `current at ${next.node} into ${namesOf(next.ends)}`;
   const read = (): void => {
-    if (!instrument || !range) return;
-    const { separates: _count, ...place } = next;
+    if (!sharpest) return;
+    const { instrument, range } = sharpest;
     useInHand.setState({
       free: { id: 'next', instrument: instrument.id, range: range.id, ...place } as Meter,
       again: null,
@@ -213,7 +221,7 @@ function ReadNext({ next, job }: { readonly next: NextReading; readonly job: Job
       <Button tone="strong" onClick={read}>
         Read this next: {words}
       </Button>
-      <span className="text-soft">It tells {next.separates} of the leading explanations apart.</span>
+      <span className="text-soft">It tells {separates} of the leading explanations apart.</span>
     </p>
   );
 }

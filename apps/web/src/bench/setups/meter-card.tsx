@@ -1,6 +1,7 @@
 import {
   changeInstrument,
   findRange,
+  isLinear,
   keepInstrument,
   putMeter,
   rangesOf,
@@ -99,7 +100,15 @@ export function MeterCard(props: Props) {
       )}
       {instrument && <KitVersion instrument={instrument} />}
       <Leads setup={setup} meter={meter} place={place} />
-      {reading && <MeterFace meter={meter} reading={reading} explained={!wrong} corrected={wrong ? null : corrected} />}
+      {reading && (
+        <MeterFace
+          meter={meter}
+          reading={reading}
+          explained={!wrong}
+          corrected={wrong ? null : corrected}
+          linear={!unloaded || isLinear(unloaded)}
+        />
+      )}
       {wrong?.ok && <Note kind={wrong.value.caution.kind}>{wrong.value.caution.message}</Note>}
       {wrong && !wrong.ok && <Note kind="hazard">{wrong.fault.message}</Note>}
       {unloaded && (

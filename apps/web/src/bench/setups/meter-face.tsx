@@ -14,12 +14,14 @@ interface Props {
   /** With the formula that leads from true to indicated. */
   readonly explained: boolean;
   readonly corrected: Corrected | null;
+  /** No load of the circuit has a curve of its own. */
+  readonly linear: boolean;
 }
 
 /** The reading card: indicated and true value, the error between them, and the formula that leads from one to the other. */
-export function MeterFace({ meter, reading, explained, corrected }: Props) {
+export function MeterFace({ meter, reading, explained, corrected, linear }: Props) {
   const unit = unitOf(meter.quantity);
-  const working = explainReading(meter, reading);
+  const working = explainReading(meter, reading, linear);
   return (
     <div className="rounded-xl border border-line bg-sheet">
       <div className="px-4 pt-1.5 pb-2">

@@ -30,7 +30,7 @@ export function Misleading({ jobId, sound, meter, connection, onConnect }: Props
   const shown = readings.find(isOn);
   return (
     <section aria-label="Voltage readings that mislead" className="flex flex-col gap-1.5 text-[14px]">
-      <h3 className="font-bold">Voltage readings that mislead</h3>
+      <p className="font-bold">Voltage readings that mislead</p>
       <div className="flex flex-wrap gap-1.5">
         {readings.map((reading) => (
           <Button key={reading.name} aria-pressed={isOn(reading)} onClick={() => toggle(reading)}>
