@@ -265,6 +265,7 @@ test('what does not agree is explained: two digits exchanged; a fault of the cir
   await free.getByRole('textbox').press('Enter');
   await expect(groups).toHaveCount(1);
   await expect(groups.first()).toContainText('Two digits of M8 were exchanged');
+  await saved(page);
 
   // R3 open: nothing at C. Which of its legs, or the lead, two readings cannot tell.
   const volts = (id: string, red: string, shown: string): Reading => ({
