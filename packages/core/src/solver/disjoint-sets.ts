@@ -3,7 +3,8 @@ export class DisjointSets {
   private readonly head: Int32Array;
 
   constructor(points: number) {
-    this.head = Int32Array.from({ length: points }, (_, i) => i);
+    this.head = new Int32Array(points);
+    for (let point = 0; point < points; point += 1) this.head[point] = point;
   }
 
   /** The point that stands for the disjoint set of `point`. */

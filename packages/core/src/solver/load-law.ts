@@ -9,8 +9,14 @@ export interface LoadBranch {
 }
 
 /** The branches of a circuit that have a law of their own. */
-export const loadBranches = ({ branches }: Circuit): LoadBranch[] =>
-  branches.flatMap((branch, index) => (branch.law ? [{ index, branch, law: branch.law }] : []));
+export function loadBranches({ branches }: Circuit): LoadBranch[] {
+  const loads: LoadBranch[] = [];
+  for (let index = 0; index < branches.length; index += 1) {
+    const branch = branches[index]!;
+    if (branch.law) loads.push({ index, branch, law: branch.law });
+  }
+  return loads;
+}
 
 /** Of the rated resistance: what a polarised load in reverse is taken for while the solution is searched; then it is open. */
 const reverse = 1e12;

@@ -9,8 +9,9 @@ import { add, divide, DoubleDoubleArray, zero, type DoubleDouble } from './doubl
  * apart the resistances are; sources ride along as voltages, never as differences of large currents.
  */
 export class StarMesh {
-  /** For each point its neighbours and the place of the conductance between them. */
-  private readonly neighbours: Map<number, number>[];
+  /** For each point its neighbours, and at the same index the place of the conductance between them. */
+  private readonly neighbours: number[][] = [];
+  private readonly joints: number[][] = [];
   private readonly conductance = new DoubleDoubleArray();
   /** f, A, oriented from the point of lower number to the higher. */
   private readonly drive = new DoubleDoubleArray();
@@ -21,7 +22,10 @@ export class StarMesh {
   private readonly shares = new DoubleDoubleArray();
 
   constructor(readonly points: number) {
-    this.neighbours = Array.from({ length: points }, () => new Map<number, number>());
+    for (let point = 0; point < points; point += 1) {
+      this.neighbours.push([]);
+      this.joints.push([]);
+    }
   }
 
   /** A mesh of some edges; those in parallel add up. */
@@ -46,8 +50,8 @@ export class StarMesh {
 
   /** What joins two points now: conductance, and drive a → b; null where nothing does. */
   between(a: number, b: number): { readonly g: DoubleDouble; readonly f: DoubleDouble } | null {
-    const place = this.neighbours[a]!.get(b);
-    if (place === undefined) return null;
+    const place = this.jointOf(a, b);
+    if (place === -1) return null;
     const f = this.drive.at(place);
     return { g: this.conductance.at(place), f: a < b ? f : { hi: -f.hi, lo: -f.lo } };
   }
@@ -56,7 +60,8 @@ export class StarMesh {
   edges(): Edge[] {
     const edges: Edge[] = [];
     this.neighbours.forEach((joined, a) => {
-      joined.forEach((place, b) => {
+      joined.forEach((b, index) => {
+        const place = this.joints[a]![index]!;
         if (a < b) edges.push({ a, b, g: this.conductance.at(place), f: this.drive.at(place) });
       });
     });
@@ -79,7 +84,7 @@ export class StarMesh {
       let best = 0;
       let fewest = Infinity;
       for (let index = 0; index < waiting.length && fewest > 1; index += 1) {
-        const count = this.neighbours[waiting[index]!]!.size;
+        const count = this.neighbours[waiting[index]!]!.length;
         if (count < fewest) {
           fewest = count;
           best = index;
@@ -149,12 +154,13 @@ export class StarMesh {
   private takeAway(centre: number): void {
     const { conductance, drive, shares, around } = this;
     const start = around.length;
-    const places: number[] = [];
+    const places = this.joints[centre]!;
     let total = zero;
     let driven = zero;
-    for (const [point, place] of this.neighbours[centre]!) {
+    for (let index = 0; index < places.length; index += 1) {
+      const point = this.neighbours[centre]![index]!;
+      const place = places[index]!;
       around.push(point);
-      places.push(place);
       total = add(total, conductance.at(place));
       const f = drive.hi[place]!;
       if (f !== 0) driven = add(driven, centre < point ? drive.at(place) : { hi: -f, lo: -drive.lo[place]! });
@@ -169,7 +175,7 @@ export class StarMesh {
     for (let i = start; i < end; i += 1) {
       const a = around[i]!;
       const placeA = places[i - start]!;
-      this.neighbours[a]!.delete(centre);
+      this.part(a, centre);
       const shareHi = shares.hi[i]!;
       const shareLo = shares.lo[i]!;
       const signA = centre < a ? 1 : -1;
@@ -190,13 +196,33 @@ export class StarMesh {
   }
 
   private placeOf(a: number, b: number): number {
-    const known = this.neighbours[a]!.get(b);
-    if (known !== undefined) return known;
+    const known = this.jointOf(a, b);
+    if (known !== -1) return known;
     const place = this.conductance.push(0, 0);
     this.drive.push(0, 0);
-    this.neighbours[a]!.set(b, place);
-    this.neighbours[b]!.set(a, place);
+    this.neighbours[a]!.push(b);
+    this.joints[a]!.push(place);
+    this.neighbours[b]!.push(a);
+    this.joints[b]!.push(place);
     return place;
+  }
+
+  /** Place of what joins two points, looked for among the neighbours of the one with fewer; −1 where nothing does. */
+  private jointOf(a: number, b: number): number {
+    const [few, other] = this.neighbours[a]!.length <= this.neighbours[b]!.length ? [a, b] : [b, a];
+    const index = this.neighbours[few]!.indexOf(other);
+    return index === -1 ? -1 : this.joints[few]![index]!;
+  }
+
+  /** Takes a neighbour off a point. */
+  private part(point: number, neighbour: number): void {
+    const [points, places] = [this.neighbours[point]!, this.joints[point]!];
+    const index = points.indexOf(neighbour);
+    const last = points.length - 1;
+    points[index] = points[last]!;
+    places[index] = places[last]!;
+    points.pop();
+    places.pop();
   }
 }
 

@@ -30,6 +30,7 @@ export interface Supernodes {
  */
 export function findSupernodes(circuit: Circuit, skip: number): Result<Supernodes, SolverFault> {
   const { nodes, branches } = circuit;
+  if (branches.every(({ kind }, index) => kind !== 'ideal' || index === skip)) return ok(eachByItself(nodes));
   const supernodes: number[][] = Array.from({ length: nodes }, () => []);
   branches.forEach((branch, index) => {
     if (branch.kind !== 'ideal' || index === skip) return;
@@ -75,6 +76,19 @@ export function findSupernodes(circuit: Circuit, skip: number): Result<Supernode
     }
   }
   return ok({ groups, group, offset, parentBranch, parentNode, order, shared });
+}
+
+/** Nothing ties any nodes together. */
+function eachByItself(nodes: number): Supernodes {
+  const group = new Int32Array(nodes);
+  const order: number[] = [];
+  for (let node = 0; node < nodes; node += 1) {
+    group[node] = node;
+    order.push(node);
+  }
+  const none = new Int32Array(nodes).fill(-1);
+  const offset = new Array<DoubleDouble>(nodes).fill(zero);
+  return { groups: nodes, group, offset, parentBranch: none, parentNode: none, order, shared: new Set() };
 }
 
 /** The tree ideal branches between two nodes of one group. */
