@@ -127,7 +127,7 @@ const withinTolerance = (network: Network, random: () => number): Network => ({
   ),
 });
 
-const circuitFaults: readonly ((random: () => number) => Hypothesis)[] = [
+const circuitFaults: readonly ((random: () => number, network: Network) => Hypothesis)[] = [
   (r) => ({ fault: 'open', where: [anyPart(r)], value: null }),
   (r) => ({ fault: 'short', where: [anyPart(r)], value: null }),
   (r) => ({ fault: 'decade', where: [anyPart(r)], value: [10, 0.1, 100, 0.01][Math.floor(r() * 4)]! }),
@@ -137,6 +137,18 @@ const circuitFaults: readonly ((random: () => number) => Hypothesis)[] = [
   () => ({ fault: 'supply-reversed', where: ['E1'], value: null }),
   (r) => ({ fault: 'supply-value', where: ['E1'], value: 2 + 2 * r() }),
   () => ({ fault: 'switch', where: ['S1'], value: null }),
+  (r, network) => {
+    const id = anyPart(r);
+    const part = network.elements.find((one) => one.id === id);
+    const ohms = part?.kind === 'resistor' ? part.resistance : 0;
+    return { fault: 'out-of-tolerance', where: [id], value: ohms * (1.2 + 2 * r()) };
+  },
+  (r, network) => {
+    const solved = solveUnloaded(network);
+    const current = solved.ok ? Math.abs(solved.value.values.elements.E1?.current ?? 0) : 0;
+    return { fault: 'supply-limited', where: ['E1'], value: current * (0.3 + 0.5 * r()) };
+  },
+  (r) => ({ fault: 'meter', where: ['digital'], value: { quantity: 'dc-current', factor: 3 + 7 * r() } }),
 ];
 
 const anyPart = (random: () => number): string => `R${1 + Math.floor(random() * 4)}`;
@@ -144,7 +156,7 @@ const anyPart = (random: () => number): string => `R${1 + Math.floor(random() * 
 /** Faults of one reading, put into the record. */
 const readingFaults: readonly {
   readonly fault: Hypothesis['fault'];
-  readonly put: (reading: Reading) => Reading | null;
+  readonly put: (reading: Reading, others: readonly Reading[]) => Reading | null;
 }[] = [
   {
     fault: 'prefix',
@@ -166,6 +178,26 @@ const readingFaults: readonly {
   },
   { fault: 'hanging', put: (one) => withShown(one, '0.00') },
   { fault: 'digits-swapped', put: (one) => withShown(one, one.observations[0]!.shown.replace(/(\d)(\d)/, '$2$1')) },
+  {
+    fault: 'wrong-scale',
+    put: (one) => {
+      const read = rangesOf(needle, 'dc-voltage').find(({ id }) => id === one.range);
+      const other = rangesOf(needle, 'dc-voltage').find(({ id }) => id !== one.range);
+      if (one.instrument !== needle.id || !read || !other) return null;
+      const value = (Number(one.observations[0]!.shown) * other.fullScale) / read.fullScale;
+      return withShown(one, value.toPrecision(3));
+    },
+  },
+  {
+    fault: 'wrong-place',
+    put: (one, others) => {
+      const other = others.find(
+        ({ id, instrument, range, quantity }) =>
+          id !== one.id && instrument === one.instrument && range === one.range && quantity === one.quantity,
+      );
+      return other ? { ...one, observations: other.observations } : null;
+    },
+  },
 ];
 
 const withShown = (reading: Reading, shown: string): Reading => ({
@@ -209,18 +241,17 @@ export function benchDiagnosis(): void {
     truth: null,
   }));
   for (const fault of circuitFaults) {
-    const truth = fault(random);
-    score(truth.fault, (network) => {
-      const hidden = fault(random);
+    score(fault(random, sampleNetwork(random)).fault, (network) => {
+      const hidden = fault(random, network);
       const real = withFault({ network: withinTolerance(network, random), instruments: bench }, hidden);
-      return { readings: readAll(network, real.network, bench, random), truth: hidden };
+      return { readings: readAll(network, real.network, real.instruments, random), truth: hidden };
     });
   }
   for (const { fault, put } of readingFaults)
     score(fault, (network) => {
       const readings = readAll(network, withinTolerance(network, random), bench, random);
       const at = Math.floor(random() * readings.length);
-      const wrong = readings[at] && put(readings[at]);
+      const wrong = readings[at] && put(readings[at], readings);
       return {
         readings: wrong ? readings.map((one, k) => (k === at ? wrong : one)) : [],
         truth: { fault, where: [readings[at]?.id ?? ''], value: null },

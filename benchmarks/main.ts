@@ -28,6 +28,7 @@ import { benchReadings } from './readings.ts';
 import { benchSampling } from './sampling.ts';
 import { benchRangeTable } from './range-table.ts';
 import { benchLoadingMap } from './loading-map.ts';
+import { benchLuMisses } from './lu-misses.ts';
 import { benchWorkshop } from './workshop.ts';
 import { sketchedNetwork } from '../packages/core/src/test/sketched-network.ts';
 import { benchJob, mesh, nodeEquations } from './networks.ts';
@@ -63,6 +64,8 @@ for (const nodes of [10, 100, 1000]) {
     `ml-matrix ${(lu / ours).toFixed(2)}   mathjs ${(mathjs / ours).toFixed(2)}   (apart by ${agree})`,
   );
 }
+
+benchLuMisses();
 
 const frame = 0.016;
 const sketched = sketchedNetwork(12, 60);
