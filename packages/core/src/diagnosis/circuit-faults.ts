@@ -88,6 +88,7 @@ function meter(look: CircuitPredictions, instrument: string, quantity: MeterQuan
     (factor) => ({ fault: 'meter', where: [instrument], value: { quantity, factor } }),
     look.circuits,
     adjustable,
+    1,
     [],
     [1e-3, 1e3],
   );

@@ -129,12 +129,14 @@ export class CircuitPredictions {
    * those at the value that was found before, twice.
    *
    * @param adjustable  for each reading the resistances that the value sets
+   * @param begin       the value of the sound circuit, or nearest to it: the first weights are those there
    * @param limits      between which the value is looked for
    */
   fitted(
     hypothesisAt: (value: number) => Hypothesis,
     circuits: readonly ReadingCircuit[],
     adjustable: (reading: number) => readonly Adjustable[],
+    begin: number,
     spans: Spans = none,
     limits: readonly [number, number] = [1e-3, 1e9],
   ): Prediction[] {
@@ -163,6 +165,7 @@ export class CircuitPredictions {
     return this.fittedBy(
       indicatedAt,
       (value) => this.predict(hypothesisAt(value), circuits, changesAt(value), spans, 1, Infinity)!,
+      begin,
       limits,
     );
   }
@@ -175,11 +178,12 @@ export class CircuitPredictions {
   fittedBy(
     indicatedAt: (value: number, into: Float64Array) => void,
     at: (value: number) => Prediction,
+    begin: number,
     [least, most]: readonly [number, number],
   ): Prediction[] {
     const { measured, fuses } = this;
     const indicated = new Float64Array(measured.length);
-    let found = at(least);
+    let found = at(begin);
     let value: number | undefined;
     for (let round = 0; round < 3; round += 1) {
       const weights = found.u.map((u) => 1 / (u * u));
@@ -195,7 +199,7 @@ export class CircuitPredictions {
       value = fitOne(misfit, least, most, value);
       found = at(value);
       // Other weights move the value a little, and the misfit with it; this far off they do not bring it back.
-      if (misfitOf(found, this.observed) > hopeless) return [];
+      if (round > 0 && misfitOf(found, this.observed) > hopeless) return [];
     }
     return [found];
   }

@@ -24,6 +24,9 @@ export function contact(look: CircuitPredictions, element: Element): Prediction[
   return circuits ? contactIn(look, id, circuits, 1) : [];
 }
 
+/** Ω of a contact that is as good as none. */
+const least = 1e-3;
+
 /** @param own  Ω of the resistance in the circuits that are the contact's */
 function contactIn(
   look: CircuitPredictions,
@@ -36,6 +39,7 @@ function contactIn(
     (ohms) => ({ fault: 'contact', where: [id], value: ohms }),
     circuits,
     () => adjustable,
+    least,
   );
 }
 
@@ -57,6 +61,7 @@ export function outOfTolerance(look: CircuitPredictions, { id, resistance, toler
       (ohms) => ({ fault: 'out-of-tolerance', where: [id], value: ohms }),
       look.circuits,
       () => adjustable,
+      own,
       spans,
     )
     .filter(({ hypothesis: { value } }) => Math.abs((value as number) / resistance - 1) > tolerance);

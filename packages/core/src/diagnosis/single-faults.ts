@@ -30,8 +30,12 @@ export function singleFaults(
     .filter((one) => !isSound(one, sound))
     .map((prediction) => ({ prediction, misfit: misfitOf(prediction, observed) }))
     .filter(({ misfit }) => misfit <= largestMisfit)
-    .sort((a, b) => a.misfit - b.misfit);
+    .sort((a, b) => rank(a, observed.length) - rank(b, observed.length));
 }
+
+/** Of two that fit alike the one without a fitted value comes first: a value of its own is worth ln n of Σ((value − prediction)/u)². */
+const rank = ({ misfit, prediction: { fitted } }: Scored, readings: number): number =>
+  misfit ** 2 * Math.max(1, readings - fitted) + fitted * Math.log(Math.max(2, readings));
 
 /** A fault of one reading leaves the others as they are: where these alone miss too far, none of its faults can explain all. */
 function ofReadings(

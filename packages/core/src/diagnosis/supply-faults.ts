@@ -66,5 +66,5 @@ export function supplyLimited(look: CircuitPredictions, source: Source): Predict
       into[k] = current === null ? look.circuits[k]!.indicated : low + current * (high - low);
     }
   };
-  return look.fittedBy(indicatedAt, at, [most * 1e-3, most]);
+  return look.fittedBy(indicatedAt, at, most, [most * 1e-3, most]);
 }
