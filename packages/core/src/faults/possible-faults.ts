@@ -43,7 +43,7 @@ export function faultsOfElement(element: Element): Hypothesis[] {
 }
 
 /** Every two resistors of different value exchanged. */
-export function possibleSwaps({ elements }: Network): Hypothesis[] {
+function possibleSwaps({ elements }: Network): Hypothesis[] {
   const resistors = elements.filter((one): one is Resistor => one.kind === 'resistor');
   return resistors.flatMap((a, at) =>
     resistors

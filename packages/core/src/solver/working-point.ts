@@ -10,7 +10,7 @@ export interface Tangents {
 }
 
 /** What the network makes of straight lines in the loads' places: V across each and A through it. */
-export interface LoadPoints {
+interface LoadPoints {
   readonly voltages: Float64Array;
   readonly currents: Float64Array;
 }
