@@ -101,8 +101,13 @@ export function sharpestRange(
   return sharpest;
 }
 
-const readingOn = (instrument: Instrument, range: Range, place: Place): InCircuit =>
-  ({ id: 'next', instrument: instrument.id, range: range.id, observations: [], ...place });
+const readingOn = (instrument: Instrument, range: Range, place: Place): InCircuit => ({
+  id: 'next',
+  instrument: instrument.id,
+  range: range.id,
+  observations: [],
+  ...place,
+});
 
 /** How many hypotheses a place tells from one another, and how far the nearest two of these are apart in 2U. */
 function tellApart(
