@@ -133,6 +133,73 @@ test('a reading in the wrong unit is named as that, first', () => {
   expect(made.ok && made.value.groups[0]!.hypotheses[0]).toMatchObject({ fault: 'prefix', where: ['M2'], value: 1e-3 });
 });
 
+test('two swapped digits are named first, with the text put right', () => {
+  const made = diagnose(
+    job([volts('M1', 'A', '0', '12.00'), volts('M2', 'B', '0', '8.00'), volts('M3', 'C', '0', '0.40')]),
+  );
+  expect(made.ok && made.value.groups[0]!.hypotheses[0]).toMatchObject({
+    fault: 'digits-swapped',
+    where: ['M3'],
+    value: '4.00',
+  });
+});
+
+test('a current taken in the trunk instead of the branch is named as that, first', () => {
+  const amps = (id: string, node: string, end: string, shown: string): Reading => ({
+    id,
+    quantity: 'dc-current',
+    instrument: 'a',
+    range: '200 mA',
+    node,
+    ends: [end],
+    observations: [{ shown, unit: 'mA' }],
+  });
+  const ammeter: Instrument = {
+    id: 'a',
+    display: 'digital',
+    functions: [
+      {
+        quantity: 'dc-current',
+        ranges: [
+          {
+            id: '200 mA',
+            fullScale: 0.1999,
+            resistance: 1,
+            resolution: 1e-5,
+            accuracyOfReading: 0.005,
+            accuracyCounts: 1,
+          },
+        ],
+      },
+    ],
+  };
+  // 12 V over 100 Ω and three branches: 200, 300 and 600 Ω together are 100 Ω. M2 was meant for the branch of 300 Ω.
+  const part = (id: string, from: string, resistance: number) =>
+    ({ id, kind: 'resistor', from, to: from === 'A' ? 'B' : '0', resistance }) as const;
+  const made = diagnose({
+    network: {
+      reference: '0',
+      elements: [
+        { id: 'E1', kind: 'source', from: 'A', to: '0', emf: 12 },
+        part('R1', 'A', 100),
+        part('R2', 'B', 200),
+        part('R3', 'B', 300),
+        part('R4', 'B', 600),
+      ],
+    },
+    instruments: [meter, ammeter],
+    readings: [
+      volts('M1', 'B', '0', '6.00'),
+      amps('M2', 'B', 'R3.from', '59.70'),
+      amps('M3', 'B', 'R2.from', '29.93'),
+      amps('M4', 'B', 'R4.from', '9.99'),
+    ],
+  });
+  const first = made.ok ? made.value.groups[0]!.hypotheses : [];
+  expect(first[0]).toMatchObject({ fault: 'wrong-place', where: ['M2'] });
+  expect(first.map(({ value }) => value)).toContainEqual({ node: 'A', ends: ['R1.from'] });
+});
+
 test('what one reading leaves open another would tell: the next reading separates the leading groups', () => {
   // Nothing at B: R1 may be open, or either lead of that one reading may have touched nothing.
   const made = diagnose(job([volts('M1', 'A', '0', '12.00'), volts('M2', 'B', '0', '0.00')]));
