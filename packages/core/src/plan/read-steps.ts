@@ -1,5 +1,6 @@
 import { rangesOf, smallestStep, type Instrument, type MeterQuantity } from '../instrument/index.ts';
 import {
+  isLinear,
   loadingPoints,
   measurementPointOf,
   shiftedNetwork,
@@ -168,17 +169,18 @@ export class ReadSteps {
   private read(unloaded: Unloaded, meter: Meter, at: Place): ReadFigures | null {
     const choice = this.choose(meter.quantity, at);
     if (!choice) return null;
-    const { instrument, range, indicated } = choice.option;
+    const { instrument, range } = choice.option;
     const placed = { ...meter, instrument: instrument.id, range: range.id };
+    const { expected, limits } = expectedAt(unloaded, instrument, placed, choice.option.indicated);
     return {
       do: 'read',
       instrument: instrument.id,
       range: range.id,
       startRange: choice.startRange,
       jack: range.jack ?? usualJack(meter.quantity),
-      expected: indicated,
-      ...limitsOf(unloaded, instrument, placed, indicated),
-      ...shownAt(instrument, meter.quantity, range, indicated),
+      expected,
+      ...limits,
+      ...shownAt(instrument, meter.quantity, range, expected),
       ...(choice.rate !== undefined && { rate: choice.rate }),
       ...(choice.notes.length > 0 && { notes: choice.notes }),
       cautions: readCautions(unloaded.network, placed, at.point),
@@ -198,10 +200,21 @@ type ReadFigures = Omit<VoltageStep, 'id' | 'quantity' | 'red' | 'black'>;
 /** A meter that has no instrument yet. */
 const unset = { instrument: '', range: '' };
 
-/** Limits over the parts' tolerances, as those of a reading at the place. */
-function limitsOf(unloaded: Unloaded, instrument: Instrument, { id, ...place }: Meter, indicated: number): Limits {
+/**
+ * What a meter indicates and its limits over the parts' tolerances, as those of a reading at the place.
+ *
+ * @param indicated  V or A that the range was chosen by: where loads are not ohmic it is to first order only
+ */
+function expectedAt(
+  unloaded: Unloaded,
+  instrument: Instrument,
+  { id, ...place }: Meter,
+  indicated: number,
+): { readonly expected: number; readonly limits: Limits } {
   const reading = { id, observations: [], ...place } as Reading;
-  return expectationOf(unloaded, [instrument], reading).limits ?? { low: indicated, high: indicated };
+  const expectation = expectationOf(unloaded, [instrument], reading);
+  const expected = isLinear(unloaded) ? indicated : (expectation.expected ?? indicated);
+  return { expected, limits: expectation.limits ?? { low: expected, high: expected } };
 }
 
 const pairKey = (a: string, b: string): string => [a, b].sort().join(' ');

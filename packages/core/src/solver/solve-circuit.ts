@@ -58,13 +58,13 @@ function solveCarrying(
         currents: Float64Array.from(own, ({ index }) => currentOf(last, index)),
       };
     },
-    exactly,
+    fully,
   );
   return found || !last.ok ? last : fail({ code: 'out-of-range', where: own.map(({ branch }) => branch.id) });
 }
 
 /** What double-doubles are good for, the loads' laws being worked out in doubles. */
-const exactly = { floor: 1e-14, step: 1e-12 };
+const fully = { floor: 1e-14, step: 1e-12 };
 
 /** A load that is open and would carry something, or is polarised and carries nothing. */
 function standsWrong(

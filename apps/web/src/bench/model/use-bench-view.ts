@@ -42,7 +42,11 @@ export function useBenchView() {
   const network = networkMeant(job);
   const sound = useUnloaded(network);
   const tried = useTried(jobId);
-  const inFault = inSetups || inTrueValues ? tried : null;
+  // What it is about may be gone from the network since.
+  const isThere = tried?.hypothesis.where.every((about) =>
+    [...network.elements, ...own].some(({ id }) => id === about),
+  );
+  const inFault = isThere && (inSetups || inTrueValues) ? tried : null;
   const bench = useMemo(() => inFault?.put({ network, instruments: own }) ?? null, [inFault, network, own]);
   const faulty = useUnloaded(bench?.network ?? null);
   const unloaded = faulty ?? sound;
