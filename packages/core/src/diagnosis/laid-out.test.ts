@@ -30,7 +30,7 @@ const placed = fc
     const reading: Reading = isVoltage
       ? { ...base, quantity: 'dc-voltage', range: 'V', red: nodes[a % nodes.length]!, black: nodes[b % nodes.length]! }
       : { ...base, quantity: 'dc-current', range: 'A', node: part[side], ends: [`${part.id}.${side}`], reversed };
-    return { network: { elements }, reading: reading as InCircuit };
+    return { network: { elements }, reading: reading };
   });
 
 const near = (found: number, wanted: number, size: number): boolean => Math.abs(found - wanted) <= 1e-8 * size;

@@ -51,12 +51,8 @@ export function useBenchView() {
   const faulty = useUnloaded(bench?.network ?? null);
   const unloaded = faulty ?? sound;
   const instruments = bench?.instruments ?? own;
-  const soundValues = useSetupValues(
-    sound,
-    own,
-    inFault && inSetups ? (job.setups?.find(({ id }) => id === setupId) ?? job.setups?.[0]) : undefined,
-  );
   const setup = job.setups?.find(({ id }) => id === setupId) ?? job.setups?.[0];
+  const soundValues = useSetupValues(sound, own, inFault && inSetups ? setup : undefined);
   const shown = useMemo(() => withHeld(setup, held), [setup, held]);
   const values = useSetupValues(unloaded, instruments, inSetups ? shown : undefined);
   const trial = useWrongConnection(unloaded, instruments, shown, values);
