@@ -9,7 +9,7 @@ test('a fault is tried in Set-ups: drawing and meter follow, the job stays as it
 }) => {
   await openJob(page, server, 'Float-level divider', 'Set-ups');
   const before = await figure(page, 'indicated');
-  await page.getByRole('tab', { name: 'Fault in the circuit' }).click();
+  await page.getByRole('tab', { name: 'Fault', exact: true }).click();
   await page.getByRole('radio', { name: 'wrong decade, × 10', exact: true }).click();
   const bar = page.getByRole('note').filter({ hasText: 'Fault tried' });
   await expect(bar).toContainText('R1 has 10 times its resistance');

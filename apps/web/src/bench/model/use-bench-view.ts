@@ -6,13 +6,12 @@ import {
   type MapPoint,
   type Meter,
   type Setup,
-  type Unloaded,
 } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { useWrongConnection } from '../setups/use-wrong-connection.ts';
 import { isView, type View } from '../true-values/views.ts';
-import { useSetupValues, useUnloaded, type Solved } from './analysis.ts';
+import { useSetupValues, useUnloaded } from './analysis.ts';
 import { useBench } from './bench-store.ts';
 import { useTried } from './tried.ts';
 
@@ -85,7 +84,7 @@ export function useBenchView() {
     inTrueValues,
     inReadings,
     unloaded,
-    truth: ghostOf(inSetups, sound, unloaded),
+    truth: unloaded.ok ? unloaded.value.values : null,
     /** The set-up as it is stored, and as it is shown while a lead is dragged. */
     setup,
     shown,
@@ -104,12 +103,6 @@ export function useBenchView() {
     range,
     mapPoints,
   };
-}
-
-/** The true values on the drawing: in Set-ups those without the fault that is tried, to be compared with. */
-function ghostOf(inSetups: boolean, sound: Solved<Unloaded>, unloaded: Solved<Unloaded>) {
-  const of = inSetups ? sound : unloaded;
-  return of.ok ? of.value.values : null;
 }
 
 export type BenchView = ReturnType<typeof useBenchView>;

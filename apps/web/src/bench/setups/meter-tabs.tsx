@@ -31,7 +31,7 @@ const tabs = [
   { value: 'correct', text: 'Correct' },
   { value: 'required', text: 'Required resistance' },
   { value: 'wrong', text: 'Wrong connection' },
-  { value: 'fault', text: 'Fault in the circuit' },
+  { value: 'fault', text: 'Fault' },
   { value: 'ohmmeter', text: 'Ohmmeter' },
 ] as const;
 const together = { value: 'together', text: 'Together or apart' } as const;
