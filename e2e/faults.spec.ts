@@ -10,7 +10,8 @@ test('a fault is tried in Set-ups: drawing and meter follow, the job stays as it
   await openJob(page, server, 'Float-level divider', 'Set-ups');
   const before = await figure(page, 'indicated');
   await page.getByRole('tab', { name: 'Fault', exact: true }).click();
-  await page.getByRole('radio', { name: 'wrong decade, × 10', exact: true }).click();
+  await page.getByRole('button', { name: /^Fault of R1/ }).click();
+  await page.getByRole('option', { name: 'wrong decade, × 10', exact: true }).click();
   const bar = page.getByRole('note').filter({ hasText: 'Fault tried' });
   await expect(bar).toContainText('R1 has 10 times its resistance');
   await expect(bar).toContainText('Without it V1 would indicate 3.653\u00a0V');
@@ -37,20 +38,21 @@ test('the four voltage readings that mislead, each with the check that exposes i
 }) => {
   await openJob(page, server, 'Float-level divider', 'Set-ups');
   await page.getByRole('tab', { name: 'Wrong connection' }).click();
-  const mislead = page.getByRole('region', { name: 'Voltage readings that mislead' });
-  await mislead.getByRole('button', { name: 'Both leads on one point' }).click();
+  const mislead = page.getByRole('tabpanel', { name: 'Wrong connection' });
+  const take = (name: string) => mislead.getByRole('radio', { name }).click();
+  await take('both leads on one point');
   await expect.poll(() => figure(page, 'indicated')).toBe(0);
   await expect(mislead).toContainText('Move one lead to another point');
-  await mislead.getByRole('button', { name: 'One lead in no circuit' }).click();
+  await take('one lead in no circuit');
   await expect(page.getByRole('region', { name: 'Meter V1' }).getByTestId('indicated')).toHaveText('–');
   await expect(mislead).toContainText('Prove the meter on a known source');
-  await mislead.getByRole('button', { name: 'Across a part in an open circuit' }).click();
+  await take('across a part in an open circuit');
   await expect.poll(() => figure(page, 'indicated')).toBe(0);
   await expect(mislead).toContainText('R1 is open, so nothing flows');
-  await mislead.getByRole('button', { name: 'Across the opening itself' }).click();
+  await take('across the opening itself');
   await expect(mislead).toContainText('all that drives it');
   await expect.poll(() => figure(page, 'indicated')).toBeGreaterThan(4);
-  await mislead.getByRole('button', { name: 'Across the opening itself' }).click();
+  await take('correct connection');
   await expect(page.getByRole('note').filter({ hasText: 'Fault tried' })).toHaveCount(0);
   expect(faults).toEqual([]);
 });

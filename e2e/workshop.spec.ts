@@ -33,8 +33,8 @@ test('a universal shunt is made from nothing, put into the kit, used on a job, a
   await openJob(page, server, 'Beacon and sounder panel', 'Set-ups');
   await page.getByRole('button', { name: /Instrument of A1/ }).click();
   await page.getByRole('option', { name: 'Sump pump ammeter' }).click();
-  // 500 mA range: what the shunt leaves of 0.2 Ω beside the movement drags on 12.6 V behind about 29 Ω.
-  await expect.poll(() => figure(page, 'error')).toBeLessThan(-0.5);
+  // 500 mA range: what the shunt leaves of 0.2 Ω beside the movement drags on a lamp and a sounder, some 69 Ω to a small change.
+  await expect.poll(() => figure(page, 'error')).toBeLessThan(-0.25);
   await expect(page.getByTestId('formula')).toContainText('meter resistance 201.8');
 
   await open(page, 'Sump pump ammeter');

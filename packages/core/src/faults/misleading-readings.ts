@@ -24,13 +24,13 @@ export function misleadingReadings(unloaded: Unloaded, meter: VoltmeterPlacement
   const { id, red, black } = meter;
   return [
     {
-      name: 'Both leads on one point',
+      name: 'both leads on one point',
       words: `${id} shows 0 whatever the circuit does: both leads are on ${red}.`,
       check: 'Move one lead to another point: a reading that stays 0 everywhere is the meter’s or the supply’s.',
       cause: { connection: 'one-point' },
     },
     {
-      name: 'One lead in no circuit',
+      name: 'one lead in no circuit',
       words: `${id} shows 0 or wanders, and the circuit may be live: one lead touches nothing.`,
       check: 'Prove the meter on a known source before and after; press the lead on and read again.',
       cause: { connection: 'hanging' },
@@ -58,7 +58,7 @@ function acrossInOpenCircuit(unloaded: Unloaded, meter: VoltmeterPlacement): Mis
   const part = under[0]!.id;
   return [
     {
-      name: 'Across a part in an open circuit',
+      name: 'across a part in an open circuit',
       words: `${opened.id} is open, so nothing flows: ${meter.id} shows 0 across ${part}, which is sound and looks shorted.`,
       check: `Read across the supply, then part by part: across ${opened.id} the whole voltage stands.`,
       cause: { fault: { fault: 'open', where: [opened.id], value: null } },
@@ -77,7 +77,7 @@ function acrossOpening(unloaded: Unloaded, meter: VoltmeterPlacement, red: strin
   const volts = formatQuantity(Math.abs(after), 'V', { digits: 4, trim: true });
   return [
     {
-      name: 'Across the opening itself',
+      name: 'across the opening itself',
       words: `${part.id} is open: ${volts} stand between ${red} and ${black}, all that drives it, and it looks as if ${part.id} dropped them.`,
       check: `Read the current, or the voltage across the part next to it: nothing there. Supply off, measure ${part.id}.`,
       cause: { fault: { fault: 'open', where: [part.id], value: null } },

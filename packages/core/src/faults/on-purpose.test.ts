@@ -67,10 +67,10 @@ test('no fault is listed twice, and a shorted part has none', () => {
 test('the four classic wrong voltage readings, each with the check that exposes it', () => {
   const readings = misleadingReadings(sound, endsOf('R3'));
   expect(readings.map(({ name }) => name)).toEqual([
-    'Both leads on one point',
-    'One lead in no circuit',
-    'Across a part in an open circuit',
-    'Across the opening itself',
+    'both leads on one point',
+    'one lead in no circuit',
+    'across a part in an open circuit',
+    'across the opening itself',
   ]);
   for (const { check, words } of readings) {
     expect(words).toMatch(/V1|R3/);
@@ -90,7 +90,7 @@ test('the four classic wrong voltage readings, each with the check that exposes 
 test('across a whole loop in series the opening has the whole supply', () => {
   const loop = solved(read('E1 12V: R1 1k + R2 2k'));
   const reading = misleadingReadings(loop, across('B', '0')).at(-1)!;
-  expect(reading.name).toBe('Across the opening itself');
+  expect(reading.name).toBe('across the opening itself');
   expect(reading.words).toContain('12\u00a0V');
 });
 

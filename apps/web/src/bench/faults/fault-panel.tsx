@@ -1,4 +1,3 @@
-import { Radio, RadioGroup } from '@headlessui/react';
 import { checkFor, faultsOnPurpose, type Network } from '@usual-drag/core';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
@@ -22,34 +21,30 @@ export function FaultPanel({ jobId, network }: Props) {
   const faults = faultsOnPurpose(network, part);
   const at = tried ? faults.findIndex(({ hypothesis }) => isSameFault(hypothesis, tried.hypothesis)) : -1;
   return (
-    <div className="flex flex-col gap-2 text-[14px]">
+    <div className="flex flex-col gap-1.5 text-[14px]">
       <p className="text-soft">Try a fault on the circuit: drawing and figures follow, the job stays as it is.</p>
-      <Choice
-        label="Part with the fault"
-        showLabel
-        value={part.id}
-        options={parts.map(({ id, label }) => ({ value: id, text: label === undefined ? id : `${id}, ${label}` }))}
-        onChange={choose}
-      />
-      <RadioGroup
-        aria-label={`Fault of ${part.id}`}
-        value={String(at)}
-        onChange={(next) => {
-          const fault = faults[Number(next)];
-          tryFault(jobId, fault ? asTried(fault.hypothesis) : null);
-        }}
-        className="grid grid-cols-2 gap-1.5"
-      >
-        {[{ name: 'none' }, ...faults].map(({ name }, index) => (
-          <Radio
-            key={name}
-            value={String(index - 1)}
-            className="flex min-h-9 cursor-pointer items-center rounded-lg border border-line bg-sheet px-2.5 hover:border-soft data-checked:border-2 data-checked:border-ink data-checked:font-bold pointer-coarse:min-h-11"
-          >
-            {name}
-          </Radio>
-        ))}
-      </RadioGroup>
+      <div className="flex gap-2">
+        <Choice
+          label="Part with the fault"
+          className="w-28"
+          value={part.id}
+          options={parts.map(({ id }) => ({ value: id, text: id }))}
+          onChange={choose}
+        />
+        <Choice
+          label={`Fault of ${part.id}`}
+          className="min-w-0 grow"
+          value={String(at)}
+          options={[{ name: 'no fault' }, ...faults].map(({ name }, index) => ({
+            value: String(index - 1),
+            text: name,
+          }))}
+          onChange={(next) => {
+            const fault = faults[Number(next)];
+            tryFault(jobId, fault ? asTried(fault.hypothesis) : null);
+          }}
+        />
+      </div>
       {tried && (
         <p>
           <b>How it is found:</b> {checkFor(tried.hypothesis, network)}

@@ -1,4 +1,5 @@
 import {
+  misleadingReadings,
   wrongConnectionsOf,
   solveWrongConnection,
   type WrongConnection,
@@ -7,7 +8,8 @@ import {
   type Unloaded,
 } from '@usual-drag/core';
 import { Radio, RadioGroup } from '@headlessui/react';
-import { Misleading } from './misleading.tsx';
+import { asTried, isSameFault } from '../faults/try.ts';
+import { tryFault, useTried } from '../model/tried.ts';
 import type { AskedConnection, ConnectionTrial } from './use-wrong-connection.ts';
 
 const connectionWords: Readonly<Record<WrongConnection, string>> = {
@@ -36,47 +38,61 @@ interface Props {
   readonly trial: ConnectionTrial;
 }
 
-/** Tries a wrong connection on the drawing: what it reads, what it does, and how to get out of it. The job is not changed. */
+/**
+ * Tries a wrong connection on the drawing: what it reads, what it does, and how to get out of it. A voltmeter's classic wrong
+ * readings that a fault of the circuit makes stand beside. The job is not changed.
+ */
 export function WrongConnectionPanel({ jobId, sound, meter, instrument, trial }: Props) {
+  const tried = useTried(jobId);
+  const misleading = meter.quantity === 'dc-voltage' ? misleadingReadings(sound, meter) : [];
+  const byFault = misleading.flatMap((reading) =>
+    'fault' in reading.cause ? [{ ...reading, fault: reading.cause.fault }] : [],
+  );
   const options = [
     { value: 'correct', text: 'correct connection' },
     ...wrongConnectionsOf(meter, instrument).map((connection) => ({
       value: connection,
       text: connectionWords[connection],
     })),
-  ] as const;
-  const own = trial.asked?.meter === meter.id ? trial.asked.connection : 'correct';
-  const ask = (connection: string | null): void =>
-    trial.ask(connection === null ? null : { meter: meter.id, connection: connection as WrongConnection, solve });
+    ...byFault.map(({ name }) => ({ value: name, text: name })),
+  ];
+  const connection = trial.asked?.meter === meter.id ? trial.asked.connection : null;
+  const own =
+    connection ?? byFault.find(({ fault }) => tried && isSameFault(tried.hypothesis, fault))?.name ?? 'correct';
+  const shown = misleading.find(
+    ({ name, cause }) => name === own || ('connection' in cause && cause.connection === connection),
+  );
+  const take = (next: string): void => {
+    const fault = byFault.find(({ name }) => name === next)?.fault;
+    const isConnection = next !== 'correct' && !fault;
+    trial.ask(isConnection ? { meter: meter.id, connection: next as WrongConnection, solve } : null);
+    tryFault(jobId, fault ? asTried(fault) : null);
+  };
   return (
-    <div className="flex flex-col gap-2">
+    <div className="flex flex-col gap-1.5">
       <p className="text-[14px] text-soft">
         Try a wrong connection: the drawing is changed, the job keeps the correct one.
       </p>
       <RadioGroup
         aria-label={`Connection of ${meter.id}`}
         value={own}
-        onChange={(next) => ask(next === 'correct' ? null : next)}
+        onChange={take}
         className="grid grid-cols-2 gap-1.5"
       >
         {options.map(({ value, text }) => (
           <Radio
             key={value}
             value={value}
-            className="flex min-h-9 cursor-pointer items-center rounded-lg border border-line bg-sheet px-2.5 text-[14px] hover:border-soft data-checked:border-2 data-checked:border-ink data-checked:font-bold pointer-coarse:min-h-11"
+            className="flex min-h-9 cursor-pointer items-center rounded-lg border border-line bg-sheet px-2.5 text-[14px] leading-tight hover:border-soft data-checked:border-2 data-checked:border-ink data-checked:font-bold pointer-coarse:min-h-11"
           >
             {text}
           </Radio>
         ))}
       </RadioGroup>
-      {meter.quantity === 'dc-voltage' && (
-        <Misleading
-          jobId={jobId}
-          sound={sound}
-          meter={meter}
-          connection={own === 'correct' ? null : own}
-          onConnect={ask}
-        />
+      {shown && (
+        <p className="text-[14px]">
+          {shown.words} <b>The check:</b> {shown.check}
+        </p>
       )}
     </div>
   );
