@@ -78,7 +78,7 @@ const Figures = memo(function Figures({ network, truth, loaded, selected }: Prop
                 nodes={nodes}
                 selected={selected === element.id}
                 figures={[
-                  partLabel(element, network.values).value,
+                  partLabel(withoutCurve(element), network.values).value,
                   volts(of?.voltage),
                   amps(of?.current),
                   formatQuantity(of?.power ?? null, 'W'),
@@ -92,6 +92,13 @@ const Figures = memo(function Figures({ network, truth, loaded, selected }: Prop
     </div>
   );
 });
+
+/** A part as the table has room for it: the drawing and the card of the part have the exponent of a load’s curve. */
+function withoutCurve(element: Element): Element {
+  if (element.kind !== 'load') return element;
+  const { exponent: _curve, ...rest } = element;
+  return rest;
+}
 
 /** Parts up to which the table is nearly whole. */
 const mostRoomyParts = 18;
