@@ -23,8 +23,6 @@ export interface LoneReading {
  * in series with one of its resistances. Everything then follows from the network's own responses.
  */
 export class LaidOut {
-  private readonly named: NetworkCircuit;
-  private readonly quick: QuickCircuit;
   private readonly resistive: readonly number[];
   /** A in each resistance, and in one (row) for 1 V in another (column). */
   private readonly currents: Float64Array;
@@ -34,11 +32,12 @@ export class LaidOut {
   private readonly pairs = new Map<number, Pair | null>();
   private readonly namedWith = new Map<string, NamedResistances>();
 
-  private constructor(private readonly network: Network) {
-    this.named = circuitOf(network);
-    const { circuit } = this.named;
-    const quick = quickCircuit(circuit, [])!;
-    this.quick = quick;
+  private constructor(
+    private readonly network: Network,
+    private readonly named: NetworkCircuit,
+    private readonly quick: QuickCircuit,
+  ) {
+    const { circuit } = named;
     this.resistive = circuit.branches.flatMap(({ kind }, branch) => (kind === 'resistance' ? [branch] : []));
     quick.solve([]);
     this.currents = this.inEach();
@@ -56,8 +55,9 @@ export class LaidOut {
 
   /** Null where ideal sources contradict each other. */
   static of(network: Network): LaidOut | null {
-    const { circuit } = circuitOf(network);
-    return quickCircuit(circuit, []) ? new LaidOut(network) : null;
+    const named = circuitOf(network);
+    const quick = quickCircuit(named.circuit, []);
+    return quick && new LaidOut(network, named, quick);
   }
 
   /** The circuit with a lone meter of a resistance, Ω; null where it has to be laid out by itself. */
@@ -68,7 +68,8 @@ export class LaidOut {
   }
 
   /**
-   * What a lone meter would indicate.
+   * What a lone meter of a resistance, Ω, would indicate; null where its circuit has to be solved by itself: a meter that
+   * hangs in the air, or an ammeter that is not in series with a single resistance.
    *
    * @param spans  Ω that each resistance may be off, in the order of the network's resistances
    */
@@ -179,7 +180,7 @@ export class LaidOut {
     const current = this.currents[at]! * gain;
     const ports = new Float64Array(size * size);
     // What stands for the part stands for the meter in series with it.
-    const turn = sign * this.turnOf(meter);
+    const turn = meter.reversed ? -sign : sign;
     const of = (k: number): number => (k === n ? at : k);
     const signOf = (k: number): number => (k === n ? turn : 1);
     for (let i = 0; i < size; i += 1)
@@ -195,11 +196,6 @@ export class LaidOut {
       effect[k] = sign * gain * signOf(k) * this.ports[at * n + of(k)]!;
     }
     return this.made(name, resistance, { indicated: sign * current, currents, effect, ports });
-  }
-
-  /** 1 where `reversed` does not turn the sign of the meter's own branch. */
-  private turnOf({ reversed = false }: LoneMeter & { readonly quantity: 'dc-current' }): 1 | -1 {
-    return reversed ? -1 : 1;
   }
 
   private made(

@@ -1,7 +1,7 @@
 import type { Bench } from '../faults/index.ts';
 import { isLinear, type Unloaded } from '../loading/index.ts';
 import { circuitFaults } from './circuit-faults.ts';
-import { elsewhereIn } from './elsewhere.ts';
+import { elsewhereIn, toleranceOf } from './elsewhere.ts';
 import { faultsAnew } from './faults-anew.ts';
 import type { Observed } from './observed.ts';
 import { largestMisfit, misfitOf, type Prediction } from './prediction.ts';
@@ -23,15 +23,16 @@ export function singleFaults(
   observed: readonly Observed[],
   sound: Prediction,
 ): Scored[] {
-  const ofCircuit = isLinear(unloaded)
-    ? circuitFaults(bench.network, bench.instruments, observed)
-    : faultsAnew(bench, observed);
-  return [...ofReadings(bench, unloaded, observed, sound), ...ofCircuit]
+  return [...ofReadings(bench, unloaded, observed, sound), ...faultsOfCircuit(bench, unloaded, observed)]
     .filter((one) => !isSound(one, sound))
     .map((prediction) => ({ prediction, misfit: misfitOf(prediction, observed) }))
     .filter(({ misfit }) => misfit <= largestMisfit)
     .sort((a, b) => rank(a, observed.length) - rank(b, observed.length));
 }
+
+/** What every fault of the circuit predicts: from the sound circuit's responses, or where a load has a curve each solved anew. */
+export const faultsOfCircuit = (bench: Bench, unloaded: Unloaded, observed: readonly Observed[]): Prediction[] =>
+  isLinear(unloaded) ? circuitFaults(bench.network, bench.instruments, observed) : faultsAnew(bench, observed);
 
 /** Of two that fit alike the one without a fitted value comes first: a value of its own is worth ln n of Σ((value − prediction)/u)². */
 const rank = ({ misfit, prediction: { fitted } }: Scored, readings: number): number =>
@@ -61,12 +62,10 @@ function ofReadings(
 
 /** What the sound circuit predicts. A meter that hangs in the air counts as 0. */
 export function soundPrediction(observed: readonly Observed[]): Prediction {
-  const tolerance = ({ expectation }: Observed): number =>
-    expectation.response === null ? 0 : Math.hypot(...expectation.response.slopes) / Math.sqrt(3);
   return {
     hypothesis: { fault: 'open', where: [], value: null },
     values: Float64Array.from(observed, ({ expectation }) => expectation.expected ?? 0),
-    u: Float64Array.from(observed, (one) => Math.hypot(one.u, tolerance(one))),
+    u: Float64Array.from(observed, (one) => Math.hypot(one.u, toleranceOf(one.expectation))),
     fitted: 0,
   };
 }

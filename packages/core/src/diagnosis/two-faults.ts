@@ -1,15 +1,13 @@
 import { possibleFaults, withFault, type Bench, type Hypothesis } from '../faults/index.ts';
-import { isLinear, solveUnloaded } from '../loading/index.ts';
+import { solveUnloaded } from '../loading/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
-import { circuitFaults } from './circuit-faults.ts';
 import type { DiagnosedJob } from './diagnose.ts';
 import { elsewhereIn } from './elsewhere.ts';
-import { faultsAnew } from './faults-anew.ts';
 import { observedReadings, type Observed } from './observed.ts';
 import { largestMisfit, misfitOf, predictionsOf, type Prediction } from './prediction.ts';
 import { readingFaults, type ReadingFaultShown } from './reading-faults.ts';
-import { singleFaults, soundPrediction } from './single-faults.ts';
+import { faultsOfCircuit, singleFaults, soundPrediction } from './single-faults.ts';
 
 /** Two faults that explain the readings together. */
 export interface TwoFaults {
@@ -33,7 +31,7 @@ const most = 40;
  * faults of two readings, then two of the circuit, the first of them one without a fitted value.
  *
  * @param onProgress  told before each part of the search
- * @returns the best first
+ * @returns the best first, each predicting V or A by the reading's id; a solver's fault where the sound circuit has no answer
  */
 export function twoFaults(
   job: DiagnosedJob,
@@ -68,10 +66,7 @@ export function twoFaults(
   observed.forEach((one, k) => {
     step(() => {
       const others = observed.filter((other) => other !== one);
-      const explained = isLinear(unloaded.value)
-        ? circuitFaults(network, instruments, others)
-        : faultsAnew(bench, others);
-      for (const prediction of explained) {
+      for (const prediction of faultsOfCircuit(bench, unloaded.value, others)) {
         if (misfitOf(prediction, others) > largestMisfit) continue;
         const changed = withFault(bench, prediction.hypothesis);
         const solved = solveUnloaded(changed.network);
