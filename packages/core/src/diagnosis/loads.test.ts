@@ -1,8 +1,7 @@
-import { withFault, type Hypothesis } from '../faults/index.ts';
-import { shownOn, type Instrument } from '../instrument/index.ts';
-import { findRange } from '../instrument/index.ts';
-import { solveUnloaded } from '../loading/index.ts';
-import { expectationOf, type Reading } from '../readings/index.ts';
+import type { Hypothesis } from '../faults/index.ts';
+import type { Instrument } from '../instrument/index.ts';
+import type { Reading } from '../readings/index.ts';
+import { displayedReadings } from '../test/displayed-readings.ts';
 import { read } from '../test/read-line.ts';
 import { diagnose } from './diagnose.ts';
 
@@ -26,27 +25,16 @@ const meter: Instrument = {
 };
 const network = read('E1 12.6V/50m: R1 0R22 5% + (L1 12V 0.3A ^0.55 || L2 12V 0.12A ^0.1 polarised) + R2 1 5%');
 const places = [
-  { quantity: 'dc-voltage', red: 'A', black: '0' },
-  { quantity: 'dc-voltage', red: 'B', black: 'C' },
-  { quantity: 'dc-voltage', red: 'C', black: '0' },
-  { quantity: 'dc-current', node: 'B', ends: ['L1.from'] },
-  { quantity: 'dc-current', node: 'B', ends: ['L2.from'] },
-  { quantity: 'dc-current', node: 'A', ends: ['R1.from'] },
+  { quantity: 'dc-voltage', range: '50 V', red: 'A', black: '0' },
+  { quantity: 'dc-voltage', range: '50 V', red: 'B', black: 'C' },
+  { quantity: 'dc-voltage', range: '50 V', red: 'C', black: '0' },
+  { quantity: 'dc-current', range: '1 A', node: 'B', ends: ['L1.from'] },
+  { quantity: 'dc-current', range: '1 A', node: 'B', ends: ['L2.from'] },
+  { quantity: 'dc-current', range: '1 A', node: 'A', ends: ['R1.from'] },
 ] as const;
 
-/** The readings of a bench, as its displays show them. */
-function readingsOf(hidden: Hypothesis | null): Reading[] {
-  const bench = hidden ? withFault({ network, instruments: [meter] }, hidden) : { network, instruments: [meter] };
-  const solved = solveUnloaded(bench.network);
-  if (!solved.ok) throw new Error(solved.fault.code);
-  return places.map((place, index) => {
-    const range = place.quantity === 'dc-voltage' ? '50 V' : '1 A';
-    const blank = { id: `M${index + 1}`, instrument: 'm', range, observations: [], ...place } as unknown as Reading;
-    const { expected } = expectationOf(solved.value, bench.instruments, blank);
-    const { display, unit } = shownOn(meter, place.quantity, findRange(meter, place.quantity, range)!, expected ?? 0);
-    return { ...blank, observations: [{ shown: display!.replace('−', '-'), unit }] };
-  });
-}
+const readingsOf = (hidden: Hypothesis | null): Reading[] =>
+  displayedReadings({ network, instruments: [meter] }, hidden ? [hidden] : [], places);
 
 const found = (hidden: Hypothesis | null) => {
   const made = diagnose({ network, instruments: [meter], readings: readingsOf(hidden) });

@@ -1,8 +1,7 @@
 import type { Instrument } from '../instrument/index.ts';
-import { findRange, shownOn } from '../instrument/index.ts';
-import { withFault, type Hypothesis } from '../faults/index.ts';
-import { solveUnloaded } from '../loading/index.ts';
-import { expectationOf, type Reading } from '../readings/index.ts';
+import type { Hypothesis } from '../faults/index.ts';
+import type { Reading } from '../readings/index.ts';
+import { displayedReadings } from '../test/displayed-readings.ts';
 import { read } from '../test/read-line.ts';
 import { diagnose } from './diagnose.ts';
 import { twoFaults, type TwoFaultsProgress } from './two-faults.ts';
@@ -41,30 +40,17 @@ const meter: Instrument = {
 };
 const network = read('E1 12V/1: R1 1k 1% + (R2 2.2k 1% || R3 1k 1% + R4 1k 1%) + R5 470 1%');
 const places = [
-  { quantity: 'dc-voltage', red: 'A', black: '0' },
-  { quantity: 'dc-voltage', red: 'B', black: '0' },
-  { quantity: 'dc-voltage', red: 'C', black: '0' },
-  { quantity: 'dc-voltage', red: 'B', black: 'C' },
-  { quantity: 'dc-voltage', red: 'B', black: 'D' },
-  { quantity: 'dc-current', node: 'B', ends: ['R3.from'] },
-  { quantity: 'dc-current', node: 'A', ends: ['R1.from'] },
+  { quantity: 'dc-voltage', range: '20 V', red: 'A', black: '0' },
+  { quantity: 'dc-voltage', range: '20 V', red: 'B', black: '0' },
+  { quantity: 'dc-voltage', range: '20 V', red: 'C', black: '0' },
+  { quantity: 'dc-voltage', range: '20 V', red: 'B', black: 'C' },
+  { quantity: 'dc-voltage', range: '20 V', red: 'B', black: 'D' },
+  { quantity: 'dc-current', range: '20 mA', node: 'B', ends: ['R3.from'] },
+  { quantity: 'dc-current', range: '20 mA', node: 'A', ends: ['R1.from'] },
 ] as const;
 
-function readingsOf(hidden: readonly Hypothesis[]): Reading[] {
-  const bench = hidden.reduce((on, one) => withFault(on, one), {
-    network,
-    instruments: [meter] as readonly Instrument[],
-  });
-  const solved = solveUnloaded(bench.network);
-  if (!solved.ok) throw new Error(solved.fault.code);
-  return places.map((place, index) => {
-    const range = place.quantity === 'dc-voltage' ? '20 V' : '20 mA';
-    const blank = { id: `M${index + 1}`, instrument: 'm', range, observations: [], ...place } as unknown as Reading;
-    const { expected } = expectationOf(solved.value, bench.instruments, blank);
-    const { display, unit } = shownOn(meter, place.quantity, findRange(meter, place.quantity, range)!, expected ?? 0);
-    return { ...blank, observations: [{ shown: display!.replace('−', '-'), unit }] };
-  });
-}
+const readingsOf = (hidden: readonly Hypothesis[]): Reading[] =>
+  displayedReadings({ network, instruments: [meter] }, hidden, places);
 
 const searched = (readings: readonly Reading[]) => {
   const job = { network, instruments: [meter], readings };
