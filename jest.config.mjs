@@ -19,6 +19,7 @@ export default {
     '^@usual-drag/contract/checks$': '<rootDir>/packages/contract/src/dto/checks.ts',
     '^@usual-drag/contract/dto$': '<rootDir>/packages/contract/src/dto/index.ts',
   },
+  setupFiles: ['<rootDir>/scripts/property-seed.ts'],
   testTimeout: 30_000,
   maxWorkers: 2,
 };
