@@ -183,3 +183,27 @@ test('readings compared, and a plan of a chosen depth', () => {
   expect(cli(['plan', '--depth', 'deep', file]).status).toBe(1);
   expect(cli(['compare', bad]).status).toBe(2);
 });
+
+test('a worksheet is worked, and one with a key that is no word of the format is refused with its path', () => {
+  const sheet = {
+    format: 'usual-drag/worksheet',
+    version: 1,
+    network: {
+      elements: [
+        { id: 'E1', kind: 'source', from: 'A', to: '0', emf: 12 },
+        { id: 'R1', kind: 'resistor', from: 'A', to: '0' },
+      ],
+    },
+    givens: [{ of: 'R1', quantity: 'power', value: 6 }],
+  };
+  const { status, results } = cli(['worksheet', '-'], JSON.stringify(sheet));
+  expect(status).toBe(0);
+  expect(results[0]).toMatchObject({
+    format: 'usual-drag/worksheet-result',
+    complete: true,
+    values: { R1: { voltage: 12, current: 0.5, resistance: 24, power: 6 } },
+  });
+  const refused = cli(['worksheet', '-'], JSON.stringify({ ...sheet, givens: [{ ...sheet.givens[0], unit: 'W' }] }));
+  expect(refused.status).toBe(2);
+  expect(refused.results[0]!.error).toMatchObject({ code: 'invalid-file', where: ['givens[0].unit'] });
+});

@@ -9,6 +9,7 @@ import { refused, type Output } from './output.ts';
 import { planFile } from './plan.ts';
 import { reduceFile } from './reduce.ts';
 import { solveFile } from './solve.ts';
+import { worksheetFile } from './worksheet.ts';
 
 const usage = `Usage: npm run -s cli -- solve FILE…     true values and every set-up's readings
        npm run -s cli -- compare FILE…   readings against what was to be expected
@@ -17,8 +18,9 @@ const usage = `Usage: npm run -s cli -- solve FILE…     true values and every 
        npm run -s cli -- fit --free NAME [--free NAME…] FILE…
        npm run -s cli -- reduce FILE…    the steps down to one resistance
        npm run -s cli -- design FILE…    shunts and multipliers for a movement
+       npm run -s cli -- worksheet FILE…  what follows from what is given
        npm run -s cli -- draw FILE [--out FILE.svg] [--scale] [--zigzag]
-solve, compare, plan, diagnose, fit, reduce and design print one compact JSON result a line, in the order given; draw writes an SVG file, to standard output
+solve, compare, plan, diagnose, fit, reduce, design and worksheet print one compact JSON result a line, in the order given; draw writes an SVG file, to standard output
 where none is named. - reads one file from standard input. Status 2 where any file gave an error.`;
 
 interface Options {
@@ -36,6 +38,7 @@ const perFile: Readonly<Record<string, (text: string, options: Options) => Outpu
   fit: (text, { free }) => fitFile(text, free),
   reduce: reduceFile,
   design: designFile,
+  worksheet: worksheetFile,
 };
 
 function main(): number {

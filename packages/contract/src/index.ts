@@ -15,3 +15,4 @@ export { checkDraft, checkJob, readJob } from './read-job.ts';
 export { checkKit, checkKitInstrument, readKit } from './read-kit.ts';
 export { checkMeterProject } from './read-meter-project.ts';
 export type { FileFault } from './shape-faults.ts';
+export { readWorksheet } from './read-worksheet.ts';

@@ -24,4 +24,6 @@ export const most = {
   calibrationPoints: 200,
   shown: 32,
   stock: 10_000,
+  sheetElements: 60,
+  givens: 240,
 } as const;

@@ -10,6 +10,7 @@ export * from './uncertainty/index.ts';
 export * from './readings/index.ts';
 export * from './plan/index.ts';
 export * from './diagnosis/index.ts';
+export * from './worksheet/index.ts';
 export * from './workshop/index.ts';
 export * from './drawing/index.ts';
 export * from './job/index.ts';

@@ -1,6 +1,6 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import standaloneCode from 'ajv/dist/standalone/index.js';
-import { designSchema, jobSchema, kitSchema, meterProjectSchema } from './schema.ts';
+import { designSchema, jobSchema, kitSchema, meterProjectSchema, worksheetSchema } from './schema.ts';
 
 /** The schema of every format, by the name of its file. */
 export const schemas = (): Readonly<Record<string, object>> => ({
@@ -8,6 +8,7 @@ export const schemas = (): Readonly<Record<string, object>> => ({
   kit: kitSchema(),
   design: designSchema(),
   'meter-project': meterProjectSchema(),
+  worksheet: worksheetSchema(),
 });
 
 /** The text of a module that checks values against the schemas: up to the first fault, or to the last. */

@@ -7,3 +7,4 @@ export { CreateJobDto, KeepVersionDto, SaveInstrumentDto, SaveJobDto, SaveMeterP
 export { requestSchemas } from './schema.ts';
 export { AmmeterDto, SetupDto, VoltmeterDto } from './setup.dto.ts';
 export { MeterProjectDto } from './meter-project.dto.ts';
+export { WorksheetDto } from './worksheet.dto.ts';

@@ -10,6 +10,7 @@ import './requests.dto.ts';
 import './meter-project.dto.ts';
 import { readingSubTypes } from './reading.dto.ts';
 import { meterSubTypes } from './setup.dto.ts';
+import { sheetElementSubTypes } from './worksheet.dto.ts';
 
 type Schema = Record<string, unknown>;
 type ObjectSchema = Schema & { properties: Record<string, Schema>; required?: string[] };
@@ -28,6 +29,7 @@ const unions = {
   FunctionDto: { key: 'quantity', subTypes: functionSubTypes },
   MeterDto: { key: 'quantity', subTypes: meterSubTypes },
   ReadingDto: { key: 'quantity', subTypes: readingSubTypes },
+  SheetElementDto: { key: 'kind', subTypes: sheetElementSubTypes },
 };
 
 /** JSON Schema (draft 2020-12) of a job file, made from the DTO classes. */
@@ -38,6 +40,9 @@ export const kitSchema = (): Schema => fileSchema('KitDto', 'Usual Drag kit, *.k
 
 /** The same of a design file. */
 export const designSchema = (): Schema => fileSchema('DesignDto', 'Usual Drag design, *.design.json');
+
+/** The same of a worksheet file. */
+export const worksheetSchema = (): Schema => fileSchema('WorksheetDto', 'Usual Drag worksheet, *.worksheet.json');
 
 /** The same of a meter being designed, as the server keeps it. */
 export const meterProjectSchema = (): Schema => fileSchema('MeterProjectDto', 'Usual Drag meter project');

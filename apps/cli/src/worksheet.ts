@@ -1,0 +1,11 @@
+import { readWorksheet } from '@usual-drag/contract';
+import { solveWorksheet } from '@usual-drag/core';
+import { refused, type Output } from './output.ts';
+
+/** What follows from one worksheet file's text, or its first fault, as the published format writes them. */
+export function worksheetFile(text: string): Output {
+  const sheet = readWorksheet(text);
+  if (!sheet.ok) return refused(sheet.fault[0]!);
+  const result = solveWorksheet(sheet.value);
+  return result.ok ? { output: result.value, solved: true } : refused(result.fault);
+}

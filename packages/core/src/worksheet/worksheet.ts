@@ -1,0 +1,135 @@
+import { namePattern } from '../network/index.ts';
+import type { Unit } from '../quantity/index.ts';
+
+/** What is asked of a part, and given. */
+export type SheetQuantity = 'voltage' | 'current' | 'resistance' | 'power';
+
+export const sheetQuantities = ['voltage', 'current', 'resistance', 'power'] as const satisfies SheetQuantity[];
+
+export const unitOfSheet: Readonly<Record<SheetQuantity, Unit>> = {
+  voltage: 'V',
+  current: 'A',
+  resistance: 'Ω',
+  power: 'W',
+};
+
+/** A source or a resistor whose value may not be known. */
+export type SheetElement = SheetSource | SheetResistor;
+
+interface SheetTwoTerminal {
+  readonly id: string;
+  readonly from: string;
+  readonly to: string;
+  readonly label?: string;
+}
+
+export interface SheetSource extends SheetTwoTerminal {
+  readonly kind: 'source';
+  /** V. */
+  readonly emf?: number;
+}
+
+export interface SheetResistor extends SheetTwoTerminal {
+  readonly kind: 'resistor';
+  /** Ω. */
+  readonly resistance?: number;
+}
+
+/**
+ * One value that is given: V from → to, A from → to through a resistor and out of `from` of a source, Ω, W taken by a resistor
+ * and delivered by a source. A source's resistance is what it sees.
+ */
+export interface Given {
+  readonly of: string;
+  readonly quantity: SheetQuantity;
+  readonly value: number;
+}
+
+/** A worksheet file: a circuit, and what is given of it. */
+export interface Worksheet {
+  readonly format: 'usual-drag/worksheet';
+  readonly version: 1;
+  readonly title?: string;
+  readonly network: { readonly reference?: string; readonly elements: readonly SheetElement[] };
+  readonly givens: readonly Given[];
+}
+
+/** The four values of a part, null where one does not follow. */
+export type SheetValues = Readonly<Record<SheetQuantity, number | null>>;
+
+export type SheetRule = 'ohm' | 'power' | 'series' | 'parallel' | 'junction' | 'loop' | 'equivalent' | 'equations';
+
+/** One value worked out from others. */
+export interface SheetStep {
+  readonly of: string;
+  readonly quantity: SheetQuantity;
+  readonly value: number;
+  readonly rule: SheetRule;
+  /** What it is worked out from, `R1.voltage` and the like: given, or worked out in a step before. */
+  readonly from: readonly string[];
+  /** The rule with the numbers in it. */
+  readonly text: string;
+}
+
+export interface SheetContradiction {
+  /** Givens that cannot all hold. */
+  readonly between: readonly string[];
+  readonly text: string;
+}
+
+/** What follows from what is given, as in the published format. */
+export interface WorksheetResult {
+  readonly format: 'usual-drag/worksheet-result';
+  readonly version: 1;
+  readonly values: Readonly<Record<string, SheetValues>>;
+  /** The other whole set, where a given power leaves two. */
+  readonly alternative: Readonly<Record<string, SheetValues>> | null;
+  readonly steps: readonly SheetStep[];
+  readonly complete: boolean;
+  /** What would complete it; empty where it is complete. */
+  readonly missing: readonly string[];
+  readonly contradiction: SheetContradiction | null;
+}
+
+export interface WorksheetFault {
+  readonly code: 'invalid-value' | 'duplicate-id' | 'unknown-node';
+  readonly message: string;
+  readonly where: readonly string[];
+}
+
+/** `R1.voltage`. */
+export const keyOf = ({ of, quantity }: Pick<Given, 'of' | 'quantity'>): string => `${of}.${quantity}`;
+
+/** All that is given: in the list, and on the parts. Of a value that stands twice the first is taken; the other is left to be compared. */
+export function givensOf({ network, givens }: Worksheet): readonly Given[] {
+  const onParts = network.elements.flatMap((element): Given[] => {
+    const value = element.kind === 'source' ? element.emf : element.resistance;
+    return value === undefined
+      ? []
+      : [{ of: element.id, quantity: element.kind === 'source' ? 'voltage' : 'resistance', value }];
+  });
+  return [...onParts, ...givens];
+}
+
+/** What keeps a worksheet from being worked: names that stand twice, are not allowed or are not there. */
+export function worksheetFaults({ network, givens }: Worksheet): WorksheetFault[] {
+  const ids = network.elements.map(({ id }) => id);
+  const nodes = new Set(network.elements.flatMap(({ from, to }) => [from, to]));
+  const faults: WorksheetFault[] = [];
+  const refuse = (code: WorksheetFault['code'], message: string, ...where: string[]): void => {
+    faults.push({ code, message, where });
+  };
+  if (ids.length === 0) refuse('invalid-value', 'The worksheet has no parts. Add a source and a resistor.');
+  network.elements.forEach(({ id, from, to }, index) => {
+    for (const name of [id, from, to])
+      if (!namePattern.test(name))
+        refuse('invalid-value', `“${name}” must be up to 32 letters, digits, - and _, without spaces.`, id);
+    if (ids.indexOf(id) !== index) refuse('duplicate-id', `Two parts are called ${id}. Give one another name.`, id);
+  });
+  if (network.reference !== undefined && !nodes.has(network.reference))
+    refuse('unknown-node', `The reference ${network.reference} is not a node of this circuit.`, network.reference);
+  for (const given of givens)
+    if (!ids.includes(given.of))
+      refuse('invalid-value', `${keyOf(given)} is given, but there is no part ${given.of}.`, given.of);
+  return faults;
+}
