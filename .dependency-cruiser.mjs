@@ -14,10 +14,10 @@ const core = [
   'plan',
   'diagnosis',
   'worksheet',
-  'practice',
   'workshop',
   'drawing',
   'job',
+  'practice',
 ];
 /** Layers of the page from the ground up; pages beside each other are one layer. */
 const web = [

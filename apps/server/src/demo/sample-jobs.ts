@@ -1,4 +1,5 @@
 import {
+  builtInKit,
   floatLevelDivider,
   instrumentForJob,
   type AmmeterPlacement,
@@ -11,7 +12,6 @@ import {
   type Setup,
   type VoltmeterPlacement,
 } from '@usual-drag/core';
-import { builtInKit } from '../instruments/built-in-kit.ts';
 
 /** A multimeter that lives in the plant: its mA jack has 1.8 Ω, fuse and leads included. */
 const plantMultimeter: Instrument = {

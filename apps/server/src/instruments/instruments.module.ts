@@ -1,9 +1,9 @@
 import { Inject, Module, type OnModuleInit } from '@nestjs/common';
+import { builtInKit } from '@usual-drag/core';
 import { eq, sql } from 'drizzle-orm';
 import { removedProperty } from '../database/document-repository.ts';
 import { Repositories } from '../documents/repositories.ts';
 import { instruments, properties } from '../database/schema.ts';
-import { builtInKit } from './built-in-kit.ts';
 import { InstrumentsController } from './instruments.controller.ts';
 import { InstrumentsService } from './instruments.service.ts';
 

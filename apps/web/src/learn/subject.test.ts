@@ -1,5 +1,4 @@
-import { newJob, type Instrument } from '@usual-drag/core';
-import { builtInKit } from '../../../server/src/instruments/built-in-kit.ts';
+import { builtInKit, newJob, type Instrument } from '@usual-drag/core';
 import { subjectOf } from './subject.ts';
 
 const kit = builtInKit as readonly Instrument[];

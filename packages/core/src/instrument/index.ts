@@ -1,3 +1,4 @@
+export { builtInKit } from './built-in-kit.ts';
 export { readingUncertainty, type ReadingUncertainty } from './accuracy.ts';
 export { shownOn, smallestStep, type Shown } from './display.ts';
 export {

@@ -48,3 +48,4 @@ export { keepUnchanged } from './unchanged.ts';
 export { readValues } from './part-text.ts';
 export { writeLine, writeValues, type WriteOptions } from './write-line.ts';
 export { networkFaults, duplicates, type NetworkFault } from './validation.ts';
+export { startingAt, strandsOf, type PlacedStrand, type Strand } from './strands.ts';

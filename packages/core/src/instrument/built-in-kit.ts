@@ -1,4 +1,5 @@
-import type { InstrumentFunction, KitInstrument, Range, ResistanceRange } from '@usual-drag/core';
+import type { InstrumentFunction, Range, ResistanceRange } from './instrument.ts';
+import type { KitInstrument } from './kit.ts';
 
 /** The instruments of the kit of every new installation, by kind and property. */
 export const builtInKit: readonly KitInstrument[] = [
