@@ -1,5 +1,5 @@
 import type { Instrument } from '../instrument/index.ts';
-import { solveUnloaded } from '../loading/index.ts';
+import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
 import type { Conventions, Reading } from '../readings/index.ts';
 import { ok, type Result } from '../result.ts';
@@ -47,21 +47,16 @@ export interface DiagnosedJob {
  * scored by its misfit; those that cannot be told apart are one group.
  */
 export function diagnose(job: DiagnosedJob): Result<Diagnosis, SolverFault> {
-  const { network, instruments = [], conventions = {}, readings = [] } = job;
-  const unloaded = solveUnloaded(network);
+  const unloaded = solveUnloaded(job.network);
   if (!unloaded.ok) return unloaded;
-  const observed = observedReadings(unloaded.value, instruments, conventions, readings);
-  const bench = { network, instruments };
-  const sound = soundPrediction(observed);
-  const consistent = isConsistent(sound, observed);
-  const none: Diagnosis = { format: 'usual-drag/diagnosis', version: 1, consistent, groups: [], next: null };
-  if (consistent) return ok(none);
-  const groups = grouped(singleFaults(bench, unloaded.value, observed, sound));
+  const { bench, observed, groups } = groupsIn(job, unloaded.value);
+  const none: Diagnosis = { format: 'usual-drag/diagnosis', version: 1, consistent: !groups, groups: [], next: null };
+  if (!groups) return ok(none);
   return ok({
     ...none,
     groups: groups.map(({ misfit, members }) => ({
       misfit,
-      hypotheses: members.map((member) => told(member, observed, network)),
+      hypotheses: members.map((member) => told(member, observed, job.network)),
     })),
     next: nextReading(
       bench,
@@ -69,6 +64,22 @@ export function diagnose(job: DiagnosedJob): Result<Diagnosis, SolverFault> {
       groups.slice(0, 4).map(({ members }) => members[0]!.hypothesis),
     ),
   });
+}
+
+/** The hypotheses that explain the readings best and cannot be told apart by them; none where no fault is needed or fits. */
+export function bestExplanations(job: DiagnosedJob): readonly Hypothesis[] {
+  const unloaded = solveUnloaded(job.network);
+  const groups = unloaded.ok ? groupsIn(job, unloaded.value).groups : null;
+  return groups?.[0]?.members.map(({ hypothesis }) => hypothesis) ?? [];
+}
+
+/** The groups of a job's hypotheses, best first; null where the sound circuit predicts every reading. */
+function groupsIn({ network, instruments = [], conventions = {}, readings = [] }: DiagnosedJob, unloaded: Unloaded) {
+  const observed = observedReadings(unloaded, instruments, conventions, readings);
+  const bench = { network, instruments };
+  const sound = soundPrediction(observed);
+  const groups = isConsistent(sound, observed) ? null : grouped(singleFaults(bench, unloaded, observed, sound));
+  return { bench, observed, groups };
 }
 
 /** The best leads; all within its 2u at every reading join it; then the best of the rest. */

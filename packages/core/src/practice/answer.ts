@@ -1,0 +1,118 @@
+import { bestExplanations } from '../diagnosis/index.ts';
+import { jobMeant, networkMeant, type Job } from '../job/index.ts';
+import {
+  bestRangeOptions,
+  measurementPointOf,
+  rangeTable,
+  solveSetup,
+  solveUnloaded,
+  sourceResistanceUncertainty,
+  type MeterReading,
+  type RangeOption,
+  type Unloaded,
+} from '../loading/index.ts';
+import { reduceNet, resistanceNet } from '../reduction/index.ts';
+import { movementOf, planDesign, type Design } from '../workshop/index.ts';
+import type { Answer, Ask, AskedOfMeter, AskedOfPart, Problem } from './problem.ts';
+
+/**
+ * The right answer to a question, worked out from the problem's own job or design.
+ *
+ * @returns in SI, a range's id, or a fault; null where the problem does not have what is asked about
+ */
+export function answerTo({ job, design }: Problem, { of }: Ask): Answer | null {
+  if (of.what === 'section') return design ? sectionOf(design, of.range) : null;
+  if (!job) return null;
+  if (of.what === 'fault') return faultOf(job);
+  const solved = solveUnloaded(networkMeant(job));
+  return solved.ok ? valueIn(solved.value, job, of) : null;
+}
+
+const valueIn = (unloaded: Unloaded, job: Job, of: AskedOfMeter | AskedOfPart): Answer | null =>
+  'setup' in of ? valueOfMeter(unloaded, job, of) : valueOfPart(unloaded, of);
+
+function valueOfPart(unloaded: Unloaded, of: AskedOfPart): Answer | null {
+  const { network, values } = unloaded;
+  switch (of.what) {
+    case 'equivalent': {
+      const source = network.elements.find(({ id }) => id === of.source);
+      if (source?.kind !== 'source' && source?.kind !== 'current-source') return null;
+      return reduceNet(resistanceNet(network, source, unloaded.tangent)).equivalent;
+    }
+    case 'voltage':
+    case 'current':
+    case 'power':
+      return values.elements[of.element]?.[of.what] ?? null;
+    case 'charge': {
+      const current = values.elements[of.element]?.current ?? null;
+      return current === null ? null : current * of.seconds;
+    }
+  }
+}
+
+function valueOfMeter(unloaded: Unloaded, job: Job, of: AskedOfMeter): Answer | null {
+  if (of.what === 'range') return bestRange(unloaded, job, of)?.range.id ?? null;
+  const reading = readingOf(unloaded, job, of);
+  if (!reading) return null;
+  const { indicated, true: truth, error, relativeError } = reading;
+  switch (of.what) {
+    case 'indicated':
+      return indicated;
+    case 'true':
+      return truth;
+    case 'error':
+      return error;
+    case 'relative-error':
+      return relativeError;
+    case 'corrected':
+      return truth === null || !indicated ? null : (of.shown * truth) / indicated;
+  }
+}
+
+/** A meter of a job's set-up, solved with the whole set-up; null where there is none. */
+export function readingOf(
+  unloaded: Unloaded,
+  { instruments = [], setups = [] }: Pick<Job, 'instruments' | 'setups'>,
+  { setup: id, meter }: { readonly setup: string; readonly meter: string },
+): MeterReading | null {
+  const setup = setups.find((one) => one.id === id);
+  if (!setup) return null;
+  const solved = solveSetup(unloaded, instruments, setup);
+  return solved.ok ? (solved.value.meters[meter] ?? null) : null;
+}
+
+/** The ranges of a meter's instrument at its place, and what they leave uncertain. */
+export function rangesAt(
+  unloaded: Unloaded,
+  { instruments = [], setups = [] }: Pick<Job, 'instruments' | 'setups'>,
+  { setup: id, meter: meterId }: { readonly setup: string; readonly meter: string },
+): RangeOption[] {
+  const setup = setups.find((one) => one.id === id);
+  const meter = setup?.meters.find((one) => one.id === meterId);
+  const instrument = instruments.find((one) => one.id === meter?.instrument);
+  if (!setup || !meter || !instrument) return [];
+  const point = measurementPointOf(unloaded, instruments, setup, meterId);
+  if (!point.ok) return [];
+  const sourceResistance = sourceResistanceUncertainty(unloaded.network, instruments, setup, meterId);
+  return rangeTable(point.value, meter.quantity, [instrument], { sourceResistance, meterResistance: 0.01 });
+}
+
+const bestRange = (...at: Parameters<typeof rangesAt>): RangeOption | null =>
+  bestRangeOptions(rangesAt(...at)).corrected;
+
+/** Ω of the section that a range adds to a design; null where the design has no such range. */
+export function sectionOf(design: Design, range: number): number | null {
+  const movement = movementOf(design.movement);
+  const plan = movement.ok ? planDesign(design, movement.value) : null;
+  if (!plan?.ok) return null;
+  const rising = [...design.ranges].sort((a, b) => a - b);
+  const at = rising.indexOf(range);
+  const { sections } = plan.value;
+  // A universal shunt's sections stand from the common end: the highest range first.
+  return sections[design.scheme === 'universal' ? sections.length - 1 - at : at]?.resistance ?? null;
+}
+
+function faultOf(job: Job): Answer | null {
+  const [found] = bestExplanations(jobMeant(job));
+  return found ? { fault: found.fault, where: found.where, value: found.value } : null;
+}

@@ -1,0 +1,111 @@
+import { toNumber } from '../solver/index.ts';
+import { movementOf, type Design } from '../workshop/index.ts';
+import { sectionOf } from './answer.ts';
+import type { SlipValue } from './slip.ts';
+import { twoDigits } from './twist.ts';
+
+/** What every slip in designing a shunt or a multiplier would have given for the section that a range adds. */
+export function designSlips(design: Design, range: number): SlipValue[] {
+  const found = movementOf(design.movement);
+  if (!found.ok) return [];
+  const movement = {
+    current: toNumber(found.value.current),
+    coil: toNumber(found.value.resistance),
+  };
+  const rising = [...design.ranges].sort((a, b) => a - b);
+  const others = rising
+    .filter((other) => other !== range)
+    .map((other): SlipValue => ({ slip: 'wrong-range', value: sectionOf(design, other) ?? NaN, at: '' }));
+  const own =
+    design.target === 'voltmeter'
+      ? multiplierSlips(design, rising, range, movement)
+      : shuntSlips(design, rising, range, movement);
+  return [...own, ...others];
+}
+
+interface Coil {
+  /** A at full scale. */
+  readonly current: number;
+  /** Ω. */
+  readonly coil: number;
+}
+
+const of = (slip: SlipValue['slip'], ...values: readonly number[]): SlipValue[] =>
+  values.map((value) => ({ slip, value, at: '' }));
+
+function multiplierSlips(
+  design: Design,
+  rising: readonly number[],
+  range: number,
+  { current, coil }: Coil,
+): SlipValue[] {
+  const at = rising.indexOf(range);
+  const below = at > 0 && design.scheme === 'string' ? rising[at - 1]! : null;
+  const whole = range / current;
+  const rounded = [twoDigits(whole), twoDigits(1 / current) * range];
+  if (below === null)
+    return [
+      ...of('coil-not-subtracted', whole),
+      ...of('coil-added', whole + coil),
+      ...of('rounded-early', ...rounded.map((value) => value - coil)),
+      ...of('wrong-range', ...rising.filter((other) => other !== range).map((other) => other / current - coil)),
+    ];
+  const step = (range - below) / current;
+  return [
+    ...of('coil-not-subtracted', whole),
+    ...of('coil-added', whole + coil, step + coil),
+    ...of(
+      'rounded-early',
+      twoDigits(whole) - below / current,
+      whole - twoDigits(below / current),
+      twoDigits(whole) - twoDigits(below / current),
+      twoDigits(1 / current) * (range - below),
+      twoDigits(whole - coil) - twoDigits(below / current - coil),
+    ),
+  ];
+}
+
+function shuntSlips(design: Design, rising: readonly number[], range: number, { current, coil }: Coil): SlipValue[] {
+  const drop = current * coil;
+  if (design.scheme !== 'universal') {
+    const through = range - current;
+    return [
+      ...of('coil-not-subtracted', drop / range),
+      ...of('coil-added', drop / (range + current)),
+      ...of(
+        'rounded-early',
+        twoDigits(drop) / through,
+        drop / twoDigits(through),
+        twoDigits(drop) / twoDigits(through),
+      ),
+    ];
+  }
+  // R_T = I_m·R_m/(I_lowest − I_m), taps at I_m(R_T + R_m)/I: a slip in R_T runs through all of them.
+  const lowest = rising[0]!;
+  const right = drop / (lowest - current);
+  const section = (shunt: number, loop: number, keep: (value: number) => number = (value) => value): number => {
+    const tap = (at: number): number => keep(at === 0 ? shunt : (current * loop) / rising[at]!);
+    const at = rising.indexOf(range);
+    return at === rising.length - 1 ? tap(at) : tap(at) - tap(at + 1);
+  };
+  const notSubtracted = drop / lowest;
+  const added = drop / (lowest + current);
+  const rounded = twoDigits(right);
+  return [
+    ...of(
+      'coil-not-subtracted',
+      section(notSubtracted, notSubtracted + coil),
+      section(right, right),
+      section(notSubtracted, notSubtracted),
+    ),
+    ...of('coil-added', section(added, added + coil)),
+    ...of(
+      'rounded-early',
+      section(rounded, rounded + coil),
+      section(right, right + coil, twoDigits),
+      section(right, twoDigits(right + coil)),
+      section(rounded, rounded + coil, twoDigits),
+      section(twoDigits(drop) / (lowest - current), twoDigits(drop) / (lowest - current) + coil),
+    ),
+  ];
+}

@@ -1,0 +1,186 @@
+import { faultSentence, type Hypothesis } from '../faults/index.ts';
+import { formatPercent, formatQuantity, type Unit } from '../quantity/index.ts';
+import { answerTo } from './answer.ts';
+import type { Answer, Ask, Problem } from './problem.ts';
+import { readAnswer, type TypedAnswer } from './read-answer.ts';
+import { slipSentences, type Slip, type SlipValue } from './slip.ts';
+import { slipsFor } from './slips.ts';
+
+/** What came of one answer. */
+export interface Mark {
+  readonly right: boolean;
+  /** In SI, a range's id, or a fault; null where the problem does not have what is asked about. */
+  readonly expected: Answer | null;
+  /** Null where none is recognised. */
+  readonly slip: Slip | null;
+  readonly text: string;
+}
+
+/** How a problem's answers were marked, as in the published format. */
+export interface Marking {
+  readonly format: 'usual-drag/marking';
+  readonly version: 1;
+  readonly marks: Readonly<Record<string, Mark>>;
+}
+
+/** An answer as it is handed in: a text, or a fault. */
+export type GivenAnswer = string | (Pick<Hypothesis, 'fault' | 'where'> & { readonly value?: Hypothesis['value'] });
+
+/** Share by which an answer may be off. */
+const allowed = 0.005;
+
+/** Marks every question that has an answer. */
+export const markAnswers = (problem: Problem, answers: Readonly<Record<string, GivenAnswer>>): Marking => ({
+  format: 'usual-drag/marking',
+  version: 1,
+  marks: Object.fromEntries(
+    problem.asks
+      .filter(({ id }) => Object.hasOwn(answers, id))
+      .map((ask) => [ask.id, markAnswer(problem, ask, answers[ask.id]!)]),
+  ),
+});
+
+/**
+ * Marks one answer: right within 0.5 %, or within half of the last digit given where that is more and the answer has two digits
+ * or more; else the slip that would have given it, with a wrong sign or prefix on top of it where need be.
+ */
+export function markAnswer(problem: Problem, ask: Ask, given: GivenAnswer): Mark {
+  const expected = answerTo(problem, ask);
+  if (expected === null)
+    return { right: false, expected, slip: null, text: 'This problem does not have what is asked about.' };
+  if (typeof expected === 'object') return markFault(expected, given);
+  if (typeof given !== 'string') return { right: false, expected, slip: null, text: 'Answer with a value.' };
+  if (typeof expected === 'string') return markRange(expected, given);
+  const typed = readAnswer(given, ask.unit);
+  if (!typed.ok) return { right: false, expected, slip: null, text: typed.fault };
+  const { value } = typed.value;
+  if (isNear(value, expected, typed.value)) {
+    const note =
+      typed.value.hasUnit || ask.unit === undefined ? '' : ` Write the unit with it: ${given.trim()} ${ask.unit}.`;
+    return { right: true, expected, slip: null, text: `Right: ${inUnit(expected, ask.unit)}.${note}` };
+  }
+  const found = recognise(value, expected, slipsFor(problem, ask), typed.value);
+  return {
+    right: false,
+    expected,
+    slip: found?.slip ?? null,
+    text: found ? found.text : 'Not right, and no usual slip gives it. Take it a step at a time.',
+  };
+}
+
+const isNear = (value: number, wanted: number, { digits, halfStep }: TypedAnswer): boolean =>
+  Math.abs(value - wanted) <= Math.max(allowed * Math.abs(wanted), digits >= 2 ? halfStep * (1 + 1e-9) : 0);
+
+/** The slip whose value is nearest to an answer, alone, then with the sign, then with a prefix on top. */
+function recognise(
+  value: number,
+  expected: number,
+  slips: readonly SlipValue[],
+  typed: TypedAnswer,
+): { readonly slip: Slip; readonly text: string } | null {
+  const alone = nearest(value, slips, typed);
+  if (alone) return { slip: alone.slip, text: said(alone) };
+  const right: SlipValue = { slip: 'sign', value: expected, at: '' };
+  if (nearest(-value, [right], typed)) return { slip: 'sign', text: slipSentences.sign };
+  for (const power of [3, -3, 6, -6, 9, -9, 12, -12])
+    for (const sign of [1, -1]) {
+      const put = sign * value * 10 ** power;
+      if (nearest(put, [right], typed)) {
+        const text = sign === 1 ? slipSentences.prefix : `${slipSentences.prefix} ${slipSentences.sign}`;
+        return { slip: 'prefix', text };
+      }
+    }
+  const turned = nearest(-value, slips, typed);
+  if (turned) return { slip: turned.slip, text: `${said(turned)} And the sign is turned.` };
+  for (const power of [3, -3, 6, -6])
+    for (const sign of [1, -1]) {
+      const found = nearest(sign * value * 10 ** power, slips, typed);
+      if (found) return { slip: found.slip, text: `${said(found)} And the prefix is another.` };
+    }
+  return null;
+}
+
+/** The slip that comes nearest to a value, within what its digits say; a rounding only where no other does as well. */
+function nearest(value: number, slips: readonly SlipValue[], { digits, halfStep }: TypedAnswer): SlipValue | null {
+  let best: SlipValue | null = null;
+  let least = Infinity;
+  for (const one of slips) {
+    const size = Math.abs(one.value);
+    if (size === 0 || !Number.isFinite(size)) continue;
+    const off = Math.abs(value - one.value) / size;
+    const room = one.slip === 'rounded-early' ? 0.001 : allowed;
+    const step = digits >= 2 ? Math.min((halfStep * Math.abs(value / (value || 1))) / size, 0.02) : 0;
+    if (off > Math.max(room, step)) continue;
+    const counted = one.slip === 'rounded-early' ? off + 2e-4 : off;
+    if (counted < least) [best, least] = [one, counted];
+  }
+  return best;
+}
+
+const said = ({ slip, at }: SlipValue): string =>
+  at === '' ? slipSentences[slip] : `${slipSentences[slip]} It happened at ${at}.`;
+
+function markRange(expected: string, given: string): Mark {
+  const plain = (text: string): string =>
+    text
+      .replace(/[\s\u00a0]/g, '')
+      .replace(/[μu]/g, 'µ')
+      .toLowerCase();
+  const right = plain(given) === plain(expected);
+  return {
+    right,
+    expected,
+    slip: right ? null : 'wrong-range',
+    text: right
+      ? `Right: ${expected}.`
+      : `Another range is left with less uncertainty once its loading is corrected: neither over range nor low on its scale.`,
+  };
+}
+
+/** How far a fitted value may be from the one found. */
+const fittedWithin = 0.25;
+
+function markFault(expected: Hypothesis, given: GivenAnswer): Mark {
+  const answered = typeof given === 'string' ? faultIn(given) : given;
+  if (!answered)
+    return { right: false, expected, slip: null, text: 'Name a fault, and the part or reading that has it.' };
+  const sameFault = answered.fault === expected.fault;
+  const sameWhere = [...answered.where].sort().join() === [...expected.where].sort().join();
+  const right = sameFault && sameWhere && isSameValue(answered.value ?? null, expected);
+  if (right) return { right, expected, slip: null, text: `Right: ${faultSentence(expected)}` };
+  const text = sameWhere
+    ? `The place is right, the fault is another. ${whereWords(expected)}`
+    : sameFault
+      ? 'Such a fault it is, but somewhere else: look which readings it would have left as they are.'
+      : 'That would not have given these readings: work out what it does to each.';
+  return { right, expected, slip: null, text };
+}
+
+const whereWords = ({ where }: Hypothesis): string => `Look at ${where.join(' and ')} again.`;
+
+/** Values that the readings only fit are right within a quarter; others must be the same where they are given. */
+function isSameValue(value: Hypothesis['value'], { fault, value: wanted }: Hypothesis): boolean {
+  if (value === null || wanted === null) return true;
+  if (typeof value === 'number' && typeof wanted === 'number')
+    return fault === 'decade' || fault === 'prefix'
+      ? Math.abs(value - wanted) <= 1e-9 * Math.abs(wanted)
+      : Math.abs(value - wanted) <= fittedWithin * Math.abs(wanted);
+  if (typeof value === 'object' && typeof wanted === 'object' && 'factor' in value && 'factor' in wanted)
+    return value.quantity === wanted.quantity && Math.abs(value.factor - wanted.factor) <= fittedWithin * wanted.factor;
+  return JSON.stringify(value) === JSON.stringify(wanted);
+}
+
+function faultIn(text: string): Hypothesis | null {
+  try {
+    const { fault, where, value = null } = JSON.parse(text) as Partial<Hypothesis>;
+    return typeof fault === 'string' && Array.isArray(where) ? { fault, where, value } : null;
+  } catch {
+    return null;
+  }
+}
+
+/** A value as it is shown for a question. */
+export function inUnit(value: number, unit: string | undefined): string {
+  if (unit === '%') return formatPercent(value, { digits: 4 });
+  return formatQuantity(value, (unit?.slice(-1) ?? 'V') as Unit, { digits: 4, trim: true });
+}

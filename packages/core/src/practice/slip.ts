@@ -1,0 +1,48 @@
+/** A slip that a wrong answer can come from. */
+export type Slip =
+  | 'reciprocal-not-inverted'
+  | 'added-parallel'
+  | 'reciprocals-of-series'
+  | 'power-v-times-r'
+  | 'divider-inverted'
+  | 'meter-left-out'
+  | 'meter-in-series'
+  | 'wrong-range'
+  | 'prefix'
+  | 'minutes'
+  | 'sign'
+  | 'rounded-early'
+  | 'of-indicated'
+  | 'coil-not-subtracted'
+  | 'coil-added'
+  | 'error-only';
+
+/** What a slip would have given. */
+export interface SlipValue {
+  readonly slip: Slip;
+  /** In SI. */
+  readonly value: number;
+  /** Where in the working it happens, `R2 and R3 in parallel`; empty where that is plain. */
+  readonly at: string;
+}
+
+/** A slip in a sentence, as one would tell it across the bench. */
+export const slipSentences: Readonly<Record<Slip, string>> = {
+  'reciprocal-not-inverted': 'The reciprocals were added but not turned over.',
+  'added-parallel': 'Parts in parallel were added as if they were in series.',
+  'reciprocals-of-series': 'Parts in series were joined by reciprocals as if they were in parallel.',
+  'power-v-times-r': 'Power is V × I, V²/R or I²·R; this is V × R.',
+  'divider-inverted': 'It was shared out by the wrong part: the ratio is upside down.',
+  'meter-left-out': 'That is the value without the meter: its resistance was left out.',
+  'meter-in-series':
+    'The meter was joined the wrong way: a voltmeter stands in parallel with what it reads, an ammeter in series.',
+  'wrong-range': 'That is what another range has: each range has a resistance of its own.',
+  prefix: 'The digits are right, the prefix is not: look at milli, micro and kilo again.',
+  minutes: 'The minutes were taken for seconds: a coulomb is an ampere for one second.',
+  sign: 'The size is right, the sign is not: the error is indicated less true.',
+  'rounded-early': 'A value on the way was rounded: carry all digits, round the answer only.',
+  'of-indicated': 'The error was divided by the indicated value; it counts against the true one.',
+  'coil-not-subtracted': 'The coil was left out: its resistance and its current belong to the movement already.',
+  'coil-added': 'The coil was added where it is taken off.',
+  'error-only': 'That is the difference, not the value; or the value where the difference was asked.',
+};

@@ -1,0 +1,56 @@
+import type { Job } from '../job/index.ts';
+import { designSlips } from './design-slips.ts';
+import { meterSlips } from './meter-slips.ts';
+import { networkSlipsAndRounding, type SlipsIn } from './network-slips.ts';
+import type { Ask, AskedOfPart, Problem } from './problem.ts';
+import type { SlipValue } from './slip.ts';
+import { reckon } from './twist.ts';
+import { treeOfNetwork } from './worked-tree.ts';
+
+/**
+ * What every slip would have given for a question that is answered with a number.
+ *
+ * @param slipsIn  how those in a circuit are found: with rounding on the way where left out
+ */
+export function slipsFor(
+  { job, design }: Problem,
+  { of }: Ask,
+  slipsIn: SlipsIn = networkSlipsAndRounding,
+): SlipValue[] {
+  if (of.what === 'section') return design ? designSlips(design, of.range) : [];
+  if (!job || of.what === 'fault' || of.what === 'range') return [];
+  return 'setup' in of ? meterSlips(job, of, slipsIn) : partSlips(job, of, slipsIn);
+}
+
+function partSlips({ network }: Job, of: AskedOfPart, slipsIn: SlipsIn): SlipValue[] {
+  const worked = treeOfNetwork(network);
+  if (!worked) return [];
+  const { tree, emf } = worked;
+  if (of.what === 'equivalent') return slipsIn(tree, emf, ({ resistance }) => [resistance]);
+  const part = network.elements.find(({ id }) => id === of.element);
+  const resistance = part?.kind === 'resistor' ? part.resistance : null;
+  const own = slipsIn(tree, emf, ({ parts, resistance: whole }) => {
+    // Of the source: what the whole of it takes.
+    const found = parts.get(of.element) ?? { voltage: emf, current: emf / whole };
+    const { voltage, current } = found;
+    switch (of.what) {
+      case 'voltage':
+        return [voltage, ...(resistance === null ? [] : [current * resistance])];
+      case 'current':
+        return [current, ...(resistance === null ? [] : [voltage / resistance])];
+      case 'charge':
+        return [current * of.seconds, ...(resistance === null ? [] : [(voltage / resistance) * of.seconds])];
+      case 'power':
+        return [
+          voltage * current,
+          ...(resistance === null ? [] : [voltage ** 2 / resistance, current ** 2 * resistance]),
+        ];
+    }
+  });
+  const voltage = reckon(tree, emf).parts.get(of.element)?.voltage ?? null;
+  if (of.what === 'power' && resistance !== null && voltage !== null)
+    return [{ slip: 'power-v-times-r', value: voltage * resistance, at: '' }, ...own];
+  if (of.what === 'charge' && voltage !== null && resistance !== null)
+    return [{ slip: 'minutes', value: ((voltage / resistance) * of.seconds) / 60, at: '' }, ...own];
+  return own;
+}
