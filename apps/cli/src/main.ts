@@ -7,6 +7,7 @@ import { diagnoseFile, fitFile } from './diagnose.ts';
 import { drawFile } from './draw.ts';
 import { refused, type Output } from './output.ts';
 import { planFile } from './plan.ts';
+import { markFile, practiceProblem } from './practice.ts';
 import { reduceFile } from './reduce.ts';
 import { solveFile } from './solve.ts';
 import { worksheetFile } from './worksheet.ts';
@@ -19,8 +20,10 @@ const usage = `Usage: npm run -s cli -- solve FILE…     true values and every 
        npm run -s cli -- reduce FILE…    the steps down to one resistance
        npm run -s cli -- design FILE…    shunts and multipliers for a movement
        npm run -s cli -- worksheet FILE…  what follows from what is given
+       npm run -s cli -- practice --kind KIND [--level 1|2|3] [--seed N] [--solution]
+       npm run -s cli -- mark FILE…      the answers to a problem, the slip named
        npm run -s cli -- draw FILE [--out FILE.svg] [--scale] [--zigzag]
-solve, compare, plan, diagnose, fit, reduce, design and worksheet print one compact JSON result a line, in the order given; draw writes an SVG file, to standard output
+solve, compare, plan, diagnose, fit, reduce, design, worksheet and mark print one compact JSON result a line, in the order given; draw writes an SVG file, to standard output
 where none is named. - reads one file from standard input. Status 2 where any file gave an error.`;
 
 interface Options {
@@ -39,6 +42,7 @@ const perFile: Readonly<Record<string, (text: string, options: Options) => Outpu
   reduce: reduceFile,
   design: designFile,
   worksheet: worksheetFile,
+  mark: markFile,
 };
 
 function main(): number {
@@ -50,29 +54,38 @@ function main(): number {
       out: { type: 'string' },
       scale: { type: 'boolean' },
       zigzag: { type: 'boolean' },
+      kind: { type: 'string' },
+      level: { type: 'string', default: '1' },
+      seed: { type: 'string', default: '1' },
+      solution: { type: 'boolean', default: false },
     },
   });
   const [name = '', ...files] = positionals;
   if (name === 'draw' && files.length === 1)
     return draw(files[0]!, values.out, values.scale ?? false, values.zigzag ?? false);
+  if (name === 'practice' && files.length === 0) {
+    const { kind, level, seed, solution } = values;
+    return print(practiceProblem({ kind, level, seed, solution }));
+  }
   const run = perFile[name];
   const depth = depths.find((one) => one === (values.depth ?? 'parts'));
   if (!run || files.length === 0 || !depth) return misused(usage);
   let status = 0;
   for (const file of files) {
-    const { output, solved } = onText(file, (text) => run(text, { depth, free: values.free ?? [] }));
-    process.stdout.write(`${JSON.stringify(output)}\n`);
-    if (!solved) status = 2;
+    status = Math.max(status, print(onText(file, (text) => run(text, { depth, free: values.free ?? [] }))));
   }
   return status;
 }
 
+/** Prints one result on a line; 2 where it is an error. */
+function print({ output, solved }: Output): number {
+  process.stdout.write(`${JSON.stringify(output)}\n`);
+  return solved ? 0 : 2;
+}
+
 function draw(file: string, out: string | undefined, toScale: boolean, zigzag: boolean): number {
   const { output, svg } = onText(file, (text) => drawFile(text, { toScale, resistor: zigzag ? 'zigzag' : 'box' }));
-  if (svg === undefined) {
-    process.stdout.write(`${JSON.stringify(output)}\n`);
-    return 2;
-  }
+  if (svg === undefined) return print({ output, solved: false });
   if (out === undefined) process.stdout.write(svg);
   else writeFileSync(out, svg);
   return 0;

@@ -10,6 +10,7 @@ export {
 } from './answers.ts';
 export { checkDocument, checkStored } from './check-document.ts';
 export { largestDocument } from './limits.ts';
+export { readAnsweredProblem, type AnsweredProblem } from './read-answered-problem.ts';
 export { readDesign } from './read-design.ts';
 export { checkDraft, checkJob, readJob } from './read-job.ts';
 export { checkKit, checkKitInstrument, readKit } from './read-kit.ts';

@@ -26,4 +26,5 @@ export const most = {
   stock: 10_000,
   sheetElements: 60,
   givens: 240,
+  asks: 50,
 } as const;

@@ -25,7 +25,7 @@ interface SchemaCheck {
   errors?: readonly SchemaError[] | null;
 }
 
-type Format = 'job' | 'kit' | 'design' | 'meterProject' | 'worksheet';
+type Format = 'job' | 'kit' | 'design' | 'meterProject' | 'worksheet' | 'answeredProblem';
 
 /** A check of parsed values against a published schema, which says its faults in words, up to twenty of them. */
 export function shapeCheck<T>(format: Format): (value: unknown) => Result<T, readonly FileFault[]> {

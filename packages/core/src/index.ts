@@ -14,3 +14,4 @@ export * from './worksheet/index.ts';
 export * from './workshop/index.ts';
 export * from './drawing/index.ts';
 export * from './job/index.ts';
+export * from './practice/index.ts';

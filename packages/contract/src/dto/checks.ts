@@ -1,6 +1,13 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import standaloneCode from 'ajv/dist/standalone/index.js';
-import { designSchema, jobSchema, kitSchema, meterProjectSchema, worksheetSchema } from './schema.ts';
+import {
+  answeredProblemSchema,
+  designSchema,
+  jobSchema,
+  kitSchema,
+  meterProjectSchema,
+  worksheetSchema,
+} from './schema.ts';
 
 /** The schema of every format, by the name of its file. */
 export const schemas = (): Readonly<Record<string, object>> => ({
@@ -9,6 +16,7 @@ export const schemas = (): Readonly<Record<string, object>> => ({
   design: designSchema(),
   'meter-project': meterProjectSchema(),
   worksheet: worksheetSchema(),
+  'answered-problem': answeredProblemSchema(),
 });
 
 /** The text of a module that checks values against the schemas: up to the first fault, or to the last. */

@@ -8,3 +8,4 @@ export { requestSchemas } from './schema.ts';
 export { AmmeterDto, SetupDto, VoltmeterDto } from './setup.dto.ts';
 export { MeterProjectDto } from './meter-project.dto.ts';
 export { WorksheetDto } from './worksheet.dto.ts';
+export { AnsweredProblemDto, ProblemDto } from './problem.dto.ts';

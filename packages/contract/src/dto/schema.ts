@@ -8,6 +8,7 @@ import './job.dto.ts';
 import './kit.dto.ts';
 import './requests.dto.ts';
 import './meter-project.dto.ts';
+import { askedForSubTypes } from './problem.dto.ts';
 import { readingSubTypes } from './reading.dto.ts';
 import { meterSubTypes } from './setup.dto.ts';
 import { sheetElementSubTypes } from './worksheet.dto.ts';
@@ -29,6 +30,7 @@ const unions = {
   FunctionDto: { key: 'quantity', subTypes: functionSubTypes },
   MeterDto: { key: 'quantity', subTypes: meterSubTypes },
   ReadingDto: { key: 'quantity', subTypes: readingSubTypes },
+  AskedForDto: { key: 'what', subTypes: askedForSubTypes },
   SheetElementDto: { key: 'kind', subTypes: sheetElementSubTypes },
 };
 
@@ -43,6 +45,9 @@ export const designSchema = (): Schema => fileSchema('DesignDto', 'Usual Drag de
 
 /** The same of a worksheet file. */
 export const worksheetSchema = (): Schema => fileSchema('WorksheetDto', 'Usual Drag worksheet, *.worksheet.json');
+
+/** The same of a problem with answers to be marked. */
+export const answeredProblemSchema = (): Schema => fileSchema('AnsweredProblemDto', 'Usual Drag problem with answers');
 
 /** The same of a meter being designed, as the server keeps it. */
 export const meterProjectSchema = (): Schema => fileSchema('MeterProjectDto', 'Usual Drag meter project');

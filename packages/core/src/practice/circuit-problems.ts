@@ -19,7 +19,7 @@ export function draftCircuit(draw: Draw, level: Level) {
 }
 
 /** The job of a problem. */
-export const jobOf = (name: string, network: Network) => ({ ...newJob(name), network });
+const jobOf = (name: string, network: Network) => ({ ...newJob(name), network });
 
 /** The resistance that the source sees. */
 export function equivalentProblem(draw: Draw, level: Level): Drafted | null {
@@ -47,26 +47,26 @@ export function voltagesProblem(draw: Draw, level: Level): Drafted | null {
   const { place, network, text } = draftCircuit(draw, level);
   const solved = valuesOf(network);
   if (!solved) return null;
-  const [one, other, third] = draw.shuffled(resistorsOf(network));
-  const quantities = level === 3 ? (['voltage', 'current', 'power'] as const) : (['voltage', 'current'] as const);
+  const parts = draw.shuffled(resistorsOf(network));
+  const { emf } = network.elements.find((element) => element.kind === 'source')!;
+  // What stands across the source itself needs no working out.
+  const inside = parts.filter((id) => solved[id]!.voltage! < emf * (1 - 1e-9));
+  const quantities = [inside.length > 0 ? 'voltage' : 'current', 'current', ...(level === 3 ? ['power'] : [])] as const;
   const asks = quantities.map((what, k): Ask => {
-    const element = [one, other, third ?? one][k]!;
-    const unit = { voltage: 'V', current: 'A', power: 'W' } as const;
-    const article =
-      what === 'voltage'
-        ? `the voltage across ${element}`
-        : what === 'current'
-          ? `the current in ${element}`
-          : `the power of ${element}`;
+    const element = (what === 'voltage' ? inside : parts)[k % parts.length] ?? parts[0]!;
+    const quantity = what as 'voltage' | 'current' | 'power';
     return {
       id: 'abc'[k]!,
-      text: `What is ${article}?`,
-      of: { what, element },
-      unit: unitFor(solved[element]![what] ?? 0, unit[what]),
+      text: `What is ${askedWords[quantity]} ${element}?`,
+      of: { what: quantity, element },
+      unit: unitFor(solved[element]![quantity] ?? 0, unitsOf[quantity]),
     };
   });
   return { text, job: jobOf(place.name, network), asks };
 }
+
+const askedWords = { voltage: 'the voltage across', current: 'the current in', power: 'the power of' } as const;
+const unitsOf = { voltage: 'V', current: 'A', power: 'W' } as const;
 
 /** Power, and the charge that passes in some minutes. */
 export function powerProblem(draw: Draw, level: Level): Drafted | null {

@@ -106,7 +106,7 @@ function misread(
 }
 
 /** A place read on the lowest range that does not go over, from the highest down. */
-export function readSharply(bench: SimulatedBench, spot: BenchPlace) {
+function readSharply(bench: SimulatedBench, spot: BenchPlace) {
   const instrument = bench.bench.instruments.find(({ id }) => id === spot.instrument)!;
   const falling = [...rangesOf(instrument, spot.quantity)].sort((a, b) => b.fullScale - a.fullScale);
   let found: { readonly place: BenchPlace; readonly observation: { shown: string; unit: string } } | null = null;

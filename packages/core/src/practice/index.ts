@@ -1,4 +1,4 @@
-export { markAnswer, markAnswers, type GivenAnswer, type Mark, type Marking } from './mark.ts';
+export { markAnswer, markAnswers, type GivenAnswer, type AnswerMark, type Marking } from './mark.ts';
 export { makeProblem, withSolution } from './make-problem.ts';
 export {
   levels,
@@ -13,3 +13,15 @@ export {
 export { simulatedBench, type BenchPlace, type SimulatedBench } from './simulated-bench.ts';
 export { slipSentences, type Slip } from './slip.ts';
 export { workingOf, type WorkingStep } from './working.ts';
+export {
+  bestLine,
+  costOf,
+  isTheFault,
+  makeHunt,
+  readingCosts,
+  type FaultHunt,
+  type HuntPlace,
+  type LineStep,
+} from './fault-hunt.ts';
+export { nextProblem, progressOf, type Attempt, type KindProgress } from './attempts.ts';
+export { newSeries, readSeries, type ProblemSeries, type SetProblem } from './problem-series.ts';

@@ -7,7 +7,7 @@ import { slipSentences, type Slip, type SlipValue } from './slip.ts';
 import { slipsFor } from './slips.ts';
 
 /** What came of one answer. */
-export interface Mark {
+export interface AnswerMark {
   readonly right: boolean;
   /** In SI, a range's id, or a fault; null where the problem does not have what is asked about. */
   readonly expected: Answer | null;
@@ -20,7 +20,7 @@ export interface Mark {
 export interface Marking {
   readonly format: 'usual-drag/marking';
   readonly version: 1;
-  readonly marks: Readonly<Record<string, Mark>>;
+  readonly marks: Readonly<Record<string, AnswerMark>>;
 }
 
 /** An answer as it is handed in: a text, or a fault. */
@@ -44,7 +44,7 @@ export const markAnswers = (problem: Problem, answers: Readonly<Record<string, G
  * Marks one answer: right within 0.5 %, or within half of the last digit given where that is more and the answer has two digits
  * or more; else the slip that would have given it, with a wrong sign or prefix on top of it where need be.
  */
-export function markAnswer(problem: Problem, ask: Ask, given: GivenAnswer): Mark {
+export function markAnswer(problem: Problem, ask: Ask, given: GivenAnswer): AnswerMark {
   const expected = answerTo(problem, ask);
   if (expected === null)
     return { right: false, expected, slip: null, text: 'This problem does not have what is asked about.' };
@@ -120,7 +120,7 @@ function nearest(value: number, slips: readonly SlipValue[], { digits, halfStep 
 const said = ({ slip, at }: SlipValue): string =>
   at === '' ? slipSentences[slip] : `${slipSentences[slip]} It happened at ${at}.`;
 
-function markRange(expected: string, given: string): Mark {
+function markRange(expected: string, given: string): AnswerMark {
   const plain = (text: string): string =>
     text
       .replace(/[\s\u00a0]/g, '')
@@ -140,7 +140,7 @@ function markRange(expected: string, given: string): Mark {
 /** How far a fitted value may be from the one found. */
 const fittedWithin = 0.25;
 
-function markFault(expected: Hypothesis, given: GivenAnswer): Mark {
+function markFault(expected: Hypothesis, given: GivenAnswer): AnswerMark {
   const answered = typeof given === 'string' ? faultIn(given) : given;
   if (!answered)
     return { right: false, expected, slip: null, text: 'Name a fault, and the part or reading that has it.' };

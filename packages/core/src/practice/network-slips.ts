@@ -3,7 +3,7 @@ import { reckon, type Reckoned, type Twist, type TwistKind } from './twist.ts';
 import { groupsOf, type GroupTree, type Tree } from './worked-tree.ts';
 
 /** What is read off a tree that was worked out. */
-export type Wanted = (reckoned: Reckoned) => readonly number[];
+type Wanted = (reckoned: Reckoned) => readonly number[];
 
 /** How the slips in a tree are found. */
 export type SlipsIn = (tree: Tree, emf: number, wanted: Wanted, meter?: string) => SlipValue[];
@@ -56,7 +56,7 @@ export const networkSlipsAndRounding: SlipsIn = (tree, emf, wanted, meter) => {
 };
 
 /** A group by its parts: `R2 and R3 in parallel`. */
-export function nameOf(group: GroupTree): string {
+function nameOf(group: GroupTree): string {
   const names = group.items.map((item) => (item.kind === 'part' ? item.id : `(${partsOf(item).join(', ')})`));
   return `${names.slice(0, -1).join(', ')} and ${names.at(-1)} in ${group.kind}`;
 }

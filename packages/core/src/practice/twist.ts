@@ -22,7 +22,7 @@ export interface Twist {
   readonly bySubtraction?: boolean;
 }
 
-export interface Carried {
+interface Carried {
   readonly voltage: number;
   readonly current: number;
 }

@@ -3,7 +3,7 @@ import { nodesOf, startingAt, strandsOf, type Element, type Network, type Strand
 /** Resistances in series and in parallel, as one reduces them on paper. */
 export type Tree = PartTree | GroupTree;
 
-export interface PartTree {
+interface PartTree {
   readonly kind: 'part';
   readonly id: string;
   readonly resistance: number;
@@ -19,7 +19,7 @@ export interface GroupTree {
  *
  * @returns null where they are not series and parallel between the two
  */
-export function treeBetween(elements: readonly Element[], from: string, to: string): Tree | null {
+function treeBetween(elements: readonly Element[], from: string, to: string): Tree | null {
   const resistors = elements.filter(({ kind }) => kind === 'resistor');
   const [placed, ...others] = strandsOf(resistors, new Set([from, to])).filter((one) => one.from !== one.to);
   if (!placed || others.length > 0 || (placed.from !== from && placed.to !== from)) return null;

@@ -1,0 +1,41 @@
+import { observedNumber } from '../readings/index.ts';
+import { bestLine, costOf, isTheFault, makeHunt } from './fault-hunt.ts';
+import { levels } from './problem.ts';
+
+const seeds = Array.from({ length: 40 }, (_, k) => k + 1);
+
+test.each(levels)(
+  'on level %i the best line ends at the hidden fault, or where no reading tells more apart',
+  (level) => {
+    let alone = 0;
+    for (const seed of seeds) {
+      const hunt = makeHunt(level, seed);
+      expect(makeHunt(level, seed).fault).toEqual(hunt.fault);
+      expect(hunt.candidates.filter((one) => isTheFault(one, hunt))).toHaveLength(1);
+      const line = bestLine(hunt);
+      let before = hunt.candidates.length;
+      for (const { left } of line) {
+        expect(left).toBeLessThan(before);
+        before = left;
+      }
+      if (before === 1) alone += 1;
+      expect(costOf(line.map(({ place }) => place))).toBeLessThan(30);
+    }
+    expect(alone).toBeGreaterThan(seeds.length * 0.7);
+  },
+);
+
+test('the bench shows what the line says: a hunt can be won by it', () => {
+  for (const seed of seeds.slice(0, 12)) {
+    const hunt = makeHunt(2, seed);
+    for (const { place, value } of bestLine(hunt)) {
+      if (place.quantity !== 'dc-voltage') continue;
+      const shown = hunt.bench.read({ ...place, instrument: 'digital-2000', range: '200 V' });
+      expect(Math.abs(observedNumber(shown!)! - value)).toBeLessThan(0.05 * Math.abs(value) + 0.6);
+    }
+  }
+});
+
+test('a voltage is cheapest, a resistance dearest', () => {
+  expect(costOf([{ quantity: 'dc-voltage' }, { quantity: 'dc-current' }, { quantity: 'resistance' }])).toBe(9);
+});

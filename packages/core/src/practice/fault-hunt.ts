@@ -1,0 +1,158 @@
+import { faultsOnPurpose, withFault, type Hypothesis } from '../faults/index.ts';
+import { builtInKit, instrumentForJob, type ReadingQuantity } from '../instrument/index.ts';
+import { newJob, type Job } from '../job/index.ts';
+import { nodesOf, type Network } from '../network/index.ts';
+import { solveUnloaded } from '../loading/index.ts';
+import { draftCircuit } from './circuit-problems.ts';
+import { Draw } from './draw.ts';
+import { drawFault, hiddenFaults } from './hidden-fault.ts';
+import type { Level } from './problem.ts';
+import { simulatedBench, type SimulatedBench } from './simulated-bench.ts';
+
+/** What a reading costs in a hunt: a current has to be broken into, for a resistance the supply goes off and the part comes out. */
+export const readingCosts: Readonly<Record<ReadingQuantity, number>> = {
+  'dc-voltage': 1,
+  'dc-current': 3,
+  resistance: 5,
+};
+
+/** A bench with one hidden fault, to be found with as little reading as possible. */
+export interface FaultHunt {
+  readonly level: Level;
+  readonly seed: number;
+  readonly text: string;
+  /** The circuit as it ought to be, and its meter. */
+  readonly job: Job;
+  readonly bench: SimulatedBench;
+  readonly fault: Hypothesis;
+  /** Every fault that it could be. */
+  readonly candidates: readonly Hypothesis[];
+}
+
+/** A hunt: the same one from the same level and seed. */
+export function makeHunt(level: Level, seed: number): FaultHunt {
+  const draw = new Draw('hunt', level, seed);
+  for (;;) {
+    const { place, network, text } = draftCircuit(draw, level);
+    const fault = drawFault(draw, network, hiddenFaults[level]);
+    if (!fault) continue;
+    const instruments = builtInKit.filter(({ id }) => id === 'digital-2000').map(instrumentForJob);
+    return {
+      level,
+      seed,
+      text,
+      job: { ...newJob(place.name), network, instruments },
+      bench: simulatedBench(network, instruments, { seed: draw.whole(1, 1_000_000), fault }),
+      fault,
+      candidates: candidatesIn(network, level),
+    };
+  }
+}
+
+/** Every fault of a level that a network can have, one of each that does the same. */
+function candidatesIn(network: Network, level: Level): Hypothesis[] {
+  const all = network.elements
+    .flatMap((element) => faultsOnPurpose(network, element))
+    .map(({ hypothesis }) => hypothesis)
+    .filter(({ fault }) => hiddenFaults[level].has(fault));
+  const keys = all.map(keyOf);
+  return all.filter((_, k) => keys.indexOf(keys[k]!) === k);
+}
+
+const keyOf = ({ fault, where, value }: Hypothesis): string => `${fault} ${[...where].sort().join()} ${String(value)}`;
+
+/** Whether a named fault is the hidden one. */
+export const isTheFault = (named: Hypothesis, { fault }: FaultHunt): boolean => keyOf(named) === keyOf(fault);
+
+/** Where a reading can be taken in a hunt. */
+export type HuntPlace =
+  | { readonly quantity: 'dc-voltage'; readonly red: string; readonly black: string }
+  | { readonly quantity: 'dc-current' | 'resistance'; readonly element: string };
+
+/** A reading of the best line. */
+export interface LineStep {
+  readonly place: HuntPlace;
+  /** V, A or Ω; infinite where a part is open. */
+  readonly value: number;
+  /** How many faults it can still be afterwards. */
+  readonly left: number;
+}
+
+/**
+ * A good line of search: at each step the reading that leaves the fewest faults for what it costs, until one is left or none tells
+ * more apart.
+ */
+export function bestLine({ job: { network }, candidates, fault }: FaultHunt): readonly LineStep[] {
+  const places = placesIn(network);
+  const predicted = new Map(candidates.map((one) => [one, predictionsWith(network, one, places)]));
+  const truth = candidates.find((one) => keyOf(one) === keyOf(fault));
+  if (!truth) return [];
+  const steps: LineStep[] = [];
+  for (let open = candidates; open.length > 1;) {
+    let best: { readonly at: number; readonly gain: number } | null = null;
+    places.forEach((place, at) => {
+      const groups = groupsBy(open, (one) => predicted.get(one)![at]!);
+      const expected = groups.reduce((sum, { length }) => sum + length * Math.log(length), 0) / open.length;
+      const gain = (Math.log(open.length) - expected) / readingCosts[place.quantity];
+      if (gain > (best?.gain ?? 1e-9)) best = { at, gain };
+    });
+    if (!best) break;
+    const { at } = best as { readonly at: number };
+    open = groupsBy(open, (one) => predicted.get(one)![at]!).find((group) => group.includes(truth))!;
+    steps.push({ place: places[at]!, value: predicted.get(truth)![at]!, left: open.length });
+  }
+  return steps;
+}
+
+/** What a line of search costs. */
+export const costOf = (places: readonly { readonly quantity: ReadingQuantity }[]): number =>
+  places.reduce((sum, { quantity }) => sum + readingCosts[quantity], 0);
+
+function placesIn(network: Network): HuntPlace[] {
+  const nodes = nodesOf(network);
+  return [
+    ...nodes.flatMap((red, k) =>
+      nodes.slice(k + 1).map((black): HuntPlace => ({ quantity: 'dc-voltage', red, black })),
+    ),
+    ...network.elements.map(({ id }): HuntPlace => ({ quantity: 'dc-current', element: id })),
+    ...network.elements.flatMap(({ id, kind }): HuntPlace[] =>
+      kind === 'resistor' ? [{ quantity: 'resistance', element: id }] : [],
+    ),
+  ];
+}
+
+/** What an ideal meter reads at every place with a fault in; a lead in no circuit reads 0. */
+function predictionsWith(network: Network, fault: Hypothesis, places: readonly HuntPlace[]): number[] {
+  const faulty = withFault({ network, instruments: [] }, fault).network;
+  const solved = solveUnloaded(faulty);
+  const values = solved.ok ? solved.value.values : null;
+  return places.map((place) => {
+    if (place.quantity === 'resistance') {
+      const part = faulty.elements.find(({ id }) => id === place.element)!;
+      return part.kind === 'resistor' ? part.resistance : part.kind === 'link' ? 0 : Infinity;
+    }
+    if (!('red' in place)) return values?.elements[place.element]?.current ?? 0;
+    const [above, below] = [values?.nodes[place.red] ?? null, values?.nodes[place.black] ?? null];
+    return above === null || below === null ? 0 : above - below;
+  });
+}
+
+/** Share that two readings must be apart to be told from each other, the parts' tolerances and the meter's accuracy allowed for. */
+const apart = 0.06;
+
+/** Candidates by what they would read: a new group where the next reading is plainly another. */
+function groupsBy(all: readonly Hypothesis[], valueOf: (one: Hypothesis) => number): Hypothesis[][] {
+  const sorted = [...all].sort((a, b) => valueOf(a) - valueOf(b));
+  const largest = Math.max(...sorted.map((one) => Math.abs(valueOf(one))).filter(Number.isFinite), 0);
+  const groups: Hypothesis[][] = [];
+  let before = NaN;
+  for (const one of sorted) {
+    const value = valueOf(one);
+    const room = apart * Math.max(Math.abs(value), Math.abs(before), largest / 50);
+    const isNew = !(value === before || value - before <= room);
+    if (isNew) groups.push([one]);
+    else groups.at(-1)!.push(one);
+    before = value;
+  }
+  return groups;
+}
