@@ -10,6 +10,7 @@ import { HistoryModule } from './history/history.module.ts';
 import { InstrumentsModule } from './instruments/instruments.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { MeterProjectsModule } from './meter-projects/meter-projects.module.ts';
+import { PracticeModule } from './practice/practice.module.ts';
 
 @Module({})
 export class AppModule {
@@ -19,6 +20,7 @@ export class AppModule {
       InstrumentsModule,
       JobsModule,
       MeterProjectsModule,
+      PracticeModule,
       HistoryModule,
       ArchivedModule,
       DamagedModule,

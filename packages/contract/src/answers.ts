@@ -1,4 +1,4 @@
-import type { Job, JobRecord, KitInstrument, MeterProject, ReadingsStatus } from '@usual-drag/core';
+import type { Attempt, Job, JobRecord, KitInstrument, MeterProject, ReadingsStatus } from '@usual-drag/core';
 
 /** What is stored, by its kind; also the name of its address. */
 export const documentKinds = ['jobs', 'instruments', 'meter-projects'] as const;
@@ -68,4 +68,19 @@ export interface DamagedDocument {
   readonly bytes: number;
   /** What is wrong with it. */
   readonly message: string;
+}
+
+/** An attempt as the server keeps it. */
+export interface KeptAttempt extends Attempt {
+  readonly id: string;
+  /** ISO 8601. */
+  readonly at: string;
+}
+
+/** Somebody who practised. */
+export interface Learner {
+  readonly person: string;
+  readonly attempts: number;
+  /** ISO 8601, of the last one. */
+  readonly lastAt: string;
 }

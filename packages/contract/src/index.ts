@@ -6,6 +6,8 @@ export {
   type History,
   type HistoryEntry,
   type JobSummary,
+  type KeptAttempt,
+  type Learner,
   type StoredDocument,
 } from './answers.ts';
 export { checkDocument, checkStored } from './check-document.ts';

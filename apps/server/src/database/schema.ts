@@ -1,5 +1,6 @@
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { DocumentKind } from '@usual-drag/contract';
+import type { Attempt } from '@usual-drag/core';
 
 /**
  * Documents of one kind. `revision` counts their savings, 0 is as it came with the software; `archivedAt` is set while one is
@@ -41,3 +42,23 @@ export const properties = sqliteTable('properties', {
   name: text('name').primaryKey(),
   value: text('value').notNull(),
 });
+
+/** What came of each problem that somebody practised with. Kept by name until it is erased; never part of a document's history. */
+export const attempts = sqliteTable(
+  'attempts',
+  {
+    entry: integer('entry').primaryKey({ autoIncrement: true }),
+    /** Given by the page, so that one that is sent twice is kept once. */
+    id: text('id').notNull().unique(),
+    person: text('person').notNull(),
+    kind: text('kind').$type<Attempt['kind']>().notNull(),
+    level: integer('level').$type<Attempt['level']>().notNull(),
+    seed: integer('seed').notNull(),
+    right: integer('right', { mode: 'boolean' }).notNull(),
+    slip: text('slip').$type<Attempt['slip']>(),
+    hints: integer('hints').notNull(),
+    seconds: real('seconds').notNull(),
+    at: text('at').notNull(),
+  },
+  (table) => [index('attempts_of_person').on(table.person, table.entry)],
+);

@@ -1,3 +1,4 @@
+export { KeepAttemptDto } from './attempt.dto.ts';
 export { CurrentSourceDto, ElementDto, LinkDto, LoadDto, ResistorDto, SourceDto, SwitchDto } from './element.dto.ts';
 export { DesignDto } from './design.dto.ts';
 export { InstrumentDto } from './instrument.dto.ts';

@@ -3,6 +3,7 @@ import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
 import { leastExponent, type Limit } from '@usual-drag/core';
 import { elementSubTypes } from './element.dto.ts';
 import { functionSubTypes } from './instrument.dto.ts';
+import './attempt.dto.ts';
 import './design.dto.ts';
 import './job.dto.ts';
 import './kit.dto.ts';

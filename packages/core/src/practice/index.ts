@@ -11,7 +11,7 @@ export {
   type ProblemKind,
 } from './problem.ts';
 export { simulatedBench, type BenchPlace, type SimulatedBench } from './simulated-bench.ts';
-export { slipSentences, type Slip } from './slip.ts';
+export { slips, slipSentences, type Slip } from './slip.ts';
 export { workingOf, type WorkingStep } from './working.ts';
 export {
   bestLine,

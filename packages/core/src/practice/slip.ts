@@ -1,21 +1,23 @@
-/** A slip that a wrong answer can come from. */
-export type Slip =
-  | 'reciprocal-not-inverted'
-  | 'added-parallel'
-  | 'reciprocals-of-series'
-  | 'power-v-times-r'
-  | 'divider-inverted'
-  | 'meter-left-out'
-  | 'meter-in-series'
-  | 'wrong-range'
-  | 'prefix'
-  | 'minutes'
-  | 'sign'
-  | 'rounded-early'
-  | 'of-indicated'
-  | 'coil-not-subtracted'
-  | 'coil-added'
-  | 'error-only';
+/** The slips that a wrong answer can come from. */
+export const slips = [
+  'reciprocal-not-inverted',
+  'added-parallel',
+  'reciprocals-of-series',
+  'power-v-times-r',
+  'divider-inverted',
+  'meter-left-out',
+  'meter-in-series',
+  'wrong-range',
+  'prefix',
+  'minutes',
+  'sign',
+  'rounded-early',
+  'of-indicated',
+  'coil-not-subtracted',
+  'coil-added',
+  'error-only',
+] as const;
+export type Slip = (typeof slips)[number];
 
 /** What a slip would have given. */
 export interface SlipValue {

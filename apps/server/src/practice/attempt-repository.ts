@@ -1,0 +1,44 @@
+import { Inject, Injectable } from '@nestjs/common';
+import type { KeptAttempt, Learner } from '@usual-drag/contract';
+import { count, desc, eq, max } from 'drizzle-orm';
+import { DATABASE, type Database } from '../database/database.ts';
+import { attempts } from '../database/schema.ts';
+
+/** How many of a person's last attempts are answered with. */
+const mostAttempts = 5000;
+
+@Injectable()
+export class AttemptRepository {
+  constructor(@Inject(DATABASE) private readonly database: Database) {}
+
+  /** Keeps an attempt; one that is there already stays as it is. */
+  async keep(attempt: KeptAttempt): Promise<void> {
+    await this.database.insert(attempts).values(attempt).onConflictDoNothing({ target: attempts.id });
+  }
+
+  /** A person's attempts, the oldest first. */
+  async of(person: string): Promise<KeptAttempt[]> {
+    const rows = await this.database
+      .select()
+      .from(attempts)
+      .where(eq(attempts.person, person))
+      .orderBy(desc(attempts.entry))
+      .limit(mostAttempts);
+    return rows.reverse().map(({ entry: _entry, ...attempt }) => attempt);
+  }
+
+  /** Everybody who practised, who did so last first. */
+  async learners(): Promise<Learner[]> {
+    const rows = await this.database
+      .select({ person: attempts.person, attempts: count(), lastAt: max(attempts.at) })
+      .from(attempts)
+      .groupBy(attempts.person)
+      .orderBy(desc(max(attempts.entry)));
+    return rows.map((row) => ({ ...row, lastAt: row.lastAt ?? '' }));
+  }
+
+  /** Erases all that is kept of a person. */
+  async erase(person: string): Promise<void> {
+    await this.database.delete(attempts).where(eq(attempts.person, person));
+  }
+}
