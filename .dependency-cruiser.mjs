@@ -24,7 +24,7 @@ const web = [
   ['ui'],
   ['api', 'drawing', 'workers'],
   ['documents'],
-  ['jobs', 'bench', 'kit', 'workshop', 'correction', 'learn', 'first-minute', 'practice'],
+  ['jobs', 'bench', 'kit', 'workshop', 'correction', 'learn', 'first-minute', 'practice', 'worksheet'],
   ['shell'],
 ];
 

@@ -40,6 +40,10 @@ const router = createBrowserRouter([
         path: '/learn/:topic?',
         lazy: pageLater(async () => (await import('./learn/learn-page.tsx')).LearnPage),
       },
+      {
+        path: '/practice/:view?',
+        lazy: pageLater(async () => (await import('./practice/practice-page.tsx')).PracticePage),
+      },
       { path: '/kit/:instrumentId?', lazy: pageLater(async () => (await import('./kit/kit-page.tsx')).KitPage) },
       { path: '*', lazy: jobsPage },
     ],

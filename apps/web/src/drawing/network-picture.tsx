@@ -1,19 +1,62 @@
-import { drawingMarks, drawRails, solveUnloaded, type Network } from '@usual-drag/core';
+import {
+  ammeterMarks,
+  drawingMarks,
+  drawRails,
+  leadSign,
+  solveUnloaded,
+  voltmeterMarks,
+  type Mark,
+  type Meter,
+  type Network,
+  type RailDrawing,
+} from '@usual-drag/core';
 import { useMemo } from 'react';
 import { MarksView } from './marks-view.tsx';
 
+interface Props {
+  readonly network: Network;
+  readonly label: string;
+  /** Meters in their places, with their names only. */
+  readonly meters?: readonly Meter[];
+  /** Names without values. */
+  readonly bare?: boolean;
+  readonly className?: string;
+}
+
+const noMeters: readonly Meter[] = [];
+
 /** A network as a still picture that takes the width it is given, its rails evenly spaced. */
-export function NetworkPicture({ network, label }: { readonly network: Network; readonly label: string }) {
+export function NetworkPicture({
+  network,
+  label,
+  meters = noMeters,
+  bare = false,
+  className = 'max-h-[26rem]',
+}: Props) {
   const picture = useMemo(() => {
     const unloaded = solveUnloaded(network);
     const truth = unloaded.ok ? unloaded.value.values : null;
-    const drawing = drawRails({ network, truth, spacing: 'even', height: 360, width: 560 });
-    return { ...drawing, marks: drawingMarks(drawing, network, { resistor: 'box' }) };
-  }, [network]);
+    const drawing = drawRails({ network, truth, meters, spacing: 'even', height: 360, width: 560 });
+    const circuit = drawingMarks(drawing, network, { resistor: 'box' });
+    const named = bare ? circuit.filter((mark) => mark.shape === 'path' || mark.bold) : circuit;
+    return { ...drawing, marks: [...named, ...meterMarks(drawing)] };
+  }, [network, meters, bare]);
   const { width, height, marks } = picture;
   return (
-    <svg role="img" aria-label={label} viewBox={`0 0 ${width} ${height}`} className="max-h-[26rem] w-full">
+    <svg role="img" aria-label={label} viewBox={`0 0 ${width} ${height}`} className={`w-full ${className}`}>
       <MarksView marks={marks} />
     </svg>
   );
+}
+
+function meterMarks({ voltmeters, ammeters }: RailDrawing): Mark[] {
+  const style = { lines: [], chosen: false };
+  return [
+    ...voltmeters.flatMap((mark) => [
+      ...voltmeterMarks(mark, style),
+      ...leadSign('red', mark.x, mark.yRed, mark.yRed < mark.y ? 1 : -1),
+      ...leadSign('black', mark.x, mark.yBlack, mark.yBlack < mark.y ? 1 : -1),
+    ]),
+    ...ammeters.flatMap((mark) => ammeterMarks(mark, style)),
+  ];
 }

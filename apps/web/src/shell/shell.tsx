@@ -11,7 +11,7 @@ import { isUnkept } from '../documents/saving.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';
 import { ValueField } from '../ui/value-field.tsx';
 import { CommandKeys } from './command-keys.tsx';
-import { BenchSign, CorrectSign, JobsSign, KitSign, LearnSign, WorkshopSign } from './signs.tsx';
+import { BenchSign, CorrectSign, JobsSign, KitSign, LearnSign, PracticeSign, WorkshopSign } from './signs.tsx';
 import { currentTheme, useTheme } from '../ui/theme.ts';
 
 const Toaster = fetchedLater(async () => (await import('../ui/toaster.tsx')).Toaster);
@@ -66,6 +66,9 @@ export function Shell() {
           </PageLink>
           <PageLink to="/kit" name="Kit">
             <KitSign />
+          </PageLink>
+          <PageLink to="/practice" name="Practice">
+            <PracticeSign />
           </PageLink>
           <PageLink to="/learn" name="Learn">
             <LearnSign />

@@ -45,3 +45,10 @@ export const LearnSign = () => (
     <path d="M4 3h16v18H4zM8 8h8M8 15c2.5 3 5.5 3 8 0" {...stroke} />
   </svg>
 );
+
+/** A question answered with a tick. */
+export const PracticeSign = () => (
+  <svg aria-hidden width={24} height={24} viewBox="0 0 24 24">
+    <path d="M4 6h16M4 12h7M4 18h7M14 16l3 3 5-7" {...stroke} />
+  </svg>
+);

@@ -12,6 +12,7 @@ export {
   type SupplyStep,
   type VoltageStep,
 } from './plan.ts';
-export { countRead, openTerminal, placedSteps, readingsAt } from './progress.ts';
+export { openTerminal, withOpenTerminal } from './open-terminal.ts';
+export { countRead, placedSteps, readingsAt } from './progress.ts';
 export { buildOrder, type BuildStep } from './build-order.ts';
 export { stripBoard, type BoardLink, type BoardRow, type StripBoard } from './strip-board.ts';

@@ -5,7 +5,8 @@ import { endsAt, nodesOf, type Network } from '../network/index.ts';
 import { expectationOf } from '../readings/index.ts';
 import { anyNetwork } from '../test/random-network.ts';
 import { makePlan } from './make-plan.ts';
-import { countRead, openTerminal, placedSteps } from './progress.ts';
+import { openTerminal, withOpenTerminal } from './open-terminal.ts';
+import { countRead, placedSteps } from './progress.ts';
 import type { Plan, PlanStep, ReadStep } from './plan.ts';
 
 const range = (id: string, fullScale: number, resistance: number, resolution: number) => ({
@@ -236,6 +237,11 @@ test('how far it has come: readings at a step’s place count, whichever way rou
   expect(unloaded).toMatchObject({ red: openTerminal('A'), black: '0' });
   expect(countRead(plan, [at(openTerminal('A'), '0')]).read).toBe(1);
   expect(nodesOf(divider)).not.toContain(openTerminal('A'));
+  // With the source left alone there it stands at its whole EMF; any other place leaves the network as it is.
+  const alone = solveUnloaded(withOpenTerminal(divider, [openTerminal('A'), '0']));
+  const emf = divider.elements.flatMap((one) => (one.kind === 'source' ? [one.emf] : []))[0]!;
+  expect(alone.ok && alone.value.values.nodes[openTerminal('A')]).toBeCloseTo(emf, 12);
+  expect(withOpenTerminal(divider, ['A', '0'])).toBe(divider);
   const solved = solveUnloaded(divider);
   expect(solved.ok && expectationOf(solved.value, [handheld], at(openTerminal('A'), '0')).expected).toBeNull();
 });

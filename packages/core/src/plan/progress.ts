@@ -1,8 +1,6 @@
 import type { Reading } from '../readings/index.ts';
+import { openTerminal } from './open-terminal.ts';
 import type { Plan, PlanStep, ReadStep } from './plan.ts';
-
-/** A source's terminal while all else is lifted off it: a place that the network does not have. */
-export const openTerminal = (node: string): string => `${node.slice(0, 27)}-open`;
 
 /** The readings that were taken at the place of a step or of another reading, struck ones left out, the newest last. */
 export const readingsAt = (readings: readonly Reading[], place: ReadStep | Reading): Reading[] =>

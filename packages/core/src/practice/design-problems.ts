@@ -1,5 +1,5 @@
 import { formatQuantity } from '../quantity/index.ts';
-import type { Design } from '../workshop/index.ts';
+import { sectionName, type Design } from '../workshop/index.ts';
 import { sectionOf } from './answer.ts';
 import type { Drafted } from './circuit-problems.ts';
 import { unitFor } from './clear-problem.ts';
@@ -82,7 +82,7 @@ function problemOf(design: Design, what: string): Drafted | null {
     asks: ranges.map((range, k) => ({
       id: 'abc'[k]!,
       text: named
-        ? `What is the section that the ${show(range)} range adds?`
+        ? `What is ${sectionName(target, design.scheme === 'universal' ? ranges.length - 1 - k : k)}, the section that the ${show(range)} range adds?`
         : `What is the ${target === 'ammeter' ? 'shunt' : 'multiplier'} of the ${show(range)} range?`,
       of: { what: 'section', range },
       unit: unitFor(sections[k]!, 'Ω'),

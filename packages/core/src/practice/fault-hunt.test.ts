@@ -11,7 +11,7 @@ test.each(levels)(
     for (const seed of seeds) {
       const hunt = makeHunt(level, seed);
       expect(makeHunt(level, seed).fault).toEqual(hunt.fault);
-      expect(hunt.candidates.filter((one) => isTheFault(one, hunt))).toHaveLength(1);
+      expect(hunt.candidates.filter(({ hypothesis }) => isTheFault(hypothesis, hunt))).toHaveLength(1);
       const line = bestLine(hunt);
       let before = hunt.candidates.length;
       for (const { left } of line) {

@@ -1,4 +1,4 @@
-import { faultsOnPurpose, withFault, type Hypothesis } from '../faults/index.ts';
+import { withFault, type Hypothesis } from '../faults/index.ts';
 import { builtInKit, instrumentForJob, type ReadingQuantity } from '../instrument/index.ts';
 import { newJob, type Job } from '../job/index.ts';
 import { nodesOf, type Network } from '../network/index.ts';
@@ -6,6 +6,7 @@ import { solveUnloaded } from '../loading/index.ts';
 import { draftCircuit } from './circuit-problems.ts';
 import { Draw } from './draw.ts';
 import { drawFault, hiddenFaults } from './hidden-fault.ts';
+import { circuitFaults, type NameableFault } from './nameable-faults.ts';
 import type { Level } from './problem.ts';
 import { simulatedBench, type SimulatedBench } from './simulated-bench.ts';
 
@@ -26,7 +27,7 @@ export interface FaultHunt {
   readonly bench: SimulatedBench;
   readonly fault: Hypothesis;
   /** Every fault that it could be. */
-  readonly candidates: readonly Hypothesis[];
+  readonly candidates: readonly NameableFault[];
 }
 
 /** A hunt: the same one from the same level and seed. */
@@ -44,19 +45,9 @@ export function makeHunt(level: Level, seed: number): FaultHunt {
       job: { ...newJob(place.name), network, instruments },
       bench: simulatedBench(network, instruments, { seed: draw.whole(1, 1_000_000), fault }),
       fault,
-      candidates: candidatesIn(network, level),
+      candidates: circuitFaults(network).filter(({ hypothesis }) => hiddenFaults[level].has(hypothesis.fault)),
     };
   }
-}
-
-/** Every fault of a level that a network can have, one of each that does the same. */
-function candidatesIn(network: Network, level: Level): Hypothesis[] {
-  const all = network.elements
-    .flatMap((element) => faultsOnPurpose(network, element))
-    .map(({ hypothesis }) => hypothesis)
-    .filter(({ fault }) => hiddenFaults[level].has(fault));
-  const keys = all.map(keyOf);
-  return all.filter((_, k) => keys.indexOf(keys[k]!) === k);
 }
 
 const keyOf = ({ fault, where, value }: Hypothesis): string => `${fault} ${[...where].sort().join()} ${String(value)}`;
@@ -84,11 +75,12 @@ export interface LineStep {
  */
 export function bestLine({ job: { network }, candidates, fault }: FaultHunt): readonly LineStep[] {
   const places = placesIn(network);
-  const predicted = new Map(candidates.map((one) => [one, predictionsWith(network, one, places)]));
-  const truth = candidates.find((one) => keyOf(one) === keyOf(fault));
+  const all = candidates.map(({ hypothesis }) => hypothesis);
+  const predicted = new Map(all.map((one) => [one, predictionsWith(network, one, places)]));
+  const truth = all.find((one) => keyOf(one) === keyOf(fault));
   if (!truth) return [];
   const steps: LineStep[] = [];
-  for (let open = candidates; open.length > 1;) {
+  for (let open: readonly Hypothesis[] = all; open.length > 1;) {
     let best: { readonly at: number; readonly gain: number } | null = null;
     places.forEach((place, at) => {
       const groups = groupsBy(open, (one) => predicted.get(one)![at]!);

@@ -1,6 +1,6 @@
 import { bestExplanations } from '../diagnosis/index.ts';
 import type { Hypothesis } from '../faults/index.ts';
-import { builtInKit, findRange, instrumentForJob, rangesOf } from '../instrument/index.ts';
+import { builtInKit, instrumentForJob } from '../instrument/index.ts';
 import { newJob, type Job } from '../job/index.ts';
 import { nodesOf, referenceOf, type Network } from '../network/index.ts';
 import type { Reading } from '../readings/index.ts';
@@ -8,6 +8,7 @@ import { draftCircuit, type Drafted } from './circuit-problems.ts';
 import type { Draw } from './draw.ts';
 import { drawFault } from './hidden-fault.ts';
 import type { Level } from './problem.ts';
+import { readSharply } from './read-sharply.ts';
 import { simulatedBench, type BenchPlace, type SimulatedBench } from './simulated-bench.ts';
 
 const handheld = instrumentForJob(builtInKit.find(({ id }) => id === 'digital-2000')!);
@@ -103,22 +104,6 @@ function misread(
     default:
       return null;
   }
-}
-
-/** A place read on the lowest range that does not go over, from the highest down. */
-function readSharply(bench: SimulatedBench, spot: BenchPlace) {
-  const instrument = bench.bench.instruments.find(({ id }) => id === spot.instrument)!;
-  const falling = [...rangesOf(instrument, spot.quantity)].sort((a, b) => b.fullScale - a.fullScale);
-  let found: { readonly place: BenchPlace; readonly observation: { shown: string; unit: string } } | null = null;
-  for (const { id, fullScale } of falling) {
-    const place = { ...spot, range: id } as BenchPlace;
-    const observation = bench.read(place);
-    if (!observation || observation.shown === 'OL') break;
-    found = { place, observation };
-    const { fullScale: next } = findRange(instrument, spot.quantity, id) ?? { fullScale };
-    if (Math.abs(Number(observation.shown)) === 0 && next < fullScale) break;
-  }
-  return found;
 }
 
 /** Whether a job's readings leave exactly one explanation in the first group, and that is the fault. */

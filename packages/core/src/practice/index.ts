@@ -25,3 +25,7 @@ export {
 } from './fault-hunt.ts';
 export { nextProblem, progressOf, type Attempt, type KindProgress } from './attempts.ts';
 export { newSeries, readSeries, type ProblemSeries, type SetProblem } from './problem-series.ts';
+export { circuitFaults, nameableFaults, type NameableFault } from './nameable-faults.ts';
+export { readSharply, type SharpReading } from './read-sharply.ts';
+export { Draw } from './draw.ts';
+export { drawFault, hiddenFaults } from './hidden-fault.ts';

@@ -100,7 +100,10 @@ function recognise(
   return null;
 }
 
-/** The slip that comes nearest to a value, within what its digits say; a rounding only where no other does as well. */
+/** Of slips that a value fits equally well, in its digits, these are taken last, in this order. */
+const unlikely: readonly Slip[] = ['wrong-range', 'rounded-early'];
+
+/** The slip that comes nearest to a value, within what its digits say. */
 function nearest(value: number, slips: readonly SlipValue[], { digits, halfStep }: TypedAnswer): SlipValue | null {
   let best: SlipValue | null = null;
   let least = Infinity;
@@ -109,16 +112,20 @@ function nearest(value: number, slips: readonly SlipValue[], { digits, halfStep 
     if (size === 0 || !Number.isFinite(size)) continue;
     const off = Math.abs(value - one.value) / size;
     const room = one.slip === 'rounded-early' ? 0.001 : allowed;
-    const step = digits >= 2 ? Math.min((halfStep * Math.abs(value / (value || 1))) / size, 0.02) : 0;
+    const step = digits >= 2 ? Math.min(halfStep / size, 0.02) : 0;
     if (off > Math.max(room, step)) continue;
-    const counted = one.slip === 'rounded-early' ? off + 2e-4 : off;
+    const counted = (off <= step ? 0 : off) + 1e-9 * (1 + unlikely.indexOf(one.slip));
     if (counted < least) [best, least] = [one, counted];
   }
   return best;
 }
 
-const said = ({ slip, at }: SlipValue): string =>
-  at === '' ? slipSentences[slip] : `${slipSentences[slip]} It happened at ${at}.`;
+function said({ slip, at }: SlipValue): string {
+  if (at === '') return slipSentences[slip];
+  return slip === 'wrong-range'
+    ? `${slipSentences[slip]} It fits the ${at} range.`
+    : `${slipSentences[slip]} It happened at ${at}.`;
+}
 
 function markRange(expected: string, given: string): AnswerMark {
   const plain = (text: string): string =>
@@ -180,7 +187,7 @@ function faultIn(text: string): Hypothesis | null {
 }
 
 /** A value as it is shown for a question. */
-export function inUnit(value: number, unit: string | undefined): string {
+function inUnit(value: number, unit: string | undefined): string {
   if (unit === '%') return formatPercent(value, { digits: 4 });
   return formatQuantity(value, (unit?.slice(-1) ?? 'V') as Unit, { digits: 4, trim: true });
 }

@@ -5,6 +5,7 @@ import { Button } from '../../ui/button.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { toggleLarge, typeIn, useInHand } from './in-hand.ts';
 import { readDisplay } from './read-display.ts';
+import { SimulatedMenu } from './simulated-menu.tsx';
 import { prefixesOf } from './step-words.ts';
 
 interface Props {
@@ -16,19 +17,22 @@ interface Props {
   /** Take the cursor, as when one goes on from step to step. */
   readonly focus: boolean;
   readonly large?: boolean;
+  /** What the simulated bench shows here; left out where nothing can be read from it. */
+  readonly simulate?: () => Observation | null;
   /** Keeps what the display says; `stay` to add another observation. */
-  readonly onKeep: (observation: Observation, stay: boolean) => void;
+  readonly onKeep: (observation: Observation, stay: boolean, simulated: boolean) => void;
 }
 
 /**
  * What the display says: digits, point and sign, or OL; by number pad alone. A letter of a prefix sets it, * and / go one prefix up or
  * down; Enter keeps the reading and goes on, Shift Enter keeps it and stays.
  */
-export function DisplayEntry({ place, quantity, prefix: likely, focus, large = false, onKeep }: Props) {
+export function DisplayEntry({ place, quantity, prefix: likely, focus, large = false, simulate, onKeep }: Props) {
   const typed = useInHand((state) => state.typed[place]) ?? '';
   const setTyped = (text: string): void => typeIn(place, text);
   const [prefix, setPrefix] = useState(likely);
   const [refused, setRefused] = useState(false);
+  const [isSimulated, setSimulated] = useState(false);
   const field = useRef<HTMLInputElement>(null);
   const unit = unitOf(quantity);
   const usual = prefixesOf(quantity);
@@ -42,16 +46,27 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
   };
   const take = (text: string): void => {
     setRefused(false);
+    setSimulated(false);
     const read = readDisplay(text, unit);
     if (read.by !== 0) step(read.by);
     if (read.prefix !== null) setPrefix(read.prefix);
     setTyped(read.shown);
   };
+  const takeSimulated = (): void => {
+    const shown = simulate?.();
+    if (!shown) return;
+    setRefused(false);
+    setSimulated(true);
+    setPrefix(shown.unit.slice(0, -1));
+    setTyped(shown.shown);
+    field.current?.focus({ preventScroll: true });
+  };
   const keep = (stay: boolean): void => {
     const shown = typed.replace('−', '-').toUpperCase();
     if (!shownPattern.test(shown)) return setRefused(true);
-    onKeep({ shown, unit: prefix + unit, at: new Date().toISOString() }, stay);
+    onKeep({ shown, unit: prefix + unit, at: new Date().toISOString() }, stay, isSimulated);
     setTyped('');
+    setSimulated(false);
     field.current?.focus({ preventScroll: true });
   };
   return (
@@ -120,6 +135,7 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
           </Button>
         </span>
       </div>
+      {simulate && !large && <SimulatedMenu onTake={takeSimulated} />}
     </form>
   );
 }

@@ -28,6 +28,7 @@ import { useInHand, type FreePlace } from './in-hand.ts';
 import { keepReading, placedFree } from './keep-reading.ts';
 import { uncertaintyAt } from './uncertainty-at.ts';
 import { usualPrefix } from './step-words.ts';
+import { observationsAt, readSimulated } from './simulated.ts';
 import { TakenHere } from './taken-here.tsx';
 import type { Readings } from './use-readings.ts';
 
@@ -159,7 +160,8 @@ export function FreeReading({ readings, view, free, kit }: Props) {
         quantity={quantity}
         prefix={usualPrefix(instrument, quantity, free.range)}
         focus={false}
-        onKeep={(observation, stay) => keepReading(placedFree(free), observation, stay)}
+        simulate={() => readSimulated(placedFree(free), observationsAt(taken))}
+        onKeep={(observation, stay, simulated) => keepReading(placedFree(free), observation, stay, simulated)}
       />
       <TakenHere readings={readings} taken={taken} />
     </section>

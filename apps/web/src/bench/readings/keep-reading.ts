@@ -11,8 +11,11 @@ import { benchNow } from '../model/bench-store.ts';
 import { tryFault } from '../model/tried.ts';
 import { useInHand, type FreePlace } from './in-hand.ts';
 
-/** Writes down what the display said at a place; with `stay` further observations go to the same reading. */
-export function keepReading(place: Placed, observation: Observation, stay: boolean): void {
+/**
+ * Writes down what the display said at a place; with `stay` further observations go to the same reading. One from the simulated
+ * bench says so in its note.
+ */
+export function keepReading(place: Placed, observation: Observation, stay: boolean, simulated = false): void {
   const { again } = useInHand.getState();
   const { jobId, document, edit } = benchNow();
   const open = document.readings?.find(({ id, struck }) => id === again && struck === undefined);
@@ -20,7 +23,8 @@ export function keepReading(place: Placed, observation: Observation, stay: boole
   if (open) edit((job) => addObservation(job, id, observation));
   else {
     const by = document.record?.by;
-    const reading: Reading = { id, ...place, observations: [observation], ...(by && { by }) };
+    const note = simulated ? { note: 'simulated bench' } : {};
+    const reading: Reading = { id, ...place, observations: [observation], ...(by && { by }), ...note };
     edit((job) => addReading(job, reading));
   }
   useInHand.setState({ last: id, again: stay ? id : null });

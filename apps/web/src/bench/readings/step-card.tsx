@@ -18,6 +18,7 @@ import { ExpectationBar } from './expectation-bar.tsx';
 import { tick, useInHand } from './in-hand.ts';
 import { go, keepReading, placedAt } from './keep-reading.ts';
 import { checksOf, namesOf, titleOf, usualPrefix } from './step-words.ts';
+import { observationsAt, readSimulated } from './simulated.ts';
 import { TakenHere } from './taken-here.tsx';
 import { uncertaintyAt } from './uncertainty-at.ts';
 import type { Readings } from './use-readings.ts';
@@ -134,8 +135,9 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
         prefix={usualPrefix(instrument, step.quantity, step.range)}
         focus
         large={large}
-        onKeep={(observation, stay) => {
-          keepReading(placedAt(step), observation, stay);
+        simulate={() => readSimulated(placedAt(step), observationsAt(taken))}
+        onKeep={(observation, stay, simulated) => {
+          keepReading(placedAt(step), observation, stay, simulated);
           if (!stay) go(readings.steps, step, 1);
         }}
       />

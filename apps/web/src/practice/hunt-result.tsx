@@ -1,0 +1,60 @@
+import {
+  bestLine,
+  costOf,
+  faultSentence,
+  formatQuantity,
+  isTheFault,
+  readingCosts,
+  unitOf,
+  type FaultHunt,
+  type HuntPlace,
+  type Hypothesis,
+  type SharpReading,
+} from '@usual-drag/core';
+import { useMemo } from 'react';
+import { FiguresTable } from '../ui/figures-table.tsx';
+import { MarkLine } from './mark-line.tsx';
+
+interface Props {
+  readonly hunt: FaultHunt;
+  readonly named: Hypothesis;
+  readonly taken: readonly SharpReading[];
+}
+
+/** Whether it was the fault, and the best line of search beside one's own. */
+export function HuntResult({ hunt, named, taken }: Props) {
+  const line = useMemo(() => bestLine(hunt), [hunt]);
+  const right = isTheFault(named, hunt);
+  const [own, best] = [costOf(taken.map(({ place }) => place)), costOf(line.map(({ place }) => place))];
+  const text = right ? `Right: ${faultSentence(hunt.fault)}` : `It was another: ${faultSentence(hunt.fault)}`;
+  return (
+    <div className="flex flex-col gap-2 border-t border-line pt-3">
+      <MarkLine isFinal id="hunt-mark" mark={{ right, expected: hunt.fault, slip: null, text }} />
+      <h2 className="text-[17px] font-bold">A good line of search</h2>
+      <p className="text-[14px] text-soft">
+        Each reading is the one that leaves the fewest of {hunt.candidates.length} faults for what it costs.
+      </p>
+      <FiguresTable
+        label="A good line of search"
+        head={['Reading', 'it reads', 'faults left', 'cost']}
+        rows={line.map(({ place, value, left }, k) => ({
+          key: String(k),
+          cells: [
+            placeWords(place),
+            Number.isFinite(value) ? formatQuantity(value, unitOf(place.quantity), { digits: 3 }) : 'OL',
+            String(left),
+            String(readingCosts[place.quantity]),
+          ],
+        }))}
+      />
+      <p role="status" className="text-[17px]">
+        Yours cost <b className="figures">{own}</b>, this one <b className="figures">{best}</b>.
+      </p>
+    </div>
+  );
+}
+
+const placeWords = (place: HuntPlace): string => {
+  if ('red' in place) return `${place.red} to ${place.black}`;
+  return place.quantity === 'dc-current' ? `into ${place.element}` : `${place.element}, out`;
+};

@@ -1,0 +1,108 @@
+import type { KeptAttempt } from '@usual-drag/contract';
+import { progressOf, slipSentences } from '@usual-drag/core';
+import { useQuery } from '@tanstack/react-query';
+import { Download } from 'lucide-react';
+import Papa from 'papaparse';
+import { useState } from 'react';
+import { attemptsQuery, eraseAttempts, learnersQuery } from '../api/practice.ts';
+import { queries } from '../api/queries.ts';
+import { Button } from '../ui/button.tsx';
+import { Choice } from '../ui/choice.tsx';
+import { FiguresTable } from '../ui/figures-table.tsx';
+import { QuestionStrip } from '../ui/question-strip.tsx';
+import { saveText } from '../ui/save-file.ts';
+import { toast } from '../ui/toast.ts';
+import { count } from '../ui/words.ts';
+import { kindWords } from './kind-words.ts';
+import { useLearner } from './learner.ts';
+import { ProgressChart } from './progress-chart.tsx';
+
+/** What goes well and what does not, for a person and whoever trains them. */
+export function ProgressView() {
+  const person = useLearner((state) => state.person);
+  const { data: learners = [], error } = useQuery(learnersQuery);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [asking, setAsking] = useState(false);
+  const names = learners.map((one) => one.person);
+  const shown = chosen !== null && names.includes(chosen) ? chosen : names.includes(person) ? person : (names[0] ?? '');
+  const { data: attempts = [] } = useQuery(attemptsQuery(shown));
+  const progress = progressOf(attempts);
+  if (error) return <p role="alert">{error.message} It appears as soon as it does.</p>;
+  if (names.length === 0)
+    return (
+      <p className="rounded-xl border border-dashed border-line bg-sheet p-6">
+        Nothing was kept yet. Put a name in, then do a problem: what came of it stands here.
+      </p>
+    );
+  const erase = async (): Promise<void> => {
+    setAsking(false);
+    try {
+      await eraseAttempts(shown);
+      await queries.invalidateQueries({ queryKey: ['practice'] });
+      toast(`What was kept of ${shown} is erased.`);
+    } catch (fault) {
+      toast.error((fault as Error).message);
+    }
+  };
+  return (
+    <div className="flex flex-col gap-4">
+      {asking && (
+        <QuestionStrip
+          answers={[
+            { label: 'Keep it', act: () => setAsking(false) },
+            { label: 'Erase for good', act: () => void erase() },
+          ]}
+        >
+          Erase all {count(attempts.length, 'attempt')} of {shown}? Copies and backups made before still have them.
+        </QuestionStrip>
+      )}
+      <div className="flex flex-wrap items-center gap-3">
+        <Choice
+          label="Whose attempts"
+          className="w-56"
+          value={shown}
+          options={names.map((name) => ({ value: name, text: name }))}
+          onChange={setChosen}
+        />
+        <p className="text-soft">{count(attempts.length, 'attempt')}</p>
+        <Button onClick={() => saveText(csvOf(attempts), `practice-${shown}.csv`, 'text/csv')}>
+          <Download aria-hidden size={16} /> CSV
+        </Button>
+        <Button onClick={() => setAsking(true)}>Erase</Button>
+      </div>
+      <ProgressChart progress={progress} />
+      <div className="overflow-x-auto rounded-xl border border-line bg-sheet px-2">
+        <FiguresTable
+          label="By kind"
+          head={['Kind', 'attempts', 'right without a hint', 'of the last 8', 'most frequent slip']}
+          rows={progress.map(({ kind, attempts: tried, right, lately, slips }) => ({
+            key: kind,
+            cells: [
+              kindWords[kind],
+              String(tried),
+              String(right),
+              `${Math.round(lately * 100)} %`,
+              slips[0] ? `${slipSentences[slips[0].slip].split(/[.:;]/)[0]} (${slips[0].times})` : '–',
+            ],
+          }))}
+        />
+      </div>
+    </div>
+  );
+}
+
+const csvOf = (attempts: readonly KeptAttempt[]): string =>
+  Papa.unparse(
+    attempts.map(({ at, person, kind, level, seed, right, slip, hints, seconds }) => ({
+      at,
+      person,
+      kind,
+      level,
+      seed,
+      right,
+      slip: slip ?? '',
+      hints,
+      seconds,
+    })),
+    { escapeFormulae: true },
+  );

@@ -1,0 +1,27 @@
+import type { SheetStep } from '@usual-drag/core';
+import { ruleWords } from './sheet-words.ts';
+
+/** How each value is come by, in the order in which one works on paper. */
+export function SheetSteps({ steps }: { readonly steps: readonly SheetStep[] }) {
+  return (
+    <section aria-label="Working" className="rounded-xl border border-line bg-sheet p-4">
+      <h2 className="mb-2 text-[17px] font-bold">Working</h2>
+      {steps.length === 0 ? (
+        <p className="text-soft">Fill in what is given: a voltage and a resistance of one part, for a start.</p>
+      ) : (
+        <ol className="flex max-h-96 list-decimal flex-col gap-1 overflow-y-auto pl-7" tabIndex={0}>
+          {steps.map(({ of, quantity, rule, text }) => (
+            <li key={`${of} ${quantity}`}>
+              <b>
+                {of}, {quantity}
+              </b>{' '}
+              <span className="text-[13px] text-soft">{ruleWords[rule]}</span>
+              <br />
+              <span className="figures text-[14px]">{text}</span>
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}
