@@ -107,6 +107,47 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
     })),
     { name: 'Kit', path: '/kit/digital-2000' },
     ...[...topics, 'shunts', 'multipliers'].map((topic) => ({ name: `Learn, ${topic}`, path: `/learn/${topic}` })),
+    ...['equivalent', 'both-meters', 'range', 'shunt', 'find-fault'].map((kind) => ({
+      name: `Practice, ${kind}`,
+      path: `/practice/problems?kind=${kind}&level=3&seed=4`,
+    })),
+    {
+      name: 'Practice, marked with hints',
+      path: '/practice/problems?kind=voltmeter&level=1&seed=7',
+      open: async (page) => {
+        await page.getByLabel('What does V1 indicate?').fill('1 mV');
+        await page.keyboard.press('Enter');
+        await page.getByRole('button', { name: 'Hint' }).click();
+      },
+    },
+    {
+      name: 'Practice, fault hunt',
+      path: '/practice/hunt?level=2&seed=5',
+      open: (page) => page.getByRole('button', { name: 'Read', exact: true }).click(),
+    },
+    {
+      name: 'Practice, worksheet',
+      path: '/practice/worksheet',
+      open: async (page) => {
+        await page.getByRole('textbox', { name: 'E1, voltage' }).fill('24');
+        await page.getByRole('textbox', { name: 'E1, resistance' }).fill('12k');
+        await page.getByRole('button', { name: 'Show the next' }).click();
+      },
+    },
+    {
+      name: 'Practice, progress',
+      path: '/practice/progress',
+      open: (page) => page.getByRole('table', { name: 'By kind' }).waitFor(),
+    },
+    { name: 'Practice, sheet to print', path: '/practice/print' },
+    {
+      name: 'Readings, simulated bench',
+      path: `${divider}/readings`,
+      open: async (page) => {
+        await tab('Prepare')(page);
+        await page.getByRole('radio', { name: 'Simulated' }).click();
+      },
+    },
     { name: 'History', path: `/history/jobs/${id('Float-level')}` },
     {
       name: 'Commands',

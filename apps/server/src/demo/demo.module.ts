@@ -2,15 +2,16 @@ import { randomUUID } from 'node:crypto';
 import { Inject, Module, type OnModuleInit } from '@nestjs/common';
 import { ne } from 'drizzle-orm';
 import { Repositories } from '../documents/repositories.ts';
-import { instruments, properties } from '../database/schema.ts';
+import { attempts, instruments, properties } from '../database/schema.ts';
 import { InstrumentsModule } from '../instruments/instruments.module.ts';
 import { kitNotes } from './kit-notes.ts';
 import { madeByDemo } from './made-by-demo.ts';
+import { sampleAttempts } from './sample-attempts.ts';
 import { sampleJobs } from './sample-jobs.ts';
 import { sampleMeterProjects } from './sample-meter-projects.ts';
 
 /**
- * Puts the sample jobs and meter projects, and what the workshop notes about its instruments, into a database that has never had a
+ * Puts the sample jobs, meter projects and attempts, and what the workshop notes about its instruments, into a database that has never had a
  * job: all of it or nothing.
  */
 @Module({ imports: [InstrumentsModule] })
@@ -35,6 +36,7 @@ export class DemoModule implements OnModuleInit {
       ...sampleMeterProjects.map((project, index) =>
         projects.insertion(project.id, project, new Date(now.getTime() + index), 0),
       ),
+      database.insert(attempts).values(sampleAttempts(now)),
       ...notes.flatMap(([id, note]) => {
         const kept = stored.find((one) => one.id === id);
         return kept ? kit.replacement(id, 0, { ...kept.document, ...note }, now) : [];

@@ -61,7 +61,7 @@ export function PlaceMeter({ network, nodes, onRead }: Props) {
           </>
         ) : (
           <Choice
-            label={quantity === 'dc-current' ? 'In line with' : 'Part taken out'}
+            label={quantity === 'dc-current' ? 'In line with' : 'Part, out of circuit'}
             showLabel
             className="w-28"
             value={part?.id ?? ''}

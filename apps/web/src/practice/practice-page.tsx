@@ -27,7 +27,7 @@ export function PracticePage() {
   useEffect(() => void handInWaiting(), []);
   return (
     <main className="relative h-full overflow-y-auto print:overflow-visible">
-      <div className="mx-auto flex max-w-6xl flex-col gap-3 px-4 py-4 sm:px-6 print:max-w-none print:p-0">
+      <div className="mx-auto flex max-w-6xl flex-col gap-3 px-4 py-4 sm:px-6 print:block print:max-w-none print:p-0">
         <div className="flex flex-wrap items-end gap-x-6 gap-y-2 print:hidden">
           <h1 className="text-[26px] font-bold">Practice</h1>
           <TabRow

@@ -72,16 +72,16 @@ export function PrintView() {
           <Printer aria-hidden size={16} /> Print
         </Button>
       </div>
-      <article className="flex flex-col gap-4 rounded-xl border border-line bg-sheet p-6 print:border-0 print:p-0">
+      <article className="flex flex-col gap-4 rounded-xl border border-line bg-sheet p-6 print:block print:border-0 print:p-0">
         <header className="flex flex-wrap items-baseline justify-between gap-4">
           <h2 className="text-[20px] font-bold">
             {kind === 'all' ? 'Problems' : kindWords[kind]}, level {level}
           </h2>
           <p className="text-soft">Name ______________________ Date ______________</p>
         </header>
-        <ol aria-label="Problems" className="grid gap-5 sm:grid-cols-2 print:grid-cols-2">
+        <ol aria-label="Problems" className="gap-6 sm:columns-2 print:columns-2">
           {problems.map((problem, k) => (
-            <li key={`${problem.kind} ${problem.seed}`} className="flex break-inside-avoid flex-col gap-1.5">
+            <li key={`${problem.kind} ${problem.seed}`} className="mb-5 break-inside-avoid">
               <p>
                 <b>{k + 1}.</b> {problem.text}
               </p>

@@ -74,7 +74,7 @@ export function ProgressView() {
       <div className="overflow-x-auto rounded-xl border border-line bg-sheet px-2">
         <FiguresTable
           label="By kind"
-          head={['Kind', 'attempts', 'right without a hint', 'of the last 8', 'most frequent slip']}
+          head={['Kind', 'attempts', 'right without a hint', 'of the last 8', 'commonest mistake']}
           rows={progress.map(({ kind, attempts: tried, right, lately, slips }) => ({
             key: kind,
             cells: [

@@ -41,7 +41,7 @@ export function SeriesMenu({ asked, onOpen }: Props) {
           { text: 'Open a series', act: () => file.current?.click() },
           { text: 'Save ten like this as a series', act: () => save(`${kindWords[kind]}, level ${level}`, [kind]) },
           { text: 'Save one of every kind as a series', act: () => save(`All kinds, level ${level}`, problemKinds) },
-          ...(series ? [{ text: 'Leave the series', act: () => useSeries.setState({ series: null, at: 0 }) }] : []),
+          ...(series ? [{ text: 'Close the series', act: () => useSeries.setState({ series: null, at: 0 }) }] : []),
         ]}
       >
         <ListChecks aria-hidden size={16} /> Series

@@ -1,3 +1,4 @@
+export { answerTo } from './answer.ts';
 export { markAnswer, markAnswers, type GivenAnswer, type AnswerMark, type Marking } from './mark.ts';
 export { makeProblem, withSolution } from './make-problem.ts';
 export {

@@ -135,7 +135,7 @@ function ask(id: string, of: AskedOfMeter, reading: MeterReading, quantity: Mete
     case 'relative-error':
       return { id, text: `What is that error in per cent of the true value, with its sign?`, of, unit: '%' };
     case 'range':
-      return { id, text: `Which range of ${meter} leaves the least uncertainty once its loading is corrected?`, of };
+      return { id, text: `Which range of ${meter} has the smallest uncertainty once its loading is corrected?`, of };
     case 'corrected':
       return {
         id,

@@ -1,11 +1,11 @@
 import { shownPattern, unitOf, type Observation, type ReadingQuantity } from '@usual-drag/core';
 import clsx from 'clsx';
+import { FlaskConical } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { toggleLarge, typeIn, useInHand } from './in-hand.ts';
 import { readDisplay } from './read-display.ts';
-import { SimulatedMenu } from './simulated-menu.tsx';
 import { prefixesOf } from './step-words.ts';
 
 interface Props {
@@ -25,7 +25,7 @@ interface Props {
 
 /**
  * What the display says: digits, point and sign, or OL; by number pad alone. A letter of a prefix sets it, * and / go one prefix up or
- * down; Enter keeps the reading and goes on, Shift Enter keeps it and stays.
+ * down; Enter keeps the reading and goes on, Shift Enter keeps it and stays; S takes what the simulated bench shows.
  */
 export function DisplayEntry({ place, quantity, prefix: likely, focus, large = false, simulate, onKeep }: Props) {
   const typed = useInHand((state) => state.typed[place]) ?? '';
@@ -96,6 +96,10 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
                 event.preventDefault();
                 toggleLarge();
               }
+              if (event.key.toLowerCase() === 's' && !event.ctrlKey && !event.metaKey && !event.altKey) {
+                event.preventDefault();
+                takeSimulated();
+              }
               if (event.key !== 'Enter' || !event.shiftKey) return;
               event.preventDefault();
               keep(true);
@@ -109,6 +113,16 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
             {prefix + unit}
           </span>
         </label>
+        {simulate && !large && (
+          <Button
+            onClick={takeSimulated}
+            aria-label="Take the reading from the simulated bench"
+            title="Take the reading from the simulated bench (S)"
+            className="px-2"
+          >
+            <FlaskConical aria-hidden size={18} />
+          </Button>
+        )}
         <Button tone="strong" type="submit" className={large ? 'px-8 text-[min(4vh,5.8vw)]!' : 'px-4 text-[17px]!'}>
           Keep
         </Button>
@@ -135,7 +149,6 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
           </Button>
         </span>
       </div>
-      {simulate && !large && <SimulatedMenu onTake={takeSimulated} />}
     </form>
   );
 }

@@ -4,6 +4,7 @@ import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { tick, useInHand } from './in-hand.ts';
+import { SimulatedChoice } from './simulated-choice.tsx';
 import type { Readings } from './use-readings.ts';
 
 const views = [
@@ -11,6 +12,7 @@ const views = [
   { value: 'wires', text: 'Build by wires' },
   { value: 'board', text: 'Strip board' },
   { value: 'after', text: 'After' },
+  { value: 'simulated', text: 'Simulated' },
 ] as const;
 type PrepareView = (typeof views)[number]['value'];
 
@@ -20,11 +22,12 @@ export function Prepare({ readings }: { readonly readings: Readings }) {
   const [view, setView] = useState<PrepareView>('before');
   return (
     <div className="flex flex-col gap-2 text-[15px]">
-      <Segments label="What to prepare" value={view} options={views} onChange={setView} />
+      <Segments wrap label="What to prepare" value={view} options={views} onChange={setView} />
       {view === 'before' && <CheckList name="before" lines={linesBefore(network, readings)} />}
       {view === 'wires' && <Wires network={network} />}
       {view === 'board' && <Board network={network} />}
       {view === 'after' && <CheckList name="after" lines={linesAfter} />}
+      {view === 'simulated' && <SimulatedChoice />}
     </div>
   );
 }
