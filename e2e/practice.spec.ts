@@ -86,7 +86,7 @@ test('three problems and a fault hunt by keyboard alone, the first with a mistak
   await expect(page.getByText('Cost so far: 1')).toBeVisible();
   const choose = async (label: string, option: string): Promise<void> => {
     await page.getByRole('button', { name: new RegExp(`^${label}`) }).focus();
-    await keyboard.press('Enter');
+    await keyboard.press('Space');
     await expect(page.getByRole('listbox')).toBeFocused();
     // A blank would choose what is marked already.
     await keyboard.type(option.split(' ')[0]!);

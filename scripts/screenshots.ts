@@ -52,14 +52,6 @@ const views: readonly {
     },
   },
   {
-    name: 'together',
-    job: /^Float-level/,
-    take: async (page) => {
-      await page.getByRole('button', { name: 'S-3', exact: true }).click();
-      await page.getByRole('tab', { name: 'Together or apart' }).click();
-    },
-  },
-  {
     name: 'true-values',
     job: /^Float-level/,
     take: (page) => page.getByRole('link', { name: 'True values' }).click(),
@@ -71,15 +63,6 @@ const views: readonly {
       await page.getByRole('link', { name: 'True values' }).click();
       await page.getByRole('tab', { name: 'Working' }).click();
       await page.getByRole('button', { name: /^2 R2/ }).click();
-    },
-  },
-  {
-    name: 'bridge',
-    job: /^Sluice/,
-    take: async (page) => {
-      await page.getByRole('link', { name: 'True values' }).click();
-      await page.getByRole('tab', { name: 'Working' }).click();
-      await page.getByRole('button', { name: /^1 Delta/ }).click();
     },
   },
   {
@@ -144,14 +127,6 @@ const views: readonly {
     },
   },
   {
-    name: 'workshop-build',
-    take: async (page) => {
-      await page.getByRole('link', { name: 'Workshop' }).click();
-      await page.getByRole('link', { name: 'Build and scale' }).click();
-      await page.getByRole('img', { name: 'Scale of the finished meter' }).scrollIntoViewIfNeeded();
-    },
-  },
-  {
     name: 'kit',
     take: async (page) => {
       await page.getByRole('link', { name: 'Kit' }).click();
@@ -181,6 +156,42 @@ const views: readonly {
         .getByRole('link')
         .click();
       await page.getByRole('img', { name: 'The network, then' }).waitFor();
+    },
+  },
+  {
+    name: 'practice',
+    take: async (page) => {
+      await page.goto(`${address}/practice/problems?kind=voltmeter&level=2&seed=7`);
+      await page.getByLabel('What does V1 indicate?').fill('1.3552 V');
+      await page.keyboard.press('Enter');
+      for (const hint of ['Hint', 'Next hint', 'Next hint']) await page.getByRole('button', { name: hint }).click();
+    },
+  },
+  {
+    name: 'fault-hunt',
+    take: async (page) => {
+      await page.goto(`${address}/practice/hunt?level=2&seed=5`);
+      await page.getByRole('button', { name: 'Read', exact: true }).click();
+      await page.getByRole('button', { name: /^Where/ }).click();
+      await page.getByRole('option', { name: 'E1' }).click();
+      await page.getByRole('button', { name: /^Fault/ }).click();
+      await page.getByRole('option', { name: 'set to another voltage' }).click();
+      await page.getByRole('button', { name: 'Name it' }).click();
+    },
+  },
+  {
+    name: 'worksheet',
+    take: async (page) => {
+      await page.goto(`${address}/practice/worksheet`);
+      for (const [name, value] of [
+        ['E1, voltage', '24'],
+        ['R1, resistance', '12k'],
+        ['R1, voltage', '18'],
+      ] as const) {
+        await page.getByRole('textbox', { name }).fill(value);
+        await page.keyboard.press('Enter');
+      }
+      await page.getByRole('button', { name: 'Show the next' }).click();
     },
   },
   {

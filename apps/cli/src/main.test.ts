@@ -207,3 +207,27 @@ test('a worksheet is worked, and one with a key that is no word of the format is
   expect(refused.status).toBe(2);
   expect(refused.results[0]!.error).toMatchObject({ code: 'invalid-file', where: ['givens[0].unit'] });
 });
+
+test('a problem is the same again from the same arguments; its answers are marked, a mistake is named', () => {
+  const asked = ['practice', '--kind', 'voltmeter', '--level', '2', '--seed', '7'];
+  const { status, lines } = cli([...asked, '--solution']);
+  expect(status).toBe(0);
+  const { solution, ...problem } = JSON.parse(lines[0]!) as {
+    readonly solution: Record<string, { readonly value: number }>;
+    readonly asks: readonly { readonly id: string }[];
+  };
+  expect(JSON.parse(cli(asked).lines[0]!)).toEqual(problem);
+  const mark = (answers: object) => cli(['mark', '-'], JSON.stringify({ problem, answers }));
+  const right = mark({ a: `${solution.a!.value} V`, b: '1 V' });
+  expect(right.results[0]).toMatchObject({
+    format: 'usual-drag/marking',
+    marks: { a: { right: true, slip: null }, b: { right: false, expected: solution.b!.value } },
+  });
+  const wrong = mark({ a: `${solution.a!.value - solution.b!.value} V` });
+  expect(wrong.results[0]).toMatchObject({ marks: { a: { right: false, slip: 'meter-left-out' } } });
+  const refused = mark({ z: '1 V' });
+  expect(refused.status).toBe(2);
+  expect(refused.results[0]!.error).toMatchObject({ code: 'invalid-value', where: ['answers.z'] });
+  expect(cli(['practice', '--kind', 'tea']).status).toBe(2);
+  expect(cli(['practice', '--kind', 'shunt', '--level', '4']).results[0]!.error).toMatchObject({ where: ['level'] });
+});

@@ -20,6 +20,8 @@ interface Props {
   readonly meters?: readonly Meter[];
   /** Names without values. */
   readonly bare?: boolean;
+  /** px of the rails: fewer make the names larger beside them. */
+  readonly height?: number;
   readonly className?: string;
 }
 
@@ -36,11 +38,11 @@ export function NetworkPicture({
   const picture = useMemo(() => {
     const unloaded = solveUnloaded(network);
     const truth = unloaded.ok ? unloaded.value.values : null;
-    const drawing = drawRails({ network, truth, meters, spacing: 'even', height: 360, width: 560 });
+    const drawing = drawRails({ network, truth, meters, spacing: 'even', height: rails, width: 560 });
     const circuit = drawingMarks(drawing, network, { resistor: 'box' });
     const named = bare ? circuit.filter((mark) => mark.shape === 'path' || mark.bold) : circuit;
     return { ...drawing, marks: [...named, ...meterMarks(drawing)] };
-  }, [network, meters, bare]);
+  }, [network, meters, bare, rails]);
   const { width, height, marks } = picture;
   return (
     <svg role="img" aria-label={label} viewBox={`0 0 ${width} ${height}`} className={`w-full ${className}`}>

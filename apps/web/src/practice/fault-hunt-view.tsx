@@ -28,7 +28,7 @@ export function FaultHuntView() {
         />
         <Button onClick={() => draw(level)}>Another bench</Button>
       </div>
-      <div className="grid gap-4 md:grid-cols-2">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <section aria-label="Bench" className="flex flex-col gap-3 rounded-xl border border-line bg-sheet p-4">
           <p className="text-[17px] leading-snug">
             {hunt.text} One part, or the supply, is not as drawn. A voltage costs 1, a current 3, a resistance 5: the

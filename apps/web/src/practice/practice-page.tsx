@@ -35,7 +35,7 @@ export function PracticePage() {
             value={view}
             options={views}
             onChange={(next) => void navigate(`/practice/${next}`)}
-            className="grow"
+            className="min-w-0 max-w-full grow"
           />
           <PersonField />
         </div>

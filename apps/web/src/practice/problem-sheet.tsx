@@ -25,7 +25,7 @@ export function ProblemSheet({ problem, onNext }: Props) {
     (field ?? next.current)?.focus();
   };
   return (
-    <div className="grid gap-4 md:grid-cols-2">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
       <section aria-label="Problem" className="flex flex-col gap-3 rounded-xl border border-line bg-sheet p-4">
         <p className="text-[17px] leading-snug">{problem.text}</p>
         <ProblemPicture problem={problem} />

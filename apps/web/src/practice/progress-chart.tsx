@@ -6,7 +6,7 @@ import { kindWords } from './kind-words.ts';
 export function ProgressChart({ progress }: { readonly progress: readonly KindProgress[] }) {
   const rows = progress.map(({ kind, attempts, right }) => ({ name: kindWords[kind], right, not: attempts - right }));
   return (
-    <figure className="flex flex-col gap-1 rounded-xl border border-line bg-sheet p-3">
+    <figure className="flex min-w-0 flex-col overflow-hidden gap-1 rounded-xl border border-line bg-sheet p-3">
       <figcaption className="flex flex-wrap gap-4 text-[14px]">
         <span>
           <span aria-hidden className="mr-1.5 inline-block size-3 bg-ink" /> right without a hint
@@ -16,6 +16,7 @@ export function ProgressChart({ progress }: { readonly progress: readonly KindPr
         </span>
       </figcaption>
       <div
+        className="min-w-0 overflow-hidden"
         role="img"
         aria-label={`Attempts by kind: ${rows.map(({ name, right, not }) => `${name}, ${right} of ${right + not} right`).join('; ')}`}
         style={{ height: 48 + 34 * rows.length }}

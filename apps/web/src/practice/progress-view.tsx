@@ -45,7 +45,7 @@ export function ProgressView() {
     }
   };
   return (
-    <div className="flex flex-col gap-4">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
       {asking && (
         <QuestionStrip
           answers={[
@@ -71,7 +71,7 @@ export function ProgressView() {
         <Button onClick={() => setAsking(true)}>Erase</Button>
       </div>
       <ProgressChart progress={progress} />
-      <div className="overflow-x-auto rounded-xl border border-line bg-sheet px-2">
+      <div className="relative overflow-x-auto rounded-xl border border-line bg-sheet px-2">
         <FiguresTable
           label="By kind"
           head={['Kind', 'attempts', 'right without a hint', 'of the last 8', 'commonest mistake']}

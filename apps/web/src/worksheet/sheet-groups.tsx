@@ -31,6 +31,7 @@ export function SheetGroups({ sheet }: { readonly sheet: Worksheet }) {
           network={stageNetwork(reduction, stages[at]!)}
           label={`The circuit after ${at} of ${steps.length} steps`}
           bare
+          height={190}
           className="max-h-60"
         />
       )}

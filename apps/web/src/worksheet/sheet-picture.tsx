@@ -16,7 +16,7 @@ export function SheetPicture({ sheet }: { readonly sheet: Worksheet }) {
   if (network.elements.length === 0) return <p className="text-soft">Add a source and a resistor to begin with.</p>;
   return (
     <div className="rounded-xl border border-line bg-sheet p-3">
-      <NetworkPicture network={network} label="Circuit of the worksheet" bare className="max-h-60" />
+      <NetworkPicture network={network} label="Circuit of the worksheet" bare height={190} className="max-h-60" />
     </div>
   );
 }

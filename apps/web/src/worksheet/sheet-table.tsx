@@ -38,7 +38,7 @@ const heads: Readonly<Record<SheetQuantity, string>> = {
 export function SheetTable({ sheet, values, steps, apart }: Props) {
   const ruleOf = new Map(steps.map((step) => [sheetKey(step), step.rule]));
   return (
-    <div className="overflow-x-auto rounded-xl border border-line bg-sheet p-2">
+    <div className="relative overflow-x-auto rounded-xl border border-line bg-sheet p-2">
       <table aria-label="Worksheet" className="w-full border-collapse text-[15px]">
         <thead className="text-[13px] text-soft">
           <tr className="border-b border-line">
@@ -59,7 +59,7 @@ export function SheetTable({ sheet, values, steps, apart }: Props) {
                 {element.id}
               </th>
               {(['from', 'to'] as const).map((end) => (
-                <td key={end} className="w-12">
+                <td key={end} className="w-12 min-w-12">
                   <EndField element={element} end={end} />
                 </td>
               ))}

@@ -20,7 +20,7 @@ export function WorksheetView() {
   return (
     <>
       <SheetFiles result={result} />
-      <div className="grid gap-4 lg:grid-cols-[3fr_2fr]">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <div className="flex min-w-0 flex-col gap-3">
           <SheetTable
             sheet={sheet}

@@ -36,15 +36,18 @@ export function stepText(
         : quantity === 'current'
           ? `${of} leads nowhere: ${result}`
           : `both ends of ${of} are on one node: ${result}`;
-    case 'sum':
-      return `${from
-        .map((one, k) => {
-          const term = valueOf(one.of, one.quantity);
-          const minus = (signs[k] === -1) !== term < 0;
-          const size = written(Math.abs(term), one.quantity);
-          return k === 0 ? `${minus ? '−' : ''}${size}` : `${minus ? '−' : '+'} ${size}`;
-        })
-        .join(' ')} = ${result}`;
+    case 'sum': {
+      const terms = from.map((one, k) => {
+        const term = valueOf(one.of, one.quantity);
+        return { minus: (signs[k] === -1) !== term < 0, size: written(Math.abs(term), one.quantity) };
+      });
+      // What is added comes first, as one writes it.
+      const ordered = [...terms.filter(({ minus }) => !minus), ...terms.filter(({ minus }) => minus)];
+      const sum = ordered.map(({ minus, size }, k) =>
+        k === 0 ? (minus ? `−${size}` : size) : `${minus ? '−' : '+'} ${size}`,
+      );
+      return `${sum.join(' ')} = ${result}`;
+    }
     case 'whole':
       return `${of}: ${result}`;
   }

@@ -113,16 +113,7 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
             {prefix + unit}
           </span>
         </label>
-        {simulate && !large && (
-          <Button
-            onClick={takeSimulated}
-            aria-label="Take the reading from the simulated bench"
-            title="Take the reading from the simulated bench (S)"
-            className="px-2"
-          >
-            <FlaskConical aria-hidden size={18} />
-          </Button>
-        )}
+        {simulate && !large && <SimulatedButton onTake={takeSimulated} />}
         <Button tone="strong" type="submit" className={large ? 'px-8 text-[min(4vh,5.8vw)]!' : 'px-4 text-[17px]!'}>
           Keep
         </Button>
@@ -150,5 +141,18 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
         </span>
       </div>
     </form>
+  );
+}
+
+function SimulatedButton({ onTake }: { readonly onTake: () => void }) {
+  return (
+    <Button
+      onClick={onTake}
+      aria-label="Take the reading from the simulated bench"
+      title="Take the reading from the simulated bench (S)"
+      className="px-2"
+    >
+      <FlaskConical aria-hidden size={18} />
+    </Button>
   );
 }
