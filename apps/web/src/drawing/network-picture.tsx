@@ -33,6 +33,7 @@ export function NetworkPicture({
   label,
   meters = noMeters,
   bare = false,
+  height: rails = 360,
   className = 'max-h-[26rem]',
 }: Props) {
   const picture = useMemo(() => {

@@ -89,7 +89,7 @@ function schemas(refPointerPrefix: string): Record<string, Schema> {
   for (const [name, schema] of Object.entries(made)) closed[name] = { ...schema, additionalProperties: false };
   for (const [base, { key, subTypes }] of Object.entries(unions)) {
     for (const { value, name } of subTypes) {
-      const schema = (closed[value.name] ?? closed[base]) as ObjectSchema;
+      const schema = nearest(closed, value) as ObjectSchema;
       closed[value.name] = { ...schema, properties: { ...schema.properties, [key]: { const: name } } };
     }
     closed[base] = {
@@ -100,4 +100,9 @@ function schemas(refPointerPrefix: string): Record<string, Schema> {
     };
   }
   return closed;
+}
+
+/** The schema of a class, or of the class that it comes from where it adds nothing of its own. */
+function nearest(schemas: Readonly<Record<string, Schema>>, described: { readonly name: string }): Schema {
+  return schemas[described.name] ?? nearest(schemas, Object.getPrototypeOf(described) as { readonly name: string });
 }

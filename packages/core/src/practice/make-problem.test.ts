@@ -1,5 +1,4 @@
-import { solveJob } from '../job/index.ts';
-import { networkFaults } from '../network/index.ts';
+import { jobFaults, solveJob } from '../job/index.ts';
 import { answerTo } from './answer.ts';
 import { makeProblem, withSolution } from './make-problem.ts';
 import { markAnswers } from './mark.ts';
@@ -15,6 +14,7 @@ test.each(problemKinds)('a thousand %s problems each have a finite, sensible ans
       const problem = makeProblem(kind, level, seed);
       texts.add(problem.text);
       expect(problem.asks.length).toBeGreaterThan(0);
+      if (problem.job) expect(jobFaults(problem.job)).toEqual([]);
       for (const ask of problem.asks) {
         const answer = answerTo(problem, ask);
         if (typeof answer === 'number') {
@@ -64,7 +64,7 @@ test('the circuits are sound jobs, no part of them too hot, no two resistors ali
       const { job, design } = makeProblem(kind, level, 5);
       expect(Boolean(job) !== Boolean(design)).toBe(true);
       if (!job) continue;
-      expect(networkFaults(job.network)).toEqual([]);
+      expect(jobFaults(job)).toEqual([]);
       const solved = solveJob(job);
       if (!solved.ok) throw new Error(solved.fault.message);
       const resistances = job.network.elements.flatMap((one) => (one.kind === 'resistor' ? [one.resistance] : []));

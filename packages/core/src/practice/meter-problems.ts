@@ -196,7 +196,7 @@ export function bothMetersProblem(draw: Draw, level: Level): Drafted | null {
   const values = valuesOf(network);
   if (!values) return null;
   const voltmeter = draw.pick([...loading, handheld]);
-  const instruments = voltmeter === needle ? [needle] : [voltmeter, needle];
+  const instruments = voltmeter.id === needle.id ? [needle] : [voltmeter, needle];
   const parts = draw.shuffled(resistorsOf(network));
   for (const one of parts)
     for (const other of parts) {

@@ -38,7 +38,7 @@ export function setSimulated(change: Partial<Simulated>): void {
 }
 
 /** The bench that is simulated for the open job now. */
-export const simulatedNow = (): Simulated => useSimulated.getState()[benchNow().jobId ?? ''] ?? first;
+const simulatedNow = (): Simulated => useSimulated.getState()[benchNow().jobId ?? ''] ?? first;
 
 /** Another bench of the same kind. */
 export const anotherBench = (): void => setSimulated({ number: simulatedNow().number + 1 });
