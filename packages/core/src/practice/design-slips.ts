@@ -71,7 +71,7 @@ function shuntSlips(design: Design, rising: readonly number[], range: number, { 
     const through = range - current;
     return [
       ...of('coil-not-subtracted', drop / range),
-      ...of('coil-added', drop / (range + current)),
+      ...of('coil-added', drop / (range + current), drop / through + coil),
       ...of(
         'rounded-early',
         twoDigits(drop) / through,
@@ -98,7 +98,7 @@ function shuntSlips(design: Design, rising: readonly number[], range: number, { 
       section(right, right),
       section(notSubtracted, notSubtracted),
     ),
-    ...of('coil-added', section(added, added + coil)),
+    ...of('coil-added', section(added, added + coil), section(right, right + coil) + coil),
     ...of(
       'rounded-early',
       section(rounded, rounded + coil),

@@ -26,15 +26,9 @@ export class Determination {
     this.scales = point.unknowns.map((_, k) => (k < circuit.potentials ? volts : amperes));
   }
 
-  copy(): Determination {
-    const copied = new Determination(this.circuit, this.point);
-    copied.rows.push(...this.rows);
-    return copied;
-  }
-
   /** Takes a value as known; false where it followed already, or has no slope here. */
   add(of: string, quantity: SheetQuantity): boolean {
-    const left = this.left(of, quantity);
+    const left = this.rest(of, quantity);
     if (!left) return false;
     this.rows.push(left);
     return true;
@@ -42,15 +36,11 @@ export class Determination {
 
   /** Whether a value follows from those that were added. */
   follows(of: string, quantity: SheetQuantity): boolean {
-    return this.left(of, quantity) === null;
+    return this.rest(of, quantity) === null;
   }
 
-  /** How many unknowns are still free. */
-  get free(): number {
-    return this.circuit.unknowns - this.rows.length;
-  }
-
-  private left(of: string, quantity: SheetQuantity): Float64Array | null {
+  /** What is new in a value's slope, at right angles to those that were added, of length 1; null where it follows. */
+  rest(of: string, quantity: SheetQuantity): Float64Array | null {
     const slope = this.slope(this.circuit.at.get(of)!, quantity);
     const length = Math.sqrt(dot(slope, slope));
     if (length === 0) return null;
@@ -89,7 +79,8 @@ export class Determination {
   }
 }
 
-function dot(a: Float64Array, b: Float64Array): number {
+/** The sum of products of two vectors of one length. */
+export function dot(a: Float64Array, b: Float64Array): number {
   let sum = 0;
   for (let k = 0; k < a.length; k += 1) sum += a[k]! * b[k]!;
   return sum;

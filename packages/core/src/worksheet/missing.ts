@@ -1,4 +1,4 @@
-import { Determination, type SheetPoint } from './determination.ts';
+import { Determination, dot, type SheetPoint } from './determination.ts';
 import type { SheetCircuit } from './sheet-circuit.ts';
 import { sheetQuantities, type Given, type SheetQuantity, type SheetValues } from './worksheet.ts';
 
@@ -23,30 +23,41 @@ export function missingValues(
   for (const { of, quantity } of givens) known.add(of, quantity);
   for (const { id } of circuit.parts)
     for (const quantity of sheetQuantities) if (values[id]![quantity] !== null) known.add(id, quantity);
-  const open = circuit.parts.flatMap(({ id }) =>
-    order.filter((quantity) => values[id]![quantity] === null).map((quantity) => ({ of: id, quantity })),
+  // Each open value by what is new in it: one more that is known makes those follow that have nothing else.
+  let left = circuit.parts.flatMap(({ id }) =>
+    order
+      .filter((quantity) => values[id]![quantity] === null)
+      .map((quantity): Open => ({ of: id, quantity, rest: known.rest(id, quantity) })),
   );
+  // Near this point all of them follow: only one more value decides between the ways that fit.
+  if (left.every(({ rest }) => rest === null)) return [nameOf(left.slice(0, mostWays))];
+  left = left.filter(({ rest }) => rest !== null);
   const lines: string[] = [];
-  for (let left = open; left.length > 0;) {
-    const ways = left
-      .map((way) => {
-        const then = known.copy();
-        then.add(way.of, way.quantity);
-        return { ...way, follow: left.filter(({ of, quantity }) => then.follows(of, quantity)).length };
-      })
-      .filter(({ of, quantity }) => !known.follows(of, quantity));
-    if (ways.length === 0) {
-      // Near this point all of it follows; what is left are the ways between which only one more value decides.
-      lines.push(...(lines.length === 0 ? [nameOf(left.slice(0, mostWays))] : []));
-      return lines;
-    }
-    const most = Math.max(...ways.map(({ follow }) => follow));
-    const best = ways.filter(({ follow }) => follow === most);
+  while (left.length > 0) {
+    const follow = left.map(({ rest }) => left.filter((other) => within(other.rest!, rest!) === null).length);
+    const most = Math.max(...follow);
+    const best = left.filter((_, k) => follow[k] === most);
     lines.push(nameOf(best.slice(0, mostWays)));
-    known.add(best[0]!.of, best[0]!.quantity);
-    left = left.filter(({ of, quantity }) => !known.follows(of, quantity));
+    left = left.flatMap((one) => {
+      const rest = within(one.rest!, best[0]!.rest!);
+      return rest ? [{ ...one, rest }] : [];
+    });
   }
   return lines;
+}
+
+interface Open {
+  readonly of: string;
+  readonly quantity: SheetQuantity;
+  readonly rest: Float64Array | null;
+}
+
+/** What is left of a slope, of length 1, once another is known; null where nothing is. */
+function within(rest: Float64Array, known: Float64Array): Float64Array | null {
+  const along = dot(rest, known);
+  const left = rest.map((x, k) => x - along * known[k]!);
+  const length = Math.sqrt(dot(left, left));
+  return length < 1e-7 ? null : left.map((x) => x / length);
 }
 
 const nameOf = (ways: readonly { readonly of: string; readonly quantity: SheetQuantity }[]): string =>

@@ -87,21 +87,22 @@ function byEquivalent(state: SheetState, point: SheetPoint): Application | null 
   return null;
 }
 
-/** A value that only the laws of the whole circuit give: the one that needs the fewest others. */
+/** A value that only the laws of the whole circuit give: a current if there is one, the one that needs the fewest others. */
 function byEquations(state: SheetState, point: SheetPoint): Application | null {
   const { circuit } = state;
   const all = circuit.parts.flatMap(({ id }) => sheetQuantities.map((quantity) => ({ of: id, quantity })));
   const known = all.filter(({ of, quantity }) => state.value(of, quantity) !== undefined);
-  let best: Application | null = null;
-  for (const quantity of ['current', 'voltage', 'resistance', 'power'] as const)
-    for (const { id } of circuit.parts) {
-      if (state.value(id, quantity) !== undefined || state.final(id, quantity) === null) continue;
+  for (const quantity of ['current', 'voltage', 'resistance', 'power'] as const) {
+    const found = circuit.parts
+      .filter(({ id }) => state.value(id, quantity) === undefined && state.final(id, quantity) !== null)
       // Where two solutions fall together slopes say nothing: all that is known gives it.
-      const from = leastOf(circuit, point, { of: id, quantity }, known) ?? known;
-      if (!best || from.length < best.from.length)
-        best = { of: id, quantity, rule: 'equations', from, value: null, form: 'whole' };
-    }
-  return best;
+      .map(({ id }) => ({ of: id, from: leastOf(circuit, point, { of: id, quantity }, known) ?? known }));
+    const [first, ...others] = found;
+    if (!first) continue;
+    const { of, from } = others.reduce((best, one) => (one.from.length < best.from.length ? one : best), first);
+    return { of, quantity, rule: 'equations', from, value: null, form: 'whole' };
+  }
+  return null;
 }
 
 interface Key {
