@@ -104,7 +104,7 @@ export class JobsController {
     @Query('revision') revision: string | undefined,
     @Res({ passthrough: true }) response: Response,
   ): Promise<StreamableFile> {
-    const job = await this.service.read(id);
+    const job = await this.service.readAny(id);
     if (revision === String(job.revision)) response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
     return new StreamableFile(Buffer.from(jobPicture(job.document, theme === 'dark' ? 'dark' : 'light')), {
       type: 'image/svg+xml; charset=utf-8',

@@ -42,6 +42,13 @@ export class JobsService {
     return findDocument(this.repositories.jobs, id);
   }
 
+  /** The same, archived or not: a list may ask for a drawing while the job is being archived. */
+  async readAny(id: string): Promise<StoredDocument<Job>> {
+    const found = await this.repositories.jobs.find(id);
+    if (!found) throw missing(this.repositories.jobs, id);
+    return answer(found);
+  }
+
   create(document: unknown): Promise<StoredDocument<Job>> {
     return this.#add(accept(checkDraft(document), 'document.'));
   }

@@ -81,6 +81,8 @@ test('an archived job is gone from everything until it is restored', async () =>
     ['GET', '/export', undefined],
   ] as const)
     expect((await server.ask(method, `/jobs/${made.id}${path}`, body)).status).toBe(404);
+  // A list that was shown just before may still ask for its picture.
+  expect((await server.ask('GET', `/jobs/${made.id}/drawing`)).status).toBe(200);
   const later = await create('Bin too');
   await server.ask('DELETE', `/jobs/${later.id}`);
   const archived = async () => (await server.ask('GET', '/jobs/archived')).json as JobSummary[];
