@@ -1,5 +1,6 @@
 import { ConflictException, NotFoundException } from '@nestjs/common';
 import type { StoredDocument } from '@usual-drag/contract';
+import { sameValue } from '@usual-drag/core';
 import { refuse } from '../http/envelope.pipe.ts';
 import type { DocumentRepository, Kept } from '../database/document-repository.ts';
 
@@ -7,7 +8,7 @@ import type { DocumentRepository, Kept } from '../database/document-repository.t
 const nouns = { jobs: 'job', instruments: 'instrument', 'meter-projects': 'meter project' } as const;
 
 /**
- * Adds a new document, or saves one that was edited from `revision`.
+ * Adds a new document, or saves one that was edited from `revision`. What is stored already, word for word, is saved.
  *
  * @throws a refusal: 404 where it is not there, 409 with the newest version where it has been changed since, so that none is lost
  */
@@ -21,6 +22,8 @@ export async function saveDocument<T>(
     revision === undefined ? await repository.insert(id, document) : await repository.replace(id, revision, document);
   if (saved) return answer(saved);
   const current = await findDocument(repository, id);
+  // The same sent again, by a page that was left before it heard the answer: it is there already.
+  if (sameValue(current.document, document)) return current;
   throw new ConflictException({
     message: `This ${nouns[repository.kind]} was changed in another window.`,
     details: { current },

@@ -51,6 +51,16 @@ test('a stale revision is refused with the newest version, and changes nothing',
   expect((await server.ask('GET', `/jobs/${made.id}`)).json).toMatchObject({ revision: 2, document: theirs });
 });
 
+test('the same version sent again is saved already: a page that was left did not hear so', async () => {
+  const made = await create('Sent twice');
+  const document: Job = { ...made.document, title: 'Sent twice, and once' };
+  const save = () => server.ask('PUT', `/jobs/${made.id}`, { revision: 1, document });
+  expect((await save()).json).toMatchObject({ revision: 2 });
+  const again = await save();
+  expect(again.status).toBe(200);
+  expect(again.json).toMatchObject({ revision: 2, document });
+});
+
 test('of many saves of one revision at once exactly one is taken', async () => {
   const made = await create('Race');
   const answers = await Promise.all(
