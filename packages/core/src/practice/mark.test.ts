@@ -100,7 +100,6 @@ test.each([
   slip('meter-in-series', (E * (R2 + RM)) / (R1 + R2 + RM)),
   slip('wrong-range', (E * (1 / (1 / R2 + 1 / 100_000))) / (R1 + 1 / (1 / R2 + 1 / 100_000))),
   slip('divider-inverted', (E * R1) / (R1 + loaded)),
-  slip('reciprocals-of-series', E * loaded * (1 / R1 + 1 / loaded) > E ? E * loaded * (1 / R1 + 1 / loaded) : 0),
   slip('error-only', indicated - truth),
   slip('sign', -indicated),
   slip('prefix', indicated * 1000),
@@ -110,7 +109,6 @@ test.each([
   slip('error-only', indicated, 'error'),
   slip('divider-inverted', (E * R1) / (R1 + R2), 'true'),
 ])('at the voltmeter %s is named by what it would have given: %d', (name, value, what) => {
-  if (value === 0) return;
   expect(marked({ what, ...v1 }, 'V', typed(value))).toMatchObject({ right: false, slip: name });
 });
 

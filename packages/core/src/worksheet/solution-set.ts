@@ -112,7 +112,7 @@ function take({ at }: SheetCircuit, state: State, { of, quantity, value }: Given
 /** Uses up the powers as far as they determine anything, along every way that they leave. */
 function goOn(circuit: SheetCircuit, state: State): readonly SheetSolution[] {
   for (;;) {
-    if (!takeZeros(circuit, state)) return [];
+    takeZeros(circuit, state);
     const taken = takePowers(circuit, state);
     if (taken === 'contradiction') return [];
     if (taken === 'nothing') break;
@@ -130,7 +130,7 @@ function goOn(circuit: SheetCircuit, state: State): readonly SheetSolution[] {
 }
 
 /** No voltage across a resistor is no current in it, and the other way about. */
-function takeZeros({ parts }: SheetCircuit, { knowledge }: State): boolean {
+function takeZeros({ parts }: SheetCircuit, { knowledge }: State): void {
   for (const part of parts) {
     if (part.isSource) continue;
     const { voltage, current } = formsOf(knowledge, part);
@@ -138,7 +138,6 @@ function takeZeros({ parts }: SheetCircuit, { knowledge }: State): boolean {
     if (v && voltage.constant.hi === 0 && !i) knowledge.add(current);
     if (i && current.constant.hi === 0 && !v) knowledge.add(voltage);
   }
-  return true;
 }
 
 function takePowers({ at }: SheetCircuit, state: State): 'something' | 'nothing' | 'contradiction' {
