@@ -13,6 +13,7 @@ export {
   type VoltageStep,
 } from './plan.ts';
 export { openTerminal, withOpenTerminal } from './open-terminal.ts';
+export { namesOf, placeOf, plainNode } from './place-words.ts';
 export { countRead, placedSteps, readingsAt } from './progress.ts';
 export { buildOrder, type BuildStep } from './build-order.ts';
 export { stripBoard, type BoardLink, type BoardRow, type StripBoard } from './strip-board.ts';

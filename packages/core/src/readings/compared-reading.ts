@@ -5,6 +5,13 @@ import type { Conventions, Reading } from './reading.ts';
 
 export type Verdict = 'not-comparable' | 'agrees' | 'within-tolerance' | 'does-not-agree';
 
+export const verdictWords: Readonly<Record<Verdict, string>> = {
+  agrees: 'agrees',
+  'within-tolerance': 'within tolerance',
+  'does-not-agree': 'does not agree',
+  'not-comparable': 'not comparable',
+};
+
 /** A reading against what was to be expected, V, A or Ω. Null where it cannot be formed. */
 export interface ComparedReading {
   readonly value: number | null;

@@ -16,6 +16,6 @@ export {
 } from './observed-value.ts';
 export { expectationOf, expectationsOf, ownMeter, setupOf, type Expectation, type Limits } from './expectation.ts';
 export { compareReadings, comparisonOf, type Comparison, type ReadJob } from './compare.ts';
-export { compareReading, type ComparedReading, type Verdict } from './compared-reading.ts';
+export { compareReading, verdictWords, type ComparedReading, type Verdict } from './compared-reading.ts';
 export { readingSums, type CountedReading, type ReadingSum, type SumTerm } from './reading-sums.ts';
 export { equalCurrents, explainSum, type EqualCurrents, type SumParts } from './explain.ts';

@@ -1,17 +1,18 @@
 import {
+  type DiagnosedHypothesis,
+  type Diagnosis,
+  type DiagnosisGroup,
   editRecord,
   faultSentence,
   formatQuantity,
   isOfReading,
+  type Job,
+  type Meter,
+  namesOf,
+  type NextReading,
   noteReading,
   sharpestRange,
   unitOf,
-  type DiagnosedHypothesis,
-  type Diagnosis,
-  type DiagnosisGroup,
-  type Job,
-  type Meter,
-  type NextReading,
 } from '@usual-drag/core';
 import clsx from 'clsx';
 import { useMemo, useState } from 'react';
@@ -24,7 +25,6 @@ import { tryFault, useTried } from '../model/tried.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { FitPanel } from './fit-panel.tsx';
 import { useInHand } from './in-hand.ts';
-import { namesOf } from './step-words.ts';
 import type { Readings } from './use-readings.ts';
 import { TwoAtOnce } from './two-at-once.tsx';
 import { useSearch } from './use-search.ts';

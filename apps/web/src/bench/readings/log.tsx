@@ -1,10 +1,9 @@
-import { formatQuantity, noteReading, unitOf, type ComparedReading, type Reading } from '@usual-drag/core';
+import { type ComparedReading, formatQuantity, noteReading, placeOf, type Reading, unitOf } from '@usual-drag/core';
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { columnsOf, DataTable } from '../../ui/data-table.tsx';
 import { clock } from '../../ui/words.ts';
 import { useBench } from '../model/bench-store.ts';
-import { placeOf } from './step-words.ts';
 import { shownIn } from './taken-here.tsx';
 import type { Readings } from './use-readings.ts';
 import { VerdictMark } from './verdict.tsx';

@@ -1,12 +1,13 @@
 import {
+  addReading,
   equalCurrents,
   explainSum,
   formatQuantity,
-  readingsFromRows,
-  rowsFromReadings,
-  addReading,
+  namesOf,
   type Reading,
+  readingsFromRows,
   type ReadingSum,
+  rowsFromReadings,
 } from '@usual-drag/core';
 import Papa from 'papaparse';
 import { useRef, useState } from 'react';
@@ -23,7 +24,6 @@ import { sayUndoable } from '../model/say-undoable.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { Log } from './log.tsx';
 
-import { namesOf } from './step-words.ts';
 import { useReadings, type Readings } from './use-readings.ts';
 
 const DiagnosisTab = fetchedLater(async () => (await import('./diagnosis-tab.tsx')).DiagnosisTab);

@@ -1,11 +1,12 @@
 import {
   findRange,
-  readingsAt,
-  unitOf,
   formatQuantity,
+  namesOf,
   type Network,
   type PlanStep,
+  readingsAt,
   type ReadStep,
+  unitOf,
 } from '@usual-drag/core';
 import clsx from 'clsx';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
@@ -17,7 +18,7 @@ import { DisplayEntry } from './display-entry.tsx';
 import { ExpectationBar } from './expectation-bar.tsx';
 import { tick, useInHand } from './in-hand.ts';
 import { go, keepReading, placedAt } from './keep-reading.ts';
-import { checksOf, namesOf, titleOf, usualPrefix } from './step-words.ts';
+import { checksOf, titleOf, usualPrefix } from './step-words.ts';
 import { observationsAt, readSimulated } from './simulated.ts';
 import { TakenHere } from './taken-here.tsx';
 import { uncertaintyAt } from './uncertainty-at.ts';

@@ -1,5 +1,5 @@
-import { floatLevelDivider, makePlan, placedSteps, type Instrument, type ReadStep } from '@usual-drag/core';
-import { checksOf, placeOf, spokenStep, titleOf, usualPrefix } from './step-words.ts';
+import { floatLevelDivider, type Instrument, makePlan, placedSteps, placeOf, type ReadStep } from '@usual-drag/core';
+import { checksOf, spokenStep, titleOf, usualPrefix } from './step-words.ts';
 
 const meter: Instrument = {
   id: 'm',

@@ -1,15 +1,15 @@
 import {
   findRange,
   formatQuantity,
-  openTerminal,
+  namesOf,
+  placeOf,
+  plainNode,
   shownOn,
   type Conventions,
   type Instrument,
   type Network,
   type PlanStep,
-  type Reading,
   type ReadStep,
-  type Verdict,
 } from '@usual-drag/core';
 
 /** What a step does, in a few words. */
@@ -27,27 +27,6 @@ export function titleOf(step: PlanStep): string {
       return placeOf(step);
   }
 }
-
-/** Where a reading is taken, in a few words. */
-export function placeOf(at: ReadStep | Reading): string {
-  switch (at.quantity) {
-    case 'dc-voltage':
-      return isOpen(at.red) || isOpen(at.black)
-        ? `Voltage ${plain(at.red)} to ${plain(at.black)}, unloaded`
-        : `Voltage ${at.red} to ${at.black}`;
-    case 'dc-current':
-      return `Current at ${at.node} into ${namesOf(at.ends)}`;
-    case 'resistance':
-      return `Resistance of ${at.element}`;
-  }
-}
-
-const isOpen = (node: string): boolean => node.endsWith(openTerminal(''));
-const plain = (node: string): string => (isOpen(node) ? node.slice(0, -openTerminal('').length) : node);
-
-/** `R3` for `R3.from`. */
-export const namesOf = (ends: readonly string[]): string =>
-  ends.map((end) => end.replace(/\.(from|to)$/, '')).join(', ');
 
 /** What is to be set on the meter before a step is read, in the order of the convention. */
 export function checksOf(
@@ -76,7 +55,7 @@ const functions = { 'dc-voltage': 'DC volts', 'dc-current': 'DC current', resist
 function placementOf(step: ReadStep): string {
   switch (step.quantity) {
     case 'dc-voltage':
-      return `Red on ${plain(step.red)}, black on ${plain(step.black)}`;
+      return `Red on ${plainNode(step.red)}, black on ${plainNode(step.black)}`;
     case 'dc-current': {
       const [first, second] = step.reversed ? ['Black', 'red'] : ['Red', 'black'];
       return `${first} on ${step.node}, ${second} on the lifted end of ${namesOf(step.ends)}`;
@@ -106,13 +85,6 @@ export function spokenStep(step: PlanStep, network: Network): string {
 }
 
 const spoken = (value: number, unit: 'V' | 'A' | 'Ω'): string => formatQuantity(value, unit, { digits: 4, trim: true });
-
-export const verdictWords: Readonly<Record<Verdict, string>> = {
-  agrees: 'agrees',
-  'within-tolerance': 'within tolerance',
-  'does-not-agree': 'does not agree',
-  'not-comparable': 'not comparable',
-};
 
 /** Prefixes that a display of a quantity has, the smallest first. */
 export const prefixesOf = (quantity: ReadStep['quantity']): readonly string[] =>

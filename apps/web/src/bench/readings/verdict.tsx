@@ -1,7 +1,6 @@
-import type { ComparedReading } from '@usual-drag/core';
+import { type ComparedReading, verdictWords } from '@usual-drag/core';
 import clsx from 'clsx';
 import { Check, CircleHelp, X } from 'lucide-react';
-import { verdictWords } from './step-words.ts';
 
 /** How a reading stands, by sign and words. */
 export function VerdictMark({
