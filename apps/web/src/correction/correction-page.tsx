@@ -4,6 +4,7 @@ import {
   findRange,
   formatPercent,
   formatQuantity,
+  ownErrorAt,
   parsePercent,
   parseQuantity,
   rangesOf,
@@ -20,6 +21,7 @@ import { Choice } from '../ui/choice.tsx';
 import { Segments } from '../ui/segments.tsx';
 import { ValueField } from '../ui/value-field.tsx';
 import { FromReadings } from './from-readings.tsx';
+import { OwnErrorLine } from './own-error-line.tsx';
 
 /** A true value worked back from readings, without a network. */
 export function CorrectionPage() {
@@ -101,6 +103,7 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
           sourceResistance: spread,
           meterResistance: 0.01,
         });
+  const ownError = read === null ? 0 : ownErrorAt(range.calibration, read);
   const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
   return (
     <>
@@ -135,6 +138,9 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
           onCommit={setSpread}
         />
       </div>
+      {range.calibration && read !== null && (
+        <OwnErrorLine calibration={range.calibration} unit={unit} reading={read} ownError={ownError} />
+      )}
       {read !== null && source !== null && (
         <p className="border-l-4 border-ink pl-3">
           <b data-testid="corrected" className="figures text-[20px]">
@@ -144,7 +150,7 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
           </b>
           <br />
           <span className="figures text-[14px] text-soft">
-            {formatQuantity(read, unit)} × (1 +{' '}
+            {formatQuantity(read - ownError, unit)} × (1 +{' '}
             {quantity === 'dc-voltage'
               ? `${ohms(source)} / ${ohms(range.resistance)}`
               : `${ohms(range.resistance)} / ${ohms(source)}`}
@@ -153,8 +159,8 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
           <br />
           <span className="text-[14px] text-soft">
             The meter takes {formatPercent(loadingShare(source, range.resistance, quantity), { digits: 3 })}. In the
-            uncertainty: the instrument’s own, ±{formatPercent(spread, { digits: 3, trim: true })} of what it looks
-            into, ±1 % of the meter’s resistance.
+            uncertainty: the instrument’s own, ±{formatPercent(spread, { digits: 3, trim: true })} of the source
+            resistance, ±1 % of the meter’s resistance.
           </span>
         </p>
       )}

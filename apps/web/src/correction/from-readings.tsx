@@ -3,6 +3,7 @@ import {
   fail,
   findRange,
   formatQuantity,
+  ownErrorAt,
   parseQuantity,
   rangesOf,
   readingUncertainty,
@@ -57,7 +58,8 @@ export function FromReadings({ quantity, instrument, range }: Props) {
     const found = findRange(instrument, quantity, id);
     if (!found || indicated === null || known?.resistance === null) return [];
     const { accuracy, resolution } = readingUncertainty(instrument, found, indicated);
-    const reading = { indicated, uncertainty: accuracy + resolution, meterResistance: found.resistance };
+    const read = indicated - ownErrorAt(found.calibration, indicated);
+    const reading = { indicated: read, uncertainty: accuracy + resolution, meterResistance: found.resistance };
     return [known ? withKnownResistor(reading, known as KnownResistor, quantity) : reading];
   });
   const found = readings.length >= 2 ? correctFromRanges(readings, quantity) : null;

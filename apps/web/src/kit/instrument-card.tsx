@@ -1,4 +1,4 @@
-import { calibrationOf, rangesOf, type KitInstrument } from '@usual-drag/core';
+import { calibrationOn, dayOf, rangesOf, type KitInstrument } from '@usual-drag/core';
 import clsx from 'clsx';
 
 interface Props {
@@ -9,7 +9,7 @@ interface Props {
 
 /** An instrument of the kit, in brief: kind, tag, what it measures, and whether its calibration runs out. */
 export function InstrumentCard({ kept, chosen, onChoose }: Props) {
-  const calibration = calibrationOf(kept, new Date());
+  const calibration = calibrationOn(kept, dayOf(new Date()));
   const counts = [
     [rangesOf(kept, 'dc-voltage').length, 'V'],
     [rangesOf(kept, 'dc-current').length, 'A'],

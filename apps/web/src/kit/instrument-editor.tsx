@@ -1,6 +1,7 @@
 import { KitInstrumentDto } from '@usual-drag/contract/forms';
 import {
-  calibrationOf,
+  calibrationOn,
+  dayOf,
   kitLimits,
   nextRange,
   nextResistanceRange,
@@ -100,7 +101,7 @@ function Heading({ kept, words, onChange, onCopy, onArchive, children }: Props) 
 
 /** Which specimen it is, and when it was calibrated. */
 function Calibration({ kept }: Pick<EditProps, 'kept'>) {
-  const calibration = calibrationOf(kept, new Date());
+  const calibration = calibrationOn(kept, dayOf(new Date()));
   return (
     <div className="flex flex-wrap items-start gap-3">
       <TextInput name="assetTag" label="Asset tag" placeholder="SL-…" className="w-32" />

@@ -1,4 +1,5 @@
 import { prefixByExponent, smallestExponent } from '../quantity/index.ts';
+import { indicatedWhen } from './certificate.ts';
 import { unitOf, type Instrument, type Range, type ReadingQuantity, type ResistanceRange } from './instrument.ts';
 
 /** What stands on the face of the instrument. */
@@ -33,6 +34,18 @@ export function shownOn(
   const text = (counts * scaledStep).toFixed(decimalsOf(scaledStep));
   return { display: text.replace('-', '−'), unit };
 }
+
+/**
+ * The number to expect on the face when a value is there: with the instrument's own error, where a certificate says it.
+ *
+ * @param value  V, A or Ω as an instrument without an error of its own would indicate it
+ */
+export const displayToExpect = (
+  instrument: Instrument,
+  quantity: ReadingQuantity,
+  range: Range | ResistanceRange,
+  value: number | null,
+): Shown => shownOn(instrument, quantity, range, value === null ? null : indicatedWhen(range.calibration, value));
 
 /** V or A between two numbers that the instrument can tell apart. */
 export function smallestStep(instrument: Instrument, range: Range | ResistanceRange): number {

@@ -1,6 +1,15 @@
+export {
+  calibrationOn,
+  calibrationsDue,
+  dayOf,
+  isDay,
+  type Calibration,
+  type CalibrationNotes,
+} from './calibration-due.ts';
+export { certificateFaults, certificateLimit, indicatedWhen, ownErrorAt } from './certificate.ts';
 export { builtInKit } from './built-in-kit.ts';
 export { readingUncertainty, type ReadingUncertainty } from './accuracy.ts';
-export { shownOn, smallestStep, type Shown } from './display.ts';
+export { displayToExpect, shownOn, smallestStep, type Shown } from './display.ts';
 export {
   findRange,
   rangesOf,
@@ -18,17 +27,21 @@ export {
   type ResistanceRange,
 } from './instrument.ts';
 export {
-  calibrationOf,
   copyInstrument,
   freeId,
   instrumentForJob,
-  isDay,
   kitFaults,
   kitLimits,
   settledRange,
   type AutoRange,
-  type Calibration,
   type KitFault,
   type KitInstrument,
 } from './kit.ts';
 export { burdenOf, nextRange, nextResistanceRange, rangeName, sensitivityOf } from './range-edits.ts';
+export {
+  certificateFrom,
+  checkAgainstStandard,
+  pointsToCheck,
+  type CheckedPoint,
+  type StandardCheck,
+} from './standard-check.ts';

@@ -1,13 +1,6 @@
+import { calibrationOn, calibrationsDue } from './calibration-due.ts';
 import { rangesOf } from './instrument.ts';
-import {
-  calibrationOf,
-  copyInstrument,
-  freeId,
-  instrumentForJob,
-  kitFaults,
-  settledRange,
-  type KitInstrument,
-} from './kit.ts';
+import { copyInstrument, freeId, instrumentForJob, kitFaults, settledRange, type KitInstrument } from './kit.ts';
 
 const kept: KitInstrument = {
   id: 'shop-meter',
@@ -44,10 +37,60 @@ test('a copy leaves tag and calibration with the specimen', () => {
 });
 
 test('a month after the 31st of January is the 28th of February', () => {
-  expect(calibrationOf(kept, new Date(2026, 1, 20))).toEqual({ dueOn: '2026-02-28', daysLeft: 8, status: 'soon' });
-  expect(calibrationOf(kept, new Date(2026, 2, 1))!.status).toBe('overdue');
-  expect(calibrationOf({ ...kept, calibrationMonths: 24 }, new Date(2026, 2, 1))!.status).toBe('good');
-  expect(calibrationOf({ id: 'x' }, new Date())).toBeNull();
+  expect(calibrationOn(kept, '2026-02-20')).toEqual({
+    calibratedOn: '2026-01-31',
+    dueOn: '2026-02-28',
+    daysLeft: 8,
+    status: 'soon',
+  });
+  expect(calibrationOn(kept, '2026-03-01')!.status).toBe('overdue');
+  expect(calibrationOn({ ...kept, calibrationMonths: 24 }, '2026-03-01')!.status).toBe('good');
+  expect(calibrationOn({ calibrationMonths: 12 }, '2026-03-01')).toBeNull();
+});
+
+test('a calibration holds on its due day, and is later than a day before it was made', () => {
+  const on = (day: string) => calibrationOn({ calibratedOn: '2026-03-02', calibrationMonths: 6 }, day)!.status;
+  expect(['2026-03-01', '2026-03-02', '2026-08-02', '2026-08-03', '2026-09-02', '2026-09-03'].map(on)).toEqual([
+    'later',
+    'good',
+    'good',
+    'soon',
+    'soon',
+    'overdue',
+  ]);
+});
+
+test('what is due first stands first, what is archived or has no interval is left out', () => {
+  const due = (id: string, calibratedOn?: string, more: object = {}): KitInstrument => ({
+    id,
+    ...(calibratedOn !== undefined && { calibratedOn }),
+    calibrationMonths: 12,
+    ...more,
+  });
+  const kit = [
+    due('late', '2026-05-01'),
+    due('early', '2025-02-01'),
+    due('gone', '2024-01-01', { retired: true }),
+    due('unknown'),
+    due('same', '2026-05-01'),
+  ];
+  expect(calibrationsDue(kit, '2026-11-27').map(({ kept, calibration }) => [kept.id, calibration.dueOn])).toEqual([
+    ['early', '2026-02-01'],
+    ['late', '2027-05-01'],
+    ['same', '2027-05-01'],
+  ]);
+});
+
+test('a copy leaves the certificates with the specimen', () => {
+  const calibration = { on: '2026-03-02', points: [{ applied: 1, indicated: 1.01 }], uncertainty: 0.001 };
+  const certified: KitInstrument = {
+    id: 'x',
+    functions: [{ quantity: 'dc-voltage', ranges: [{ id: '2 V', fullScale: 2, resistance: 1e6, calibration }] }],
+    resistanceRanges: [{ id: '2 kΩ', fullScale: 2000, testCurrent: 1e-3, calibration }],
+  };
+  expect(JSON.stringify(copyInstrument(certified, []))).not.toContain('certificate');
+  expect(JSON.stringify(copyInstrument(certified, []))).not.toContain('calibration');
+  expect(copyInstrument(certified, []).functions![0]!.ranges[0]).toEqual({ id: '2 V', fullScale: 2, resistance: 1e6 });
 });
 
 test('what cannot be is named, with the range it is in', () => {
@@ -62,7 +105,19 @@ test('what cannot be is named, with the range it is in', () => {
         quantity: 'dc-voltage',
         ranges: [
           { id: '2 V', fullScale: 0, resistance: 0 },
-          { id: '2 V', fullScale: 2, resistance: 1 },
+          {
+            id: '2 V',
+            fullScale: 2,
+            resistance: 1,
+            calibration: {
+              on: 'in spring',
+              points: [
+                { applied: 1, indicated: 1 },
+                { applied: 0.9, indicated: 1.1 },
+              ],
+              uncertainty: 0,
+            },
+          },
         ],
       },
     ],
@@ -74,6 +129,8 @@ test('what cannot be is named, with the range it is in', () => {
     'Workshop multimeter: two ranges are called 2 V.',
     'Workshop multimeter: 2 V, fullScale must be above zero.',
     'Workshop multimeter: 2 V, resistance must be above zero.',
+    'Workshop multimeter: 2 V, the day of its certificate must be a date such as 2026-11-25.',
+    'Workshop multimeter: 2 V, the applied values of its certificate must rise with the indications.',
     'Workshop multimeter: the day of calibration must be a date such as 2026-11-25.',
   ]);
 });

@@ -1,4 +1,6 @@
 import { limitViolation, rangeLimits, duplicates, type Limit } from '../network/index.ts';
+import { isDay, type CalibrationNotes } from './calibration-due.ts';
+import { certificateFaults } from './certificate.ts';
 import type { Instrument, InstrumentFunction, Range, ResistanceRange } from './instrument.ts';
 
 /** When an auto-ranging instrument changes its range, as shares of full scale. */
@@ -10,7 +12,7 @@ export interface AutoRange {
 }
 
 /** An instrument of the kit: what it does to a circuit, and what its owner keeps about it. */
-export interface KitInstrument extends Instrument {
+export interface KitInstrument extends Instrument, CalibrationNotes {
   readonly resistanceRanges?: readonly ResistanceRange[];
   readonly autoRange?: AutoRange;
   /** Ω of both test leads together. */
@@ -19,10 +21,6 @@ export interface KitInstrument extends Instrument {
   readonly contactResistance?: number;
   readonly assetTag?: string;
   readonly notes?: string;
-  /** Day of the last calibration, `2026-11-25`. */
-  readonly calibratedOn?: string;
-  /** Months from one calibration to the next. */
-  readonly calibrationMonths?: number;
   /** Still on record, no longer offered. */
   readonly retired?: boolean;
 }
@@ -61,11 +59,23 @@ export function instrumentForJob(kept: KitInstrument): Instrument {
   };
 }
 
-/** A copy under a new id and name, without what belongs to the one specimen: its tag and calibration. */
+/** A copy under a new id and name, without what belongs to the one specimen: its tag, calibration and certificates. */
 export function copyInstrument(kept: KitInstrument, taken: readonly string[]): KitInstrument {
-  const { assetTag: _tag, calibratedOn: _day, retired: _retired, ...rest } = kept;
-  return { ...rest, id: freeId(kept.id, taken), name: `${kept.name ?? kept.id} (copy)` };
+  const { assetTag: _tag, calibratedOn: _day, retired: _retired, functions, resistanceRanges, ...rest } = kept;
+  return {
+    ...rest,
+    id: freeId(kept.id, taken),
+    name: `${kept.name ?? kept.id} (copy)`,
+    ...(functions && { functions: functions.map(uncertified) as readonly InstrumentFunction[] }),
+    ...(resistanceRanges && { resistanceRanges: uncertified({ ranges: resistanceRanges }).ranges }),
+  };
 }
+
+/** Without its ranges' certificates. */
+const uncertified = <F extends { readonly ranges: readonly (Range | ResistanceRange)[] }>(one: F): F => ({
+  ...one,
+  ranges: one.ranges.map(({ calibration: _certificate, ...range }) => range),
+});
 
 /** `name`, or `name-2` and so on where that is taken. */
 export function freeId(name: string, taken: readonly string[]): string {
@@ -111,43 +121,14 @@ export function kitFaults(kept: KitInstrument): KitFault[] {
     }
   }
   for (const range of kept.resistanceRanges ?? []) check(range.id, range, { ...rangeLimits, ...kitLimits });
+  for (const { id, calibration } of [...(kept.functions ?? []).flatMap(allRanges), ...(kept.resistanceRanges ?? [])])
+    if (calibration) faults.push(...certificateFaults(calibration).map((fault) => `${id}, ${fault}`));
   if (kept.calibratedOn !== undefined && !isDay(kept.calibratedOn))
     faults.push('the day of calibration must be a date such as 2026-11-25');
   return faults.map((message) => ({ message: `${name}: ${message}.`, where: kept.id }));
 }
 
-/** Whether a text is a day of the calendar, `2026-11-25`. */
-export function isDay(text: string): boolean {
-  const day = new Date(`${text}T00:00:00Z`);
-  return /^\d{4}-\d\d-\d\d$/.test(text) && !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text);
-}
-
-/** How an instrument's calibration stands on a day. */
-export interface Calibration {
-  /** `2026-11-25`. */
-  readonly dueOn: string;
-  /** Below zero when it is overdue. */
-  readonly daysLeft: number;
-  readonly status: 'good' | 'soon' | 'overdue';
-}
-
-/** Days before the due date from which on a reminder shows. */
-const reminderDays = 30;
-
-/** Null where no calibration or no interval is noted. A due day that its month lacks is that month's last. */
-export function calibrationOf({ calibratedOn, calibrationMonths }: KitInstrument, today: Date): Calibration | null {
-  if (calibratedOn === undefined || calibrationMonths === undefined || !isDay(calibratedOn)) return null;
-  const [year, month, day] = calibratedOn.split('-').map(Number) as [number, number, number];
-  const last = new Date(Date.UTC(year, month + calibrationMonths, 0)).getUTCDate();
-  const due = Date.UTC(year, month - 1 + calibrationMonths, Math.min(day, last));
-  const now = Date.UTC(today.getFullYear(), today.getMonth(), today.getDate());
-  const daysLeft = Math.round((due - now) / 86_400_000);
-  return {
-    dueOn: new Date(due).toISOString().slice(0, 10),
-    daysLeft,
-    status: daysLeft < 0 ? 'overdue' : daysLeft <= reminderDays ? 'soon' : 'good',
-  };
-}
+const allRanges = ({ ranges }: InstrumentFunction): readonly (Range | ResistanceRange)[] => ranges;
 
 /** The range that an auto-ranging instrument settles on, from what each would indicate; null where all are over. */
 export function settledRange<R extends { readonly range: Range; readonly indicated: number }>(

@@ -1,4 +1,11 @@
-import { rangesOf, readingUncertainty, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
+import {
+  ownErrorAt,
+  rangesOf,
+  readingUncertainty,
+  type Instrument,
+  type MeterQuantity,
+  type Range,
+} from '../instrument/index.ts';
 import { isToleranced, replaceElement, spanOf } from '../network/index.ts';
 import { measurementPointOf, shareTaken, type MeasurementPoint } from './measurement-point.ts';
 import type { Setup } from './setup.ts';
@@ -21,7 +28,8 @@ export interface Corrected {
 }
 
 /**
- * The true value, with no meter connected at all, behind what an instrument indicates on a range.
+ * The true value, with no meter connected at all, behind what an instrument indicates on a range: its own error comes off first,
+ * where a certificate says it, then the loading.
  *
  * @param indicated  V or A
  * @returns null as `correctReading`
@@ -35,7 +43,8 @@ export function correctIndication(
   uncertainties: Uncertainties,
 ): Corrected | null {
   const { accuracy, resolution } = readingUncertainty(instrument, range, indicated);
-  return correctReading(indicated, accuracy + resolution, point, range.resistance, quantity, uncertainties);
+  const read = indicated - ownErrorAt(range.calibration, indicated);
+  return correctReading(read, accuracy + resolution, point, range.resistance, quantity, uncertainties);
 }
 
 /**

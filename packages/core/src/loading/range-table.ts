@@ -1,7 +1,8 @@
 import {
+  displayToExpect,
+  indicatedWhen,
   rangesOf,
   readingUncertainty,
-  shownOn,
   type Instrument,
   type MeterQuantity,
   type Range,
@@ -14,7 +15,7 @@ export interface RangeOption {
   readonly instrument: Instrument;
   readonly range: Range;
   readonly indicated: number;
-  /** As the instrument shows it. */
+  /** As the instrument shows it, its own error included. */
   readonly display: string | null;
   readonly unit: string;
   /** Anything but `ok` cannot be read on this range. */
@@ -28,7 +29,9 @@ export interface RangeOption {
   readonly resolution: number;
   /** What the uncertainty about R_s and R_m leaves in the correction. */
   readonly correctionUncertainty: number;
-  /** Worst case of the reading taken as it stands: |loading| + accuracy + resolution. */
+  /** indicated − applied of the instrument itself, by its certificate; 0 without one. */
+  readonly ownError: number;
+  /** Worst case of the reading taken as it stands: |loading + own error| + accuracy + resolution. */
   readonly uncorrected: number | null;
   /** Worst case once the loading of every meter of the set-up is corrected, at the size of the true value; null where nothing leads back to it. */
   readonly corrected: number | null;
@@ -54,6 +57,7 @@ export function rangeTable(
       if (taken === null) return [];
       const indicated = ideal * (1 - taken);
       const { accuracy, resolution } = readingUncertainty(instrument, range, indicated);
+      const ownError = indicatedWhen(range.calibration, indicated) - indicated;
       const alone = truth === ideal;
       const loading = truth === null ? null : alone ? 0 - truth * taken : indicated - truth;
       const relativeLoading = truth === null || truth === 0 ? null : alone ? 0 - taken : loading! / truth;
@@ -63,7 +67,7 @@ export function rangeTable(
         instrument,
         range,
         indicated,
-        ...shownOn(instrument, quantity, range, indicated),
+        ...displayToExpect(instrument, quantity, range, indicated),
         state: stateOn(instrument, range, indicated),
         loading,
         relativeLoading,
@@ -71,7 +75,8 @@ export function rangeTable(
         accuracy,
         resolution,
         correctionUncertainty,
-        uncorrected: loading === null ? null : Math.abs(loading) + accuracy + resolution,
+        ownError,
+        uncorrected: loading === null ? null : Math.abs(loading + ownError) + accuracy + resolution,
         corrected:
           others === null
             ? null

@@ -1,6 +1,8 @@
 import { withFault, type Bench, type Hypothesis } from '../faults/index.ts';
 import {
+  certificateLimit,
   findRange,
+  indicatedWhen,
   shownOn,
   smallestStep,
   type Instrument,
@@ -116,6 +118,11 @@ function ownError(instrument: Instrument, range: Range | ResistanceRange, value:
   const [gain, offset] = [within.accuracy * draw.sign(), within.accuracy * draw.sign()];
   const { accuracyOfRange = 0, accuracyOfReading = 0, accuracyCounts = 0, resolution = 0, fullScale } = range;
   if (!Number.isFinite(value)) return 0;
+  // A certificate has said what it is off by.
+  if (range.calibration)
+    return (
+      indicatedWhen(range.calibration, value) - value + within.accuracy * offset * certificateLimit(range.calibration)
+    );
   if (instrument.display === 'analogue') return offset * accuracyOfRange * fullScale;
   return gain * accuracyOfReading * Math.abs(value) + offset * accuracyCounts * resolution;
 }

@@ -1,8 +1,9 @@
 import {
+  certificateLimit,
   findRange,
+  ownErrorAt,
   type Instrument,
   type Range,
-  type RangeCalibration,
   type ResistanceRange,
 } from '../instrument/index.ts';
 import { exponentByPrefix } from '../quantity/index.ts';
@@ -39,7 +40,7 @@ export function observedValue(
   const factor = scaleFactor(reading, instrument, range);
   const indicated = taken.value * factor;
   const spread = taken.spread * factor;
-  const value = range.calibration ? indicated - calibrationError(range.calibration.points, indicated) : indicated;
+  const value = indicated - ownErrorAt(range.calibration, indicated);
   return { value, spread, uncertainty: 2 * standardUncertainty(reading, instrument, value, spread) };
 }
 
@@ -85,19 +86,6 @@ function scaleFactor(reading: Reading, instrument: Instrument, range: Range | Re
   return scale === undefined ? 1 : range.fullScale / scale;
 }
 
-/** indicated − applied at an indication: straight between the points, the end points' beyond them. */
-function calibrationError(points: RangeCalibration['points'], indicated: number): number {
-  const rising = [...points].sort((a, b) => a.indicated - b.indicated);
-  const errorAt = (index: number): number => rising[index]!.indicated - rising[index]!.applied;
-  const above = rising.findIndex((point) => point.indicated >= indicated);
-  if (rising.length === 0) return 0;
-  if (above === -1) return errorAt(rising.length - 1);
-  if (above === 0) return errorAt(0);
-  const [low, high] = [rising[above - 1]!.indicated, rising[above]!.indicated];
-  const share = (indicated - low) / (high - low);
-  return errorAt(above - 1) * (1 - share) + errorAt(above) * share;
-}
-
 /** Limit of the instrument's own error at a value. What a range does not say counts as 0. */
 function accuracyLimit(
   { rate }: Reading,
@@ -105,7 +93,7 @@ function accuracyLimit(
   range: Range | ResistanceRange,
   value: number,
 ): number {
-  if (range.calibration) return (Math.sqrt(3) * range.calibration.uncertainty) / 2;
+  if (range.calibration) return certificateLimit(range.calibration);
   const counts = instrument.rates?.find(({ id }) => id === rate)?.counts ?? 0;
   const { accuracyOfReading = 0, accuracyCounts = 0, accuracyOfRange = 0, resolution = 0 } = range;
   if (instrument.display === 'analogue') return accuracyOfRange * range.fullScale + counts * resolution;

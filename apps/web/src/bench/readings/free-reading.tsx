@@ -1,4 +1,5 @@
 import {
+  displayToExpect,
   changeInstrument,
   findRange,
   keepInstrument,
@@ -7,7 +8,6 @@ import {
   placedPositive,
   rangesOf,
   readingsAt,
-  shownOn,
   unitOf,
   type Instrument,
   type KitInstrument,
@@ -75,7 +75,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
   const compared = newest ? readings.comparedAs(newest) : null;
   const shown =
     instrument && range && expectation?.expected != null
-      ? shownOn(instrument, quantity, range, expectation.expected)
+      ? displayToExpect(instrument, quantity, range, expectation.expected)
       : null;
   const take = (id: string): void => {
     const next = fitting.find((one) => one.id === id);

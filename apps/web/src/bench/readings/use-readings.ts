@@ -1,6 +1,8 @@
 import {
   comparisonOf,
   compareReading,
+  displayToExpect,
+  findRange,
   expectationsOf,
   makePlan,
   networkMeant,
@@ -12,6 +14,7 @@ import {
   type CountedReading,
   type Expectation,
   type Depth,
+  type Instrument,
   type Plan,
   type PlannedJob,
   type PlanStep,
@@ -50,7 +53,10 @@ export function useReadings({ job, instruments, unloaded }: BenchView): Readings
     () => planOf({ network, instruments, conventions }, depth),
     [network, instruments, conventions, depth],
   );
-  const steps = useMemo(() => (plan ? placedSteps(plan) : []), [plan]);
+  const steps = useMemo(
+    () => (plan ? placedSteps(plan).map((step) => withOwnError(step, instruments)) : []),
+    [plan, instruments],
+  );
   const expectations = useMemo(
     () => (unloaded.ok ? expectationsOf(unloaded.value, instruments) : null),
     [unloaded, instruments],
@@ -101,6 +107,16 @@ function newest(make: (job: PlannedJob, depth: Depth) => Plan | null): typeof ma
     if (!same) last = { job, depth, plan: make(job, depth) };
     return last!.plan;
   };
+}
+
+/** A step with the display that an instrument of known error will have. */
+function withOwnError(step: PlanStep, instruments: readonly Instrument[]): PlanStep {
+  const instrument = step.do === 'read' ? instruments.find(({ id }) => id === step.instrument) : undefined;
+  if (step.do !== 'read' || !instrument) return step;
+  const range = findRange(instrument, step.quantity, step.range);
+  if (!range?.calibration) return step;
+  const { display, unit } = displayToExpect(instrument, step.quantity, range, step.expected);
+  return { ...step, display: display ?? '', unit };
 }
 
 /** What a step of the plan expects, in the circuit as it then stands. */

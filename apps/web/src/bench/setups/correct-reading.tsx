@@ -2,6 +2,8 @@ import {
   correctIndication,
   explainCorrection,
   formatQuantity,
+  indicatedWhen,
+  ownErrorAt,
   parseQuantity,
   unitOf,
   type Instrument,
@@ -11,6 +13,7 @@ import {
 import { useState } from 'react';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Panel } from '../../ui/panel.tsx';
+import { OwnErrorLine } from '../../correction/own-error-line.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
 import type { PointAnalysis } from './range-options.ts';
 
@@ -34,14 +37,16 @@ export function CorrectReading({ meter, instrument, range, analysis, indicated, 
   /** What was typed, by range: it stays while another range is set. */
   const [typed, setTyped] = useState<Readonly<Record<string, number>>>({});
   const unit = unitOf(meter.quantity);
-  const reading = typed[range.id] ?? indicated;
+  const predicted = indicated === null ? null : indicatedWhen(range.calibration, indicated);
+  const reading = typed[range.id] ?? predicted;
+  const ownError = reading === null ? 0 : ownErrorAt(range.calibration, reading);
   const corrected =
     analysis && reading !== null
       ? correctIndication(instrument, range, meter.quantity, reading, analysis.point, analysis.uncertainties)
       : null;
   const formula =
     analysis && reading !== null
-      ? explainCorrection(meter.quantity, reading, analysis.point, range.resistance, others)
+      ? explainCorrection(meter.quantity, reading - ownError, analysis.point, range.resistance, others)
       : null;
   return (
     <section aria-label={`Corrected reading of ${meter.id}`} className="flex flex-col gap-2">
@@ -64,6 +69,9 @@ export function CorrectReading({ meter, instrument, range, analysis, indicated, 
           </b>
         </p>
       </div>
+      {range.calibration && reading !== null && (
+        <OwnErrorLine calibration={range.calibration} unit={unit} reading={reading} ownError={ownError} />
+      )}
       {corrected && formula && (
         <p className="figures rounded-lg bg-sunk px-3 py-1.5 text-[14px]">
           {formula} = <b>{formatQuantity(corrected.value, unit)}</b>

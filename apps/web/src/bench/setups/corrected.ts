@@ -1,5 +1,6 @@
 import {
   correctIndication,
+  indicatedWhen,
   type Corrected,
   type Instrument,
   type Meter,
@@ -20,6 +21,7 @@ export function useCorrected(
   return useMemo(() => {
     if (!analysis || !instrument || !range) return null;
     if (reading?.state !== 'ok' || reading.indicated === null) return null;
-    return correctIndication(instrument, range, quantity, reading.indicated, analysis.point, analysis.uncertainties);
+    const shown = indicatedWhen(range.calibration, reading.indicated);
+    return correctIndication(instrument, range, quantity, shown, analysis.point, analysis.uncertainties);
   }, [analysis, quantity, instrument, range, reading]);
 }

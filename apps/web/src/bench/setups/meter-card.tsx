@@ -104,6 +104,8 @@ export function MeterCard(props: Props) {
         <MeterFace
           meter={meter}
           reading={reading}
+          instrument={instrument}
+          range={range}
           explained={!wrong}
           corrected={wrong ? null : corrected}
           linear={!unloaded || isLinear(unloaded)}

@@ -1,16 +1,22 @@
 import {
+  displayToExpect,
   explainReading,
   formatPercent,
   formatQuantity,
+  indicatedWhen,
   unitOf,
   type Corrected,
+  type Instrument,
   type Meter,
   type MeterReading,
+  type Range,
 } from '@usual-drag/core';
 
 interface Props {
   readonly meter: Meter;
   readonly reading: MeterReading;
+  readonly instrument: Instrument | undefined;
+  readonly range: Range | undefined;
   /** With the formula that leads from true to indicated. */
   readonly explained: boolean;
   readonly corrected: Corrected | null;
@@ -19,8 +25,13 @@ interface Props {
 }
 
 /** The reading card: indicated and true value, the error between them, and the formula that leads from one to the other. */
-export function MeterFace({ meter, reading, explained, corrected, linear }: Props) {
+export function MeterFace({ meter, reading, instrument, range, explained, corrected, linear }: Props) {
   const unit = unitOf(meter.quantity);
+  const calibration = reading.state === 'ok' ? range?.calibration : undefined;
+  const shown =
+    instrument && range && calibration
+      ? displayToExpect(instrument, meter.quantity, range, reading.indicated)
+      : reading;
   const working = explainReading(meter, reading, linear);
   return (
     <div className="rounded-xl border border-line bg-sheet">
@@ -51,15 +62,27 @@ export function MeterFace({ meter, reading, explained, corrected, linear }: Prop
               {formatQuantity(reading.error, unit, { digits: 3, signed: true })}
             </span>
           </span>
-          {reading.display !== null && (
+          {shown.display !== null && (
             <span data-testid="display" className="whitespace-nowrap text-soft">
               display{' '}
               <span className="figures text-ink">
-                {reading.display} {reading.unit}
+                {shown.display} {shown.unit}
               </span>
             </span>
           )}
         </p>
+        {calibration && reading.indicated !== null && (
+          <p className="text-soft">
+            own error by its certificate of {calibration.on}{' '}
+            <span className="figures text-ink">
+              {formatQuantity(indicatedWhen(calibration, reading.indicated) - reading.indicated, unit, {
+                digits: 2,
+                signed: true,
+              })}
+            </span>
+            , in the display
+          </p>
+        )}
         {corrected && (
           <p data-testid="face-corrected" className="text-soft">
             corrected to no meter connected{' '}
