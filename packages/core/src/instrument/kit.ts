@@ -66,7 +66,7 @@ export function copyInstrument(kept: KitInstrument, taken: readonly string[]): K
     ...rest,
     id: freeId(kept.id, taken),
     name: `${kept.name ?? kept.id} (copy)`,
-    ...(functions && { functions: functions.map(uncertified) as readonly InstrumentFunction[] }),
+    ...(functions && { functions: functions.map(uncertified) }),
     ...(resistanceRanges && { resistanceRanges: uncertified({ ranges: resistanceRanges }).ranges }),
   };
 }
