@@ -37,13 +37,13 @@ export default tseslint.config(
     },
   },
   {
-    files: ['apps/web/**/*.{ts,tsx}'],
+    files: ['apps/web/**/*.{ts,tsx}', 'packages/report/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },
     rules: { ...reactHooks.configs.recommended.rules },
   },
   {
     // A component over 120 lines has a second one in it.
-    files: ['apps/web/**/*.tsx'],
+    files: ['apps/web/**/*.tsx', 'packages/report/**/*.tsx'],
     rules: { 'max-lines-per-function': ['error', { max: 120, skipBlankLines: true, skipComments: true }] },
   },
   {

@@ -2,12 +2,17 @@ export default {
   testMatch: ['<rootDir>/{packages,apps}/**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
   transform: {
-    '^.+\\.ts$': [
+    '^.+\\.tsx?$': [
       '@swc/jest',
       {
         jsc: {
-          parser: { syntax: 'typescript', decorators: true },
-          transform: { legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false },
+          parser: { syntax: 'typescript', tsx: true, decorators: true },
+          transform: {
+            react: { runtime: 'automatic' },
+            legacyDecorator: true,
+            decoratorMetadata: true,
+            useDefineForClassFields: false,
+          },
           target: 'es2023',
         },
       },
@@ -15,6 +20,8 @@ export default {
   },
   moduleNameMapper: {
     '^@usual-drag/core$': '<rootDir>/packages/core/src/index.ts',
+    '^@usual-drag/report/file$': '<rootDir>/packages/report/src/report-file.tsx',
+    '^@usual-drag/report$': '<rootDir>/packages/report/src/index.ts',
     '^@usual-drag/contract$': '<rootDir>/packages/contract/src/index.ts',
     '^@usual-drag/contract/checks$': '<rootDir>/packages/contract/src/dto/checks.ts',
     '^@usual-drag/contract/dto$': '<rootDir>/packages/contract/src/dto/index.ts',

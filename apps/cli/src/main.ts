@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import type { Depth } from '@usual-drag/core';
+import type { Depth, ResistorSymbol } from '@usual-drag/core';
 import { compareFile } from './compare.ts';
 import { designFile } from './design.ts';
 import { diagnoseFile, fitFile } from './diagnose.ts';
@@ -9,6 +9,7 @@ import { refused, type Output } from './output.ts';
 import { planFile } from './plan.ts';
 import { markFile, practiceProblem } from './practice.ts';
 import { reduceFile } from './reduce.ts';
+import { reportOfFile, type ReportOptions } from './report.ts';
 import { solveFile } from './solve.ts';
 import { worksheetFile } from './worksheet.ts';
 
@@ -23,8 +24,9 @@ const usage = `Usage: npm run -s cli -- solve FILE…     true values and every 
        npm run -s cli -- practice --kind KIND [--level 1|2|3] [--seed N] [--solution]
        npm run -s cli -- mark FILE…      the answers to a problem, the slip named
        npm run -s cli -- draw FILE [--out FILE.svg] [--scale] [--zigzag]
-solve, compare, plan, diagnose, fit, reduce, design, worksheet and mark print one compact JSON result a line, in the order given; draw writes an SVG file, to standard output
-where none is named. - reads one file from standard input. Status 2 where any file gave an error.`;
+       npm run -s cli -- report FILE [--out FILE.html] [--kit FILE.kit.json] [--section NAME…] [--zigzag]
+solve, compare, plan, diagnose, fit, reduce, design, worksheet and mark print one compact JSON result a line, in the order given; draw writes an SVG file and report an
+HTML file, to standard output where none is named. - reads one file from standard input. Status 2 where any file gave an error.`;
 
 interface Options {
   readonly depth: Depth;
@@ -52,6 +54,8 @@ function main(): number {
       depth: { type: 'string' },
       free: { type: 'string', multiple: true },
       out: { type: 'string' },
+      kit: { type: 'string' },
+      section: { type: 'string', multiple: true },
       scale: { type: 'boolean' },
       zigzag: { type: 'boolean' },
       kind: { type: 'string' },
@@ -62,7 +66,11 @@ function main(): number {
   });
   const [name = '', ...files] = positionals;
   if (name === 'draw' && files.length === 1)
-    return draw(files[0]!, values.out, values.scale ?? false, values.zigzag ?? false);
+    return draw(files[0]!, values.out, values.scale ?? false, symbolOf(values.zigzag));
+  if (name === 'report' && files.length === 1) {
+    const kit = values.kit === undefined ? null : readFileSync(values.kit, 'utf8');
+    return report(files[0]!, values.out, { kit, sections: values.section ?? [], resistor: symbolOf(values.zigzag) });
+  }
   if (name === 'practice' && files.length === 0) {
     const { kind, level, seed, solution } = values;
     return print(practiceProblem({ kind, level, seed, solution }));
@@ -83,15 +91,32 @@ function print({ output, solved }: Output): number {
   return solved ? 0 : 2;
 }
 
-function draw(file: string, out: string | undefined, toScale: boolean, zigzag: boolean): number {
-  const { output, svg } = onText(file, (text) => drawFile(text, { toScale, resistor: zigzag ? 'zigzag' : 'box' }));
+const symbolOf = (zigzag = false): ResistorSymbol => (zigzag ? 'zigzag' : 'box');
+
+function draw(file: string, out: string | undefined, toScale: boolean, resistor: ResistorSymbol): number {
+  const { output, svg } = onText(file, (text) => drawFile(text, { toScale, resistor }));
   if (svg === undefined) return print({ output, solved: false });
   if (out === undefined) process.stdout.write(svg);
   else writeFileSync(out, svg);
   return 0;
 }
 
-function onText<T extends Output>(file: string, run: (text: string) => T): T | (Output & { svg?: undefined }) {
+/** Writes the report of a job; which document it is of goes to standard output where the report itself does not. */
+function report(file: string, out: string | undefined, options: ReportOptions): number {
+  const { output, html } = onText(file, (text) => reportOfFile(text, options));
+  if (html === undefined) return print({ output, solved: false });
+  if (out === undefined) process.stdout.write(html);
+  else {
+    writeFileSync(out, html);
+    print({ output, solved: true });
+  }
+  return 0;
+}
+
+function onText<T extends Output>(
+  file: string,
+  run: (text: string) => T,
+): T | (Output & { svg?: undefined; html?: undefined }) {
   let text: string;
   try {
     text = readFileSync(file === '-' ? 0 : file, 'utf8');

@@ -14,4 +14,5 @@ export * from './worksheet/index.ts';
 export * from './workshop/index.ts';
 export * from './drawing/index.ts';
 export * from './job/index.ts';
+export * from './report/index.ts';
 export * from './practice/index.ts';

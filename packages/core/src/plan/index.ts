@@ -13,6 +13,8 @@ export {
   type VoltageStep,
 } from './plan.ts';
 export { openTerminal, withOpenTerminal } from './open-terminal.ts';
+export { comparedAsPlanned } from './compared-as-planned.ts';
+export { restoringChecks } from './restoring.ts';
 export { namesOf, placeOf, plainNode } from './place-words.ts';
 export { countRead, placedSteps, readingsAt } from './progress.ts';
 export { buildOrder, type BuildStep } from './build-order.ts';

@@ -13,6 +13,8 @@ import type { Conventions, Observation, Reading } from './reading.ts';
 export interface ObservedValue {
   /** Several observations taken together by convention; null where any of them is `OL`. */
   readonly value: number | null;
+  /** What the instrument was off by, by its certificate, and has been taken off the value; 0 without one. */
+  readonly ownError: number;
   /** Standard uncertainty of the value from its observations alone; null where the value is. */
   readonly spread: number | null;
   /** U, k = 2, of the value: instrument, resolution and spread; null without a value or the range. */
@@ -33,15 +35,17 @@ export function observedValue(
   statistic: Conventions['observations'] = 'mean',
 ): ObservedValue {
   const numbers = reading.observations.map(observedNumber);
-  if (numbers.length === 0 || numbers.includes(null)) return { value: null, spread: null, uncertainty: null };
+  if (numbers.length === 0 || numbers.includes(null))
+    return { value: null, ownError: 0, spread: null, uncertainty: null };
   const taken = together(numbers as number[], statistic);
   const range = instrument && findRange(instrument, reading.quantity, reading.range);
-  if (!range) return { ...taken, uncertainty: null };
+  if (!range) return { ...taken, ownError: 0, uncertainty: null };
   const factor = scaleFactor(reading, instrument, range);
   const indicated = taken.value * factor;
   const spread = taken.spread * factor;
-  const value = indicated - ownErrorAt(range.calibration, indicated);
-  return { value, spread, uncertainty: 2 * standardUncertainty(reading, instrument, value, spread) };
+  const ownError = ownErrorAt(range.calibration, indicated);
+  const value = indicated - ownError;
+  return { value, ownError, spread, uncertainty: 2 * standardUncertainty(reading, instrument, value, spread) };
 }
 
 /** u of a reading if it had this value: accuracy and resolution as rectangular limits, and the spread of its observations. */

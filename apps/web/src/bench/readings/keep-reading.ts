@@ -2,6 +2,7 @@ import {
   addObservation,
   addReading,
   nextReadingId,
+  simulatedNote,
   type Observation,
   type PlanStep,
   type Reading,
@@ -23,7 +24,7 @@ export function keepReading(place: Placed, observation: Observation, stay: boole
   if (open) edit((job) => addObservation(job, id, observation));
   else {
     const by = document.record?.by;
-    const note = simulated ? { note: 'simulated bench' } : {};
+    const note = simulated ? { note: simulatedNote } : {};
     const reading: Reading = { id, ...place, observations: [observation], ...(by && { by }), ...note };
     edit((job) => addReading(job, reading));
   }

@@ -1,4 +1,12 @@
-import { buildOrder, formatQuantity, isSource, stripBoard, type Element, type Network } from '@usual-drag/core';
+import {
+  buildOrder,
+  formatQuantity,
+  isSource,
+  restoringChecks,
+  stripBoard,
+  type Element,
+  type Network,
+} from '@usual-drag/core';
 import { useMemo, useState } from 'react';
 import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
@@ -26,7 +34,12 @@ export function Prepare({ readings }: { readonly readings: Readings }) {
       {view === 'before' && <CheckList name="before" lines={linesBefore(network, readings)} />}
       {view === 'wires' && <Wires network={network} />}
       {view === 'board' && <Board network={network} />}
-      {view === 'after' && <CheckList name="after" lines={linesAfter} />}
+      {view === 'after' && (
+        <CheckList
+          name="after"
+          lines={restoringChecks(readings.readings.filter(({ struck }) => struck === undefined))}
+        />
+      )}
       {view === 'simulated' && <SimulatedChoice />}
     </div>
   );
@@ -77,14 +90,6 @@ const supplyWords = {
   clips: 'set by the meter at the clips of the leads',
   rated: 'counts as what it is rated for: read it all the same',
 } as const;
-
-const linesAfter = [
-  'Supply off',
-  'Leads out of the circuit, back in the voltage jacks',
-  'Every break closed',
-  'Board stripped, parts sorted',
-  'Bench as found',
-];
 
 /** A part by its role, and by what is printed on its body where that is another. */
 const labelled = (part: Element): string => {

@@ -1,6 +1,6 @@
 import {
+  comparedAsPlanned,
   comparisonOf,
-  compareReading,
   displayToExpect,
   findRange,
   expectationsOf,
@@ -19,7 +19,6 @@ import {
   type PlannedJob,
   type PlanStep,
   type Reading,
-  type ReadStep,
 } from '@usual-drag/core';
 import { useCallback, useMemo } from 'react';
 import type { BenchView } from '../model/use-bench-view.ts';
@@ -66,14 +65,8 @@ export function useReadings({ job, instruments, unloaded }: BenchView): Readings
     [unloaded, instruments, conventions, readings, expectations],
   );
   const comparedAs = useCallback(
-    (reading: Reading): ComparedReading | null => {
-      const compared = comparison?.readings[reading.id] ?? null;
-      if (compared?.verdict !== 'not-comparable') return compared;
-      const step = steps.find((one): one is ReadStep => one.do === 'read' && readingsAt([reading], one).length > 0);
-      if (!step) return compared;
-      const instrument = instruments.find(({ id }) => id === reading.instrument);
-      return compareReading(reading, instrument, expectationAt(step), conventions);
-    },
+    (reading: Reading): ComparedReading | null =>
+      comparison && comparedAsPlanned(comparison, steps, instruments, conventions, reading),
     [comparison, steps, instruments, conventions],
   );
   const counted = useMemo(
@@ -117,20 +110,6 @@ function withOwnError(step: PlanStep, instruments: readonly Instrument[]): PlanS
   if (!range?.calibration) return step;
   const { display, unit } = displayToExpect(instrument, step.quantity, range, step.expected);
   return { ...step, display: display ?? '', unit };
-}
-
-/** What a step of the plan expects, in the circuit as it then stands. */
-function expectationAt(step: ReadStep): Expectation {
-  const { expected, low, high } = step;
-  return {
-    true: expected,
-    expected,
-    loading: 0,
-    state: 'ok',
-    limits: { low, high },
-    trueLimits: () => ({ low, high }),
-    response: null,
-  };
 }
 
 /** The first reading that is still to be taken, with the break before it; the end where all are. */

@@ -1,0 +1,72 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { readKit } from '@usual-drag/contract';
+import {
+  diagnoseJob,
+  kitNotesOf,
+  makeReport,
+  reportSections,
+  type KitNotes,
+  type ReportSection,
+  type ResistorSymbol,
+} from '@usual-drag/core';
+import { reportFile } from '@usual-drag/report/file';
+import { onJob, refused, type Output } from './output.ts';
+
+export interface ReportOptions {
+  /** Text of a kit file that says tags and calibration of the instruments. */
+  readonly kit: string | null;
+  /** Names of sections; all of them where empty. */
+  readonly sections: readonly string[];
+  readonly resistor: ResistorSymbol;
+}
+
+/** The report of one job file as the text of an HTML file, or its first fault. */
+export const reportOfFile = (
+  text: string,
+  { kit, sections, resistor }: ReportOptions,
+): Output & { readonly html?: string } => {
+  const unknown = sections.filter((name) => !isSection(name));
+  if (unknown.length > 0) {
+    const message = `There is no section ${unknown.join(', ')}. Sections are ${reportSections.join(', ')}.`;
+    return refused({ code: 'invalid-value', message, where: unknown });
+  }
+  const notes = kit === null ? { ok: true as const, value: {} } : notesFrom(kit);
+  if (!notes.ok) return notes.refusal;
+  return onJob(text, (job) => {
+    const diagnosis = job.readings?.length ? diagnoseJob(job) : null;
+    const report = makeReport(job, {
+      kit: notes.value,
+      diagnosis: diagnosis?.ok ? diagnosis.value : null,
+      ...(sections.length > 0 && { sections: sections.filter(isSection) }),
+    });
+    if (!report.ok) return refused(report.fault);
+    const { hash, state } = report.value;
+    return { output: { document: hash, state }, solved: true, html: reportFile(report.value, resistor, faces()) };
+  });
+};
+
+const isSection = (name: string): name is ReportSection => (reportSections as readonly string[]).includes(name);
+
+function notesFrom(
+  text: string,
+):
+  | { readonly ok: true; readonly value: Readonly<Record<string, KitNotes>> }
+  | { readonly ok: false; readonly refusal: Output } {
+  const kit = readKit(text);
+  if (!kit.ok) return { ok: false, refusal: refused(kit.fault[0]!) };
+  return { ok: true, value: kitNotesOf(kit.value.instruments) };
+}
+
+function faces() {
+  const require = createRequire(import.meta.url);
+  const read = (file: string): string => readFileSync(file).toString('base64');
+  return {
+    text: read(
+      require.resolve('@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2'),
+    ),
+    mono: read(
+      require.resolve('@fontsource-variable/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-wght-normal.woff2'),
+    ),
+  };
+}

@@ -1,0 +1,16 @@
+import type { Reading } from '../readings/index.ts';
+import { namesOf } from './place-words.ts';
+
+/** What is done after the last reading, each break of the circuit that was read in by its place. */
+export function restoringChecks(readings: readonly Reading[]): string[] {
+  const breaks = readings.flatMap((reading) =>
+    reading.quantity === 'dc-current' ? [`Break closed: ${namesOf(reading.ends)} joined to ${reading.node} again`] : [],
+  );
+  return [
+    'Supply off',
+    'Leads out of the circuit, back in the voltage jacks',
+    ...(breaks.length > 0 ? new Set(breaks) : ['Every break closed']),
+    'Board stripped, parts sorted',
+    'Bench as found',
+  ];
+}

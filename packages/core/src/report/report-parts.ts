@@ -1,0 +1,148 @@
+import { deviationOf, isSource, type Element, type Network } from '../network/index.ts';
+import { formatPercent, formatQuantity } from '../quantity/index.ts';
+import type { Conventions } from '../readings/index.ts';
+import type { NetworkValues } from '../solver/index.ts';
+import type { ReportReading } from './report-readings.ts';
+
+/** A part as the report lists it. */
+export interface ReportPart {
+  readonly id: string;
+  /** What it does, what is printed on it. */
+  readonly label: string;
+  readonly between: string;
+  /** As marked, `56 kΩ`. */
+  readonly value: string;
+  readonly tolerance: string;
+  /** As measured out of circuit. */
+  readonly measured: string;
+  /** (measured − nominal)/nominal, in per cent. */
+  readonly off: string;
+  /** False where it was measured outside its tolerance; null where nobody can say. */
+  readonly within: boolean | null;
+  readonly voltage: number | null;
+  readonly current: number | null;
+  readonly power: number | null;
+  /** Share of the power rating; null where none is given. */
+  readonly ofRating: number | null;
+}
+
+/** Everything that is no source, with its true values. */
+export const reportParts = ({ elements }: Network, values: NetworkValues): ReportPart[] =>
+  elements.filter((element) => !isSource(element)).map((element) => partOf(element, values));
+
+function partOf(element: Element, values: NetworkValues): ReportPart {
+  const { id, label = '', from, to } = element;
+  const { voltage = null, current = null, power = null } = values.elements[id] ?? {};
+  const resistor = element.kind === 'resistor' ? element : null;
+  const deviation = resistor && deviationOf(resistor);
+  const body = resistor?.bodyLabel === undefined ? '' : `marked ${resistor.bodyLabel}`;
+  const rating = resistor?.powerRating;
+  return {
+    id,
+    label: [label, body].filter((word) => word !== '').join(', '),
+    between: `${from}–${to}`,
+    value: valueWords(element),
+    tolerance: resistor?.tolerance === undefined ? '' : `±${formatPercent(resistor.tolerance, { trim: true })}`,
+    measured: resistor?.measuredResistance === undefined ? '' : ohms(resistor.measuredResistance),
+    off: deviation ? formatPercent(deviation.ratio, { digits: 2, signed: true }) : '',
+    within: deviation?.within ?? null,
+    voltage,
+    current,
+    power,
+    ofRating: rating === undefined || power === null ? null : power / rating,
+  };
+}
+
+const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 6, trim: true });
+const volts = (value: number): string => formatQuantity(value, 'V', { digits: 6, trim: true });
+const amps = (value: number): string => formatQuantity(value, 'A', { digits: 6, trim: true });
+
+function valueWords(element: Element): string {
+  switch (element.kind) {
+    case 'resistor':
+      return ohms(element.resistance);
+    case 'load': {
+      const { ratedVoltage, ratedCurrent, exponent = 1, polarised } = element;
+      const law = exponent === 1 ? '' : `, I ∝ V^${exponent}`;
+      return `${volts(ratedVoltage)}, ${amps(ratedCurrent)}${law}${polarised ? ', polarised' : ''}`;
+    }
+    case 'switch':
+      return `switch, ${element.closed ? 'closed' : 'open'}${element.momentary ? ', to be held' : ''}`;
+    case 'link':
+      return 'link';
+    case 'source':
+    case 'current-source':
+      return '';
+  }
+}
+
+/** A source as it is counted, and what was read across it. */
+export interface ReportSupply {
+  readonly id: string;
+  readonly label: string;
+  readonly between: string;
+  readonly value: string;
+  readonly limit: string;
+  /** True voltage and current at its terminals. */
+  readonly voltage: number | null;
+  readonly current: number | null;
+  /** Ids of the voltages read across it. */
+  readonly readings: readonly string[];
+}
+
+export const reportSupplies = (
+  { elements }: Network,
+  values: NetworkValues,
+  readings: readonly ReportReading[],
+): ReportSupply[] =>
+  elements.filter(isSource).map((source) => {
+    const { id, label = '', from, to } = source;
+    const { voltage = null, current = null } = values.elements[id] ?? {};
+    const across = readings.filter(
+      ({ reading, place }) =>
+        reading.struck === undefined &&
+        reading.quantity === 'dc-voltage' &&
+        [`Voltage ${from} to ${to}`, `Voltage ${to} to ${from}`].includes(place.replace(', unloaded', '')),
+    );
+    return {
+      id,
+      label: [label, source.channel === undefined ? '' : `channel ${source.channel}`].filter(Boolean).join(', '),
+      between: `${from}–${to}`,
+      value: source.kind === 'source' ? emfWords(source) : amps(source.current),
+      limit: limitWords(source),
+      voltage,
+      current,
+      readings: across.map(({ reading }) => reading.id),
+    };
+  });
+
+type SourceOf<K> = Extract<Element, { readonly kind: K }>;
+
+function emfWords({ emf, internalResistance = 0, cellsInSeries = 1, cellsInParallel = 1 }: SourceOf<'source'>): string {
+  const inside = internalResistance === 0 ? 'ideal' : `${ohms(internalResistance)} internal`;
+  if (cellsInSeries * cellsInParallel === 1) return `${volts(emf)}, ${inside}`;
+  const strings = cellsInParallel === 1 ? '' : `, ${cellsInParallel} such in parallel`;
+  return `${cellsInSeries} ${cellsInSeries === 1 ? 'cell' : 'cells in series'}${strings}, each ${volts(emf)}, ${inside}`;
+}
+
+function limitWords(source: SourceOf<'source' | 'current-source'>): string {
+  const limits =
+    source.kind === 'source'
+      ? source.currentLimit === undefined
+        ? []
+        : [`limit ${amps(source.currentLimit)}`]
+      : source.compliance === undefined
+        ? []
+        : [`compliance ${volts(source.compliance)}`];
+  const ceiling =
+    source.ceiling === undefined ? [] : [`never above ${(source.kind === 'source' ? volts : amps)(source.ceiling)}`];
+  return [...limits, ...ceiling].join(', ');
+}
+
+/** Which figure counts as what the supply gives, by the job's convention. */
+export const supplyWords: Readonly<Record<NonNullable<Conventions['supply']>, string>> = {
+  meter: 'The supply counts as what the meter read at it.',
+  posts: 'The supply counts as what the meter read at its posts.',
+  clips: 'The supply counts as what the meter read at the clips of the leads.',
+  rated: 'The supply counts as what it is rated for.',
+};

@@ -1,0 +1,61 @@
+import type { Instrument } from '../instrument/index.ts';
+import { placeOf } from '../plan/index.ts';
+import { observedValue, type ComparedReading, type Conventions, type Reading } from '../readings/index.ts';
+
+/** The note of a reading that no real meter gave. */
+export const simulatedNote = 'simulated bench';
+
+/** A reading as the report has it. */
+export interface ReportReading {
+  readonly reading: Reading;
+  readonly place: string;
+  readonly instrument: string;
+  /** Every observation as the display stood. */
+  readonly shown: string;
+  /** The day of its first observation, `2026-11-24`; the job's where none is noted. */
+  readonly day: string | null;
+  /** When its first observation was made, as it is stored. */
+  readonly at: string | null;
+  /** Null for one that is struck out. */
+  readonly compared: ComparedReading | null;
+  /** V, A or Ω that the instrument was off by, by its certificate; 0 without one. */
+  readonly ownError: number;
+  /** U, k = 2, of the corrected value: that of the reading, carried over by true/expected. */
+  readonly correctedUncertainty: number | null;
+  /** It was taken from the simulated bench. */
+  readonly simulated: boolean;
+}
+
+/** A job's readings, struck ones too, in the order in which they were taken. */
+export const reportReadings = (
+  readings: readonly Reading[],
+  instruments: readonly Instrument[],
+  conventions: Conventions,
+  day: string | undefined,
+  compare: (reading: Reading) => ComparedReading | null,
+): ReportReading[] =>
+  readings.map((reading) => {
+    const instrument = instruments.find(({ id }) => id === reading.instrument);
+    const compared = reading.struck ? null : compare(reading);
+    const at = reading.observations.find((one) => one.at !== undefined)?.at ?? null;
+    return {
+      reading,
+      place: placeOf(reading),
+      instrument: instrument?.name ?? reading.instrument,
+      shown: reading.observations
+        .map(({ shown, unit }) => (shown === 'OL' ? shown : `${shown}\u00a0${unit}`))
+        .join('; '),
+      day: at?.slice(0, 10) ?? day ?? null,
+      at,
+      compared,
+      ownError: observedValue(reading, instrument, conventions.observations).ownError,
+      correctedUncertainty: carriedOver(compared),
+      simulated: (reading.note ?? '').includes(simulatedNote),
+    };
+  });
+
+function carriedOver(compared: ComparedReading | null): number | null {
+  const { true: truth, expected, uncertainty, corrected } = compared ?? {};
+  if (corrected == null || truth == null || !expected || uncertainty == null) return null;
+  return uncertainty * Math.abs(truth / expected);
+}

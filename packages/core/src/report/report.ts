@@ -1,0 +1,134 @@
+import type { Diagnosis } from '../diagnosis/index.ts';
+import {
+  jobFaults,
+  explainSolverFault,
+  networkMeant,
+  readingsStatus,
+  setupValuesOf,
+  type Job,
+  type JobFault,
+} from '../job/index.ts';
+import { networkCautions, setupCautions, solveUnloaded, type Caution, type Unloaded } from '../loading/index.ts';
+import type { Network } from '../network/index.ts';
+import { comparedAsPlanned, makePlan, placedSteps, readingsAt, restoringChecks, type PlanStep } from '../plan/index.ts';
+import { comparisonOf, expectationsOf, type CountedReading, type Reading } from '../readings/index.ts';
+import { fail, ok, type Result } from '../result.ts';
+import type { NetworkValues } from '../solver/index.ts';
+import { diagnosisWords } from './diagnosis-words.ts';
+import { documentHash } from './document-hash.ts';
+import { loadingWords } from './loading-words.ts';
+import { reportInstruments, type ReportInstrument } from './report-instruments.ts';
+import { reportParts, reportSupplies, type ReportPart, type ReportSupply } from './report-parts.ts';
+import { reportReadings, type ReportReading } from './report-readings.ts';
+import { reportSections, type ReportSection } from './report-sections.ts';
+import { reportSums, type ReportSum } from './report-sums.ts';
+import { resultWords } from './result-words.ts';
+import type { KitNotes, Signature } from './signature.ts';
+
+/** Everything that the record of a job says, ready to be set on paper. */
+export interface Report {
+  readonly job: Job;
+  /** The network as the job's version of the format means it. */
+  readonly network: Network;
+  /** `documentHash` of the job. */
+  readonly hash: string;
+  /** `changed`: it was signed, and the document has been edited since. */
+  readonly state: 'draft' | 'signed' | 'changed';
+  readonly signature: Signature | null;
+  readonly sections: readonly ReportSection[];
+  readonly values: NetworkValues;
+  readonly result: readonly string[];
+  readonly parts: readonly ReportPart[];
+  readonly supplies: readonly ReportSupply[];
+  readonly readings: readonly ReportReading[];
+  readonly loading: readonly string[];
+  readonly sums: readonly ReportSum[];
+  readonly diagnosis: readonly string[];
+  readonly instruments: readonly ReportInstrument[];
+  readonly cautions: readonly string[];
+  readonly restoring: readonly { readonly text: string; readonly done: boolean }[];
+}
+
+/** What a report tells beside the job itself. A signed one takes all but the diagnosis from its signature. */
+export interface ReportExtras {
+  readonly sections?: readonly ReportSection[];
+  readonly kit?: Readonly<Record<string, KitNotes>>;
+  /** What was ticked off after the last reading. */
+  readonly restored?: readonly string[];
+  /** Null or left out where it was not worked out. */
+  readonly diagnosis?: Diagnosis | null;
+  /** The last signature on this job. */
+  readonly signature?: Signature | null;
+}
+
+/** The record of a job, or the first fault that keeps it from being worked out. */
+export function makeReport(job: Job, extras: ReportExtras = {}): Result<Report, JobFault> {
+  const [fault] = jobFaults(job);
+  if (fault) return fail(fault);
+  const network = networkMeant(job);
+  const unloaded = solveUnloaded(network);
+  return unloaded.ok ? ok(reportOf(job, network, unloaded.value, extras)) : fail(explainSolverFault(unloaded.fault));
+}
+
+function reportOf(job: Job, network: Network, unloaded: Unloaded, extras: ReportExtras): Report {
+  const { instruments = [], conventions = {}, readings: taken = [], record = {} } = job;
+  const hash = documentHash(job);
+  const signature = extras.signature ?? null;
+  const state = signature === null ? 'draft' : signature.hash === hash ? 'signed' : 'changed';
+  const { sections = reportSections, kit = {}, restored = [] } = state === 'signed' ? signature! : extras;
+  const expect = expectationsOf(unloaded, instruments);
+  const comparison = comparisonOf(unloaded, instruments, conventions, taken, expect);
+  const plan = makePlan({ network, instruments, conventions });
+  const steps = plan.ok ? placedSteps(plan.value) : [];
+  const compare = (reading: Reading) => comparedAsPlanned(comparison, steps, instruments, conventions, reading);
+  const readings = reportReadings(taken, instruments, conventions, record.date, compare);
+  const valid = taken.filter(({ struck }) => struck === undefined);
+  const counted = valid.map((reading): CountedReading => ({
+    reading,
+    compared: comparison.readings[reading.id]!,
+    expectation: expect(reading),
+  }));
+  const sums = reportSums(comparison.sums, counted, instruments);
+  const used = reportInstruments(readings, instruments, kit);
+  const off = readings
+    .filter(({ compared }) => compared?.verdict === 'does-not-agree')
+    .map(({ reading }) => reading.id);
+  return {
+    job,
+    network,
+    hash,
+    state,
+    signature,
+    sections: reportSections.filter((section) => sections.includes(section)),
+    values: unloaded.values,
+    result: resultWords({ readings, sums, instruments: used, status: readingsStatus(job, ok(unloaded)) }),
+    parts: reportParts(network, unloaded.values),
+    supplies: reportSupplies(network, unloaded.values, readings),
+    readings,
+    loading: loadingWords(unloaded, instruments, readings),
+    sums,
+    diagnosis: diagnosisWords(off, extras.diagnosis ?? null),
+    instruments: used,
+    cautions: cautionsThatStood(job, unloaded, steps, valid),
+    restoring: restoringChecks(valid).map((text) => ({ text, done: restored.includes(text) })),
+  };
+}
+
+/** The network's cautions, the set-ups', and those of the plan's steps that were read, each once. */
+function cautionsThatStood(
+  { setups = [], instruments = [] }: Job,
+  unloaded: Unloaded,
+  steps: readonly PlanStep[],
+  readings: readonly Reading[],
+): string[] {
+  const setupOnes = setups.flatMap((setup): Caution[] => {
+    const solved = setupValuesOf(ok(unloaded), instruments, setup);
+    return solved.ok ? setupCautions(unloaded.network, instruments, setup, solved.value) : [];
+  });
+  const planned = steps.flatMap((step) => {
+    if (readings.length === 0 || !('cautions' in step)) return [];
+    return step.do !== 'read' || readingsAt(readings, step).length > 0 ? (step.cautions ?? []) : [];
+  });
+  const all = [...networkCautions(unloaded.network, unloaded.values), ...setupOnes].map(({ message }) => message);
+  return [...new Set([...all, ...planned])];
+}

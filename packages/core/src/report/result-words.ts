@@ -1,0 +1,93 @@
+import type { ReadingsStatus } from '../job/index.ts';
+import { unitOf } from '../instrument/index.ts';
+import { formatPercent, formatQuantity } from '../quantity/index.ts';
+import type { Verdict } from '../readings/index.ts';
+import { idsInWords } from './ids-in-words.ts';
+import type { ReportInstrument } from './report-instruments.ts';
+import type { ReportReading } from './report-readings.ts';
+import type { ReportSum } from './report-sums.ts';
+
+interface Told {
+  readonly readings: readonly ReportReading[];
+  readonly sums: readonly ReportSum[];
+  readonly instruments: readonly ReportInstrument[];
+  /** How far the plan has come; null where nothing has been read. */
+  readonly status: ReadingsStatus | null;
+}
+
+/** What came of the job, in a few sentences: how many readings agree, the largest loading error, what stands against it. */
+export function resultWords({ readings, sums, instruments, status }: Told): string[] {
+  const counted = readings.filter(({ compared }) => compared !== null);
+  if (counted.length === 0) return ['Nothing has been read.'];
+  const struck = readings.length - counted.length;
+  const simulated = counted.filter((one) => one.simulated);
+  const overdue = instruments.filter(({ calibration }) => calibration === 'overdue');
+  return [
+    `${readingsWord(counted.length)}${struck > 0 ? `, and ${struck} struck out` : ''}: ${verdictsWords(counted)}.`,
+    ...(status ? [`Of the ${status.of} readings of the usual plan ${status.read} have been taken.`] : []),
+    ...largestLoading(counted),
+    ...(sums.length > 0 ? [`Sums of the readings: ${sumsWords(sums)}.`] : []),
+    ...overdue.map(
+      ({ name, assetTag, readings: ids }) =>
+        `${name}${assetTag === null ? '' : ` (${assetTag})`} was overdue for calibration when ${idsInWords(ids)} ${ids.length === 1 ? 'was' : 'were'} taken.`,
+    ),
+    ...(simulated.length > 0 ? [`${idsOf(simulated)}: taken from the simulated bench, not from a circuit.`] : []),
+  ];
+}
+
+const idsOf = (of: readonly ReportReading[]): string => idsInWords(of.map(({ reading }) => reading.id));
+
+const verdicts: readonly (readonly [Verdict, one: string, more: string, named: boolean])[] = [
+  ['agrees', 'agrees with what was to be expected', 'agree with what was to be expected', false],
+  ['within-tolerance', "lies within the parts' tolerances", "lie within the parts' tolerances", false],
+  ['does-not-agree', 'does not agree', 'do not agree', true],
+  ['not-comparable', 'cannot be compared', 'cannot be compared', true],
+];
+
+/** `6 agree with what was to be expected, 1 does not agree (M8)`. */
+function verdictsWords(counted: readonly ReportReading[]): string {
+  return verdicts
+    .flatMap(([verdict, one, more, named]) => {
+      const of = counted.filter(({ compared }) => compared!.verdict === verdict);
+      if (of.length === 0) return [];
+      const count = of.length === counted.length && of.length > 1 ? 'all' : String(of.length);
+      return [`${count} ${of.length === 1 ? one : more}${named ? ` (${idsOf(of)})` : ''}`];
+    })
+    .join(', ');
+}
+
+/** `one closes as read, 2 are explained by loading and tolerance`. */
+function sumsWords(sums: readonly ReportSum[]): string {
+  const having = (verdict: string) => sums.filter(({ sum }) => sum.verdict === verdict);
+  const [closed, explained, open] = [having('closes'), having('explained-by-loading'), having('does-not-close')];
+  return [
+    ...(closed.length > 0 ? [`${closed.length} ${closed.length === 1 ? 'closes' : 'close'} as read`] : []),
+    ...(explained.length > 0
+      ? [`${explained.length} ${explained.length === 1 ? 'is' : 'are'} explained by loading and tolerance`]
+      : []),
+    ...(open.length > 0
+      ? [`${open.length} ${open.length === 1 ? 'does' : 'do'} not close (${open.map(({ terms }) => terms).join('; ')})`]
+      : []),
+  ].join(', ');
+}
+
+const readingsWord = (count: number): string => (count === 1 ? 'One reading' : `${count} readings`);
+
+function largestLoading(counted: readonly ReportReading[]): string[] {
+  const loaded = counted.flatMap(({ reading, compared, place }) => {
+    const { true: truth, loading, explainedByLoading } = compared!;
+    return truth && loading && reading.quantity !== 'resistance'
+      ? [{ reading, place, loading, relative: loading / truth, explainedByLoading }]
+      : [];
+  });
+  if (loaded.length === 0) return [];
+  const most = loaded.reduce((a, b) => (Math.abs(b.relative) > Math.abs(a.relative) ? b : a));
+  const explained = loaded.filter((one) => one.explainedByLoading).map(({ reading }) => reading.id);
+  const sentence = `Largest loading error: ${formatPercent(most.relative, { signed: true })} (${formatQuantity(most.loading, unitOf(most.reading.quantity), { digits: 3, signed: true })}) at ${most.reading.id}, ${most.place}.`;
+  return explained.length === 0
+    ? [sentence]
+    : [
+        sentence,
+        `${idsInWords(explained)} ${explained.length === 1 ? 'misses' : 'miss'} the true value by more than the uncertainty, and the meter's loading explains by how much.`,
+      ];
+}

@@ -1,0 +1,34 @@
+import type { CalibrationNotes, KitInstrument } from '../instrument/index.ts';
+import type { ReportSection } from './report-sections.ts';
+
+/** What the kit notes about one instrument, as a report needs it. */
+export interface KitNotes extends CalibrationNotes {
+  readonly assetTag?: string;
+}
+
+/** A report that somebody has signed: which document, and how it stood around it. */
+export interface Signature {
+  /** `documentHash` of the job. */
+  readonly hash: string;
+  readonly by: string;
+  /** When, as `2026-11-24T09:14:05Z`. */
+  readonly at: string;
+  readonly sections: readonly ReportSection[];
+  /** What was ticked off after the last reading. */
+  readonly restored: readonly string[];
+  /** The kit's notes about the job's instruments on that day, by their ids. */
+  readonly kit: Readonly<Record<string, KitNotes>>;
+}
+
+/** What a kit notes about its instruments, by their ids. */
+export const kitNotesOf = (kit: readonly KitInstrument[]): Readonly<Record<string, KitNotes>> =>
+  Object.fromEntries(
+    kit.map(({ id, assetTag, calibratedOn, calibrationMonths }) => [
+      id,
+      {
+        ...(assetTag !== undefined && { assetTag }),
+        ...(calibratedOn !== undefined && { calibratedOn }),
+        ...(calibrationMonths !== undefined && { calibrationMonths }),
+      },
+    ]),
+  );

@@ -1,0 +1,57 @@
+import type { Report } from '@usual-drag/core';
+import { moment } from './times.ts';
+
+/** Whose record it is, and whether it is signed. */
+export function Head({ report }: { readonly report: Report }) {
+  const { title = 'Untitled', record = {} } = report.job;
+  const { site, asset, order, by, date, ambient, notes } = record;
+  const filled = (
+    [
+      ['Site', site],
+      ['Asset', asset],
+      ['Order', order],
+      ['By', by],
+      ['Date', date],
+      ['Ambient', ambient === undefined ? undefined : `${ambient} °C`],
+    ] as const
+  ).filter(([, value]) => value !== undefined);
+  return (
+    <header>
+      <h1>{title}</h1>
+      <p className="state">{stateWords(report)}</p>
+      {(filled.length > 0 || notes !== undefined) && (
+        <dl>
+          {filled.map(([name, value]) => (
+            <div key={name}>
+              <dt>{name}</dt>
+              <dd>{value}</dd>
+            </div>
+          ))}
+          {notes !== undefined && (
+            <div className="notes">
+              <dt>Notes</dt>
+              <dd className="notes">{notes}</dd>
+            </div>
+          )}
+        </dl>
+      )}
+    </header>
+  );
+}
+
+function stateWords({ state, signature }: Report) {
+  if (state === 'draft' || signature === null) return 'Draft: this record has not been signed.';
+  const { by, at, hash } = signature;
+  if (state === 'signed')
+    return (
+      <>
+        Signed by <b>{by}</b> on {moment(at)}. The document is frozen as it was then.
+      </>
+    );
+  return (
+    <>
+      <b>New draft.</b> This record was signed by {by} on {moment(at)} and has been edited since. The signed document is{' '}
+      <span className="figures">{hash.slice(0, 16)}</span>; this one has not been signed.
+    </>
+  );
+}

@@ -1,0 +1,57 @@
+import { idsInWords, sectionNames, type ReportInstrument } from '@usual-drag/core';
+
+const functions = { 'dc-voltage': 'volts', 'dc-current': 'current', resistance: 'resistance' } as const;
+
+/** What was read with, on which ranges, and whether it was in calibration on the day. */
+export function Instruments({ instruments }: { readonly instruments: readonly ReportInstrument[] }) {
+  return (
+    <>
+      <h2>{sectionNames.instruments}</h2>
+      {instruments.length === 0 ? (
+        <p>No instrument has been read.</p>
+      ) : (
+        <div className="frame">
+          <table>
+            <colgroup>
+              {['28%', '36%', '36%'].map((width, index) => (
+                <col key={index} style={{ width }} />
+              ))}
+            </colgroup>
+            <thead>
+              <tr>
+                <th>Instrument</th>
+                <th>Ranges that were read on</th>
+                <th>Calibration on the day of the reading</th>
+              </tr>
+            </thead>
+            <tbody>
+              {instruments.map((one) => (
+                <tr key={one.id}>
+                  <th scope="row">
+                    {one.name}
+                    <span className="small">
+                      {one.assetTag === null ? 'no asset tag on record' : `asset ${one.assetTag}`}
+                    </span>
+                    <span className="small">{idsInWords(one.readings)}</span>
+                  </th>
+                  <td>
+                    {one.ranges.map(({ quantity, id, resistance, accuracy }) => (
+                      <span key={`${quantity} ${id}`} style={{ display: 'block' }}>
+                        <b>{id}</b> {functions[quantity]}
+                        {resistance !== null && `, ${resistance}`}
+                        <span className="small">{accuracy}</span>
+                      </span>
+                    ))}
+                  </td>
+                  <td className={one.calibration === 'overdue' || one.calibration === 'later' ? 'stands' : undefined}>
+                    {one.sentence}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,7 @@
+import { drawingMarks, drawRails, svgText, type Report, type ResistorSymbol } from '@usual-drag/core';
+
+/** The network of a report on its rails, as the text of an SVG file. */
+export function reportDrawing({ network, values, job }: Report, resistor: ResistorSymbol): string {
+  const drawing = drawRails({ network, truth: values, spacing: 'even', height: 480, width: 760 });
+  return svgText(drawing, drawingMarks(drawing, network, { resistor }), job.title ?? 'Network');
+}

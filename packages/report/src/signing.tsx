@@ -1,0 +1,47 @@
+import { sectionNames, type Report } from '@usual-drag/core';
+import { moment } from './times.ts';
+
+/** What is done after the last reading. */
+export function Restoring({ checks }: { readonly checks: Report['restoring'] }) {
+  return (
+    <>
+      <h2>{sectionNames.restoring}</h2>
+      <ul className="checks">
+        {checks.map(({ text, done }) => (
+          <li key={text} className={done ? 'done' : undefined}>
+            {text}
+            {done && <span className="small">done</span>}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** Who signs, and which document it is. */
+export function Signatures({ report }: { readonly report: Report }) {
+  const { state, signature, hash, job } = report;
+  const signed = state === 'signed' ? signature : null;
+  return (
+    <section className="together">
+      <h2>Signature</h2>
+      <div className="sign">
+        <p>
+          <b>{signed?.by ?? ''}</b>
+          Measured by{signed === null && job.record?.by !== undefined && ` (${job.record.by})`}
+        </p>
+        <p>
+          <b>{signed === null ? '' : moment(signed.at)}</b>
+          Date
+        </p>
+        <p>
+          <b />
+          Checked by, date
+        </p>
+      </div>
+      <p className="hash">
+        Document (SHA-256 of the job in canonical JSON, RFC 8785): <span className="figures">{hash}</span>
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,28 @@
+import { sectionNames, type ReportSection } from '@usual-drag/core';
+
+interface Props {
+  readonly section: ReportSection;
+  readonly lines: readonly string[];
+  /** What stands there where there are no lines. */
+  readonly none?: string;
+  readonly after?: string;
+}
+
+/** A section that is said in sentences. */
+export function Words({ section, lines, none, after }: Props) {
+  return (
+    <>
+      <h2>{sectionNames[section]}</h2>
+      {lines.length === 0 ? (
+        <p>{none}</p>
+      ) : (
+        <ul>
+          {lines.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      {after !== undefined && <p className="small">{after}</p>}
+    </>
+  );
+}
