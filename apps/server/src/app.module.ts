@@ -11,6 +11,7 @@ import { InstrumentsModule } from './instruments/instruments.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { MeterProjectsModule } from './meter-projects/meter-projects.module.ts';
 import { PracticeModule } from './practice/practice.module.ts';
+import { SignaturesModule } from './signatures/signatures.module.ts';
 
 @Module({})
 export class AppModule {
@@ -21,6 +22,7 @@ export class AppModule {
       JobsModule,
       MeterProjectsModule,
       PracticeModule,
+      SignaturesModule,
       HistoryModule,
       ArchivedModule,
       DamagedModule,

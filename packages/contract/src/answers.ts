@@ -1,4 +1,4 @@
-import type { Attempt, Job, JobRecord, KitInstrument, MeterProject, ReadingsStatus } from '@usual-drag/core';
+import type { Attempt, Job, JobRecord, KitInstrument, MeterProject, ReadingsStatus, Signature } from '@usual-drag/core';
 
 /** What is stored, by its kind; also the name of its address. */
 export const documentKinds = ['jobs', 'instruments', 'meter-projects'] as const;
@@ -83,4 +83,16 @@ export interface Learner {
   readonly attempts: number;
   /** ISO 8601, of the last one. */
   readonly lastAt: string;
+}
+
+/** A signature on a job, as the server keeps it. */
+export interface KeptSignature extends Signature {
+  readonly entry: number;
+  /** Of the job that was signed. */
+  readonly revision: number;
+}
+
+/** The same with the job as it was then. */
+export interface SignedJob extends KeptSignature {
+  readonly document: Job;
 }

@@ -7,7 +7,9 @@ export {
   type HistoryEntry,
   type JobSummary,
   type KeptAttempt,
+  type KeptSignature,
   type Learner,
+  type SignedJob,
   type StoredDocument,
 } from './answers.ts';
 export { checkDocument, checkStored } from './check-document.ts';

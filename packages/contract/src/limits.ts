@@ -27,4 +27,5 @@ export const most = {
   sheetElements: 60,
   givens: 240,
   asks: 50,
+  restored: 1000,
 } as const;

@@ -3,7 +3,7 @@ import type { Result } from '@usual-drag/core';
 import { and, asc, desc, eq, isNotNull, isNull, lt, sql, type SQL } from 'drizzle-orm';
 import type { Database } from './database.ts';
 import { documentText } from './document-text.ts';
-import { properties, revisions, type DocumentTable } from './schema.ts';
+import { properties, revisions, signatures, type DocumentTable } from './schema.ts';
 
 /** A document as it is stored, with when it was archived. */
 export interface Kept<T> extends StoredDocument<T> {
@@ -120,7 +120,7 @@ export class DocumentRepository<T> {
     return rowsAffected === 1;
   }
 
-  /** Removes a document with its whole history; that it was there is noted, so that nothing puts it back by itself. */
+  /** Removes a document with its whole history, and what was signed of it; that it was there is noted, so that nothing puts it back by itself. */
   async remove(id: string): Promise<void> {
     await this.database.batch([
       this.database
@@ -129,6 +129,7 @@ export class DocumentRepository<T> {
         .onConflictDoNothing(),
       this.database.delete(this.table).where(eq(this.table.id, id)),
       this.database.delete(revisions).where(this.#ofHistory(id)),
+      ...(this.kind === 'jobs' ? [this.database.delete(signatures).where(eq(signatures.jobId, id))] : []),
     ]);
   }
 

@@ -1,6 +1,6 @@
 import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { DocumentKind } from '@usual-drag/contract';
-import type { Attempt } from '@usual-drag/core';
+import type { Attempt, KitNotes, ReportSection } from '@usual-drag/core';
 
 /**
  * Documents of one kind. `revision` counts their savings, 0 is as it came with the software; `archivedAt` is set while one is
@@ -61,4 +61,24 @@ export const attempts = sqliteTable(
     at: text('at').notNull(),
   },
   (table) => [index('attempts_of_person').on(table.person, table.entry)],
+);
+
+/**
+ * Reports that were signed, each with the job as it was then: it stays as long as the job does, whatever its history is thinned to.
+ */
+export const signatures = sqliteTable(
+  'signatures',
+  {
+    entry: integer('entry').primaryKey({ autoIncrement: true }),
+    jobId: text('job_id').notNull(),
+    revision: integer('revision').notNull(),
+    hash: text('hash').notNull(),
+    by: text('signed_by').notNull(),
+    at: text('signed_at').notNull(),
+    sections: text('sections', { mode: 'json' }).$type<readonly ReportSection[]>().notNull(),
+    restored: text('restored', { mode: 'json' }).$type<readonly string[]>().notNull(),
+    kit: text('kit', { mode: 'json' }).$type<Readonly<Record<string, KitNotes>>>().notNull(),
+    document: text('document').notNull(),
+  },
+  (table) => [index('signatures_of_job').on(table.jobId, table.entry)],
 );

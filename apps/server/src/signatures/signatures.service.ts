@@ -1,0 +1,59 @@
+import { BadRequestException, ConflictException, Inject, Injectable, NotFoundException } from '@nestjs/common';
+import type { KeptSignature, SignedJob } from '@usual-drag/contract';
+import type { SignJobDto } from '@usual-drag/contract/dto';
+import { documentHash, kitNotesOf, makeReport, type Job } from '@usual-drag/core';
+import { Repositories } from '../documents/repositories.ts';
+import { findDocument } from '../documents/save-document.ts';
+import { SignatureRepository } from './signature-repository.ts';
+
+@Injectable()
+export class SignaturesService {
+  constructor(
+    @Inject(Repositories) private readonly repositories: Repositories,
+    @Inject(SignatureRepository) private readonly signatures: SignatureRepository,
+  ) {}
+
+  /** All signatures on a job, the newest first. */
+  of(jobId: string): Promise<KeptSignature[]> {
+    return this.signatures.of(jobId);
+  }
+
+  async find(jobId: string, entry: number): Promise<SignedJob> {
+    const found = Number.isSafeInteger(entry) ? await this.signatures.find(jobId, entry) : undefined;
+    if (!found) throw new NotFoundException('There is no such signature on this job.');
+    return found;
+  }
+
+  /**
+   * Signs a job as it is stored, with what the kit says of its instruments today. The same signature again is the one that is there.
+   *
+   * @throws a refusal: 404 where there is no such job, 409 where it is not what was on the screen, 400 where it cannot be worked out
+   */
+  async sign(jobId: string, { revision, hash, by, sections, restored }: SignJobDto): Promise<KeptSignature> {
+    const current = await findDocument(this.repositories.jobs, jobId);
+    if (current.revision !== revision || documentHash(current.document) !== hash)
+      throw new ConflictException({
+        message: 'This job has been changed since it was shown. Look at the report again, then sign it.',
+        details: { current },
+      });
+    const report = makeReport(current.document);
+    if (!report.ok) throw new BadRequestException(`It cannot be signed yet. ${report.fault.message}`);
+    const [last] = await this.signatures.of(jobId);
+    if (last?.hash === hash && last.by === by) return last;
+    const signature = { hash, by, at: new Date().toISOString(), sections, restored };
+    return this.signatures.keep(
+      jobId,
+      revision,
+      { ...signature, kit: await this.#notesOn(current.document) },
+      current.document,
+    );
+  }
+
+  /** What the kit notes about the instruments of a job. */
+  async #notesOn({ instruments = [] }: Job) {
+    const { kept } = await this.repositories.instruments.list();
+    return kitNotesOf(
+      kept.map(({ document }) => document).filter(({ id }) => instruments.some((one) => one.id === id)),
+    );
+  }
+}
