@@ -1,4 +1,5 @@
 import { idsInWords, sectionNames, type ReportInstrument } from '@usual-drag/core';
+import { Frame } from './frame.tsx';
 
 const functions = { 'dc-voltage': 'volts', 'dc-current': 'current', resistance: 'resistance' } as const;
 
@@ -10,7 +11,7 @@ export function Instruments({ instruments }: { readonly instruments: readonly Re
       {instruments.length === 0 ? (
         <p>No instrument has been read.</p>
       ) : (
-        <div className="frame">
+        <Frame label={sectionNames.instruments}>
           <table>
             <colgroup>
               {['28%', '36%', '36%'].map((width, index) => (
@@ -50,7 +51,7 @@ export function Instruments({ instruments }: { readonly instruments: readonly Re
               ))}
             </tbody>
           </table>
-        </div>
+        </Frame>
       )}
     </>
   );

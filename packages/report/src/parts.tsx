@@ -7,6 +7,7 @@ import {
   type ReportPart,
   type Unit,
 } from '@usual-drag/core';
+import { Frame } from './frame.tsx';
 
 const told = (value: number | null, unit: Unit): string => formatQuantity(value, unit);
 
@@ -15,7 +16,7 @@ export function Parts({ report }: { readonly report: Report }) {
   return (
     <>
       <h2>{sectionNames.parts}</h2>
-      <div className="frame">
+      <Frame label={sectionNames.parts}>
         <table>
           <thead>
             <tr>
@@ -45,7 +46,7 @@ export function Parts({ report }: { readonly report: Report }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Frame>
     </>
   );
 }
@@ -56,7 +57,7 @@ export function Supplies({ report }: { readonly report: Report }) {
   return (
     <>
       <h2>{sectionNames.supply}</h2>
-      <div className="frame">
+      <Frame label={sectionNames.supply}>
         <table>
           <thead>
             <tr>
@@ -93,7 +94,7 @@ export function Supplies({ report }: { readonly report: Report }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Frame>
       <p className="small">{supplyWords[job.conventions?.supply ?? 'meter']}</p>
     </>
   );
@@ -106,7 +107,7 @@ export function TrueValues({ report }: { readonly report: Report }) {
   return (
     <>
       <h2>{sectionNames['true-values']}</h2>
-      <div className="frame">
+      <Frame label={sectionNames['true-values']}>
         <table>
           <thead>
             <tr>
@@ -129,7 +130,7 @@ export function TrueValues({ report }: { readonly report: Report }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Frame>
       <p>
         Potentials{reference === undefined ? '' : ` against ${reference}`}:{' '}
         <span className="figures">

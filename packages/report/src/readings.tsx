@@ -11,6 +11,7 @@ import {
   type Unit,
 } from '@usual-drag/core';
 import { moment } from './times.ts';
+import { Frame } from './frame.tsx';
 
 /** Shares of the width: name, place, displayed, measured, expected, loading, corrected, verdict; in all 100. */
 const widths = [9.5, 22, 11.5, 11.5, 11.5, 11, 11.5, 11.5] as const;
@@ -23,7 +24,7 @@ export function Readings({ report }: { readonly report: Report }) {
       {report.readings.length === 0 ? (
         <p>Nothing has been read.</p>
       ) : (
-        <div className="frame readings">
+        <Frame label={sectionNames.readings} className="readings">
           <table>
             <colgroup>
               {widths.map((width, index) => (
@@ -57,7 +58,7 @@ export function Readings({ report }: { readonly report: Report }) {
               ))}
             </tbody>
           </table>
-        </div>
+        </Frame>
       )}
     </>
   );

@@ -46,10 +46,16 @@ export const reportStyle = `
 .report .sign b { display: block; min-height: 9mm; margin-bottom: 1mm; border-bottom: .3mm solid #22303c; color: #22303c; font-size: 10pt; align-content: end; }
 .report .hash { overflow-wrap: anywhere; font-size: 8.5pt; }
 .report section.together { break-inside: avoid; }
+@media screen and (max-width: 700px) {
+  .report { padding: 6mm 4mm; }
+  .report dl { grid-template-columns: repeat(2, 1fr); }
+  .report .checks { columns: 1; }
+  .report .frame table { min-width: 120mm; }
+  .report .readings table { min-width: 180mm; }
+}
 @media print {
   .report { max-width: none; padding: 0; background: none; }
   .report .frame { overflow: visible; }
-  .report .screen { display: none; }
   html, body { background: #fff; }
 }`;
 

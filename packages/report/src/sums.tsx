@@ -1,4 +1,5 @@
 import { formatQuantity, sectionNames, type ReportSum } from '@usual-drag/core';
+import { Frame } from './frame.tsx';
 
 /** Readings that ought to add up to nothing, and what their gap is made of. */
 export function Sums({ sums }: { readonly sums: readonly ReportSum[] }) {
@@ -8,7 +9,7 @@ export function Sums({ sums }: { readonly sums: readonly ReportSum[] }) {
       {sums.length === 0 ? (
         <p>No readings go round a loop or cover a node.</p>
       ) : (
-        <div className="frame">
+        <Frame label={sectionNames.sums}>
           <table>
             <thead>
               <tr>
@@ -40,7 +41,7 @@ export function Sums({ sums }: { readonly sums: readonly ReportSum[] }) {
               })}
             </tbody>
           </table>
-        </div>
+        </Frame>
       )}
     </>
   );

@@ -17,6 +17,7 @@ const IndicatedSums = fetchedLater(async () => (await import('./setups/indicated
 const MapTable = fetchedLater(async () => (await import('./setups/map-table.tsx')).MapTable);
 const ReadingsBelow = fetchedLater(async () => (await import('./readings/readings-below.tsx')).ReadingsBelow);
 const ReadingsCanvas = fetchedLater(async () => (await import('./readings/readings-canvas.tsx')).ReadingsCanvas);
+const ReportPaper = fetchedLater(async () => (await import('./report/report-paper.tsx')).ReportPaper);
 const Tolerance = fetchedLater(async () => (await import('./tolerance/tolerance.tsx')).Tolerance);
 
 interface Props {
@@ -36,6 +37,12 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
   const undrawn = view.view === 'circuit' || view.view === 'tolerance' ? null : view.view;
   const isTolerance = unloaded.ok && (view.view === 'tolerance' || (inSetups && view.setupView === 'tolerance'));
   const isSums = inSetups && view.setupView === 'sums' && unloaded.ok && meter && view.instrument && view.range;
+  if (view.inReport)
+    return (
+      <Panel name="The report">
+        <ReportPaper view={view} />
+      </Panel>
+    );
   return (
     <>
       <SheetHeader view={view}>

@@ -1,6 +1,8 @@
+import { useQuery } from '@tanstack/react-query';
 import { Suspense, useCallback, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate } from 'react-router';
+import { signaturesQuery } from '../api/signatures.ts';
 import { useFirstMinute } from '../first-minute/first-minute.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';
 import { useAfterPaint } from '../ui/after-paint.ts';
@@ -14,13 +16,13 @@ import { StepTabs } from './step-tabs.tsx';
 
 const FirstMinuteCallout = fetchedLater(async () => (await import('../first-minute/callout.tsx')).FirstMinuteCallout);
 
-const steps = ['network', 'true-values', 'setups', 'readings'];
+const steps = ['network', 'true-values', 'setups', 'readings', 'report'];
 
 /** The job on the bench: the drawing that stays through all steps, and the panel of the step that is open. */
 export function Bench() {
   const isFirst = useFirstMinute((state) => state.step !== null);
   const view = useBenchView();
-  const { jobId, step, job, sound } = view;
+  const { jobId, step, job, sound, inReport } = view;
   const [whole, setWhole] = useState(false);
   const toggleWhole = useCallback(() => setWhole((now) => !now), []);
   useHotkeys('mod+z', undo, everywhereButInTyping);
@@ -28,7 +30,8 @@ export function Bench() {
   useHotkeys('f', toggleWhole);
   useBenchCommands(view, toggleWhole);
   const settled = useAfterPaint(useMemo(() => ({ job, unloaded: sound }), [job, sound]));
-  const status = useStepStatus(settled.job, settled.unloaded);
+  const { data: signatures } = useQuery(signaturesQuery(jobId));
+  const status = useStepStatus(settled.job, settled.unloaded, signatures);
 
   if (!steps.includes(step)) return <Navigate to={`/bench/${jobId}/setups`} replace />;
   return (
@@ -41,9 +44,12 @@ export function Bench() {
       <StepTabs jobId={jobId} status={status} />
       <div className="flex min-h-0 grow flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
         <main className="@container flex min-h-[22rem] min-w-0 grow sm:min-h-[30rem] flex-col bg-sheet lg:min-h-0">
-          <h1 className="sr-only print:not-sr-only print:px-4 print:text-[20px] print:font-bold">
-            {job.title ?? 'Untitled'}
-          </h1>
+          {/* A report has its own. */}
+          {!inReport && (
+            <h1 className="sr-only print:not-sr-only print:px-4 print:text-[20px] print:font-bold">
+              {job.title ?? 'Untitled'}
+            </h1>
+          )}
           <BenchSheet view={view} whole={whole} onWhole={toggleWhole} />
         </main>
         <StepPanel view={view} hidden={whole} />

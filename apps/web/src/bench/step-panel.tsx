@@ -11,6 +11,7 @@ import { SetupsStep } from './setups/setups-step.tsx';
 const FaultBar = fetchedLater(async () => (await import('./faults/fault-bar.tsx')).FaultBar);
 const NetworkStep = fetchedLater(async () => (await import('./network/network-step.tsx')).NetworkStep);
 const ReadingsStep = fetchedLater(async () => (await import('./readings/readings-step.tsx')).ReadingsStep);
+const ReportStep = fetchedLater(async () => (await import('./report/report-step.tsx')).ReportStep);
 const TrueValuesStep = fetchedLater(async () => (await import('./true-values/true-values-step.tsx')).TrueValuesStep);
 
 /** The panel of the step that is open, beside the drawing. */
@@ -70,6 +71,11 @@ export function StepPanel({ view, hidden }: { readonly view: BenchView; readonly
       {view.inReadings && (
         <Panel name="Readings">
           <ReadingsStep view={view} kit={kit} />
+        </Panel>
+      )}
+      {view.inReport && (
+        <Panel name="Report">
+          <ReportStep view={view} />
         </Panel>
       )}
     </aside>

@@ -11,6 +11,7 @@ const steps = [
   { text: 'True values', to: 'true-values', key: '2' },
   { text: 'Set-ups', to: 'setups', key: '3' },
   { text: 'Readings', to: 'readings', key: '4' },
+  { text: 'Report', to: 'report', key: '5' },
 ] as const;
 
 /** Offers the steps, views and actions of the job on the bench, and listens to the keys of its steps. */

@@ -78,7 +78,7 @@ function accuracyWords({ display }: Instrument, quantity: ReadingQuantity, range
   const percent = (share: number): string => formatPercent(share, { digits: 3, trim: true });
   const { accuracyOfReading = 0, accuracyCounts = 0, accuracyOfRange = 0, resolution, divisions, calibration } = range;
   if (calibration)
-    return `own error taken off by the certificate of ${calibration.on} (${calibration.points.length} points, U = ${told(calibration.uncertainty)}, k = 2)`;
+    return `own error taken off by the certificate of ${calibration.on} (${calibration.points.length} ${calibration.points.length === 1 ? 'point' : 'points'}, U = ${told(calibration.uncertainty)}, k = 2)`;
   const step =
     display === 'analogue'
       ? divisions === undefined

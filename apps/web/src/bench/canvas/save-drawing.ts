@@ -1,6 +1,6 @@
-import mono from '@fontsource-variable/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-wght-normal.woff2?url';
-import text from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
 import { drawingMarks, drawRails, solveUnloaded, svgText } from '@usual-drag/core';
+import { faceStyle } from '@usual-drag/report';
+import { fetchFaces } from '../../drawing/faces.ts';
 import { saveBlob } from '../../ui/save-file.ts';
 import { benchNow } from '../model/bench-store.ts';
 import { useDisplay } from './display.ts';
@@ -16,24 +16,12 @@ export async function saveDrawing(type: 'svg' | 'png'): Promise<void> {
   const unloaded = solveUnloaded(network);
   const truth = unloaded.ok ? unloaded.value.values : null;
   const drawing = drawRails({ network, truth, spacing, height: 480, width: 760 });
-  const faces = await Promise.all([
-    face('Atkinson Hyperlegible Next Variable', text),
-    face('Atkinson Hyperlegible Mono Variable', mono),
-  ]);
-  const svg = new Blob(
-    [svgText(drawing, drawingMarks(drawing, network, { resistor }), title, { faceStyle: faces.join('') })],
-    {
-      type: 'image/svg+xml',
-    },
-  );
+  const faces = faceStyle(await fetchFaces());
+  const svg = new Blob([svgText(drawing, drawingMarks(drawing, network, { resistor }), title, { faceStyle: faces })], {
+    type: 'image/svg+xml',
+  });
   const name = `${title.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.${type}`;
   saveBlob(type === 'svg' ? svg : await picture(svg, drawing.width, drawing.height), name);
-}
-
-async function face(family: string, address: string): Promise<string> {
-  const bytes = new Uint8Array(await (await fetch(address)).arrayBuffer());
-  const coded = btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''));
-  return `@font-face{font-family:'${family}';font-weight:200 800;src:url(data:font/woff2;base64,${coded}) format('woff2')}`;
 }
 
 /** At twice its size, for print. */

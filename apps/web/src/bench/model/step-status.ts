@@ -1,4 +1,13 @@
-import { formatPercent, jobStatus, readingsStatus, type Job, type JobStatus, type Unloaded } from '@usual-drag/core';
+import {
+  documentHash,
+  formatPercent,
+  jobStatus,
+  readingsStatus,
+  type Job,
+  type JobStatus,
+  type Signature,
+  type Unloaded,
+} from '@usual-drag/core';
 import { count, readInWords } from '../../ui/words.ts';
 import type { Solved } from './analysis.ts';
 
@@ -10,16 +19,25 @@ export interface StepStatus {
   /** Some meter has an error that can be told. */
   readonly isLoaded: boolean;
   readonly readings: string;
+  /** Whether the record is signed. */
+  readonly report: string;
 }
 
-/** How the steps of a job stand, but for its readings. */
-export const stepStatus = (job: Job, unloaded: Solved<Unloaded>): Omit<StepStatus, 'readings'> =>
+/** How the steps of a job stand, but for its readings and its report. */
+export const stepStatus = (job: Job, unloaded: Solved<Unloaded>): Omit<StepStatus, 'readings' | 'report'> =>
   inWords(jobStatus(job, unloaded));
 
 /** How far its readings have come: planned and compared for it. */
 export function readingsInWords(job: Job, unloaded: Solved<Unloaded>): string {
   const status = readingsStatus(job, unloaded);
   return status ? readInWords(status) : 'none yet';
+}
+
+/** Whether the record is signed as it is, or was before it was edited. */
+export function reportInWords(job: Job, signatures: readonly Signature[]): string {
+  if (signatures.length === 0) return 'not signed';
+  const hash = documentHash(job);
+  return signatures.some((one) => one.hash === hash) ? 'signed' : 'new draft';
 }
 
 function inWords({
@@ -31,7 +49,7 @@ function inWords({
   sumsClose,
   setups,
   worstError,
-}: JobStatus): Omit<StepStatus, 'readings'> {
+}: JobStatus): Omit<StepStatus, 'readings' | 'report'> {
   const size = `${count(parts, 'part')}, ${count(nodes, 'node')}`;
   const outside = outOfTolerance > 0 ? ` · ${outOfTolerance} out of tolerance` : '';
   const worst = worstError ? `, worst ${formatPercent(worstError, { signed: true })}` : '';

@@ -37,6 +37,7 @@ export function useBenchView() {
   const inSetups = step === 'setups';
   const inTrueValues = step === 'true-values';
   const inReadings = step === 'readings';
+  const inReport = step === 'report';
   const own = job.instruments ?? noInstruments;
   const network = networkMeant(job);
   const sound = useUnloaded(network);
@@ -83,6 +84,9 @@ export function useBenchView() {
     inSetups,
     inTrueValues,
     inReadings,
+    inReport,
+    /** What stands in the address after the step: a set-up, a view, a signed record. */
+    setupId,
     unloaded,
     truth: unloaded.ok ? unloaded.value.values : null,
     /** The set-up as it is stored, and as it is shown while a lead is dragged. */

@@ -1,4 +1,4 @@
-import type { Job, Unloaded } from '@usual-drag/core';
+import type { Job, Signature, Unloaded } from '@usual-drag/core';
 import { useEffect, useState } from 'react';
 import { codeLater } from '../../ui/fetched-later.ts';
 import type { Solved } from './analysis.ts';
@@ -6,29 +6,34 @@ import type { StepStatus } from './step-status.ts';
 
 const wordsOfSteps = codeLater(() => import('./step-status.ts'));
 
-const notYet: StepStatus = { network: '', trueValues: '', setups: '', isLoaded: false, readings: '' };
+const notYet: StepStatus = { network: '', trueValues: '', setups: '', isLoaded: false, readings: '', report: '' };
 
 /** ms after the last edit until the readings are planned and compared: nobody waits for it. */
 const patience = 300;
 
 /** How the steps stand, followed at leisure: it is worked out by what is not in the first load. */
-export function useStepStatus(job: Job, unloaded: Solved<Unloaded>): StepStatus {
+export function useStepStatus(
+  job: Job,
+  unloaded: Solved<Unloaded>,
+  signatures: readonly Signature[] | undefined,
+): StepStatus {
   const [status, setStatus] = useState(notYet);
   useEffect(() => {
     let isNewest = true;
     let later: ReturnType<typeof setTimeout> | undefined;
-    void wordsOfSteps().then(({ stepStatus, readingsInWords }) => {
+    void wordsOfSteps().then(({ stepStatus, readingsInWords, reportInWords }) => {
       if (!isNewest) return;
-      setStatus(({ readings }) => ({ ...stepStatus(job, unloaded), readings }));
+      setStatus(({ readings, report }) => ({ ...stepStatus(job, unloaded), readings, report }));
       later = setTimeout(() => {
         const readings = readingsInWords(job, unloaded);
-        setStatus((now) => (now.readings === readings ? now : { ...now, readings }));
+        const report = signatures ? reportInWords(job, signatures) : '';
+        setStatus((now) => (now.readings === readings && now.report === report ? now : { ...now, readings, report }));
       }, patience);
     });
     return () => {
       isNewest = false;
       clearTimeout(later);
     };
-  }, [job, unloaded]);
+  }, [job, unloaded, signatures]);
   return status;
 }

@@ -1,0 +1,86 @@
+import { Printer } from 'lucide-react';
+import { useEffect } from 'react';
+import { Link } from 'react-router';
+import { Button } from '../../ui/button.tsx';
+import { toast } from '../../ui/toast.ts';
+import { whenExactly } from '../../ui/words.ts';
+import type { BenchView } from '../model/use-bench-view.ts';
+import { takeInHand } from '../readings/in-hand.ts';
+import { ReportSections } from './report-sections.tsx';
+import { saveReadings, saveReport } from './save-report.ts';
+import { SignReport } from './sign-report.tsx';
+import { useReport, type ReportView } from './use-report.ts';
+
+/** The last step: the record of the job is looked through, printed or saved, and signed. */
+export function ReportStep({ view }: { readonly view: BenchView }) {
+  const shown = useReport(view);
+  const { report, entry, signatures, isDiagnosing } = shown;
+  useEffect(() => takeInHand(view.jobId), [view.jobId]);
+  const made = report?.ok ? report.value : null;
+  return (
+    <div className="flex flex-col gap-4 py-1.5 text-[15px]">
+      {entry !== null && (
+        <p className="rounded-xl border border-line bg-sheet p-3">
+          This is the record as it was signed, with the job as it was then.{' '}
+          <Link className="underline" to={`/bench/${view.jobId}/report`}>
+            To the job as it is now
+          </Link>
+        </p>
+      )}
+      {made && (
+        <div className="flex flex-wrap gap-2">
+          <Button tone="strong" onClick={() => window.print()}>
+            <Printer aria-hidden size={16} /> Print
+          </Button>
+          <Button
+            onClick={() => {
+              saveReport(made).catch((fault: Error) => toast.error(`The report cannot be saved: ${fault.message}`));
+            }}
+          >
+            Save as HTML
+          </Button>
+          <Button disabled={made.readings.length === 0} onClick={() => saveReadings(made)}>
+            Save readings as CSV
+          </Button>
+        </div>
+      )}
+      <p role="status" className="empty:hidden text-[14px] text-soft">
+        {isDiagnosing && 'Looking for what explains the readings that do not agree …'}
+      </p>
+      {made && entry === null && <SignReport key={made.hash} jobId={view.jobId} report={made} />}
+      <SignedRecords jobId={view.jobId} signatures={signatures} entry={entry} />
+      {made && entry === null && <ReportSections jobId={view.jobId} report={made} />}
+    </div>
+  );
+}
+
+interface SignedProps extends Pick<ReportView, 'signatures' | 'entry'> {
+  readonly jobId: string;
+}
+
+/** What was signed of this job, each to be opened as it was. */
+function SignedRecords({ jobId, signatures, entry }: SignedProps) {
+  if (signatures.length === 0) return null;
+  return (
+    <section aria-label="Signed records">
+      <h2 className="mb-1 text-[17px] font-bold">Signed records</h2>
+      <ul className="flex flex-col divide-y divide-line/60 rounded-xl border border-line bg-sheet">
+        {signatures.map((one) => (
+          <li key={one.entry} className="flex flex-wrap items-center justify-between gap-x-3 px-3 py-1.5">
+            <span>
+              {one.by}, {whenExactly(one.at)}
+              <span className="figures block text-[13px] text-soft">document {one.hash.slice(0, 16)}</span>
+            </span>
+            {String(one.entry) === entry ? (
+              <span className="text-soft">open</span>
+            ) : (
+              <Link className="inline-flex min-h-9 items-center underline" to={`/bench/${jobId}/report/${one.entry}`}>
+                Open<span className="sr-only"> the record signed by {one.by}</span>
+              </Link>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
