@@ -6,6 +6,7 @@ import { attempts, instruments, properties } from '../database/schema.ts';
 import { InstrumentsModule } from '../instruments/instruments.module.ts';
 import { kitNotes } from './kit-notes.ts';
 import { madeByDemo } from './made-by-demo.ts';
+import { plantMultimeter } from './plant-multimeter.ts';
 import { sampleAttempts } from './sample-attempts.ts';
 import { sampleJobs } from './sample-jobs.ts';
 import { sampleMeterProjects } from './sample-meter-projects.ts';
@@ -36,6 +37,7 @@ export class DemoModule implements OnModuleInit {
       ...sampleMeterProjects.map((project, index) =>
         projects.insertion(project.id, project, new Date(now.getTime() + index), 0),
       ),
+      kit.insertion(plantMultimeter.id, plantMultimeter, now, 1),
       database.insert(attempts).values(sampleAttempts(now)),
       ...notes.flatMap(([id, note]) => {
         const kept = stored.find((one) => one.id === id);

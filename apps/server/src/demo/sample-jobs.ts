@@ -5,47 +5,18 @@ import {
   type AmmeterPlacement,
   type Element,
   type Job,
-  type Instrument,
   type JobRecord,
   type Meter,
   type Reading,
   type Setup,
   type VoltmeterPlacement,
 } from '@usual-drag/core';
-
-/** A multimeter that lives in the plant: its mA jack has 1.8 Ω, fuse and leads included. */
-const plantMultimeter: Instrument = {
-  id: 'plant-digital',
-  name: 'Plant multimeter, 1.8 Ω in the mA jack',
-  display: 'digital',
-  functions: [
-    {
-      quantity: 'dc-voltage',
-      ranges: [
-        { ...digital('500 mV', 0.5, 0.00001, 0.0005), resistance: 1e7 },
-        { ...digital('50 V', 50, 0.001, 0.0005), resistance: 1e7 },
-        { ...digital('500 V', 500, 0.01, 0.0005), resistance: 1e7 },
-      ],
-    },
-    {
-      quantity: 'dc-current',
-      ranges: [
-        { ...digital('50 mA', 0.05, 0.000001, 0.002), resistance: 1.8, jack: 'mA', fuse: 0.63 },
-        { ...digital('500 mA', 0.5, 0.00001, 0.002), resistance: 1.8, jack: 'mA', fuse: 0.63 },
-        { ...digital('10 A', 10, 0.001, 0.01), resistance: 0.03, jack: '10 A', fuse: 11 },
-      ],
-    },
-  ],
-};
-
-function digital(id: string, fullScale: number, resolution: number, accuracyOfReading: number) {
-  return { id, fullScale, resolution, accuracyOfReading, accuracyCounts: 2 };
-}
+import { plantMultimeter } from './plant-multimeter.ts';
 
 /** Trunk and branches as read do not add up: each break had the meter's 1.8 Ω in it. */
 const beaconReadings: readonly Reading[] = [
-  voltage('M1', '50 V', 'A', '0', '12.579', 'V', '10:04'),
-  voltage('M2', '50 V', 'C', '0', '12.483', 'V', '10:06'),
+  voltage('M1', '50 V', 'A', '0', '12.591', 'V', '10:04'),
+  voltage('M2', '50 V', 'C', '0', '12.496', 'V', '10:06'),
   voltage('M3', '500 mV', 'B', 'C', '93.99', 'mV', '10:08'),
   amperes('M4', '500 mA', 'E1.to', '415.96', '10:15', false),
   amperes('M5', '500 mA', 'L1.to', '299.08', '10:21'),
@@ -57,7 +28,7 @@ export const sampleJobs: readonly Job[] = [
   floatLevelDivider(builtInKit.map(instrumentForJob)),
   job(
     'Beacon and sounder panel',
-    { asset: 'SL-022', order: 'SL-WO-2219', date: '2026-11-19', ambient: 11 },
+    { asset: 'SL-022', order: 'SL-WO-2219', by: 'J. Marsh', date: '2026-11-19', ambient: 11 },
     [
       {
         id: 'E1',
@@ -196,7 +167,7 @@ function job(
   readings: readonly Reading[] = [],
 ): Job {
   const used = new Set([...setups.flatMap((s) => s.meters), ...readings].map(({ instrument }) => instrument));
-  const instruments = [...builtInKit.map(instrumentForJob), plantMultimeter].filter(({ id }) => used.has(id));
+  const instruments = [...builtInKit, plantMultimeter].map(instrumentForJob).filter(({ id }) => used.has(id));
   const record = { site: 'Saltmarsh Lift Station', ...head };
   return {
     format: 'usual-drag/job',

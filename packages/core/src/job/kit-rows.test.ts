@@ -24,10 +24,27 @@ const kit: readonly KitInstrument[] = [
             accuracyOfReading: 0.005,
             accuracyCounts: 2,
           },
-          { id: '20 V', fullScale: 19.99, resistance: 1e7, jack: 'V' },
+          {
+            id: '20 V',
+            fullScale: 19.99,
+            resistance: 1e7,
+            jack: 'V',
+            calibration: {
+              on: '2026-03-02',
+              points: [
+                { applied: 5, indicated: 5.005 },
+                { applied: -12, indicated: -12.012 },
+              ],
+              uncertainty: 0.004,
+            },
+          },
         ],
       },
       { quantity: 'dc-current', ranges: [{ id: '200 mA', fullScale: 0.1999, resistance: 1, jack: 'mA', fuse: 0.25 }] },
+    ],
+    rates: [
+      { id: 'slow', counts: 0 },
+      { id: 'very fast', counts: 5 },
     ],
     resistanceRanges: [{ id: '2 kΩ', fullScale: 1999, testCurrent: 5e-4 }],
   },
@@ -61,6 +78,31 @@ test('headings in any order; an id is made of the name; rows of one name are one
       ],
     },
   ]);
+});
+
+test('a certificate or rates that cannot be read are told, not left out', () => {
+  const head = [
+    'name',
+    'quantity',
+    'range',
+    'fullScale',
+    'resistance',
+    'certificateOn',
+    'certificatePoints',
+    'certificateUncertainty',
+    'rates',
+  ];
+  const range = ['A', 'dc-voltage', '10 V', '10', '1'];
+  const { faults } = kitFromRows([
+    head,
+    [...range, '2026-03-02', '5/5.005 | 12', '0.004', ''],
+    [...range, '2026-03-02', '5/5.005', 'small', ''],
+    [...range, '2026-03-02', '', '0.004', ''],
+    [...range, '', '', '', 'slow'],
+    [...range, '2026-03-02', '5/5.005', '0.004', 'slow 0'],
+  ]);
+  expect(faults.map(({ row }) => row)).toEqual([2, 3, 4, 5]);
+  expect(faults[2]!.message).toBe('The certificate needs its certificatePoints.');
 });
 
 test('rows that cannot be read say which and why; the others are kept', () => {

@@ -4,6 +4,8 @@ import {
   type KitInstrument,
   type MeterQuantity,
   type Range,
+  type RangeCalibration,
+  type Rate,
   type ResistanceRange,
 } from '../instrument/index.ts';
 import type { RowFault } from './parts-rows.ts';
@@ -39,6 +41,9 @@ const rangeKeys = [
   'fuse',
 ] as const;
 
+/** A certificate's columns; its points are `applied/indicated`, as many as it has. */
+const certificateKeys = ['certificateOn', 'certificatePoints', 'certificateUncertainty'] as const;
+
 /** Columns of a kit as a table: a row a range, what is the instrument's own repeated. All in SI units. */
 const kitColumns = [
   'id',
@@ -46,13 +51,18 @@ const kitColumns = [
   'rangesUpAbove',
   'rangesDownBelow',
   'retired',
+  'rates',
   'quantity',
   'range',
   ...rangeKeys,
+  ...certificateKeys,
 ] as const;
 
 type Column = (typeof kitColumns)[number];
 type Cells = Partial<Record<Column, string>>;
+
+/** Between the parts of one cell. */
+const between = ' | ';
 
 /** A kit as rows of cells, the heading first. An instrument without ranges has a row of its own. */
 export function rowsFromKit(kit: readonly KitInstrument[]): string[][] {
@@ -65,19 +75,32 @@ export function rowsFromKit(kit: readonly KitInstrument[]): string[][] {
         rangesDownBelow: String(kept.autoRange.down),
       }),
       ...(kept.retired && { retired: 'yes' }),
+      ...(kept.rates && { rates: kept.rates.map(({ id, counts }) => `${id} ${counts}`).join(between) }),
     };
     const ranges = (kept.functions ?? []).flatMap(({ quantity, ranges }) =>
-      ranges.map((range): Cells => ({ ...own, quantity, range: range.id, ...textOf(range, rangeKeys) })),
+      ranges.map((range): Cells => ({ ...own, quantity, ...rangeCells(range) })),
     );
     const ohms = (kept.resistanceRanges ?? []).map((range): Cells => ({
       ...own,
       quantity: 'resistance',
-      range: range.id,
-      ...textOf(range, rangeKeys),
+      ...rangeCells(range),
     }));
     return ranges.length + ohms.length > 0 ? [...ranges, ...ohms] : [own];
   });
   return [[...kitColumns], ...rows.map((cells) => kitColumns.map((column) => cells[column] ?? ''))];
+}
+
+function rangeCells(range: Range | ResistanceRange): Cells {
+  const { calibration } = range;
+  return {
+    range: range.id,
+    ...textOf(range, rangeKeys),
+    ...(calibration && {
+      certificateOn: calibration.on,
+      certificatePoints: calibration.points.map(({ applied, indicated }) => `${applied}/${indicated}`).join(between),
+      certificateUncertainty: String(calibration.uncertainty),
+    }),
+  };
 }
 
 const texts: readonly Column[] = ['name', 'display', 'assetTag', 'calibratedOn', 'notes', 'jack'];
@@ -127,6 +150,8 @@ function readRow(cells: Cells, known: ReadonlyMap<string, KitInstrument>): KitIn
   if (id === undefined) return 'Needs a name.';
   const own = numbers(cells, ownKeys);
   if (typeof own === 'string') return own;
+  const rates = ratesOf(cells);
+  if (typeof rates === 'string') return rates;
   const { retired, rangesUpAbove, rangesDownBelow } = cells;
   const kept: KitInstrument = known.get(id) ?? {
     id,
@@ -135,12 +160,15 @@ function readRow(cells: Cells, known: ReadonlyMap<string, KitInstrument>): KitIn
       autoRange: { up: Number(rangesUpAbove), down: Number(rangesDownBelow ?? 0) },
     }),
     ...(retired !== undefined && /^(y|true|1)/i.test(retired) && { retired: true }),
+    ...(rates && { rates }),
   };
   if (quantity === undefined) return kept;
   const range = numbers(cells, rangeKeys);
   if (typeof range === 'string') return range;
   if (cells.range === undefined || range.fullScale === undefined) return 'Needs the range’s name and its full scale.';
-  const made = { id: cells.range, ...range };
+  const calibration = certificateOf(cells);
+  if (typeof calibration === 'string') return calibration;
+  const made = { id: cells.range, ...range, ...(calibration && { calibration }) };
   if (quantity === 'resistance') {
     if (range.testCurrent === undefined) return 'A resistance range needs its testCurrent.';
     return { ...kept, resistanceRanges: [...(kept.resistanceRanges ?? []), made as unknown as ResistanceRange] };
@@ -149,6 +177,31 @@ function readRow(cells: Cells, known: ReadonlyMap<string, KitInstrument>): KitIn
     return `“${quantity}” is none of dc-voltage, dc-current and resistance.`;
   if (range.resistance === undefined) return 'Needs the resistance of the range.';
   return { ...kept, functions: withRange(kept.functions ?? [], quantity, made as unknown as Range) };
+}
+
+/** @returns null where there are none, what is wrong where they cannot be read */
+function ratesOf({ rates }: Cells): Rate[] | string | null {
+  if (rates === undefined) return null;
+  const read = rates.split('|').map((text) => /^(.+?)\s+(\d+(?:\.\d+)?)$/.exec(text.trim()));
+  if (read.includes(null)) return `“${rates}” are no rates: write them as slow 0 | fast 5, each with its counts.`;
+  return read.map((match) => ({ id: match![1]!, counts: Number(match![2]) }));
+}
+
+/** @returns null where there is none, what is wrong where it cannot be read */
+function certificateOf(cells: Cells): RangeCalibration | string | null {
+  const { certificateOn, certificatePoints, certificateUncertainty } = cells;
+  if (certificateKeys.every((key) => cells[key] === undefined)) return null;
+  const missing = certificateKeys.find((key) => cells[key] === undefined);
+  if (missing) return `The certificate needs its ${missing}.`;
+  const points = certificatePoints!.split('|').map((text) => text.split('/').map(Number) as [number, number]);
+  const uncertainty = Number(certificateUncertainty);
+  if (!Number.isFinite(uncertainty) || points.some((pair) => pair.length !== 2 || !pair.every(Number.isFinite)))
+    return `“${certificatePoints}” with “${certificateUncertainty}” is no certificate: write its points as applied/indicated, 5/5.005 | 12/12.012, in SI units.`;
+  return {
+    on: certificateOn!,
+    points: points.map(([applied, indicated]) => ({ applied, indicated })),
+    uncertainty,
+  };
 }
 
 function numbers(cells: Cells, keys: readonly Column[]): Record<string, string | number> | string {
