@@ -53,7 +53,7 @@ export async function openJob(
   page: Page,
   server: DemoServer,
   title: string,
-  step: 'Network' | 'True values' | 'Set-ups' | 'Readings',
+  step: 'Network' | 'True values' | 'Set-ups' | 'Readings' | 'Report',
 ): Promise<void> {
   await page.goto(server.address);
   await page.getByRole('link', { name: new RegExp(`^${title}`) }).click();
@@ -61,12 +61,16 @@ export async function openJob(
   await tab.click();
   await page.waitForURL(
     new RegExp(
-      `/${{ Network: 'network', 'True values': 'true-values', 'Set-ups': 'setups', Readings: 'readings' }[step]}`,
+      `/${{ Network: 'network', 'True values': 'true-values', 'Set-ups': 'setups', Readings: 'readings', Report: 'report' }[step]}`,
     ),
   );
   // The address is ahead of the page: what is clicked before would be the step that is left.
   await expect(tab).toHaveAttribute('aria-current', 'page');
-  await expect(page.getByRole('group', { name: 'Drawing of the network' })).toBeVisible();
+  const drawing =
+    step === 'Report'
+      ? page.getByRole('region', { name: 'Report', exact: true })
+      : page.getByRole('group', { name: 'Drawing of the network' });
+  await expect(drawing).toBeVisible();
 }
 
 /** Waits for what is not on the screen and is fetched while there is time: before the server goes. */

@@ -93,6 +93,12 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
       },
     },
     {
+      name: 'Report',
+      path: `${divider}/report`,
+      open: (page) => page.getByText(/Two digits of M8 were exchanged/).waitFor(),
+    },
+    { name: 'Report, calibrated instrument', path: `/bench/${id('Beacon')}/report` },
+    {
       name: 'Head of the job',
       path: `${divider}/setups`,
       open: async (page) => {
@@ -106,6 +112,16 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
       path: `/workshop/${projects[0]!.id}/${sheet}`,
     })),
     { name: 'Kit', path: '/kit/digital-2000' },
+    { name: 'Kit, calibrations', path: '/calibrations' },
+    {
+      name: 'Kit, certificates',
+      path: '/kit/plant-digital/certificates',
+      open: async (page) => {
+        await page.getByLabel('U of the standard, k = 2').fill('1 mV');
+        await page.getByLabel('Indicated at point 1').fill('50.01 mV');
+        await page.keyboard.press('Enter');
+      },
+    },
     ...[...topics, 'shunts', 'multipliers'].map((topic) => ({ name: `Learn, ${topic}`, path: `/learn/${topic}` })),
     ...['equivalent', 'both-meters', 'range', 'shunt', 'find-fault'].map((kind) => ({
       name: `Practice, ${kind}`,

@@ -44,7 +44,14 @@ const router = createBrowserRouter([
         path: '/practice/:view?',
         lazy: pageLater(async () => (await import('./practice/practice-page.tsx')).PracticePage),
       },
-      { path: '/kit/:instrumentId?', lazy: pageLater(async () => (await import('./kit/kit-page.tsx')).KitPage) },
+      {
+        path: '/calibrations',
+        lazy: pageLater(async () => (await import('./kit/calibrations-page.tsx')).CalibrationsPage),
+      },
+      {
+        path: '/kit/:instrumentId?/:sheet?',
+        lazy: pageLater(async () => (await import('./kit/kit-page.tsx')).KitPage),
+      },
       { path: '*', lazy: jobsPage },
     ],
   },

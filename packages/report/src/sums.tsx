@@ -15,9 +15,9 @@ export function Sums({ sums }: { readonly sums: readonly ReportSum[] }) {
               <tr>
                 <th>Sum</th>
                 <th>Of</th>
-                <th className="n">Gap as read</th>
+                <th className="n">Gap</th>
                 <th className="n">U, k = 2</th>
-                <th className="n">Loading leaves</th>
+                <th className="n">Of it loading</th>
                 <th className="n">Tolerance, up to</th>
                 <th>Verdict</th>
               </tr>

@@ -1,5 +1,6 @@
 import { calibrationOn, dayOf, rangesOf, type KitInstrument } from '@usual-drag/core';
 import clsx from 'clsx';
+import { dueWords } from './due-words.ts';
 
 interface Props {
   readonly kept: KitInstrument;
@@ -33,11 +34,7 @@ export function InstrumentCard({ kept, chosen, onChoose }: Props) {
         {measures.length === 0 ? 'no ranges yet' : measures.map(([count, unit]) => `${count} × ${unit}`).join(', ')}
       </span>
       {calibration && calibration.status !== 'good' && (
-        <span className="text-[13px] font-bold text-ochre">
-          {calibration.status === 'overdue'
-            ? `calibration overdue since ${calibration.dueOn}`
-            : `calibration due on ${calibration.dueOn}, in ${calibration.daysLeft} days`}
-        </span>
+        <span className="text-[13px] font-bold text-ochre">calibration {dueWords(calibration)}</span>
       )}
     </button>
   );

@@ -12,7 +12,7 @@ import {
   type Range,
   type ResistanceRange,
 } from '@usual-drag/core';
-import { Archive, ArchiveRestore, Copy, History } from 'lucide-react';
+import { Archive, ArchiveRestore, BadgeCheck, Copy, History } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../ui/button.tsx';
@@ -21,6 +21,7 @@ import { NumberInput } from '../ui/form/number-input.tsx';
 import { TextInput } from '../ui/form/text-input.tsx';
 import { asCount, inPercent, inUnit } from '../ui/number-field.ts';
 import { Segments } from '../ui/segments.tsx';
+import { dueWords } from './due-words.ts';
 import { currentColumns, resistanceColumns, voltageColumns } from './range-columns.ts';
 import { RangeTable } from './range-table.tsx';
 
@@ -117,12 +118,18 @@ function Calibration({ kept }: Pick<EditProps, 'kept'>) {
       {calibration && (
         <p className="self-end pb-2 text-[14px]">
           {calibration.status === 'overdue' ? (
-            <b className="text-ochre">overdue since {calibration.dueOn}: have it calibrated before it is relied on</b>
+            <b className="text-ochre">{dueWords(calibration)}: have it calibrated before it is relied on</b>
           ) : (
-            `due on ${calibration.dueOn}, in ${calibration.daysLeft} days`
+            dueWords(calibration)
           )}
         </p>
       )}
+      <Link
+        to={`/kit/${encodeURIComponent(kept.id)}/certificates`}
+        className="inline-flex min-h-9 items-center gap-1.5 self-end rounded-lg border border-line bg-sheet px-3 hover:border-soft pointer-coarse:min-h-11"
+      >
+        <BadgeCheck aria-hidden size={16} /> Certificates, check against a standard
+      </Link>
     </div>
   );
 }

@@ -10,13 +10,15 @@ import { closeDocument } from '../documents/documents.ts';
 import { useDocumentList, useListSaveWords } from '../documents/use-document-list.ts';
 import { Button } from '../ui/button.tsx';
 import { offer } from '../ui/offer.ts';
+import { CalibrationReminder } from './calibration-reminder.tsx';
+import { CertificateView } from './certificate-view.tsx';
 import { InstrumentCard } from './instrument-card.tsx';
 import { InstrumentEditor } from './instrument-editor.tsx';
 import { KitFiles } from './kit-files.tsx';
 
 /** The instruments at hand: a card each, and everything about the one that is taken out. */
 export function KitPage() {
-  const { instrumentId } = useParams();
+  const { instrumentId, sheet } = useParams();
   const navigate = useNavigate();
   const { list, error, save, add, undo, redo } = useDocumentList('instruments');
   const kit = list?.map(({ document }) => document) ?? [];
@@ -75,6 +77,7 @@ export function KitPage() {
           <KitFiles kit={kit} />
         </div>
         {error && <p role="alert">{error.message} The kit will come as soon as it does.</p>}
+        <CalibrationReminder kit={kit} />
         {cards(inUse, 'Instruments')}
         <div className="flex flex-wrap gap-2">
           <Button onClick={() => begin('digital')}>
@@ -92,7 +95,10 @@ export function KitPage() {
         )}
       </aside>
       <main className="relative min-h-0 min-w-0 grow overflow-y-auto bg-sheet p-5">
-        {chosen && (
+        {chosen && sheet === 'certificates' && (
+          <CertificateView key={chosen.id} kept={chosen} onChange={save} onUndo={() => undo(chosen.id)} />
+        )}
+        {chosen && sheet !== 'certificates' && (
           <InstrumentEditor
             key={chosen.id}
             kept={chosen}

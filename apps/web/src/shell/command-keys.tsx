@@ -13,6 +13,7 @@ const pages = [
   { text: 'Correct a reading', keys: 'G C', to: '/correct' },
   { text: 'Workshop: shunts and multipliers', keys: 'G W', to: '/workshop' },
   { text: 'Kit: instruments', keys: 'G K', to: '/kit' },
+  { text: 'Kit: calibrations due', keys: 'G D', to: '/calibrations' },
   { text: 'Practice: problems and a bench to find faults on', keys: 'G P', to: '/practice' },
   { text: 'Worksheet: what follows from what is given', keys: 'G S', to: '/practice/worksheet' },
   { text: 'Learn', keys: 'G L', to: '/learn' },

@@ -12,6 +12,9 @@ export const when = (at: string): string => intlFormat(at, minutes, british);
 /** The same with seconds. */
 export const whenExactly = (at: string): string => intlFormat(at, { ...minutes, second: '2-digit' }, british);
 
+/** With its year, as a record has it: `26 Nov 2026, 16:06`. */
+export const whenOnRecord = (at: string): string => intlFormat(at, { ...minutes, year: 'numeric' }, british);
+
 /** `16:06`. */
 export const clock = (at: string): string => intlFormat(at, { hour: '2-digit', minute: '2-digit' }, british);
 

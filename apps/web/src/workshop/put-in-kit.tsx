@@ -1,6 +1,6 @@
 import { kitInstrumentOf, nextVersion } from '@usual-drag/core';
-import { PackagePlus } from 'lucide-react';
-import { useNavigate } from 'react-router';
+import { BadgeCheck, PackagePlus } from 'lucide-react';
+import { Link, useNavigate } from 'react-router';
 import { useDocumentList } from '../documents/use-document-list.ts';
 import { Button } from '../ui/button.tsx';
 import { offer } from '../ui/offer.ts';
@@ -26,9 +26,19 @@ export function PutInKit({ project, sides, onEdit }: SheetProps) {
     );
   };
   return (
-    <Button tone="strong" disabled={!kit} onClick={put}>
-      <PackagePlus aria-hidden size={17} />
-      {before ? `Update in the kit (version ${version})` : 'Add to the kit'}
-    </Button>
+    <>
+      {before && (
+        <Link
+          to={`/kit/${encodeURIComponent(before.id)}/certificates`}
+          className="inline-flex min-h-9 items-center gap-1.5 rounded-lg border border-line bg-sheet px-3 hover:border-soft pointer-coarse:min-h-11"
+        >
+          <BadgeCheck aria-hidden size={16} /> Check against a standard
+        </Link>
+      )}
+      <Button tone="strong" disabled={!kit} onClick={put}>
+        <PackagePlus aria-hidden size={17} />
+        {before ? `Update in the kit (version ${version})` : 'Add to the kit'}
+      </Button>
+    </>
   );
 }

@@ -33,6 +33,7 @@ export {
   kitFaults,
   kitLimits,
   settledRange,
+  withCertificate,
   type AutoRange,
   type KitFault,
   type KitInstrument,

@@ -1,6 +1,14 @@
 import { calibrationOn, calibrationsDue } from './calibration-due.ts';
 import { rangesOf } from './instrument.ts';
-import { copyInstrument, freeId, instrumentForJob, kitFaults, settledRange, type KitInstrument } from './kit.ts';
+import {
+  copyInstrument,
+  freeId,
+  instrumentForJob,
+  kitFaults,
+  settledRange,
+  withCertificate,
+  type KitInstrument,
+} from './kit.ts';
 
 const kept: KitInstrument = {
   id: 'shop-meter',
@@ -91,6 +99,26 @@ test('a copy leaves the certificates with the specimen', () => {
   expect(JSON.stringify(copyInstrument(certified, []))).not.toContain('certificate');
   expect(JSON.stringify(copyInstrument(certified, []))).not.toContain('calibration');
   expect(copyInstrument(certified, []).functions![0]!.ranges[0]).toEqual({ id: '2 V', fullScale: 2, resistance: 1e6 });
+});
+
+test('a certificate goes to its own range, and is taken off again', () => {
+  const calibration = { on: '2026-03-02', points: [{ applied: 1, indicated: 1.01 }], uncertainty: 0.001 };
+  const bare: KitInstrument = {
+    id: 'x',
+    functions: [
+      { quantity: 'dc-voltage', ranges: [{ id: '2', fullScale: 2, resistance: 1e6 }] },
+      { quantity: 'dc-current', ranges: [{ id: '2', fullScale: 2, resistance: 0.1 }] },
+    ],
+    resistanceRanges: [{ id: '2', fullScale: 2000, testCurrent: 1e-3 }],
+  };
+  const ohms = withCertificate(bare, 'resistance', '2', calibration);
+  expect(ohms.resistanceRanges![0]!.calibration).toEqual(calibration);
+  expect(ohms.functions).toEqual(bare.functions);
+  const amps = withCertificate(bare, 'dc-current', '2', calibration);
+  expect(amps.functions!.map(({ ranges }) => ranges[0]!.calibration)).toEqual([undefined, calibration]);
+  expect(amps.resistanceRanges).toEqual(bare.resistanceRanges);
+  expect(withCertificate(amps, 'dc-current', '2', null)).toEqual(bare);
+  expect(withCertificate(bare, 'dc-current', '20', calibration)).toEqual(bare);
 });
 
 test('what cannot be is named, with the range it is in', () => {

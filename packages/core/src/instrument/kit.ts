@@ -1,7 +1,14 @@
 import { limitViolation, rangeLimits, duplicates, type Limit } from '../network/index.ts';
 import { isDay, type CalibrationNotes } from './calibration-due.ts';
 import { certificateFaults } from './certificate.ts';
-import type { Instrument, InstrumentFunction, Range, ResistanceRange } from './instrument.ts';
+import type {
+  Instrument,
+  InstrumentFunction,
+  Range,
+  RangeCalibration,
+  ReadingQuantity,
+  ResistanceRange,
+} from './instrument.ts';
 
 /** When an auto-ranging instrument changes its range, as shares of full scale. */
 export interface AutoRange {
@@ -126,6 +133,32 @@ export function kitFaults(kept: KitInstrument): KitFault[] {
   if (kept.calibratedOn !== undefined && !isDay(kept.calibratedOn))
     faults.push('the day of calibration must be a date such as 2026-11-25');
   return faults.map((message) => ({ message: `${name}: ${message}.`, where: kept.id }));
+}
+
+/** The instrument with another certificate of one of its ranges; without one where it is null. */
+export function withCertificate(
+  kept: KitInstrument,
+  quantity: ReadingQuantity,
+  range: string,
+  calibration: RangeCalibration | null,
+): KitInstrument {
+  const certified = <R extends Range | ResistanceRange>(ranges: readonly R[]): R[] =>
+    ranges.map((one) => {
+      if (one.id !== range) return one;
+      const { calibration: _former, ...rest } = one;
+      return (calibration ? { ...rest, calibration } : rest) as R;
+    });
+  return {
+    ...kept,
+    ...(kept.functions && {
+      functions: kept.functions.map((one) =>
+        one.quantity === quantity
+          ? ({ ...one, ranges: certified<Range | ResistanceRange>(one.ranges) } as typeof one)
+          : one,
+      ),
+    }),
+    ...(kept.resistanceRanges && quantity === 'resistance' && { resistanceRanges: certified(kept.resistanceRanges) }),
+  };
 }
 
 const allRanges = ({ ranges }: InstrumentFunction): readonly (Range | ResistanceRange)[] => ranges;

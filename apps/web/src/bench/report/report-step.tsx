@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { toast } from '../../ui/toast.ts';
-import { whenExactly } from '../../ui/words.ts';
+import { whenOnRecord } from '../../ui/words.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { takeInHand } from '../readings/in-hand.ts';
 import { ReportSections } from './report-sections.tsx';
@@ -68,7 +68,7 @@ function SignedRecords({ jobId, signatures, entry }: SignedProps) {
         {signatures.map((one) => (
           <li key={one.entry} className="flex flex-wrap items-center justify-between gap-x-3 px-3 py-1.5">
             <span>
-              {one.by}, {whenExactly(one.at)}
+              {one.by}, {whenOnRecord(one.at)}
               <span className="figures block text-[13px] text-soft">document {one.hash.slice(0, 16)}</span>
             </span>
             {String(one.entry) === entry ? (

@@ -6,7 +6,7 @@ import { documentState, useDocuments } from '../../documents/documents.ts';
 import { Button } from '../../ui/button.tsx';
 import { Note } from '../../ui/note.tsx';
 import { toast } from '../../ui/toast.ts';
-import { whenExactly } from '../../ui/words.ts';
+import { whenOnRecord } from '../../ui/words.ts';
 import { tick } from '../readings/in-hand.ts';
 
 interface Props {
@@ -20,7 +20,7 @@ export function SignReport({ jobId, report }: Props) {
   if (state === 'signed')
     return (
       <p className="rounded-xl border border-line bg-sheet p-3">
-        <b>Signed by {signature!.by}</b>, {whenExactly(signature!.at)}. It is frozen: an edit of the job makes a new
+        <b>Signed by {signature!.by}</b>, {whenOnRecord(signature!.at)}. It is frozen: an edit of the job makes a new
         draft, and this record stays as it was signed.
       </p>
     );
@@ -79,7 +79,7 @@ function SignForm({ jobId, report }: Props) {
     >
       {state === 'changed' && (
         <Note kind="limit">
-          New draft: signed by {signature!.by} on {whenExactly(signature!.at)}, and edited since. The signed record is
+          New draft: signed by {signature!.by} on {whenOnRecord(signature!.at)}, and edited since. The signed record is
           kept below.
         </Note>
       )}

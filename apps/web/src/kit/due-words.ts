@@ -1,0 +1,15 @@
+import { type Calibration } from '@usual-drag/core';
+
+/** How a calibration stands today, in a few words. */
+export function dueWords({ status, dueOn, daysLeft, calibratedOn }: Calibration): string {
+  switch (status) {
+    case 'overdue':
+      return `overdue since ${dueOn}`;
+    case 'soon':
+      return `due on ${dueOn}, in ${daysLeft} days`;
+    case 'later':
+      return `noted for ${calibratedOn}, a day that is still to come`;
+    case 'good':
+      return `due on ${dueOn}`;
+  }
+}
