@@ -43,12 +43,11 @@ interface Printed {
   true: { nodes: object };
 }
 
+const run = (args: readonly string[], input = '') =>
+  spawnSync('npm', ['run', '-s', 'cli', '--', ...args], { cwd: root, encoding: 'utf8', input });
+
 function cli(args: readonly string[], input = '') {
-  const { status, stdout, stderr } = spawnSync('npm', ['run', '-s', 'cli', '--', ...args], {
-    cwd: root,
-    encoding: 'utf8',
-    input,
-  });
+  const { status, stdout, stderr } = run(args, input);
   return {
     status,
     stderr,
@@ -230,4 +229,87 @@ test('a problem is the same again from the same arguments; its answers are marke
   expect(refused.results[0]!.error).toMatchObject({ code: 'invalid-value', where: ['answers.z'] });
   expect(cli(['practice', '--kind', 'tea']).status).toBe(2);
   expect(cli(['practice', '--kind', 'shunt', '--level', '4']).results[0]!.error).toMatchObject({ where: ['level'] });
+});
+
+describe('report', () => {
+  const read = write(
+    'read.job.json',
+    JSON.stringify({
+      format: 'usual-drag/job',
+      version: 2,
+      title: 'Two arms',
+      record: { asset: 'SL-014', order: 'SL-WO-2204', date: '2026-11-24' },
+      network: {
+        elements: [
+          { id: 'E1', kind: 'source', from: 'A', to: '0', emf: 12 },
+          { id: 'R1', kind: 'resistor', from: 'A', to: 'B', resistance: 10_000, tolerance: 0.01 },
+          { id: 'R2', kind: 'resistor', from: 'B', to: '0', resistance: 10_000, tolerance: 0.01 },
+        ],
+      },
+      instruments: [
+        {
+          id: 'shop',
+          functions: [
+            {
+              quantity: 'dc-voltage',
+              ranges: [{ id: '20 V', fullScale: 19.99, resistance: 95_000, resolution: 0.01 }],
+            },
+          ],
+        },
+      ],
+      readings: [
+        {
+          id: 'M1',
+          quantity: 'dc-voltage',
+          instrument: 'shop',
+          range: '20 V',
+          red: 'B',
+          black: '0',
+          observations: [{ shown: '5.70', unit: 'V', at: '2026-11-24T09:14:05Z' }],
+        },
+      ],
+    }),
+  );
+  const kit = write(
+    'shop.kit.json',
+    JSON.stringify({
+      format: 'usual-drag/kit',
+      version: 1,
+      instruments: [{ id: 'shop', assetTag: 'SL-207', calibratedOn: '2025-10-01', calibrationMonths: 12 }],
+    }),
+  );
+
+  test('is written as one HTML file, with the calibration that a kit file says', () => {
+    const out = join(folder, 'report.html');
+    const made = run(['report', read, '--kit', kit, '--out', out]);
+    expect(made.status).toBe(0);
+    const html = readFileSync(out, 'utf8');
+    const { document, state } = JSON.parse(made.stdout) as { document: string; state: string };
+    expect(state).toBe('draft');
+    expect(html).toContain(document);
+    expect(html).toContain('5.00\u00a0% less: 5.700\u00a0V where 6.000\u00a0V is true');
+    expect(html).toMatch(/Overdue for calibration on the day of M1 \(2026-11-24\): calibrated on 2025-10-01/);
+    expect(html).not.toMatch(/<script/i);
+  });
+
+  test('goes to standard output where no file is named, with the sections that are asked for', () => {
+    const made = run(['report', read, '--section', 'readings', '--section', 'result']);
+    expect(made.status).toBe(0);
+    expect([...made.stdout.matchAll(/<h2>([^<]*)</g)].map(([, name]) => name)).toEqual([
+      'Result',
+      'Readings',
+      'What the figures mean',
+      'Signature',
+    ]);
+  });
+
+  test('of a bad file, with an unknown section or a kit that is none, is an error', () => {
+    expect(run(['report', bad]).status).toBe(2);
+    const unknown = run(['report', read, '--section', 'tea']);
+    expect(unknown.status).toBe(2);
+    expect(unknown.stdout).toContain('There is no section tea.');
+    expect(run(['report', read, '--kit', read]).status).toBe(2);
+    expect(run(['report', read, '--kit', join(folder, 'nowhere.json')]).status).toBe(1);
+    expect(run(['report', read, read]).status).toBe(1);
+  });
 });

@@ -87,6 +87,8 @@ function accuracyWords({ display }: Instrument, quantity: ReadingQuantity, range
       : resolution === undefined
         ? ''
         : `, last digit ${told(resolution)}`;
+  if ((display === 'analogue' ? accuracyOfRange : accuracyOfReading + accuracyCounts) === 0)
+    return `accuracy not stated${step}`;
   return display === 'analogue'
     ? `±${percent(accuracyOfRange)} of full scale${step}`
     : `±(${percent(accuracyOfReading)} of reading + ${accuracyCounts} counts)${step}`;

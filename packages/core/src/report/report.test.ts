@@ -209,6 +209,14 @@ test('cautions of the circuit, of the set-ups and of the steps that were read st
   const { cautions } = reported(divider);
   expect(cautions).toContain('An ammeter is a near short: never across a supply or a live conductor.');
   expect(new Set(cautions).size).toBe(cautions.length);
+  const opening = 'Supply off before opening; on again when the meter is in.';
+  expect(cautions).toContain(opening);
+  const across = {
+    ...divider,
+    setups: [],
+    readings: divider.readings!.filter(({ quantity }) => quantity === 'dc-voltage'),
+  };
+  expect(reported(across).cautions).not.toContain(opening);
   const high = reported({ ...divider, readings: [], setups: [], network: read('E1 120V: R1 10k + R2 10k') });
   expect(high.cautions[0]).toMatch(/it can kill.*Local codes and licensed practice decide/);
   expect(reported({ ...divider, readings: [], setups: [] }).cautions).toEqual([]);
@@ -221,6 +229,28 @@ test('a job without readings, title, head or kit has a report too', () => {
   expect(report.instruments).toEqual([]);
   expect(report.loading).toEqual([]);
   expect(report.supplies[0]).toMatchObject({ id: 'J1', readings: [] });
+});
+
+test('an instrument that says nothing of its accuracy is said to say nothing', () => {
+  const [instrument] = divider.instruments!;
+  const bare = {
+    ...instrument!,
+    display: 'digital' as const,
+    functions: [
+      {
+        quantity: 'dc-voltage' as const,
+        ranges: [{ id: '20 V', fullScale: 19.99, resistance: 1e7, resolution: 0.01 }],
+      },
+    ],
+  };
+  const readings = divider.readings!.filter(({ id }) => id === 'M6');
+  const { instruments } = reported({
+    ...divider,
+    setups: [],
+    instruments: [{ ...bare, id: readings[0]!.instrument }],
+    readings,
+  });
+  expect(instruments[0]!.ranges[0]!.accuracy).toBe('accuracy not stated, last digit 10\u00a0mV');
 });
 
 test('a reading from the simulated bench is said to be none of a circuit', () => {

@@ -125,9 +125,11 @@ function cautionsThatStood(
     const solved = setupValuesOf(ok(unloaded), instruments, setup);
     return solved.ok ? setupCautions(unloaded.network, instruments, setup, solved.value) : [];
   });
-  const planned = steps.flatMap((step) => {
-    if (readings.length === 0 || !('cautions' in step)) return [];
-    return step.do !== 'read' || readingsAt(readings, step).length > 0 ? (step.cautions ?? []) : [];
+  const isRead = (step: PlanStep | undefined): boolean => step?.do === 'read' && readingsAt(readings, step).length > 0;
+  const planned = steps.flatMap((step, index) => {
+    // A break is made for what is read next.
+    const stood = step.do === 'supply' ? readings.length > 0 : isRead(step.do === 'break' ? steps[index + 1] : step);
+    return stood && 'cautions' in step ? (step.cautions ?? []) : [];
   });
   const all = [...networkCautions(unloaded.network, unloaded.values), ...setupOnes].map(({ message }) => message);
   return [...new Set([...all, ...planned])];
