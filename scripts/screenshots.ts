@@ -93,11 +93,12 @@ const views: readonly {
     },
   },
   {
-    name: 'wrong-connection',
-    job: /^Beacon/,
+    name: 'report',
+    job: /^Float-level/,
     take: async (page) => {
-      await page.getByRole('tab', { name: 'Wrong connection' }).click();
-      await page.getByRole('radio', { name: /across the part/ }).click();
+      await page.getByRole('link', { name: 'Report' }).click();
+      await page.getByRole('checkbox', { name: 'Supply off' }).check();
+      await page.getByText(/Two digits of M8 were exchanged/).waitFor();
     },
   },
   {
@@ -130,7 +131,15 @@ const views: readonly {
     name: 'kit',
     take: async (page) => {
       await page.getByRole('link', { name: 'Kit' }).click();
-      await page.getByRole('button', { name: /^Handheld/ }).click();
+      await page.getByRole('button', { name: /^Plant/ }).click();
+      await page.getByRole('link', { name: /check against a standard/ }).click();
+      await page.getByRole('button', { name: /^Range DC/ }).click();
+      await page.getByRole('option', { name: /^DC volts, 50 V/ }).click();
+      await page.getByLabel('U of the standard, k = 2').fill('2 mV');
+      for (const [point, indicated] of ['5.004', '12.512', '25.02'].entries()) {
+        await page.getByLabel(`Indicated at point ${point + 1}`).fill(indicated);
+        await page.keyboard.press('Enter');
+      }
     },
   },
   {
