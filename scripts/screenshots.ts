@@ -136,7 +136,7 @@ const views: readonly {
       await page.getByRole('button', { name: /^Range DC/ }).click();
       await page.getByRole('option', { name: /^DC volts, 50 V/ }).click();
       await page.getByLabel('U of the standard, k = 2').fill('2 mV');
-      for (const [point, indicated] of ['5.004', '12.512', '25.02'].entries()) {
+      for (const [point, indicated] of ['5.004', '13.011', '25.018'].entries()) {
         await page.getByLabel(`Indicated at point ${point + 1}`).fill(indicated);
         await page.keyboard.press('Enter');
       }

@@ -143,7 +143,7 @@ describe('calibration on the day of the reading', () => {
         f.quantity === 'dc-voltage' && one.id === 'digital-2000'
           ? { ...f, ranges: f.ranges.map((range) => (range.id === '20 V' ? { ...range, calibration } : range)) }
           : f,
-      ) as NonNullable<Instrument['functions']>,
+      ),
     }));
     const report = reported({ ...divider, instruments: certified });
     const m6 = report.readings.find(({ reading }) => reading.id === 'M6')!;
