@@ -42,6 +42,10 @@ test('a universal shunt is made from nothing, put into the kit, used on a job, a
   await page.getByRole('button', { name: 'Update in the kit (version 2)' }).click();
   await page.getByRole('button', { name: 'Show' }).click();
   await expect(page.getByRole('textbox', { name: 'Own notes' })).toHaveValue(/^Made in the workshop, version 2 of /);
+  await open(page, 'Sump pump ammeter');
+  await page.getByRole('link', { name: 'Check against a standard' }).click();
+  await expect(page.getByRole('heading', { name: 'Sump pump ammeter: certificates and checks' })).toBeVisible();
+  await expect(page.getByLabel('Applied at point 5')).toHaveValue(/mA$/);
   expect(faults).toEqual([]);
 });
 

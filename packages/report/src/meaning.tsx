@@ -38,7 +38,7 @@ export function Meaning({ conventions, values }: Props) {
           {current === 'electron-flow' &&
             ' Screens of this job count currents as electron flow; here they are conventional.'}
         </li>
-        <li>Times are UTC. Uncertainty and error are the vocabulary’s: error = indicated − true.</li>
+        <li>An error is indicated − true, as the metrology vocabulary has it. Times are UTC.</li>
       </ul>
     </section>
   );

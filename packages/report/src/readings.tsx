@@ -125,9 +125,6 @@ function Compared({
       <td className="n indicated">
         {told(value)}
         <span className="small">{u(uncertainty)}</span>
-        {one.ownError !== 0 && (
-          <span className="small">own error {formatQuantity(one.ownError, unit, { digits: 2, signed: true })} off</span>
-        )}
       </td>
       <td className="n">
         <span className="indicated">{told(expected)}</span>
@@ -168,9 +165,11 @@ function Compared({
   );
 }
 
-function beside({ reading, simulated }: ReportReading): string[] {
+function beside({ reading, simulated, ownError }: ReportReading): string[] {
   const { alongside = [], by, note } = reading;
+  const off = formatQuantity(ownError, unitOf(reading.quantity), { digits: 2, signed: true });
   return [
+    ...(ownError !== 0 && reading.struck === undefined ? [`own error ${off} by certificate, taken off`] : []),
     ...(alongside.length > 0
       ? [
           `connected with it: ${alongside.map(({ id, instrument, range }) => `${id} (${instrument}, ${range})`).join(', ')}`,

@@ -17,8 +17,8 @@ export function Sums({ sums }: { readonly sums: readonly ReportSum[] }) {
                 <th>Of</th>
                 <th className="n">Gap</th>
                 <th className="n">U, k = 2</th>
-                <th className="n">Of it loading</th>
-                <th className="n">Tolerance, up to</th>
+                <th className="n">By loading</th>
+                <th className="n">By tolerance</th>
                 <th>Verdict</th>
               </tr>
             </thead>

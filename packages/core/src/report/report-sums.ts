@@ -26,6 +26,6 @@ export const reportSums = (
 
 const verdicts = {
   closes: 'closes',
-  'explained-by-loading': 'explained by loading and tolerance',
+  'explained-by-loading': 'explained by loading',
   'does-not-close': 'does not close',
 } as const;

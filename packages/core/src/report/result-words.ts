@@ -56,14 +56,14 @@ function verdictsWords(counted: readonly ReportReading[]): string {
     .join(', ');
 }
 
-/** `one closes as read, 2 are explained by loading and tolerance`. */
+/** `one closes as read, 2 are explained by loading`. */
 function sumsWords(sums: readonly ReportSum[]): string {
   const having = (verdict: string) => sums.filter(({ sum }) => sum.verdict === verdict);
   const [closed, explained, open] = [having('closes'), having('explained-by-loading'), having('does-not-close')];
   return [
     ...(closed.length > 0 ? [`${closed.length} ${closed.length === 1 ? 'closes' : 'close'} as read`] : []),
     ...(explained.length > 0
-      ? [`${explained.length} ${explained.length === 1 ? 'is' : 'are'} explained by loading and tolerance`]
+      ? [`${explained.length} ${explained.length === 1 ? 'is' : 'are'} explained by loading`]
       : []),
     ...(open.length > 0
       ? [`${open.length} ${open.length === 1 ? 'does' : 'do'} not close (${open.map(({ terms }) => terms).join('; ')})`]
