@@ -233,7 +233,7 @@ test('a problem is the same again from the same arguments; its answers are marke
 
 describe('report', () => {
   const read = write(
-    'read.job.json',
+    'two-arms.job.json',
     JSON.stringify({
       format: 'usual-drag/job',
       version: 2,

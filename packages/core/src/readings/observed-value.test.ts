@@ -101,6 +101,7 @@ test('several observations: mean with s/√n, largest and last with the span', (
 test('with one OL among them nothing is known', () =>
   expect(observedValue(reading('20 V', ['6.37', 'OL']), digital)).toEqual({
     value: null,
+    ownError: 0,
     spread: null,
     uncertainty: null,
   }));
@@ -116,6 +117,7 @@ test('a certificate takes the range’s own error off, straight between its poin
   expect(at('7.525').value).toBeCloseTo(7.5, 12);
   expect(at('1').value).toBeCloseTo(0.97, 12);
   expect(at('15').value).toBeCloseTo(14.98, 12);
+  expect(at('7.525').ownError).toBeCloseTo(0.025, 12);
   expect(at('7.525').uncertainty).toBeCloseTo(2 * Math.sqrt(0.002 ** 2 + 0.005 ** 2 / 3), 14);
 });
 
@@ -129,4 +131,9 @@ test('read from another range’s scale: number and spread are turned into the r
 });
 
 test('an instrument that is gone leaves the value', () =>
-  expect(observedValue(reading('20 V', ['6.37']), undefined)).toEqual({ value: 6.37, spread: 0, uncertainty: null }));
+  expect(observedValue(reading('20 V', ['6.37']), undefined)).toEqual({
+    value: 6.37,
+    ownError: 0,
+    spread: 0,
+    uncertainty: null,
+  }));
