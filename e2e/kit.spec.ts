@@ -68,7 +68,7 @@ test('copy, archive and restore; a calibration that runs out is reminded of', as
   await page.getByRole('button', { name: 'Archive' }).click();
   await expect(page.getByRole('list', { name: 'Archived instruments' }).getByRole('button')).toHaveCount(1);
   await page.getByRole('button', { name: 'Restore' }).click();
-  await expect(kit.getByRole('button')).toHaveCount(7);
+  await expect(kit.getByRole('button')).toHaveCount(8);
   await page.getByRole('textbox', { name: 'Calibration interval' }).fill('soon');
   await page.getByRole('textbox', { name: 'Calibration interval' }).press('Enter');
   await expect(page.getByRole('alert')).toContainText('A whole number');
@@ -98,7 +98,7 @@ test('the kit out as JSON and CSV, and in again', async ({ page, server, faults 
   await expect(page.getByText(/An instrument of this file differs from the kit's: Panel ammeter/)).toBeVisible();
   await expect(cell(page, 'Asset tag')).toHaveValue('SL-999');
   await page.getByRole('button', { name: 'Replace mine' }).click();
-  await expect(page.getByText('1 of 6 instruments of kit.csv')).toBeVisible();
+  await expect(page.getByText('1 of 7 instruments of kit.csv')).toBeVisible();
   await expect(cell(page, 'Asset tag')).toHaveValue('');
   await give('kit.kit.json', json.replace('"fullScale": 5,', '"fullscale": 5,'));
   await expect(page.getByText(/fullscale is not a key of this format/)).toBeVisible();

@@ -7,6 +7,7 @@ import { DatabaseModule } from './database/database.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
 import { HealthController } from './health/health.controller.ts';
 import { HistoryModule } from './history/history.module.ts';
+import { InstrumentLinkModule } from './instrument-link/instrument-link.module.ts';
 import { InstrumentsModule } from './instruments/instruments.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { MeterProjectsModule } from './meter-projects/meter-projects.module.ts';
@@ -19,6 +20,7 @@ export class AppModule {
     const imports = [
       DatabaseModule.with(open),
       InstrumentsModule,
+      InstrumentLinkModule,
       JobsModule,
       MeterProjectsModule,
       PracticeModule,

@@ -1,4 +1,13 @@
-import type { Attempt, Job, JobRecord, KitInstrument, MeterProject, ReadingsStatus, Signature } from '@usual-drag/core';
+import type {
+  Attempt,
+  Job,
+  JobRecord,
+  KitInstrument,
+  MeterProject,
+  Observation,
+  ReadingsStatus,
+  Signature,
+} from '@usual-drag/core';
 
 /** What is stored, by its kind; also the name of its address. */
 export const documentKinds = ['jobs', 'instruments', 'meter-projects'] as const;
@@ -95,4 +104,12 @@ export interface KeptSignature extends Signature {
 /** The same with the job as it was then. */
 export interface SignedJob extends KeptSignature {
   readonly document: Job;
+}
+
+/** What an instrument sent: as a display would have it, word for word, and who it says it is. */
+export interface InstrumentReading extends Observation {
+  readonly sent: string;
+  readonly identity: string;
+  /** Id of the range that it was on. */
+  readonly range: string;
 }

@@ -5,6 +5,7 @@ export {
   type DocumentOfKind,
   type History,
   type HistoryEntry,
+  type InstrumentReading,
   type JobSummary,
   type KeptAttempt,
   type KeptSignature,

@@ -10,6 +10,7 @@ export const most = {
   label: 200,
   notes: 10_000,
   word: 64,
+  address: 300,
   elements: 50_000,
   setups: 10_000,
   meters: 1000,

@@ -4,6 +4,8 @@ import { ne } from 'drizzle-orm';
 import { Repositories } from '../documents/repositories.ts';
 import { attempts, instruments, properties } from '../database/schema.ts';
 import { InstrumentsModule } from '../instruments/instruments.module.ts';
+import { simulatedMultimeter } from '../stand-in/simulated-multimeter-kit.ts';
+import { DemoInstrument } from './demo-instrument.ts';
 import { kitNotes } from './kit-notes.ts';
 import { madeByDemo } from './made-by-demo.ts';
 import { plantMultimeter } from './plant-multimeter.ts';
@@ -15,11 +17,19 @@ import { sampleMeterProjects } from './sample-meter-projects.ts';
  * Puts the sample jobs, meter projects and attempts, and what the workshop notes about its instruments, into a database that has never had a
  * job: all of it or nothing.
  */
-@Module({ imports: [InstrumentsModule] })
+@Module({ imports: [InstrumentsModule], providers: [DemoInstrument] })
 export class DemoModule implements OnModuleInit {
-  constructor(@Inject(Repositories) private readonly repositories: Repositories) {}
+  constructor(
+    @Inject(Repositories) private readonly repositories: Repositories,
+    @Inject(DemoInstrument) private readonly instrument: DemoInstrument,
+  ) {}
 
   async onModuleInit(): Promise<void> {
+    await this.#putSamples();
+    await this.instrument.start();
+  }
+
+  async #putSamples(): Promise<void> {
     const { jobs, instruments: kit, 'meter-projects': projects, database } = this.repositories;
     if (!(await jobs.isEmpty())) return;
     const now = new Date();
@@ -38,6 +48,7 @@ export class DemoModule implements OnModuleInit {
         projects.insertion(project.id, project, new Date(now.getTime() + index), 0),
       ),
       kit.insertion(plantMultimeter.id, plantMultimeter, now, 1),
+      kit.insertion(simulatedMultimeter.id, simulatedMultimeter, now, 1),
       database.insert(attempts).values(sampleAttempts(now)),
       ...notes.flatMap(([id, note]) => {
         const kept = stored.find((one) => one.id === id);

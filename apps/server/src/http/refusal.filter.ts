@@ -40,13 +40,16 @@ export class RefusalFilter implements ExceptionFilter {
       };
     }
     const status = exception instanceof TooLarge ? 413 : statusOf(exception);
-    if (status >= 500)
+    if (status >= 500 && status !== fromBehind)
       this.logger.error(exception instanceof Error ? (exception.stack ?? exception.message) : exception);
     const body = exception instanceof HttpException ? exception.getResponse() : null;
     const details = typeof body === 'object' && body !== null && 'details' in body ? (body.details as object) : {};
     return { status, message: wordsFor(status, exception), details };
   }
 }
+
+/** What this server asked something else for, and did not get, says so in words of ours. */
+const fromBehind = 502;
 
 function statusOf(exception: unknown): number {
   if (exception instanceof HttpException) return exception.getStatus();
@@ -56,7 +59,8 @@ function statusOf(exception: unknown): number {
 
 function wordsFor(status: number, exception: unknown): string {
   if (status === 413) return 'This is too large: a document may take up to 4 MB.';
-  if (status >= 500) return 'Something went wrong in the server. What you sent is still in your window; try again.';
+  if (status >= 500 && status !== fromBehind)
+    return 'Something went wrong in the server. What you sent is still in your window; try again.';
   const type = (exception as { type?: unknown } | null)?.type;
   if (type === 'entity.parse.failed') return `This is not JSON: ${(exception as Error).message}.`;
   return exception instanceof Error ? exception.message : 'Refused.';

@@ -100,12 +100,13 @@ function Heading({ kept, words, onChange, onCopy, onArchive, children }: Props) 
   );
 }
 
-/** Which specimen it is, and when it was calibrated. */
+/** Which specimen it is, where it answers, and when it was calibrated. */
 function Calibration({ kept }: Pick<EditProps, 'kept'>) {
   const calibration = calibrationOn(kept, dayOf(new Date()));
   return (
     <div className="flex flex-wrap items-start gap-3">
       <TextInput name="assetTag" label="Asset tag" placeholder="SL-…" className="w-32" />
+      <TextInput name="address" label="Network address" placeholder="tcp://host:port" className="w-56" />
       <TextInput name="calibratedOn" label="Calibrated on" type="date" className="w-40" />
       <NumberInput
         name="calibrationMonths"

@@ -5,6 +5,7 @@ export { InstrumentDto } from './instrument.dto.ts';
 export { JobDto, NetworkDto } from './job.dto.ts';
 export { KitDto, KitInstrumentDto } from './kit.dto.ts';
 export { CreateJobDto, KeepVersionDto, SaveInstrumentDto, SaveJobDto, SaveMeterProjectDto } from './requests.dto.ts';
+export { ReadInstrumentDto } from './read-instrument.dto.ts';
 export { SignJobDto } from './sign-job.dto.ts';
 export { requestSchemas } from './schema.ts';
 export { AmmeterDto, SetupDto, VoltmeterDto } from './setup.dto.ts';

@@ -39,6 +39,10 @@ export class KitInstrumentDto extends InstrumentDto {
   assetTag?: string;
 
   @Absent()
+  @Text(most.address)
+  address?: string;
+
+  @Absent()
   @Text(most.notes)
   notes?: string;
 

@@ -8,6 +8,7 @@ import './design.dto.ts';
 import './job.dto.ts';
 import './kit.dto.ts';
 import './requests.dto.ts';
+import './read-instrument.dto.ts';
 import './sign-job.dto.ts';
 import './meter-project.dto.ts';
 import { askedForSubTypes } from './problem.dto.ts';

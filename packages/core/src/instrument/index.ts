@@ -1,3 +1,4 @@
+export { readAddress, type Address } from './address.ts';
 export {
   calibrationOn,
   calibrationsDue,

@@ -127,6 +127,7 @@ test('what cannot be is named, with the range it is in', () => {
     ...kept,
     leadResistance: -1,
     autoRange: { up: 0.5, down: 0.6 },
+    address: 'http://meter:5025',
     calibratedOn: '2026-02-30',
     functions: [
       {
@@ -159,6 +160,7 @@ test('what cannot be is named, with the range it is in', () => {
     'Workshop multimeter: 2 V, resistance must be above zero.',
     'Workshop multimeter: 2 V, the day of its certificate must be a date such as 2026-11-25.',
     'Workshop multimeter: 2 V, the applied values of its certificate must rise with the indications.',
+    'Workshop multimeter: its address must be like tcp://192.168.1.20:5025.',
     'Workshop multimeter: the day of calibration must be a date such as 2026-11-25.',
   ]);
 });

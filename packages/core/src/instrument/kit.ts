@@ -1,4 +1,5 @@
 import { limitViolation, rangeLimits, duplicates, type Limit } from '../network/index.ts';
+import { readAddress } from './address.ts';
 import { isDay, type CalibrationNotes } from './calibration-due.ts';
 import { certificateFaults } from './certificate.ts';
 import type {
@@ -27,6 +28,8 @@ export interface KitInstrument extends Instrument, CalibrationNotes {
   /** Ω of both contacts together. */
   readonly contactResistance?: number;
   readonly assetTag?: string;
+  /** Where it answers over the network, `tcp://host:port`. */
+  readonly address?: string;
   readonly notes?: string;
   /** Still on record, no longer offered. */
   readonly retired?: boolean;
@@ -66,9 +69,10 @@ export function instrumentForJob(kept: KitInstrument): Instrument {
   };
 }
 
-/** A copy under a new id and name, without what belongs to the one specimen: its tag, calibration and certificates. */
+/** A copy under a new id and name, without what belongs to the one specimen: its tag, address, calibration and certificates. */
 export function copyInstrument(kept: KitInstrument, taken: readonly string[]): KitInstrument {
-  const { assetTag: _tag, calibratedOn: _day, retired: _retired, functions, resistanceRanges, ...rest } = kept;
+  const { assetTag: _tag, address: _at, calibratedOn: _day, retired: _retired, ...kind } = kept;
+  const { functions, resistanceRanges, ...rest } = kind;
   return {
     ...rest,
     id: freeId(kept.id, taken),
@@ -130,6 +134,8 @@ export function kitFaults(kept: KitInstrument): KitFault[] {
   for (const range of kept.resistanceRanges ?? []) check(range.id, range, { ...rangeLimits, ...kitLimits });
   for (const { id, calibration } of [...(kept.functions ?? []).flatMap(allRanges), ...(kept.resistanceRanges ?? [])])
     if (calibration) faults.push(...certificateFaults(calibration).map((fault) => `${id}, ${fault}`));
+  if (kept.address !== undefined && readAddress(kept.address) === null)
+    faults.push('its address must be like tcp://192.168.1.20:5025');
   if (kept.calibratedOn !== undefined && !isDay(kept.calibratedOn))
     faults.push('the day of calibration must be a date such as 2026-11-25');
   return faults.map((message) => ({ message: `${name}: ${message}.`, where: kept.id }));

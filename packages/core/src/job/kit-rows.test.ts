@@ -7,6 +7,7 @@ const kit: readonly KitInstrument[] = [
     name: 'Workshop multimeter',
     display: 'digital',
     assetTag: 'SL-207',
+    address: 'tcp://127.0.0.1:5025',
     calibratedOn: '2026-01-31',
     calibrationMonths: 12,
     leadResistance: 0.04,

@@ -22,6 +22,7 @@ const ownKeys = [
   'name',
   'display',
   'assetTag',
+  'address',
   'calibratedOn',
   'calibrationMonths',
   'leadResistance',
@@ -103,7 +104,7 @@ function rangeCells(range: Range | ResistanceRange): Cells {
   };
 }
 
-const texts: readonly Column[] = ['name', 'display', 'assetTag', 'calibratedOn', 'notes', 'jack'];
+const texts: readonly Column[] = ['name', 'display', 'assetTag', 'address', 'calibratedOn', 'notes', 'jack'];
 
 function textOf(of: object, keys: readonly Column[]): Cells {
   const values = of as Readonly<Record<string, string | number | undefined>>;

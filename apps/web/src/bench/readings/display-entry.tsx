@@ -1,12 +1,14 @@
-import { shownPattern, unitOf, type Observation, type ReadingQuantity } from '@usual-drag/core';
+import { shownPattern, simulatedNote, unitOf, type Observation, type ReadingQuantity } from '@usual-drag/core';
 import clsx from 'clsx';
-import { FlaskConical } from 'lucide-react';
+import { Cable, FlaskConical } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { toggleLarge, typeIn, useInHand } from './in-hand.ts';
+import type { Origin } from './keep-reading.ts';
 import { readDisplay } from './read-display.ts';
 import { prefixesOf } from './step-words.ts';
+import type { InstrumentLink } from './use-instrument-link.ts';
 
 interface Props {
   /** Where it is read: what was typed there is kept until it is written down. */
@@ -20,14 +22,17 @@ interface Props {
   /** What the simulated bench shows here; left out where nothing can be read from it. */
   readonly simulate?: () => Observation | null;
   /** Keeps what the display says; `stay` to add another observation. */
-  readonly onKeep: (observation: Observation, stay: boolean, simulated: boolean) => void;
+  readonly onKeep: (observation: Observation, stay: boolean, origin: Origin) => void;
+  /** The instrument's own reading; null or left out where it cannot be asked. */
+  readonly link?: InstrumentLink | null;
 }
 
 /**
  * What the display says: digits, point and sign, or OL; by number pad alone. A letter of a prefix sets it, * and / go one prefix up or
- * down; Enter keeps the reading and goes on, Shift Enter keeps it and stays; S takes what the simulated bench shows.
+ * down; Enter keeps the reading and goes on, Shift Enter keeps it and stays; S takes what the simulated bench shows, T what the instrument itself
+ * sends.
  */
-export function DisplayEntry({ place, quantity, prefix: likely, focus, large = false, simulate, onKeep }: Props) {
+export function DisplayEntry({ place, quantity, prefix: likely, focus, large = false, simulate, onKeep, link }: Props) {
   const typed = useInHand((state) => state.typed[place]) ?? '';
   const setTyped = (text: string): void => typeIn(place, text);
   const [prefix, setPrefix] = useState(likely);
@@ -64,7 +69,11 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
   const keep = (stay: boolean): void => {
     const shown = typed.replace('−', '-').toUpperCase();
     if (!shownPattern.test(shown)) return setRefused(true);
-    onKeep({ shown, unit: prefix + unit, at: new Date().toISOString() }, stay, isSimulated);
+    onKeep(
+      { shown, unit: prefix + unit, at: new Date().toISOString() },
+      stay,
+      isSimulated ? { note: simulatedNote } : {},
+    );
     setTyped('');
     setSimulated(false);
     field.current?.focus({ preventScroll: true });
@@ -100,6 +109,10 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
                 event.preventDefault();
                 takeSimulated();
               }
+              if (link && event.key.toLowerCase() === 't' && !event.ctrlKey && !event.metaKey && !event.altKey) {
+                event.preventDefault();
+                link.take();
+              }
               if (event.key !== 'Enter' || !event.shiftKey) return;
               event.preventDefault();
               keep(true);
@@ -113,11 +126,22 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
             {prefix + unit}
           </span>
         </label>
+        {link && <LinkButton link={link} large={large} />}
         {simulate && !large && <SimulatedButton onTake={takeSimulated} />}
         <Button tone="strong" type="submit" className={large ? 'px-8 text-[min(4vh,5.8vw)]!' : 'px-4 text-[17px]!'}>
           Keep
         </Button>
       </div>
+      {link && (
+        <p role="status" className="text-[14px] text-soft empty:hidden">
+          {link.isTaking && 'Taking the reading from the instrument …'}
+        </p>
+      )}
+      {link?.failure && !link.isTaking && (
+        <p role="alert" className="text-[14px] text-fault">
+          {link.failure}
+        </p>
+      )}
       {refused && (
         <p id="display-fault" role="alert" className="text-[14px] text-fault">
           Type what the display says: digits with a sign and a point where it has them, or OL.
@@ -141,6 +165,19 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
         </span>
       </div>
     </form>
+  );
+}
+
+function LinkButton({ link, large }: { readonly link: InstrumentLink; readonly large: boolean }) {
+  return (
+    <Button
+      onClick={link.take}
+      aria-label="Take the reading from the instrument"
+      title="Take the reading from the instrument, and keep it (T)"
+      className={large ? 'px-6' : 'px-2'}
+    >
+      <Cable aria-hidden size={large ? 40 : 18} />
+    </Button>
   );
 }
 

@@ -26,6 +26,7 @@ import { ExpectationBar } from './expectation-bar.tsx';
 import { HowRead } from './how-read.tsx';
 import { useInHand, type FreePlace } from './in-hand.ts';
 import { keepReading, placedFree } from './keep-reading.ts';
+import { useInstrumentLink } from './use-instrument-link.ts';
 import { uncertaintyAt } from './uncertainty-at.ts';
 import { usualPrefix } from './step-words.ts';
 import { observationsAt, readSimulated } from './simulated.ts';
@@ -77,6 +78,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
     instrument && range && expectation?.expected != null
       ? displayToExpect(instrument, quantity, range, expectation.expected)
       : null;
+  const link = useInstrumentLink(instrument, placedFree(free));
   const take = (id: string): void => {
     const next = fitting.find((one) => one.id === id);
     if (!next) return;
@@ -161,7 +163,8 @@ export function FreeReading({ readings, view, free, kit }: Props) {
         prefix={usualPrefix(instrument, quantity, free.range)}
         focus={false}
         simulate={() => readSimulated(placedFree(free), observationsAt(taken))}
-        onKeep={(observation, stay, simulated) => keepReading(placedFree(free), observation, stay, simulated)}
+        link={link}
+        onKeep={(observation, stay, origin) => keepReading(placedFree(free), observation, stay, origin)}
       />
       <TakenHere readings={readings} taken={taken} />
     </section>

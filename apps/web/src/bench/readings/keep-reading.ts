@@ -2,7 +2,6 @@ import {
   addObservation,
   addReading,
   nextReadingId,
-  simulatedNote,
   type Observation,
   type PlanStep,
   type Reading,
@@ -12,11 +11,11 @@ import { benchNow } from '../model/bench-store.ts';
 import { tryFault } from '../model/tried.ts';
 import { useInHand, type FreePlace } from './in-hand.ts';
 
-/**
- * Writes down what the display said at a place; with `stay` further observations go to the same reading. One from the simulated
- * bench says so in its note.
- */
-export function keepReading(place: Placed, observation: Observation, stay: boolean, simulated = false): void {
+/** Who or what gave a number, where nobody typed it. */
+export type Origin = Pick<Reading, 'source' | 'note'>;
+
+/** Writes down what the display said at a place; with `stay` further observations go to the same reading. */
+export function keepReading(place: Placed, observation: Observation, stay: boolean, origin: Origin = {}): void {
   const { again } = useInHand.getState();
   const { jobId, document, edit } = benchNow();
   const open = document.readings?.find(({ id, struck }) => id === again && struck === undefined);
@@ -24,8 +23,7 @@ export function keepReading(place: Placed, observation: Observation, stay: boole
   if (open) edit((job) => addObservation(job, id, observation));
   else {
     const by = document.record?.by;
-    const note = simulated ? { note: simulatedNote } : {};
-    const reading: Reading = { id, ...place, observations: [observation], ...(by && { by }), ...note };
+    const reading: Reading = { id, ...place, observations: [observation], ...(by && { by }), ...origin };
     edit((job) => addReading(job, reading));
   }
   useInHand.setState({ last: id, again: stay ? id : null });

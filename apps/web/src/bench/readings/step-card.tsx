@@ -21,6 +21,7 @@ import { go, keepReading, placedAt } from './keep-reading.ts';
 import { checksOf, titleOf, usualPrefix } from './step-words.ts';
 import { observationsAt, readSimulated } from './simulated.ts';
 import { TakenHere } from './taken-here.tsx';
+import { useInstrumentLink } from './use-instrument-link.ts';
 import { uncertaintyAt } from './uncertainty-at.ts';
 import type { Readings } from './use-readings.ts';
 
@@ -91,6 +92,7 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
   const compared = newest ? readings.comparedAs(newest) : null;
   const unit = unitOf(step.quantity);
   const range = instrument && findRange(instrument, step.quantity, step.range);
+  const link = useInstrumentLink(instrument, placedAt(step), () => go(readings.steps, step, 1));
   const uncertainty = range ? uncertaintyAt(instrument, range, step.expected) : null;
   const bar =
     compared?.expected != null ? compared : { ...step, true: trueOf(readings, step), uncertainty, value: null };
@@ -137,8 +139,9 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
         focus
         large={large}
         simulate={() => readSimulated(placedAt(step), observationsAt(taken))}
-        onKeep={(observation, stay, simulated) => {
-          keepReading(placedAt(step), observation, stay, simulated);
+        link={link}
+        onKeep={(observation, stay, origin) => {
+          keepReading(placedAt(step), observation, stay, origin);
           if (!stay) go(readings.steps, step, 1);
         }}
       />

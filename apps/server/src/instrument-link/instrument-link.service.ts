@@ -1,0 +1,73 @@
+import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
+import type { InstrumentReading } from '@usual-drag/contract';
+import type { ReadInstrumentDto } from '@usual-drag/contract/dto';
+import {
+  findRange,
+  instrumentForJob,
+  networkMeant,
+  observedNumber,
+  rangesOf,
+  readAddress,
+  settledRange,
+  type KitInstrument,
+  type Range,
+} from '@usual-drag/core';
+import { Repositories } from '../documents/repositories.ts';
+import { findDocument } from '../documents/save-document.ts';
+import { LinkFailure } from './link-failure.ts';
+import { ScpiInstrument, type Patience } from './scpi-instrument.ts';
+
+/** ms: a reading of many digits takes its time. */
+const patience: Patience = { connect: 3000, answer: 3000, reading: 6000 };
+
+/** The instruments of the kit that can be asked for their reading; addresses come from the kit alone. */
+@Injectable()
+export class InstrumentLinkService implements OnModuleDestroy {
+  readonly #open = new Map<string, ScpiInstrument>();
+
+  constructor(@Inject(Repositories) private readonly repositories: Repositories) {}
+
+  /** @throws LinkFailure where there is no value to be had; a refusal where there is no such instrument */
+  async read(id: string, asked: ReadInstrumentDto): Promise<InstrumentReading> {
+    const { document: kept } = await findDocument(this.repositories.instruments, id);
+    const address = kept.address === undefined ? null : readAddress(kept.address);
+    if (!address)
+      throw new LinkFailure(
+        `${kept.name ?? id} has no address in the kit: type what its display says, or give it one.`,
+      );
+    const leads = asked.jobId === undefined ? [] : await this.#leads(asked.jobId, asked.place);
+    const range = kept.autoRange
+      ? null
+      : (findRange(instrumentForJob(kept), asked.quantity, asked.range)?.fullScale ?? null);
+    const { observation, sent, identity } = await this.#at(kept.address!).read({
+      quantity: asked.quantity,
+      range,
+      leads,
+    });
+    return { ...observation, sent, identity, range: settled(kept, asked, observedNumber(observation)) ?? asked.range };
+  }
+
+  onModuleDestroy(): void {
+    for (const instrument of this.#open.values()) instrument.close();
+  }
+
+  #at(address: string): ScpiInstrument {
+    const known = this.#open.get(address) ?? new ScpiInstrument(readAddress(address)!, patience);
+    this.#open.set(address, known);
+    return known;
+  }
+
+  /** What puts the leads of a simulated instrument into a job's circuit. */
+  async #leads(jobId: string, place: object | undefined): Promise<string[]> {
+    const { document } = await findDocument(this.repositories.jobs, jobId);
+    const network = JSON.stringify(networkMeant(document));
+    return [`SIM:NETW ${network}`, ...(place ? [`SIM:PLAC ${JSON.stringify(place)}`] : [])];
+  }
+}
+
+/** The range that an auto-ranging instrument was on for a value. */
+function settled(kept: KitInstrument, { quantity }: ReadInstrumentDto, value: number | null): string | null {
+  if (!kept.autoRange || value === null || quantity === 'resistance') return null;
+  const readings = rangesOf(kept, quantity).map((range: Range) => ({ range, indicated: value }));
+  return settledRange(readings, kept.autoRange)?.range.id ?? null;
+}

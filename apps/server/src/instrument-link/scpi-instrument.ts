@@ -1,0 +1,133 @@
+import { unitOf, type Address, type Observation, type ReadingQuantity } from '@usual-drag/core';
+import { LineConnection } from './line-connection.ts';
+import { LinkFailure } from './link-failure.ts';
+import { observationOf, quoted } from './sent-number.ts';
+
+/** ms that an instrument is waited for. */
+export interface Patience {
+  readonly connect: number;
+  readonly answer: number;
+  readonly reading: number;
+}
+
+/** A value as an instrument sent it. */
+export interface SentReading {
+  readonly observation: Observation;
+  /** Word for word. */
+  readonly sent: string;
+  /** What it answers to `*IDN?`. */
+  readonly identity: string;
+}
+
+/** What to read, and how. */
+export interface AskedReading {
+  readonly quantity: ReadingQuantity;
+  /** V, A or Ω of the range to be set; null where it chooses by itself. */
+  readonly range: number | null;
+  /** Lines for a simulated instrument alone: where its leads are put. */
+  readonly leads?: readonly string[];
+}
+
+/** What a simulated instrument of ours answers to `*IDN?` begins with. */
+export const simulatedIdentity = 'Usual Drag,Simulated multimeter,';
+
+const functions = { 'dc-voltage': 'CONF:VOLT:DC', 'dc-current': 'CONF:CURR:DC', resistance: 'CONF:RES' } as const;
+
+/**
+ * One instrument that speaks the open command standard (IEEE 488.2, SCPI-99) over a socket. It has one connection, on which one
+ * reading is taken after the other; a connection that is out of step is given up, and the next reading opens another.
+ */
+export class ScpiInstrument {
+  #connection: { readonly line: LineConnection; readonly identity: string } | null = null;
+  #queue: Promise<unknown> = Promise.resolve();
+  #waiting = 0;
+
+  constructor(
+    private readonly address: Address,
+    private readonly patience: Patience,
+  ) {}
+
+  /** @throws LinkFailure where no value can be had, in a technician's words */
+  read(asked: AskedReading): Promise<SentReading> {
+    if (this.#waiting >= mostWaiting)
+      return Promise.reject(
+        new LinkFailure('Too many readings of this instrument are waiting already. Try again in a moment.'),
+      );
+    this.#waiting += 1;
+    const reading = this.#queue.then(() => this.#read(asked)).finally(() => (this.#waiting -= 1));
+    this.#queue = reading.catch(() => undefined);
+    return reading;
+  }
+
+  close(): void {
+    this.#connection?.line.end('The server is ending.');
+    this.#connection = null;
+  }
+
+  async #read({ quantity, range, leads = [] }: AskedReading): Promise<SentReading> {
+    const { line, identity } = await this.#open();
+    try {
+      if (identity.startsWith(simulatedIdentity)) for (const lead of leads) line.tell(lead);
+      await this.#configure(line, functions[quantity], range);
+      const sent = await line.ask('READ?', this.patience.reading);
+      await this.#expectNoError(line);
+      return { observation: observationOf(sent, unitOf(quantity)), sent, identity };
+    } catch (failure) {
+      // Whatever it may still send belongs to nobody.
+      line.end('A reading failed.');
+      this.#connection = null;
+      throw failure;
+    }
+  }
+
+  /** Sets function and range; an instrument that does not take the range sets it by itself. */
+  async #configure(line: LineConnection, command: string, range: number | null): Promise<void> {
+    if (range !== null) {
+      line.tell(`${command} ${range}`);
+      if ((await this.#error(line)) === null) return;
+    }
+    line.tell(command);
+    await this.#expectNoError(line);
+  }
+
+  async #expectNoError(line: LineConnection): Promise<void> {
+    const error = await this.#error(line);
+    if (error !== null)
+      throw new LinkFailure(`The instrument reports an error, ${quoted(error)}. Nothing was written down.`);
+  }
+
+  /** The oldest error in its queue; null where there is none. */
+  async #error(line: LineConnection): Promise<string | null> {
+    const answer = await line.ask('SYST:ERR?', this.patience.answer);
+    const match = /^\s*([+-]?\d+)\s*(?:,.*)?$/.exec(answer);
+    if (!match)
+      throw new LinkFailure(
+        `The instrument answered ${quoted(answer)} where its error was asked for. Nothing was written down.`,
+      );
+    return Number(match[1]) === 0 ? null : answer.trim();
+  }
+
+  /** The connection that is there, or a new one: who it is, and no errors from before. */
+  async #open(): Promise<{ readonly line: LineConnection; readonly identity: string }> {
+    if (this.#connection?.line.isOpen) return this.#connection;
+    const { host, port } = this.address;
+    const line = await LineConnection.open(host, port, this.patience.connect);
+    try {
+      const identity = await line.ask('*IDN?', this.patience.answer);
+      if (identity.trim() === '' || /[^\p{L}\p{N}\p{P}\p{S} ]/u.test(identity))
+        throw new LinkFailure(`The instrument answered ${quoted(identity)} where its name was asked for.`);
+      for (let errors = 0; (await this.#error(line)) !== null; errors += 1)
+        if (errors >= mostErrors)
+          throw new LinkFailure('The instrument reports errors without end. Switch it off and on again.');
+      this.#connection = { line, identity: identity.trim() };
+      return this.#connection;
+    } catch (failure) {
+      line.end('It could not be opened.');
+      throw failure;
+    }
+  }
+}
+
+/** Readings that may wait for one instrument, and errors that it may have from before. */
+const mostWaiting = 8;
+const mostErrors = 30;

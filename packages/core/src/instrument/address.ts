@@ -1,0 +1,13 @@
+/** Where an instrument is reached over the network. */
+export interface Address {
+  readonly host: string;
+  readonly port: number;
+}
+
+/** Reads `tcp://host:port`; an IPv6 address stands in square brackets. Null where it is no such address. */
+export function readAddress(text: string): Address | null {
+  const match = /^tcp:\/\/(\[[0-9a-f:.]+\]|[a-z0-9](?:[a-z0-9.-]*[a-z0-9])?):(\d{1,5})$/i.exec(text);
+  const port = Number(match?.[2]);
+  if (!match || port < 1 || port > 65_535) return null;
+  return { host: match[1]!.replace(/^\[|\]$/g, ''), port };
+}
