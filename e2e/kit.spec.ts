@@ -48,6 +48,7 @@ test('a new meter with leads and contacts is offered on the bench, its burden gr
   await type(page, '10 mA, full scale', '20mA');
   await type(page, '20 mA, burden', '0.25');
   await expect(cell(page, '20 mA, resistance')).toHaveValue('12.5\u00a0Ω');
+  await expect(page.getByRole('status').filter({ hasText: /^Saved/ })).toBeVisible();
   await openJob(page, server, 'Resistor by voltmeter and ammeter', 'Set-ups');
   await page.getByRole('button', { name: 'A1', exact: true }).click();
   await page.getByRole('button', { name: /Instrument of A1/ }).click();
