@@ -1,7 +1,7 @@
 import { shownPattern, simulatedNote, unitOf, type Observation, type ReadingQuantity } from '@usual-drag/core';
 import clsx from 'clsx';
 import { Cable, FlaskConical } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { toggleLarge, typeIn, useInHand } from './in-hand.ts';
@@ -100,23 +100,9 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
             aria-describedby={refused ? 'display-fault' : undefined}
             placeholder={large ? undefined : 'display'}
             onChange={(event) => take(event.target.value)}
-            onKeyDown={(event) => {
-              if (event.key.toLowerCase() === 'b' && !event.ctrlKey && !event.metaKey && !event.altKey) {
-                event.preventDefault();
-                toggleLarge();
-              }
-              if (event.key.toLowerCase() === 's' && !event.ctrlKey && !event.metaKey && !event.altKey) {
-                event.preventDefault();
-                takeSimulated();
-              }
-              if (link && event.key.toLowerCase() === 't' && !event.ctrlKey && !event.metaKey && !event.altKey) {
-                event.preventDefault();
-                link.take();
-              }
-              if (event.key !== 'Enter' || !event.shiftKey) return;
-              event.preventDefault();
-              keep(true);
-            }}
+            onKeyDown={(event) =>
+              actOnKey(event, { b: toggleLarge, s: takeSimulated, t: link?.take }, () => keep(true))
+            }
             className={clsx(
               'figures w-full min-w-0 bg-transparent font-bold text-ochre outline-none placeholder:font-normal placeholder:text-soft/60',
               large ? 'h-[18vh] text-[min(13vh,13.0vw)]' : 'h-14 text-[34px]',
@@ -132,16 +118,7 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
           Keep
         </Button>
       </div>
-      {link && (
-        <p role="status" className="text-[14px] text-soft empty:hidden">
-          {link.isTaking && 'Taking the reading from the instrument …'}
-        </p>
-      )}
-      {link?.failure && !link.isTaking && (
-        <p role="alert" className="text-[14px] text-fault">
-          {link.failure}
-        </p>
-      )}
+      {link && <LinkWords link={link} />}
       {refused && (
         <p id="display-fault" role="alert" className="text-[14px] text-fault">
           Type what the display says: digits with a sign and a point where it has them, or OL.
@@ -165,6 +142,35 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
         </span>
       </div>
     </form>
+  );
+}
+
+/** Letters that do something in the field, and Shift Enter. */
+function actOnKey(
+  event: KeyboardEvent<HTMLInputElement>,
+  letters: Readonly<Record<string, (() => void) | undefined>>,
+  keepAndStay: () => void,
+): void {
+  const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
+  const act = event.key === 'Enter' ? (event.shiftKey ? keepAndStay : undefined) : letters[event.key.toLowerCase()];
+  if (!act || !isPlain) return;
+  event.preventDefault();
+  act();
+}
+
+/** How the last reading that was asked of the instrument came out. */
+function LinkWords({ link: { isTaking, failure } }: { readonly link: InstrumentLink }) {
+  return (
+    <>
+      <p role="status" className="text-[14px] text-soft empty:hidden">
+        {isTaking && 'Taking the reading from the instrument …'}
+      </p>
+      {failure !== null && !isTaking && (
+        <p role="alert" className="text-[14px] text-fault">
+          {failure}
+        </p>
+      )}
+    </>
   );
 }
 
