@@ -26,7 +26,7 @@ const misfits = (page: Page): Promise<string[]> =>
   });
 
 /** The screens are looked through by so many tests at once. */
-const shares = 4;
+const shares = 6;
 
 for (let share = 0; share < shares; share += 1)
   test(`at three widths, in both themes: nothing scrolls sideways, every control can be hit, axe finds nothing (${share + 1} of ${shares})`, async ({
