@@ -29,7 +29,7 @@ export interface AskedReading {
 }
 
 /** What a simulated instrument of ours answers to `*IDN?` begins with. */
-export const simulatedIdentity = 'Usual Drag,Simulated multimeter,';
+const simulatedIdentity = 'Usual Drag,Simulated multimeter,';
 
 const functions = { 'dc-voltage': 'CONF:VOLT:DC', 'dc-current': 'CONF:CURR:DC', resistance: 'CONF:RES' } as const;
 
