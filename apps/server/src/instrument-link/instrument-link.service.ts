@@ -35,14 +35,13 @@ export class InstrumentLinkService implements OnModuleDestroy {
       throw new LinkFailure(
         `${kept.name ?? id} has no address in the kit: type what its display says, or give it one.`,
       );
-    const leads = asked.jobId === undefined ? [] : await this.#leads(asked.jobId, asked.place);
     const range = kept.autoRange
       ? null
       : (findRange(instrumentForJob(kept), asked.quantity, asked.range)?.fullScale ?? null);
     const { observation, sent, identity } = await this.#at(kept.address!).read({
       quantity: asked.quantity,
       range,
-      leads,
+      ...(asked.jobId !== undefined && { leads: () => this.#leads(asked.jobId!, asked.place) }),
     });
     return { ...observation, sent, identity, range: settled(kept, asked, observedNumber(observation)) ?? asked.range };
   }

@@ -168,7 +168,7 @@ test('errors from before are read away, and not blamed on this reading', async (
 
 test('lines for a simulated instrument go to no other', async () => {
   const { instrument, lines } = await instrumentThat(good());
-  await instrument.read({ ...volts, leads: ['SIM:PLAC {}'] });
+  await instrument.read({ ...volts, leads: () => Promise.reject(new Error('asked for all the same')) });
   expect(lines.filter((line) => line.startsWith('SIM'))).toEqual([]);
   instrument.close();
 });

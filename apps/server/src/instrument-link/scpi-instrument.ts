@@ -1,4 +1,4 @@
-import { unitOf, type Address, type Observation, type ReadingQuantity } from '@usual-drag/core';
+import { simulatedIdentity, unitOf, type Address, type Observation, type ReadingQuantity } from '@usual-drag/core';
 import { LineConnection } from './line-connection.ts';
 import { LinkFailure } from './link-failure.ts';
 import { observationOf, quoted } from './sent-number.ts';
@@ -24,12 +24,9 @@ export interface AskedReading {
   readonly quantity: ReadingQuantity;
   /** V, A or Ω of the range to be set; null where it chooses by itself. */
   readonly range: number | null;
-  /** Lines for a simulated instrument alone: where its leads are put. */
-  readonly leads?: readonly string[];
+  /** Lines that put the leads of a simulated instrument; asked for where it is one, and only then. */
+  readonly leads?: () => Promise<readonly string[]>;
 }
-
-/** What a simulated instrument of ours answers to `*IDN?` begins with. */
-const simulatedIdentity = 'Usual Drag,Simulated multimeter,';
 
 const functions = { 'dc-voltage': 'CONF:VOLT:DC', 'dc-current': 'CONF:CURR:DC', resistance: 'CONF:RES' } as const;
 
@@ -64,10 +61,10 @@ export class ScpiInstrument {
     this.#connection = null;
   }
 
-  async #read({ quantity, range, leads = [] }: AskedReading): Promise<SentReading> {
+  async #read({ quantity, range, leads }: AskedReading): Promise<SentReading> {
     const { line, identity } = await this.#open();
     try {
-      if (identity.startsWith(simulatedIdentity)) for (const lead of leads) line.tell(lead);
+      if (leads && identity.startsWith(simulatedIdentity)) for (const lead of await leads()) line.tell(lead);
       await this.#configure(line, functions[quantity], range);
       const sent = await line.ask('READ?', this.patience.reading);
       await this.#expectNoError(line);

@@ -3,6 +3,7 @@ import {
   observedNumber,
   rangesOf,
   simulatedBench,
+  simulatedIdentity,
   withOpenTerminal,
   type BenchPlace,
   type Job,
@@ -15,7 +16,7 @@ import { simulatedMultimeter } from './simulated-multimeter-kit.ts';
 const instrument = instrumentForJob(simulatedMultimeter);
 
 /** What `*IDN?` is answered with: maker, model, serial number, firmware. */
-const identity = (seed: number): string => `Usual Drag,Simulated multimeter,SIM-${seed},1.0`;
+const identity = (seed: number): string => `${simulatedIdentity}SIM-${seed},1.0`;
 
 type Place = BenchPlace extends infer P ? (P extends BenchPlace ? Omit<P, 'instrument' | 'range'> : never) : never;
 

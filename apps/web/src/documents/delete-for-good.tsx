@@ -13,7 +13,9 @@ export function DeleteForGood({ name, onDelete }: { readonly name: string; reado
     );
   return (
     <span role="alert" className="flex basis-full flex-wrap items-center gap-2 pb-1">
-      <span className="grow">“{name}” and its whole history will be deleted. Only a backup can restore it.</span>
+      <span className="grow">
+        “{name}” and its whole history will be deleted, with what was signed of it. Only a backup can restore it.
+      </span>
       <Button onClick={onDelete}>Delete for good</Button>
       <Button tone="quiet" onClick={() => setAsked(false)}>
         Cancel

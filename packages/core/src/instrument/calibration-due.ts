@@ -24,10 +24,10 @@ const reminderDays = 30;
  * How a calibration stands on a day. A due day that its month lacks is that month's last; on the due day it still holds.
  *
  * @param day  `2026-11-25`
- * @returns null where no calibration or no interval is noted
+ * @returns null where no calibration or no interval is noted, or the day is none of the calendar
  */
 export function calibrationOn({ calibratedOn, calibrationMonths }: CalibrationNotes, day: string): Calibration | null {
-  if (calibratedOn === undefined || calibrationMonths === undefined || !isDay(calibratedOn)) return null;
+  if (calibratedOn === undefined || calibrationMonths === undefined || ![calibratedOn, day].every(isDay)) return null;
   const [year, month, date] = calibratedOn.split('-').map(Number) as [number, number, number];
   const last = new Date(Date.UTC(year, month + calibrationMonths, 0)).getUTCDate();
   const due = Date.UTC(year, month - 1 + calibrationMonths, Math.min(date, last));

@@ -53,7 +53,7 @@ export function checkAgainstStandard(
 export const pointsToCheck = ({ fullScale }: { readonly fullScale: number }): number[] =>
   [0.1, 0.25, 0.5, 0.75, 0.95].map((share) => Number((share * fullScale).toPrecision(2)));
 
-/** An indication that is not on the range at all is no point of a certificate. */
+/** A certificate of some points, V, A or Ω, in rising order; `uncertainty` is its U, k = 2. */
 export const certificateFrom = (on: string, points: readonly Point[], uncertainty: number): RangeCalibration => ({
   on,
   points: [...points]

@@ -8,17 +8,23 @@ const mostGroups = 3;
 /**
  * What explains the readings that do not agree, the best first.
  *
+ * @param compared     how many readings could be compared
  * @param disagreeing  ids of the readings that do not agree
  * @param diagnosis    null where it was not worked out
  */
-export function diagnosisWords(disagreeing: readonly string[], diagnosis: Diagnosis | null): string[] {
+export function diagnosisWords(
+  compared: number,
+  disagreeing: readonly string[],
+  diagnosis: Diagnosis | null,
+): string[] {
+  if (compared === 0) return ['There is no reading to explain.'];
   if (disagreeing.length === 0)
     return ['Every reading that can be compared agrees: no fault is needed to explain them.'];
   const first = `${idsInWords(disagreeing)} ${disagreeing.length === 1 ? 'does' : 'do'} not agree.`;
   if (diagnosis === null) return [`${first} What explains it was not worked out.`];
   if (diagnosis.consistent)
     return [
-      `${first} Each lies within twice its standard uncertainty once the parts' tolerances are shared: no fault is needed.`,
+      `${first} Yet each lies within 2u of what the sound circuit predicts, the parts' tolerances counted: no fault is needed.`,
     ];
   if (diagnosis.groups.length === 0)
     return [`${first} No single fault of the readings or of the circuit explains them.`];

@@ -120,7 +120,7 @@ function calibrationWords(
     overdue: `Overdue for calibration on the day of ${idsInWords(of)} (${day}): ${dates}. No calibration covers these readings.`,
     later: `Calibrated only after ${idsInWords(of)} (${day}): ${dates}. How it stood on that day is not on record.`,
     unknown: notes.calibratedOn
-      ? `Calibrated on ${notes.calibratedOn}; ${day === null ? 'the day of its readings' : 'no interval'} is noted.`
+      ? `Calibrated on ${notes.calibratedOn}; ${day === null ? 'the day of its readings is not known' : 'no interval is noted'}.`
       : 'No calibration is noted.',
   };
   return { calibration: state, sentence: sentences[state] + certified };

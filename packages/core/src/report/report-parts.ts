@@ -1,4 +1,5 @@
 import { deviationOf, isSource, type Element, type Network } from '../network/index.ts';
+import { plainNode } from '../plan/index.ts';
 import { formatPercent, formatQuantity } from '../quantity/index.ts';
 import type { Conventions } from '../readings/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
@@ -90,6 +91,7 @@ export interface ReportSupply {
   readonly readings: readonly string[];
 }
 
+/** Every source, with the voltages that were read across it, loaded or not. */
 export const reportSupplies = (
   { elements }: Network,
   values: NetworkValues,
@@ -99,10 +101,10 @@ export const reportSupplies = (
     const { id, label = '', from, to } = source;
     const { voltage = null, current = null } = values.elements[id] ?? {};
     const across = readings.filter(
-      ({ reading, place }) =>
+      ({ reading }) =>
         reading.struck === undefined &&
         reading.quantity === 'dc-voltage' &&
-        [`Voltage ${from} to ${to}`, `Voltage ${to} to ${from}`].includes(place.replace(', unloaded', '')),
+        [from, to].every((node) => [reading.red, reading.black].map(plainNode).includes(node)),
     );
     return {
       id,

@@ -1,9 +1,12 @@
-import type { Instrument } from '../instrument/index.ts';
+import { isDay, type Instrument } from '../instrument/index.ts';
 import { placeOf } from '../plan/index.ts';
 import { observedValue, type ComparedReading, type Conventions, type Reading } from '../readings/index.ts';
 
 /** The note of a reading that no real meter gave. */
 export const simulatedNote = 'simulated bench';
+
+/** What the simulated multimeter answers to `*IDN?` begins with, and so the note of a reading that it has sent. */
+export const simulatedIdentity = 'Usual Drag,Simulated multimeter,';
 
 /** A reading as the report has it. */
 export interface ReportReading {
@@ -12,7 +15,7 @@ export interface ReportReading {
   readonly instrument: string;
   /** Every observation as the display stood. */
   readonly shown: string;
-  /** The day of its first observation, `2026-11-24`; the job's where none is noted. */
+  /** The day of its first observation, `2026-11-24`; the job's where none can be told; null where neither can. */
   readonly day: string | null;
   /** When its first observation was made, as it is stored. */
   readonly at: string | null;
@@ -22,7 +25,7 @@ export interface ReportReading {
   readonly ownError: number;
   /** U, k = 2, of the corrected value: that of the reading, carried over by true/expected. */
   readonly correctedUncertainty: number | null;
-  /** It was taken from the simulated bench. */
+  /** It was taken from the simulated bench, or sent by the simulated multimeter on it. */
   readonly simulated: boolean;
 }
 
@@ -45,12 +48,12 @@ export const reportReadings = (
       shown: reading.observations
         .map(({ shown, unit }) => (shown === 'OL' ? shown : `${shown}\u00a0${unit}`))
         .join('; '),
-      day: at?.slice(0, 10) ?? day ?? null,
+      day: [at?.slice(0, 10), day].find((one) => one !== undefined && isDay(one)) ?? null,
       at,
       compared,
       ownError: observedValue(reading, instrument, conventions.observations).ownError,
       correctedUncertainty: carriedOver(compared),
-      simulated: (reading.note ?? '').includes(simulatedNote),
+      simulated: [simulatedNote, simulatedIdentity].some((said) => reading.note?.includes(said)),
     };
   });
 

@@ -10,6 +10,7 @@ export interface ReportSum {
   readonly verdict: string;
 }
 
+/** The sums that readings make, each with what its gap is made of, V round a loop or A into a node. */
 export const reportSums = (
   sums: readonly ReadingSum[],
   counted: readonly CountedReading[],

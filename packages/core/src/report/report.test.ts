@@ -156,6 +156,30 @@ describe('calibration on the day of the reading', () => {
   });
 });
 
+test('a day that is none is not taken for one in calibration', () => {
+  const kit = { 'digital-2000': { calibratedOn: '2025-11-20', calibrationMonths: 12 } };
+  const at = (when: string) =>
+    divider.readings!.map((one) => ({ ...one, observations: [{ ...one.observations[0]!, at: when }] }));
+  const { record: _head, ...headless } = divider;
+  const unknown = reported({ ...headless, readings: at('this morning') }, { kit }).instruments[0]!;
+  expect(unknown.calibration).toBe('unknown');
+  expect(unknown.sentence).toBe('Calibrated on 2025-11-20; the day of its readings is not known.');
+  // The job's own day stands in.
+  expect(reported({ ...divider, readings: at('this morning') }, { kit }).readings[0]!.day).toBe(divider.record!.date);
+});
+
+test('a source is read across its terminals, whichever lead is where, and loaded or not', () => {
+  expect(reported(divider).supplies[0]!.readings).toEqual(['M4']);
+  const turned = divider.readings!.map((one) =>
+    one.quantity === 'dc-voltage' && one.id === 'M4' ? { ...one, red: '0', black: 'A' } : one,
+  );
+  expect(reported({ ...divider, readings: turned }).supplies[0]!.readings).toEqual(['M4']);
+  const open = divider.readings!.map((one) =>
+    one.quantity === 'dc-voltage' && one.id === 'M4' ? { ...one, red: 'A-open' } : one,
+  );
+  expect(reported({ ...divider, readings: open }).supplies[0]!.readings).toEqual(['M4']);
+});
+
 describe('signing', () => {
   test('a signed document keeps the sections, ticks and kit of its signature', () => {
     const report = reported(divider, {
@@ -228,6 +252,7 @@ test('a job without readings, title, head or kit has a report too', () => {
   expect(report.result).toEqual(['Nothing has been read.']);
   expect(report.instruments).toEqual([]);
   expect(report.loading).toEqual([]);
+  expect(report.diagnosis).toEqual(['There is no reading to explain.']);
   expect(report.supplies[0]).toMatchObject({ id: 'J1', readings: [] });
 });
 
@@ -258,6 +283,12 @@ test('a reading from the simulated bench is said to be none of a circuit', () =>
   expect(reported({ ...divider, readings }).result).toContain(
     'M6: taken from the simulated bench, not from a circuit.',
   );
+  const sent = divider.readings!.map((one) =>
+    one.id === 'M6'
+      ? { ...one, source: 'instrument' as const, note: 'Usual Drag,Simulated multimeter,SIM-1,1.0' }
+      : one,
+  );
+  expect(reported({ ...divider, readings: sent }).result.at(-1)).toMatch(/^M6: taken from the simulated bench/);
 });
 
 test('a job that cannot be worked out gives its fault', () => {

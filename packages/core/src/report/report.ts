@@ -90,6 +90,7 @@ function reportOf(job: Job, network: Network, unloaded: Unloaded, extras: Report
   }));
   const sums = reportSums(comparison.sums, counted, instruments);
   const used = reportInstruments(readings, instruments, kit);
+  const comparable = readings.filter(({ compared }) => compared !== null && compared.verdict !== 'not-comparable');
   const off = readings
     .filter(({ compared }) => compared?.verdict === 'does-not-agree')
     .map(({ reading }) => reading.id);
@@ -107,7 +108,7 @@ function reportOf(job: Job, network: Network, unloaded: Unloaded, extras: Report
     readings,
     loading: loadingWords(unloaded, instruments, readings),
     sums,
-    diagnosis: diagnosisWords(off, extras.diagnosis ?? null),
+    diagnosis: diagnosisWords(comparable.length, off, extras.diagnosis ?? null),
     instruments: used,
     cautions: cautionsThatStood(job, unloaded, steps, valid),
     restoring: restoringChecks(valid).map((text) => ({ text, done: restored.includes(text) })),

@@ -15,12 +15,13 @@ import {
   type Expectation,
   type Depth,
   type Instrument,
+  type Network,
   type Plan,
-  type PlannedJob,
   type PlanStep,
   type Reading,
 } from '@usual-drag/core';
 import { useCallback, useMemo } from 'react';
+import { newest } from '../../ui/newest.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { useInHand } from './in-hand.ts';
 
@@ -48,10 +49,7 @@ export function useReadings({ job, instruments, unloaded }: BenchView): Readings
   const asked = useInHand((state) => state.step);
   const { readings = none, conventions = usual } = job;
   const network = networkMeant(job);
-  const plan = useMemo(
-    () => planOf({ network, instruments, conventions }, depth),
-    [network, instruments, conventions, depth],
-  );
+  const plan = planOf(network, instruments, conventions, depth);
   const steps = useMemo(
     () => (plan ? placedSteps(plan).map((step) => withOwnError(step, instruments)) : []),
     [plan, instruments],
@@ -83,24 +81,12 @@ export function useReadings({ job, instruments, unloaded }: BenchView): Readings
 }
 
 /** Panel, drawing and log follow the same plan: it is made once for all of them. */
-const planOf = newest((job: PlannedJob, depth: Depth): Plan | null => {
-  const made = makePlan(job, depth);
-  return made.ok ? made.value : null;
-});
-
-/** Remembers the last plan that was made. */
-function newest(make: (job: PlannedJob, depth: Depth) => Plan | null): typeof make {
-  let last: { readonly job: PlannedJob; readonly depth: Depth; readonly plan: Plan | null } | null = null;
-  return (job, depth) => {
-    const same =
-      last?.depth === depth &&
-      last.job.network === job.network &&
-      last.job.instruments === job.instruments &&
-      last.job.conventions === job.conventions;
-    if (!same) last = { job, depth, plan: make(job, depth) };
-    return last!.plan;
-  };
-}
+const planOf = newest(
+  (network: Network, instruments: readonly Instrument[], conventions: Conventions, depth: Depth): Plan | null => {
+    const made = makePlan({ network, instruments, conventions }, depth);
+    return made.ok ? made.value : null;
+  },
+);
 
 /** A step with the display that an instrument of known error will have. */
 function withOwnError(step: PlanStep, instruments: readonly Instrument[]): PlanStep {

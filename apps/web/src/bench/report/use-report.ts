@@ -1,23 +1,25 @@
-import type { KeptSignature } from '@usual-drag/contract';
+import type { KeptSignature, StoredDocument } from '@usual-drag/contract';
 import {
   documentHash,
   kitNotesOf,
   makeReport,
-  readingsStatus,
   type Diagnosis,
   type Job,
   type JobFault,
+  type KitInstrument,
   type Report,
+  type ReportSection,
   type Result,
+  type Signature,
 } from '@usual-drag/core';
-import { useQuery } from '@tanstack/react-query';
+import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { listQuery } from '../../api/lists.ts';
 import { signaturesQuery, signedQuery } from '../../api/signatures.ts';
 import { startDiagnosis } from '../../workers/diagnosis.ts';
+import { newest } from '../../ui/newest.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { useInHand } from '../readings/in-hand.ts';
-import { useSearch } from '../readings/use-search.ts';
 import { useChosenSections } from './chosen-sections.ts';
 
 export interface ReportView {
@@ -35,8 +37,41 @@ export interface ReportView {
 
 const none: readonly never[] = [];
 
+/** What explains a document's readings: looked for once in a worker, for panel and sheet alike. */
+const diagnosisQuery = (job: Job | null, hash: string | null) =>
+  queryOptions({
+    queryKey: ['diagnosis', hash],
+    queryFn: async ({ signal }): Promise<Diagnosis | null> => {
+      const search = startDiagnosis(job!);
+      signal.addEventListener('abort', search.stop);
+      const found = await search.result;
+      return found.ok ? found.value : null;
+    },
+    staleTime: Infinity,
+    gcTime: 60_000,
+  });
+
+/** Panel and sheet show the same report: it is made once for both. */
+const newestReport = newest(
+  (
+    job: Job,
+    sections: readonly ReportSection[],
+    kept: readonly StoredDocument<KitInstrument>[],
+    restored: readonly string[],
+    diagnosis: Diagnosis | null,
+    signature: Signature | null,
+  ): Result<Report, JobFault> =>
+    makeReport(job, {
+      sections,
+      kit: kitNotesOf(kept.map(({ document }) => document)),
+      restored,
+      diagnosis,
+      signature,
+    }),
+);
+
 /** The report of the job on the bench, or of a record of it that was signed, followed live. */
-export function useReport({ jobId, job: present, setupId, unloaded }: BenchView): ReportView {
+export function useReport({ jobId, job: present, setupId }: BenchView): ReportView {
   const entry = setupId ?? null;
   const signed = useQuery({ ...signedQuery(jobId, entry ?? ''), enabled: entry !== null });
   const { data: signatures = none } = useQuery(signaturesQuery(jobId));
@@ -44,22 +79,13 @@ export function useReport({ jobId, job: present, setupId, unloaded }: BenchView)
   const sections = useChosenSections(jobId);
   const restored = useInHand((state) => (state.jobId === jobId ? state.ticked.after : undefined)) ?? none;
   const job: Job | null = entry === null ? present : (signed.data?.document ?? null);
-  const disagrees = useMemo(
-    () => job !== null && (readingsStatus(job, unloaded)?.doNotAgree ?? 0) > 0,
-    [job, unloaded],
-  );
-  const start = useMemo(() => (job && disagrees ? () => startDiagnosis(job) : null), [job, disagrees]);
-  const { found, isSearching } = useSearch<Diagnosis>(start);
-  const diagnosis = found?.ok ? found.value : null;
-  const kit = useMemo(() => kitNotesOf((kept ?? []).map(({ document }) => document)), [kept]);
-  const signature = useMemo(() => {
-    if (signed.data && entry !== null) return signed.data;
-    const hash = job && documentHash(job);
-    return signatures.find((one) => one.hash === hash) ?? signatures[0] ?? null;
-  }, [signed.data, entry, job, signatures]);
-  const report = useMemo(
-    () => job && makeReport(job, { sections, kit, restored, diagnosis, signature }),
-    [job, sections, kit, restored, diagnosis, signature],
-  );
-  return { report, isDiagnosing: isSearching, signatures, entry, failure: signed.error?.message ?? null };
+  const hash = useMemo(() => job && documentHash(job), [job]);
+  const diagnosed = useQuery({
+    ...diagnosisQuery(job, hash),
+    enabled: job !== null && (job.readings ?? none).length > 0,
+  });
+  const signature =
+    entry === null ? (signatures.find((one) => one.hash === hash) ?? signatures[0] ?? null) : (signed.data ?? null);
+  const report = job && newestReport(job, sections, kept ?? none, restored, diagnosed.data ?? null, signature);
+  return { report, isDiagnosing: diagnosed.isFetching, signatures, entry, failure: signed.error?.message ?? null };
 }

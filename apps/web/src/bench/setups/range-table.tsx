@@ -140,7 +140,7 @@ function Parts({ option, largest }: { readonly option: RangeOption; readonly lar
   const width = (part: number): string => `${(Math.abs(part) / largest) * 100}%`;
   return (
     <span aria-hidden className="mt-px flex h-1 w-full justify-end">
-      <span className="bg-(--ochre-line)" style={{ width: width(option.loading ?? 0) }} />
+      <span className="bg-(--ochre-line)" style={{ width: width((option.loading ?? 0) + option.ownError) }} />
       <span className="bg-ink" style={{ width: width(option.accuracy) }} />
       <span className="bg-(--node-0)" style={{ width: width(option.resolution) }} />
     </span>
