@@ -169,7 +169,7 @@ function beside({ reading, simulated, ownError }: ReportReading): string[] {
   const { alongside = [], by, note } = reading;
   const off = formatQuantity(ownError, unitOf(reading.quantity), { digits: 2, signed: true });
   return [
-    ...(ownError !== 0 && reading.struck === undefined ? [`own error ${off} by certificate, taken off`] : []),
+    ...(ownError !== 0 && reading.struck === undefined ? [`own error ${off} taken off`] : []),
     ...(alongside.length > 0
       ? [
           `connected with it: ${alongside.map(({ id, instrument, range }) => `${id} (${instrument}, ${range})`).join(', ')}`,

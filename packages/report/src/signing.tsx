@@ -10,7 +10,7 @@ export function Restoring({ checks }: { readonly checks: Report['restoring'] }) 
         {checks.map(({ text, done }) => (
           <li key={text} className={done ? 'done' : undefined}>
             {text}
-            {done && <span className="small">done</span>}
+            {done && ': done'}
           </li>
         ))}
       </ul>
