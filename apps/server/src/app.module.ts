@@ -4,7 +4,9 @@ import { BackupModule } from './backup/backup.module.ts';
 import { DamagedModule } from './damaged/damaged.module.ts';
 import type { OpenDatabase } from './database/database.ts';
 import { DatabaseModule } from './database/database.module.ts';
+import { DevicesModule } from './devices/devices.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
+import { EventsModule } from './events/events.module.ts';
 import { HealthController } from './health/health.controller.ts';
 import { HistoryModule } from './history/history.module.ts';
 import { InstrumentLinkModule } from './instrument-link/instrument-link.module.ts';
@@ -12,13 +14,16 @@ import { InstrumentsModule } from './instruments/instruments.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { MeterProjectsModule } from './meter-projects/meter-projects.module.ts';
 import { PracticeModule } from './practice/practice.module.ts';
+import { AccessModule } from './sign-in/access.module.ts';
+import type { Access } from './sign-in/access.ts';
 import { SignaturesModule } from './signatures/signatures.module.ts';
 
 @Module({})
 export class AppModule {
-  static with(open: OpenDatabase, demo: boolean): DynamicModule {
+  static with(open: OpenDatabase, access: Access, demo: boolean): DynamicModule {
     const imports = [
       DatabaseModule.with(open),
+      AccessModule.with(access),
       InstrumentsModule,
       InstrumentLinkModule,
       JobsModule,
@@ -29,6 +34,8 @@ export class AppModule {
       ArchivedModule,
       DamagedModule,
       BackupModule,
+      EventsModule,
+      DevicesModule,
     ];
     return { module: AppModule, imports: demo ? [...imports, DemoModule] : imports, controllers: [HealthController] };
   }

@@ -2,7 +2,6 @@ import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { newJob, solveJob, type Job } from '@usual-drag/core';
 import { sampleJobs } from './demo/sample-jobs.ts';
-import { readSettings } from './settings.ts';
 import { newFolder, startServer } from './test/running-server.ts';
 
 interface OpenJob {
@@ -121,13 +120,6 @@ test('resistor by voltmeter and ammeter: one way reads low, the other high', () 
     meterOf(resistor, setup, 'V1').indicated! / meterOf(resistor, setup, 'A1').indicated!;
   expect(apparent('across-part')).toBeCloseTo(1 / (1 / 680 + 1 / 20_000), 9);
   expect(apparent('across-both')).toBeCloseTo(690, 9);
-});
-
-test('settings that make no sense are refused by name', () => {
-  for (const PORT of ['high', '-1', '1e3', '99999', '80.5']) expect(() => readSettings({ PORT })).toThrow(/PORT/);
-  const given = { port: 1234, dataFolder: '/x', demo: false, fresh: false };
-  expect(readSettings({ PORT: '1234', USUAL_DRAG_DATA: '/x' })).toEqual(given);
-  expect(readSettings({ USUAL_DRAG_DEMO: '1' }).dataFolder).toMatch(/data\/demo$/);
 });
 
 test('a variable set to nothing is one left out', () => {

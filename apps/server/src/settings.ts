@@ -1,10 +1,19 @@
+import { createPrivateKey, X509Certificate } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { StartFailure } from './database/start-failure.ts';
+import { isLoopback } from './network/addresses.ts';
 
 /** Where the server listens and keeps its data; from the environment, with defaults for a bench computer. */
 export interface Settings {
+  /** Address of this computer to listen on; one of the loopback keeps all others out. */
+  readonly host: string;
   /** 0 for any that is free. */
   readonly port: number;
+  /** What a device has to say once; null where only this computer gets here and nothing is asked. */
+  readonly passphrase: string | null;
+  /** Certificate and key, as they stand in their files; null for plain HTTP. */
+  readonly tls: { readonly cert: Buffer; readonly key: Buffer } | null;
   /** Folder of the database. */
   readonly dataFolder: string;
   /** Start with the sample jobs where the database is new. */
@@ -15,16 +24,56 @@ export interface Settings {
 
 /** @throws StartFailure that names the variable where one makes no sense */
 export function readSettings(env: NodeJS.ProcessEnv): Settings {
-  const given = env.PORT?.trim();
-  const port = given ? Number(given) : 8470;
-  if (!/^\d*$/.test(given ?? '') || port > 65_535)
-    throw new StartFailure(`PORT must be a number from 0 to 65535, not “${env.PORT}”. Set it right, or leave it out.`);
+  const host = env.HOST?.trim() ?? '';
+  const passphrase = env.USUAL_DRAG_PASSPHRASE?.trim() ?? '';
+  if (host !== '' && !isLoopback(host) && passphrase === '')
+    throw new StartFailure(
+      `HOST=${host} lets other devices in, and that needs a passphrase: set USUAL_DRAG_PASSPHRASE, best to four words or more. Without HOST only this computer gets in.`,
+    );
   const demo = env.USUAL_DRAG_DEMO === '1';
   const folder = env.USUAL_DRAG_DATA?.trim();
   return {
-    port,
+    host: host === '' ? '127.0.0.1' : host,
+    port: portOf(env.PORT),
+    passphrase: passphrase === '' ? null : passphrase,
+    tls: tlsOf(env),
     dataFolder: resolve(folder ? folder : demo ? 'data/demo' : 'data/bench'),
     demo,
     fresh: demo && env.USUAL_DRAG_FRESH === '1',
   };
+}
+
+function portOf(given: string | undefined): number {
+  const text = given?.trim() ?? '';
+  const port = text === '' ? 8470 : Number(text);
+  if (!/^\d*$/.test(text) || port > 65_535)
+    throw new StartFailure(`PORT must be a number from 0 to 65535, not “${given}”. Set it right, or leave it out.`);
+  return port;
+}
+
+function tlsOf(env: NodeJS.ProcessEnv): Settings['tls'] {
+  const [certFile, keyFile] = [env.TLS_CERT?.trim() ?? '', env.TLS_KEY?.trim() ?? ''];
+  if (certFile === '' && keyFile === '') return null;
+  if (certFile === '' || keyFile === '')
+    throw new StartFailure('TLS_CERT and TLS_KEY go together: name the files of both, or leave both out.');
+  const cert = readPem('TLS_CERT', certFile);
+  const key = readPem('TLS_KEY', keyFile);
+  let matches: boolean;
+  try {
+    matches = new X509Certificate(cert).checkPrivateKey(createPrivateKey(key));
+  } catch (error) {
+    throw new StartFailure(
+      `TLS_CERT must name a certificate and TLS_KEY its key without a password, both PEM files: ${(error as Error).message}.`,
+    );
+  }
+  if (!matches) throw new StartFailure(`${keyFile} (TLS_KEY) is not the key of ${certFile} (TLS_CERT).`);
+  return { cert, key };
+}
+
+function readPem(variable: string, file: string): Buffer {
+  try {
+    return readFileSync(file);
+  } catch (error) {
+    throw new StartFailure(`${variable} names ${file}, which cannot be read: ${(error as Error).message}.`);
+  }
 }

@@ -1,3 +1,4 @@
+import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { Logger } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
@@ -14,31 +15,49 @@ import { EnvelopePipe } from './http/envelope.pipe.ts';
 import { RefusalFilter } from './http/refusal.filter.ts';
 import { securityHeaders } from './http/security-headers.ts';
 import { serveWebApplication } from './http/web-application.ts';
+import { isLoopback, listeningAt } from './network/addresses.ts';
 import type { Settings } from './settings.ts';
+import type { Access } from './sign-in/access.ts';
+import { requireSession } from './sign-in/require-session.ts';
+import { Sessions } from './sign-in/sessions.ts';
 
 /** Bytes that what is sent beside a document may take. */
 const envelope = 64 * 1024;
 
+/** A server that answers. */
+export interface Started {
+  /** Where to open it on this computer. */
+  readonly address: string;
+  /** Where other devices open it, the best first; empty where none gets in. */
+  readonly others: readonly string[];
+}
+
 /**
- * Opens the data and serves it, on this computer alone.
+ * Opens the data and serves it: to this computer alone, or, where a passphrase is set, to whoever says it.
  *
- * @returns the address
  * @throws StartFailure with a sentence and the remedy where that cannot be
  */
-export async function startServer({ port, dataFolder, demo, fresh }: Settings): Promise<string> {
+export async function startServer(settings: Settings): Promise<Started> {
+  const { host, port, passphrase, tls, dataFolder, demo, fresh } = settings;
   const open = await openDatabase(dataFolder, fresh ? startAfresh : undefined);
   for (const warning of open.warnings) process.stderr.write(`${warning}\n`);
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(open, demo), {
+  let listensAt = port;
+  const access: Access = {
+    sessions: passphrase === null ? null : await Sessions.open(open.database, passphrase),
+    listening: () => listeningAt(settings, listensAt),
+  };
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(open, access, demo), {
     logger: ['error', 'warn', 'fatal'],
     abortOnError: false,
     bodyParser: false,
     forceCloseConnections: true,
+    ...(tls && { httpsOptions: { cert: tls.cert, key: tls.key } }),
   });
-  let listensAt = port;
   app.setGlobalPrefix('api');
   app.disable('x-powered-by');
   app.use(securityHeaders());
-  app.use(allowOwnRequestsOnly(() => listensAt));
+  app.use(allowOwnRequestsOnly(access.listening));
+  if (access.sessions) app.use(requireSession({ sessions: access.sessions, isPrivate: tls !== null }));
   app.use(compression());
   app.useBodyParser('json', { limit: largestDocument + envelope, strict: false });
   app.useBodyParser('raw', { type: 'application/zip', limit: 64 * 2 ** 20 });
@@ -51,21 +70,29 @@ export async function startServer({ port, dataFolder, demo, fresh }: Settings): 
     await app.init();
     // A port that is taken is told in a sentence of ours.
     Logger.overrideLogger(false);
-    await app.listen(port, '127.0.0.1');
+    await app.listen(port, host);
     Logger.overrideLogger(['error', 'warn', 'fatal']);
   } catch (error) {
     await open.close();
-    throw listenFailure(error, port);
+    throw listenFailure(error, host, port);
   }
-  listensAt = Number(new URL(await app.getUrl()).port || 80);
-  return `http://127.0.0.1:${listensAt}`;
+  const bound = app.getHttpServer().address() as AddressInfo;
+  listensAt = bound.port;
+  const { addresses, scheme } = access.listening();
+  const here = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : null;
+  return {
+    address: here ? `${scheme}://${here}:${listensAt}` : addresses[0]!,
+    others: isLoopback(host) ? [] : addresses,
+  };
 }
 
-function listenFailure(error: unknown, port: number): unknown {
+function listenFailure(error: unknown, host: string, port: number): unknown {
   const { code } = error as { code?: string };
   if (code === 'EADDRINUSE')
     return new StartFailure(`Port ${port} is in use by another program. End it, or start with another one: PORT=8471.`);
   if (code === 'EACCES')
     return new StartFailure(`Port ${port} may not be used here. Start with one above 1023: PORT=8470.`);
+  if (code === 'EADDRNOTAVAIL' || code === 'ENOTFOUND')
+    return new StartFailure(`HOST=${host} is no address of this computer. Name one of its own, or 0.0.0.0 for all.`);
   return error;
 }

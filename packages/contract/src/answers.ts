@@ -29,6 +29,25 @@ export interface StoredDocument<T> {
   readonly document: T;
 }
 
+/** That a document is another one now, told to every page as it happens. */
+export interface DocumentChange {
+  readonly kind: DocumentKind;
+  /** Null where several were added or changed at once. */
+  readonly id: string | null;
+  /** Its new one; null where it is to be looked up: archived, deleted, or one of several. */
+  readonly revision: number | null;
+}
+
+/** How this server is reached by other devices. */
+export interface DevicesAnswer {
+  /** Whether other devices get in, with the passphrase. */
+  readonly isOpen: boolean;
+  /** Whether nobody else on the network can read what is sent. */
+  readonly isPrivate: boolean;
+  /** Where to open it, the best first; each with its QR code as an SVG picture. */
+  readonly addresses: readonly { readonly address: string; readonly code: string }[];
+}
+
 /** A line of the list of jobs. */
 export interface JobSummary {
   readonly id: string;

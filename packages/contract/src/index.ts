@@ -1,6 +1,8 @@
 export {
   documentKinds,
   type DamagedDocument,
+  type DevicesAnswer,
+  type DocumentChange,
   type DocumentKind,
   type DocumentOfKind,
   type History,

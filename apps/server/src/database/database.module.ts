@@ -1,5 +1,6 @@
 import { type DynamicModule, Inject, Module, type OnApplicationShutdown } from '@nestjs/common';
 import { DATABASE, type OpenDatabase } from './database.ts';
+import { Changes } from '../documents/changes.ts';
 import { Repositories } from '../documents/repositories.ts';
 
 const OPEN = Symbol('open database');
@@ -13,8 +14,13 @@ export class DatabaseModule implements OnApplicationShutdown {
     return {
       module: DatabaseModule,
       global: true,
-      providers: [{ provide: OPEN, useValue: open }, { provide: DATABASE, useValue: open.database }, Repositories],
-      exports: [DATABASE, Repositories],
+      providers: [
+        { provide: OPEN, useValue: open },
+        { provide: DATABASE, useValue: open.database },
+        Changes,
+        Repositories,
+      ],
+      exports: [DATABASE, Changes, Repositories],
     };
   }
 

@@ -42,6 +42,8 @@ export class DocumentRepository<T> {
     private readonly table: DocumentTable,
     /** Whether a value is such a document. */
     private readonly check: (value: unknown) => Result<T, readonly FileFault[]>,
+    /** Told of every change; without a revision where it was archived, brought back or removed. */
+    private readonly onChange: (id: string, revision: number | null) => void = () => undefined,
   ) {}
 
   /** All that can be read, in the order in which they were made; and those that cannot. */
@@ -74,7 +76,7 @@ export class DocumentRepository<T> {
   /** Adds a document; false where its id is taken. `updatedAt` goes back with it. */
   async insert(id: string, document: T, at = new Date(), revision = 1): Promise<Kept<T> | undefined> {
     const { rowsAffected } = await this.insertion(id, document, at, revision);
-    return rowsAffected === 1 ? { id, revision, updatedAt: at.toISOString(), archivedAt: null, document } : undefined;
+    return rowsAffected === 1 ? this.#changed({ id, revision, updatedAt: at.toISOString(), document }) : undefined;
   }
 
   /** The same as a statement, to be done together with others. */
@@ -91,7 +93,7 @@ export class DocumentRepository<T> {
     const at = new Date();
     const [, replaced] = await this.database.batch(this.replacement(id, from, document, at));
     return replaced.rowsAffected === 1
-      ? { id, revision: from + 1, updatedAt: at.toISOString(), archivedAt: null, document }
+      ? this.#changed({ id, revision: from + 1, updatedAt: at.toISOString(), document })
       : undefined;
   }
 
@@ -117,6 +119,7 @@ export class DocumentRepository<T> {
       .update(this.table)
       .set({ archivedAt: archived ? new Date().toISOString() : null })
       .where(and(eq(this.table.id, id), archived ? isNull(archivedAt) : isNotNull(archivedAt)));
+    if (rowsAffected === 1) this.onChange(id, null);
     return rowsAffected === 1;
   }
 
@@ -131,6 +134,7 @@ export class DocumentRepository<T> {
       this.database.delete(revisions).where(this.#ofHistory(id)),
       ...(this.kind === 'jobs' ? [this.database.delete(signatures).where(eq(signatures.jobId, id))] : []),
     ]);
+    this.onChange(id, null);
   }
 
   /** Versions from the newest on, the present one first where `before` is left out. */
@@ -156,6 +160,18 @@ export class DocumentRepository<T> {
     return found;
   }
 
+  /** The document as it was at an earlier revision; undefined where that is not kept any more. */
+  async atRevision(id: string, revision: number): Promise<T | undefined> {
+    const [found] = await this.database
+      .select({ document: revisions.document })
+      .from(revisions)
+      .where(and(this.#ofHistory(id), eq(revisions.revision, revision), eq(revisions.aside, false)))
+      .orderBy(desc(revisions.entry))
+      .limit(1);
+    const checked = found && this.check(JSON.parse(found.document));
+    return checked?.ok ? checked.value : undefined;
+  }
+
   /** Keeps a version that is not to be the present one, unless the newest of the history says the same. */
   async setAside(id: string, revision: number, document: T): Promise<void> {
     const text = documentText(document);
@@ -175,6 +191,11 @@ export class DocumentRepository<T> {
   async bytes(id: string): Promise<Buffer | undefined> {
     const [row] = await this.#select().where(eq(this.table.id, id));
     return row && bufferOf(row.bytes);
+  }
+
+  #changed(saved: StoredDocument<T>): Kept<T> {
+    this.onChange(saved.id, saved.revision);
+    return { ...saved, archivedAt: null };
   }
 
   #select() {

@@ -2,7 +2,8 @@ import { Inject, Injectable, NotFoundException } from '@nestjs/common';
 import { checkStored, documentKinds, type DocumentKind, type DocumentOfKind } from '@usual-drag/contract';
 import { DATABASE, type Database } from '../database/database.ts';
 import { DocumentRepository } from '../database/document-repository.ts';
-import { instruments, jobs, meterProjects } from '../database/schema.ts';
+import { instruments, jobs, meterProjects, type DocumentTable } from '../database/schema.ts';
+import { Changes } from './changes.ts';
 
 type RepositoryOfKind = { readonly [K in DocumentKind]: DocumentRepository<DocumentOfKind[K]> };
 
@@ -13,14 +14,21 @@ export class Repositories implements RepositoryOfKind {
   readonly instruments: RepositoryOfKind['instruments'];
   readonly 'meter-projects': RepositoryOfKind['meter-projects'];
 
-  constructor(@Inject(DATABASE) readonly database: Database) {
-    this.jobs = new DocumentRepository(database, 'jobs', jobs, (value) => checkStored('jobs', value));
-    this.instruments = new DocumentRepository(database, 'instruments', instruments, (value) =>
-      checkStored('instruments', value),
-    );
-    this['meter-projects'] = new DocumentRepository(database, 'meter-projects', meterProjects, (value) =>
-      checkStored('meter-projects', value),
-    );
+  constructor(
+    @Inject(DATABASE) readonly database: Database,
+    @Inject(Changes) readonly changes: Changes,
+  ) {
+    const of = <K extends DocumentKind>(kind: K, table: DocumentTable) =>
+      new DocumentRepository<DocumentOfKind[K]>(
+        database,
+        kind,
+        table,
+        (value) => checkStored(kind, value),
+        (id, revision) => changes.announce({ kind, id, revision }),
+      );
+    this.jobs = of('jobs', jobs);
+    this.instruments = of('instruments', instruments);
+    this['meter-projects'] = of('meter-projects', meterProjects);
   }
 
   /** @throws a refusal (404) where there is no such kind */

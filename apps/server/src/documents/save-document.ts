@@ -4,11 +4,15 @@ import { sameValue } from '@usual-drag/core';
 import { refuse } from '../http/envelope.pipe.ts';
 import type { DocumentRepository, Kept } from '../database/document-repository.ts';
 
+/** What two edits of one document come to; null where a person has to choose. `base` is null where it is not kept any more. */
+export type Merge<T> = (base: T | null, mine: T, theirs: T) => T | null;
+
 /** What one document of a kind is called in a refusal. */
 const nouns = { jobs: 'job', instruments: 'instrument', 'meter-projects': 'meter project' } as const;
 
 /**
- * Adds a new document, or saves one that was edited from `revision`. What is stored already, word for word, is saved.
+ * Adds a new document, or saves one that was edited from `revision`. What is stored already, word for word, is saved; what was
+ * changed since on another device is joined with it as `merge` says.
  *
  * @throws a refusal: 404 where it is not there, 409 with the newest version where it has been changed since, so that none is lost
  */
@@ -17,17 +21,27 @@ export async function saveDocument<T>(
   id: string,
   revision: number | undefined,
   document: T,
+  merge: Merge<T> = () => null,
 ): Promise<StoredDocument<T>> {
   const saved =
     revision === undefined ? await repository.insert(id, document) : await repository.replace(id, revision, document);
   if (saved) return answer(saved);
-  const current = await findDocument(repository, id);
-  // The same sent again, by a page that was left before it heard the answer: it is there already.
-  if (sameValue(current.document, document)) return current;
-  throw new ConflictException({
-    message: `This ${nouns[repository.kind]} was changed in another window.`,
-    details: { current },
-  });
+  const base = revision === undefined ? undefined : await repository.atRevision(id, revision);
+  // Each time that it has been changed once more meanwhile, somebody else has been saved.
+  for (;;) {
+    const current = await findDocument(repository, id);
+    // The same sent again, by a page that was left before it heard the answer: it is there already.
+    if (sameValue(current.document, document)) return current;
+    const merged = merge(base ?? null, document, current.document);
+    if (merged === null)
+      throw new ConflictException({
+        message: `This ${nouns[repository.kind]} was changed in another window or on another device.`,
+        details: { current },
+      });
+    if (sameValue(merged, current.document)) return current;
+    const joined = await repository.replace(id, current.revision, merged);
+    if (joined) return answer(joined);
+  }
 }
 
 /** The same of a document that says its own id. */

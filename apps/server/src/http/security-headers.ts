@@ -2,7 +2,7 @@ import helmet from 'helmet';
 
 /**
  * Headers that keep other pages out. Scripts, connections, fonts and workers come from this server alone; styles may stand in
- * elements, as the messages' do. Plain HTTP on this computer has no certificate to insist on.
+ * elements, as the messages' do. Plain HTTP has no certificate to insist on.
  */
 export const securityHeaders = () =>
   helmet({
@@ -23,5 +23,7 @@ export const securityHeaders = () =>
       },
     },
     strictTransportSecurity: false,
+    // The form of the passphrase must say where it comes from; nobody else is told.
+    referrerPolicy: { policy: 'same-origin' },
     xFrameOptions: { action: 'deny' },
   });

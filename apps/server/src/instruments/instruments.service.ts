@@ -62,6 +62,7 @@ export class InstrumentsService {
       ),
     ];
     if (first) await this.repositories.database.batch([first, ...rest]);
+    if (first) this.repositories.changes.announce({ kind: 'instruments', id: null, revision: null });
     const touched = new Set([...added, ...replaced].map(({ id }) => id));
     return (await this.list()).filter(({ id }) => touched.has(id));
   }

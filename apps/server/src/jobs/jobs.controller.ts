@@ -72,7 +72,10 @@ export class JobsController {
     return this.service.importFile(file);
   }
 
-  /** Saves an edit; 409 with the newest version where another window has saved since. */
+  /**
+   * Saves an edit. Where another one has been saved since, readings of both are kept and the answer is what came of it; 409 with the
+   * newest version where both changed the rest.
+   */
   @Put(':id')
   save(@Param('id') id: string, @Body() body: SaveJobDto): Promise<StoredDocument<Job>> {
     return this.service.save(id, body.revision, body.document);

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { checkDraft, checkJob, type JobSummary, type StoredDocument } from '@usual-drag/contract';
-import type { Job } from '@usual-drag/core';
+import { mergeJobs, type Job } from '@usual-drag/core';
 import type { Kept } from '../database/document-repository.ts';
 import { Repositories } from '../documents/repositories.ts';
 import { answer, findDocument, missing, saveDocument } from '../documents/save-document.ts';
@@ -59,7 +59,7 @@ export class JobsService {
   }
 
   save(id: string, revision: number, document: unknown): Promise<StoredDocument<Job>> {
-    return saveDocument(this.repositories.jobs, id, revision, accept(checkDraft(document), 'document.'));
+    return saveDocument(this.repositories.jobs, id, revision, accept(checkDraft(document), 'document.'), mergedJob);
   }
 
   async duplicate(id: string): Promise<StoredDocument<Job>> {
@@ -92,12 +92,19 @@ export class JobsService {
     const jobs = unpackJobs(archive);
     const [first, ...rest] = jobs.map((job) => this.repositories.jobs.insertion(randomUUID(), job, at, 1));
     await this.repositories.database.batch([first!, ...rest]);
+    this.repositories.changes.announce({ kind: 'jobs', id: null, revision: null });
     return jobs.length;
   }
 
   async #add(document: Job): Promise<StoredDocument<Job>> {
     return answer((await this.repositories.jobs.insert(randomUUID(), document))!);
   }
+}
+
+/** What both made of it, as long as it is no longer than a job may be. */
+function mergedJob(base: Job | null, mine: Job, theirs: Job): Job | null {
+  const merged = mergeJobs(base, mine, theirs);
+  return merged && checkDraft(merged).ok ? merged : null;
 }
 
 const newestFirst = (jobs: readonly Kept<Job>[], at: (job: Kept<Job>) => string): Kept<Job>[] =>

@@ -24,6 +24,7 @@ export { changeNetwork } from './change-network.ts';
 export { partsFromRows, type PartsRows, type RowFault } from './parts-rows.ts';
 export { kitFromRows, rowsFromKit, withRange, type Kit } from './kit-rows.ts';
 export { rowsFromStock, stockFromRows } from './stock-rows.ts';
+export { mergeJobs, readingOrigin } from './merge-jobs.ts';
 export { documentChanges } from './document-changes.ts';
 export { sameValue } from './same-value.ts';
 export { jobStatus, type JobStatus } from './job-status.ts';

@@ -1,0 +1,33 @@
+import { Controller, Get, HttpCode, Inject, Post } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import type { DevicesAnswer } from '@usual-drag/contract';
+import { toString as qrCode } from 'qrcode';
+import { ACCESS, type Access } from '../sign-in/access.ts';
+
+@ApiTags('devices')
+@Controller('devices')
+export class DevicesController {
+  constructor(@Inject(ACCESS) private readonly access: Access) {}
+
+  /** How other devices get here; no address where none does. */
+  @Get()
+  async read(): Promise<DevicesAnswer> {
+    const { sessions } = this.access;
+    const { scheme, addresses } = this.access.listening();
+    const shown = sessions === null ? [] : addresses;
+    return {
+      isOpen: sessions !== null,
+      isPrivate: scheme === 'https' || sessions === null,
+      addresses: await Promise.all(
+        shown.map(async (address) => ({ address, code: await qrCode(address, { type: 'svg', margin: 2 }) })),
+      ),
+    };
+  }
+
+  /** Signs every device out, this one too: each has to say the passphrase again. */
+  @Post('sign-out-everywhere')
+  @HttpCode(204)
+  async signOutEverywhere(): Promise<void> {
+    await this.access.sessions?.signOutEverywhere();
+  }
+}

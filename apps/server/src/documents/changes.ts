@@ -1,0 +1,17 @@
+import { Injectable } from '@nestjs/common';
+import type { DocumentChange } from '@usual-drag/contract';
+import { Subject, type Observable } from 'rxjs';
+
+/** Tells whoever listens that a document is another one now. */
+@Injectable()
+export class Changes {
+  readonly #changes = new Subject<DocumentChange>();
+
+  get all(): Observable<DocumentChange> {
+    return this.#changes;
+  }
+
+  announce(change: DocumentChange): void {
+    this.#changes.next(change);
+  }
+}

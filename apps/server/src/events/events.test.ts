@@ -1,0 +1,140 @@
+import type { DocumentChange, StoredDocument } from '@usual-drag/contract';
+import { addReading, floatLevelDivider, nextReadingId, type Job } from '@usual-drag/core';
+import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
+
+let server: RunningServer;
+beforeEach(async () => {
+  server = await startServer(newFolder());
+});
+afterEach(() => server.stop());
+
+/** Listens as a page does; what was heard so far is in the list. */
+async function listen(): Promise<DocumentChange[]> {
+  const heard: DocumentChange[] = [];
+  const { body } = await fetch(`${server.address}/api/events`);
+  const reader = body!.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = '';
+  const read = async (): Promise<void> => {
+    for (;;) {
+      const { value, done } = await reader.read();
+      if (done) return;
+      const parts = (rest + value).split('\n\n');
+      rest = parts.pop()!;
+      for (const part of parts) {
+        const data = /^data: (\{.*)$/m.exec(part)?.[1];
+        if (data) heard.push(JSON.parse(data) as DocumentChange);
+      }
+    }
+  };
+  void read().catch(() => undefined);
+  return heard;
+}
+
+/** Waits for what comes at once. */
+async function until(holds: () => boolean): Promise<void> {
+  for (let k = 0; k < 200 && !holds(); k += 1) await new Promise((later) => setTimeout(later, 10));
+}
+
+const divider: Job = floatLevelDivider([]);
+const take = (job: Job, shown: string, at: string): Job =>
+  addReading(job, {
+    id: nextReadingId(job.readings ?? []),
+    quantity: 'dc-voltage',
+    instrument: 'none',
+    range: '20 V',
+    red: 'B',
+    black: '0',
+    observations: [{ shown, unit: 'V', at }],
+  });
+
+test('whoever listens is told of every document that is saved, archived, restored or deleted', async () => {
+  const [one, other] = [await listen(), await listen()];
+  const { id, document } = (await server.ask('POST', '/jobs', { document: divider })).json as StoredDocument<Job>;
+  await server.ask('PUT', `/jobs/${id}`, { revision: 1, document: { ...document, title: 'Changed' } });
+  await server.ask('PUT', `/jobs/${id}`, { revision: 1, document: { ...document, title: 'Refused' } });
+  await server.ask('DELETE', `/jobs/${id}`);
+  await server.ask('POST', `/jobs/${id}/restore`);
+  await server.ask('PUT', '/instruments/mine', { document: { id: 'mine' } });
+  await server.ask('POST', '/instruments/import', { format: 'usual-drag/kit', version: 1, instruments: [{ id: 'b' }] });
+  await until(() => one.length === 6 && other.length === 6);
+  const expected: DocumentChange[] = [
+    { kind: 'jobs', id, revision: 1 },
+    { kind: 'jobs', id, revision: 2 },
+    { kind: 'jobs', id, revision: null },
+    { kind: 'jobs', id, revision: null },
+    { kind: 'instruments', id: 'mine', revision: 1 },
+    { kind: 'instruments', id: null, revision: null },
+  ];
+  expect(one).toEqual(expected);
+  expect(other).toEqual(expected);
+});
+
+test('readings that two devices take of one job are both saved, and the answer says what came of them', async () => {
+  const { id, document } = (await server.ask('POST', '/jobs', { document: divider })).json as StoredDocument<Job>;
+  const save = async (revision: number, job: Job) =>
+    (await server.ask('PUT', `/jobs/${id}`, { revision, document: job })).json as StoredDocument<Job>;
+  const bench = await save(1, take(document, '6.36', '2026-11-27T09:00:00.000Z'));
+  const sent = take(take(document, '3.65', '2026-11-27T09:00:10.000Z'), '3.66', '2026-11-27T09:00:20.000Z');
+  const phone = await save(1, sent);
+  expect([bench.revision, phone.revision]).toEqual([2, 3]);
+  expect(phone.document.readings!.map((one) => [one.id, one.observations[0]!.shown])).toEqual([
+    ['M1', '6.36'],
+    ['M2', '3.65'],
+    ['M3', '3.66'],
+  ]);
+  // No answer had come: the same once more changes nothing.
+  expect((await save(1, sent)).revision).toBe(3);
+  expect((await server.ask('GET', `/jobs/${id}`)).json).toEqual(phone);
+});
+
+test('of two edits of the network the later one is asked about, with the version that is there', async () => {
+  const { id, document } = (await server.ask('POST', '/jobs', { document: divider })).json as StoredDocument<Job>;
+  const edited = (resistance: number): Job => ({
+    ...document,
+    network: {
+      elements: document.network.elements.map((one) => (one.kind === 'resistor' ? { ...one, resistance } : one)),
+    },
+  });
+  await server.ask('PUT', `/jobs/${id}`, { revision: 1, document: edited(1000) });
+  const refused = await server.ask('PUT', `/jobs/${id}`, { revision: 1, document: edited(2000) });
+  expect(refused.status).toBe(409);
+  const { current } = (refused.json as { error: { current: StoredDocument<Job> } }).error;
+  expect([current.revision, current.document]).toEqual([2, edited(1000)]);
+  // A reading on top of the former network, though, is joined with it.
+  const read = await server.ask('PUT', `/jobs/${id}`, {
+    revision: 1,
+    document: take(document, '6', '2026-11-27T09:00:00.000Z'),
+  });
+  const joined = (read.json as StoredDocument<Job>).document;
+  expect([read.status, joined.network, joined.readings!.length]).toEqual([200, edited(1000).network, 1]);
+});
+
+test('two devices that read without end are joined up to the most that a job may have', async () => {
+  const many = (from: number, count: number): Job => ({
+    ...take(divider, '1', '2026-11-27T09:00:00.000Z'),
+    readings: Array.from({ length: count }, (_, k) => ({
+      ...take(divider, '1', `at ${from + k}`).readings![0]!,
+      id: `M${k + 1}`,
+    })),
+  });
+  const { id } = (await server.ask('POST', '/jobs', { document: divider })).json as StoredDocument<Job>;
+  expect((await server.ask('PUT', `/jobs/${id}`, { revision: 1, document: many(0, 6000) })).status).toBe(200);
+  expect((await server.ask('PUT', `/jobs/${id}`, { revision: 1, document: many(10_000, 6000) })).status).toBe(409);
+  expect((await server.ask('GET', `/jobs/${id}`)).status).toBe(200);
+});
+
+test('fifty readings handed in at once on one revision are all there', async () => {
+  const { id, document } = (await server.ask('POST', '/jobs', { document: divider })).json as StoredDocument<Job>;
+  const answers = await Promise.all(
+    Array.from({ length: 50 }, (_, k) =>
+      server.ask('PUT', `/jobs/${id}`, {
+        revision: 1,
+        document: take(document, String(k), `2026-11-27T09:00:00.0${String(k).padStart(2, '0')}Z`),
+      }),
+    ),
+  );
+  expect(answers.map(({ status }) => status)).toEqual(Array<number>(50).fill(200));
+  const { readings } = ((await server.ask('GET', `/jobs/${id}`)).json as StoredDocument<Job>).document;
+  expect(new Set(readings!.map((one) => one.observations[0]!.shown)).size).toBe(50);
+  expect(readings!.map((one) => one.id)).toEqual(Array.from({ length: 50 }, (_, k) => `M${k + 1}`));
+});

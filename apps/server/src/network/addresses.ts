@@ -1,0 +1,75 @@
+import { X509Certificate } from 'node:crypto';
+import { BlockList, isIP } from 'node:net';
+import { hostname, networkInterfaces } from 'node:os';
+import type { Settings } from '../settings.ts';
+
+/** Where the server answers, as far as a request or a page has to know it. */
+export interface Listening {
+  readonly scheme: 'http' | 'https';
+  readonly port: number;
+  /** Names that lead here and are known in advance; the address that a request came in on is another one. */
+  readonly names: readonly string[];
+  /** Addresses to open it at, the best first. */
+  readonly addresses: readonly string[];
+}
+
+/** The names that this computer alone answers to. */
+const loopback = ['127.0.0.1', 'localhost', '[::1]'];
+
+const loopbackAddresses = new BlockList();
+loopbackAddresses.addSubnet('127.0.0.0', 8);
+loopbackAddresses.addAddress('::1', 'ipv6');
+
+/** Whether nothing but this computer can reach a server that listens there. */
+export const isLoopback = (host: string): boolean =>
+  host === 'localhost' || (isIP(host) > 0 && loopbackAddresses.check(host, isIP(host) === 6 ? 'ipv6' : 'ipv4'));
+
+/** What a server that listens on `port` is called, by the settings that it was started with. */
+export function listeningAt({ host, tls }: Pick<Settings, 'host' | 'tls'>, port: number): Listening {
+  const scheme = tls ? 'https' : 'http';
+  const certified = tls ? certifiedNames(tls.cert) : [];
+  const own = hostname().toLowerCase();
+  const others = isLoopback(host) ? [] : [own, `${own}.local`];
+  const reached = isLoopback(host) ? [host] : [...certified.filter((name) => !isIP(name)), ...reachedAt(host)];
+  return {
+    scheme,
+    port,
+    names: [...loopback, ...others, ...certified.map(inAddress)],
+    addresses: reached.map((name) => `${scheme}://${withPort(inAddress(name), scheme, port)}`),
+  };
+}
+
+/** The hosts that a request may name which came in on `localAddress`. */
+export function hostsOf({ names, scheme, port }: Listening, localAddress: string | undefined): string[] {
+  const reached = localAddress ? [inAddress(localAddress.replace(/^::ffff:/, ''))] : [];
+  const known = [...names, ...reached];
+  const bare = port === usualPort[scheme] ? known : [];
+  return [...known.map((name) => `${name}:${port}`), ...bare];
+}
+
+const usualPort = { http: 80, https: 443 } as const;
+
+const withPort = (name: string, scheme: 'http' | 'https', port: number): string =>
+  port === usualPort[scheme] ? name : `${name}:${port}`;
+
+/** An IPv6 address stands in brackets. */
+const inAddress = (name: string): string => (isIP(name) === 6 ? `[${name}]` : name.toLowerCase());
+
+/** The addresses of this computer that a server which listens on `host` is reached at, the old kind first. */
+function reachedAt(host: string): string[] {
+  if (host !== '0.0.0.0' && host !== '::') return [host];
+  const outside = Object.values(networkInterfaces())
+    .flatMap((of) => of ?? [])
+    .filter(({ internal, address }) => !internal && !address.startsWith('fe80'));
+  const family = (version: 'IPv4' | 'IPv6'): string[] =>
+    outside.filter((one) => one.family === version).map(({ address }) => address);
+  return [...family('IPv4'), ...(host === '::' ? family('IPv6') : [])];
+}
+
+/** The names that a certificate is made out to; one for any name below another is none that could be typed. */
+function certifiedNames(cert: string | Buffer): string[] {
+  const names = new X509Certificate(cert).subjectAltName ?? '';
+  return [...names.matchAll(/(?:DNS|IP Address):([^,\s]+)/g)]
+    .map(([, name]) => name!)
+    .filter((name) => !name.includes('*'));
+}

@@ -1,0 +1,54 @@
+import { resolve } from 'node:path';
+import { StartFailure } from './database/start-failure.ts';
+import { readSettings } from './settings.ts';
+
+const file = (name: string): string => resolve('apps/server/src/test', name);
+const [TLS_CERT, TLS_KEY] = [file('loopback.cert.pem'), file('loopback.key.pem')];
+
+test('without a word said it listens to this computer alone, and asks for nothing', () => {
+  const { host, port, passphrase, tls } = readSettings({});
+  expect({ host, port, passphrase, tls }).toEqual({ host: '127.0.0.1', port: 8470, passphrase: null, tls: null });
+  expect(readSettings({ HOST: '  ', USUAL_DRAG_PASSPHRASE: ' ' })).toMatchObject({
+    host: '127.0.0.1',
+    passphrase: null,
+  });
+});
+
+test.each(['0.0.0.0', '::', '192.168.1.5', 'bench-pc'])('HOST=%s needs a passphrase', (HOST) => {
+  expect(() => readSettings({ HOST })).toThrow(StartFailure);
+  expect(() => readSettings({ HOST, USUAL_DRAG_PASSPHRASE: '   ' })).toThrow('USUAL_DRAG_PASSPHRASE');
+  expect(readSettings({ HOST, USUAL_DRAG_PASSPHRASE: 'brass lamp' })).toMatchObject({
+    host: HOST,
+    passphrase: 'brass lamp',
+  });
+});
+
+test('a passphrase on the loopback is asked for too', () => {
+  expect(readSettings({ USUAL_DRAG_PASSPHRASE: 'brass lamp' })).toMatchObject({
+    host: '127.0.0.1',
+    passphrase: 'brass lamp',
+  });
+});
+
+test('certificate and key are read, and must belong to each other', () => {
+  expect(readSettings({ TLS_CERT, TLS_KEY }).tls).not.toBeNull();
+  expect(() => readSettings({ TLS_CERT })).toThrow('go together');
+  expect(() => readSettings({ TLS_KEY })).toThrow('go together');
+  expect(() => readSettings({ TLS_CERT, TLS_KEY: file('none.pem') })).toThrow(`TLS_KEY names ${file('none.pem')}`);
+  expect(() => readSettings({ TLS_CERT: TLS_KEY, TLS_KEY: TLS_CERT })).toThrow('TLS_CERT must name a certificate');
+});
+
+test.each(['x', '-1', '65536', '8e3', '80 80'])('PORT=%s makes no sense', (PORT) => {
+  expect(() => readSettings({ PORT })).toThrow('PORT must be a number from 0 to 65535');
+});
+
+test('the demo has a folder of its own, unless one is named', () => {
+  expect(readSettings({ PORT: '1234', USUAL_DRAG_DATA: '/x' })).toMatchObject({
+    port: 1234,
+    dataFolder: '/x',
+    demo: false,
+    fresh: false,
+  });
+  expect(readSettings({ USUAL_DRAG_DEMO: '1' }).dataFolder).toMatch(/data\/demo$/);
+  expect(readSettings({ USUAL_DRAG_FRESH: '1' }).fresh).toBe(false);
+});

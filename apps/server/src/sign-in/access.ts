@@ -1,0 +1,13 @@
+import type { Listening } from '../network/addresses.ts';
+import type { Sessions } from './sessions.ts';
+
+/** The token under which the access is injected. */
+export const ACCESS = Symbol('access');
+
+/** Where the server is reached, and who is let in. */
+export interface Access {
+  /** Null where only this computer gets here and nothing is asked. */
+  readonly sessions: Sessions | null;
+  /** Known once the server listens. */
+  listening(): Listening;
+}
