@@ -12,6 +12,8 @@ export default defineConfig({
   reporter: [['json', { outputFile: 'test-results/playwright.json' }], ['line']],
   use: {
     viewport: { width: 1280, height: 800 },
+    // What a test answers in the server's place must reach the page; what is about the worker says so.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: chromiumPath(),
       args: [

@@ -105,3 +105,24 @@ export async function stored(server: DemoServer, title: string): Promise<{ id: s
   const jobs = (await server.ask('GET', '/jobs')).json as { id: string; title: string }[];
   return (await server.ask('GET', `/jobs/${jobs.find((job) => job.title.startsWith(title))!.id}`)).json;
 }
+
+/** The divider with nothing read yet, in a job of its own. */
+export async function unreadDivider(server: DemoServer): Promise<string> {
+  const { document } = await stored(server, 'Float-level divider');
+  const { readings: _none, ...job } = document;
+  const made = await server.ask('POST', '/jobs', { document: { ...job, title: 'Divider to be read' } });
+  return (made.json as { id: string }).id;
+}
+
+/** Reads a display at the next step that has one; what is to be done before is done. */
+export async function readNext(page: Page, shown: string): Promise<void> {
+  const field = page.getByLabel(/^What the display says/);
+  const done = page.getByRole('button', { name: 'Done, go on' });
+  for (;;) {
+    await expect(field.or(done)).toBeVisible();
+    if (await field.isVisible()) break;
+    await done.click();
+  }
+  await field.fill(shown);
+  await field.press('Enter');
+}

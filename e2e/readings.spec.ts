@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import type { Reading } from '@usual-drag/core';
-import { expect, openJob, saved, stored, test, type DemoServer } from './demo-page.ts';
+import { expect, openJob, saved, stored, test, unreadDivider, type DemoServer } from './demo-page.ts';
 import type { Page } from '@playwright/test';
 
 /** What a careful person reads at each step of the float-level divider's plan, as the display says. */
@@ -25,9 +25,7 @@ const step = (page: Page) => page.getByRole('region', { name: 'Step in hand' });
 
 /** The divider with nothing read yet. */
 async function unread(page: Page, server: DemoServer): Promise<void> {
-  const { document } = await stored(server, 'Float-level divider');
-  const { readings: _none, ...job } = document;
-  await server.ask('POST', '/jobs', { document: { ...job, title: 'Divider to be read' } });
+  await unreadDivider(server);
   await openJob(page, server, 'Divider to be read', 'Readings');
 }
 

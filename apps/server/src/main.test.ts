@@ -121,8 +121,3 @@ test('resistor by voltmeter and ammeter: one way reads low, the other high', () 
   expect(apparent('across-part')).toBeCloseTo(1 / (1 / 680 + 1 / 20_000), 9);
   expect(apparent('across-both')).toBeCloseTo(690, 9);
 });
-
-test('a variable set to nothing is one left out', () => {
-  expect(readSettings({ PORT: '', USUAL_DRAG_DATA: '' })).toMatchObject({ port: 8470 });
-  expect(readSettings({ USUAL_DRAG_DATA: '' }).dataFolder).toMatch(/data\/bench$/);
-});

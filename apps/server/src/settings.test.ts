@@ -52,3 +52,8 @@ test('the demo has a folder of its own, unless one is named', () => {
   expect(readSettings({ USUAL_DRAG_DEMO: '1' }).dataFolder).toMatch(/data\/demo$/);
   expect(readSettings({ USUAL_DRAG_FRESH: '1' }).fresh).toBe(false);
 });
+
+test('a variable set to nothing is one left out', () => {
+  expect(readSettings({ PORT: '', USUAL_DRAG_DATA: '' })).toMatchObject({ port: 8470 });
+  expect(readSettings({ USUAL_DRAG_DATA: '' }).dataFolder).toMatch(/data\/bench$/);
+});

@@ -8,7 +8,7 @@ import { showInList } from './documents/use-document-list.ts';
 import { Broken } from './shell/broken.tsx';
 import { Shell } from './shell/shell.tsx';
 import { applyTheme } from './ui/theme.ts';
-import { fetchAhead, pageLater } from './ui/fetched-later.ts';
+import { codeLater, fetchAhead, pageLater } from './ui/fetched-later.ts';
 import './styles.css';
 
 applyTheme();
@@ -45,6 +45,10 @@ const router = createBrowserRouter([
         lazy: pageLater(async () => (await import('./practice/practice-page.tsx')).PracticePage),
       },
       {
+        path: '/devices',
+        lazy: pageLater(async () => (await import('./devices/devices-page.tsx')).DevicesPage),
+      },
+      {
         path: '/calibrations',
         lazy: pageLater(async () => (await import('./kit/calibrations-page.tsx')).CalibrationsPage),
       },
@@ -66,4 +70,8 @@ createRoot(document.getElementById('root')!).render(
 );
 
 // Once the first screen stands.
+const follow = codeLater(async () => (await import('./documents/follow.ts')).followChanges);
+const install = codeLater(async () => (await import('./documents/installed.ts')).keepInstalled);
+setTimeout(() => void follow().then((begin) => begin()), 200);
 setTimeout(() => void fetchAhead(), 1500);
+setTimeout(() => void install().then((begin) => begin()), 2000);

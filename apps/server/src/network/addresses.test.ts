@@ -4,7 +4,7 @@ import { resolve } from 'node:path';
 import { hostsOf, isLoopback, listeningAt } from './addresses.ts';
 
 const cert = readFileSync(resolve('apps/server/src/test/loopback.cert.pem'));
-const tls = { cert, key: Buffer.alloc(0) };
+const tls = { cert };
 
 test.each(['127.0.0.1', '127.8.9.10', '::1', 'localhost'])('%s is this computer alone', (host) => {
   expect(isLoopback(host)).toBe(true);

@@ -1,7 +1,12 @@
 import { X509Certificate } from 'node:crypto';
 import { BlockList, isIP } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
-import type { Settings } from '../settings.ts';
+
+/** What the server was told to listen on, and the certificate that it shows. */
+interface Asked {
+  readonly host: string;
+  readonly tls: { readonly cert: Buffer } | null;
+}
 
 /** Where the server answers, as far as a request or a page has to know it. */
 export interface Listening {
@@ -25,7 +30,7 @@ export const isLoopback = (host: string): boolean =>
   host === 'localhost' || (isIP(host) > 0 && loopbackAddresses.check(host, isIP(host) === 6 ? 'ipv6' : 'ipv4'));
 
 /** What a server that listens on `port` is called, by the settings that it was started with. */
-export function listeningAt({ host, tls }: Pick<Settings, 'host' | 'tls'>, port: number): Listening {
+export function listeningAt({ host, tls }: Asked, port: number): Listening {
   const scheme = tls ? 'https' : 'http';
   const certified = tls ? certifiedNames(tls.cert) : [];
   const own = hostname().toLowerCase();

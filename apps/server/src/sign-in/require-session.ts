@@ -58,7 +58,7 @@ export function requireSession({ sessions, isPrivate }: Options): Router {
 
   const router = Router();
   router.get(signInPath, (request, response) =>
-    isSignedIn(request) ? response.redirect(303, '/') : ask(response, 200, '/', null),
+    isSignedIn(request) ? response.redirect(303, nextOf(request)) : ask(response, 200, nextOf(request), null),
   );
   router.post(
     signInPath,
@@ -94,8 +94,8 @@ const refuse = (response: Response, status: number, message: string): void =>
 const bodyOf = (request: Request): Readonly<Record<string, unknown>> =>
   (request.body as Readonly<Record<string, unknown>> | undefined) ?? {};
 
-/** Where to go after signing in: a page of this server, never another's. */
+/** Where to go after signing in, from the form or the address: a page of this server, never another's. */
 function nextOf(request: Request): string {
-  const { next } = bodyOf(request);
+  const next = bodyOf(request).next ?? request.query.next;
   return typeof next === 'string' && /^\/(?![/\\])[^\r\n]*$/.test(next) && !next.startsWith('/sign-') ? next : '/';
 }

@@ -1,3 +1,8 @@
+import { useSignedOut } from './signed-out.ts';
+
+/** ms that an answer may take; in a dead spot none ever comes. */
+const longest = 20_000;
+
 /** A request that the server refused, with its reason. */
 export class Refused extends Error {
   constructor(
@@ -9,7 +14,7 @@ export class Refused extends Error {
   }
 }
 
-/** A request that the server could not carry out, its disk being full perhaps: the same may succeed later. */
+/** A request that the server could not carry out, its disk being full perhaps, or nobody signed in: the same may succeed later. */
 export class Failed extends Error {}
 
 /** A request that never got an answer. */
@@ -22,21 +27,29 @@ export class Unreachable extends Error {}
  */
 export async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
   const json = body === undefined ? undefined : JSON.stringify(body);
-  return answerTo(method, path, 'application/json', json);
+  return answerTo(method, path, 'application/json', json, AbortSignal.timeout(longest));
 }
 
 /** The same with a body that is no JSON. */
-export async function answerTo<T>(method: string, path: string, type: string, body?: BodyInit): Promise<T> {
+export async function answerTo<T>(
+  method: string,
+  path: string,
+  type: string,
+  body?: BodyInit,
+  signal?: AbortSignal,
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
       ...(method !== 'GET' && { headers: { 'content-type': type } }),
       ...(body !== undefined && { body }),
+      ...(signal && { signal }),
     });
   } catch {
     throw new Unreachable('The server does not answer.');
   }
+  if (response.ok && useSignedOut.getState().isSignedOut) useSignedOut.setState({ isSignedOut: false });
   if (response.status === 204) return undefined as T;
   const answer = (await response.json().catch(() => null)) as {
     error?: { message: string } & Record<string, unknown>;
@@ -44,6 +57,10 @@ export async function answerTo<T>(method: string, path: string, type: string, bo
   if (response.ok && answer !== null) return answer as T;
   if (answer?.error === undefined) throw new Unreachable('The server does not answer.');
   const { message, ...details } = answer.error;
+  if (response.status === 401) {
+    useSignedOut.setState({ isSignedOut: true });
+    throw new Failed('This device is not signed in.');
+  }
   if (response.status === 503 || response.status === 507) throw new Failed(message);
   throw new Refused(response.status, message, details);
 }

@@ -45,7 +45,7 @@ export function ConflictQuestion() {
   return (
     <QuestionStrip answers={answers}>
       <b>
-        “{nameOf(mine)}” was {theirs ? 'changed in another window' : 'deleted in another window'}.
+        “{nameOf(mine)}” was {theirs ? 'changed in another window or on another device' : 'deleted in another window'}.
       </b>{' '}
       Nothing is lost: your edit is still here.
       {changes.length > 0 && (
@@ -54,7 +54,11 @@ export function ConflictQuestion() {
           {changes.length > 4 && `; and ${changes.length - 4} more`}.
         </span>
       )}
-      {theirs && <span className="block text-[14px] text-soft">The version not used stays in the history.</span>}
+      {theirs && (
+        <span className="block text-[14px] text-soft">
+          The version not used stays in the history{kind === 'jobs' && ', and the readings of both stay'}.
+        </span>
+      )}
     </QuestionStrip>
   );
 }

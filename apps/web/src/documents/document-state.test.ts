@@ -20,14 +20,17 @@ const stored = (revision: number, text: string): StoredDocument<Paper> => ({
   document: paper(text),
 });
 const after = (state: DocumentState<Paper>, ...actions: DocumentAction<Paper>[]): DocumentState<Paper> =>
-  actions.reduce(nextState<Paper>, state);
+  actions.reduce((now, action) => nextState(now, action), state);
 const edited = (text: string, amend = false): DocumentAction<Paper> => ({
   type: 'edited',
   document: paper(text),
   amend,
 });
 const sent: DocumentAction<Paper> = { type: 'sent' };
-const saved = (revision: number): DocumentAction<Paper> => ({ type: 'saved', revision, savedAt: 'now' });
+const saved = (revision: number, text: string): DocumentAction<Paper> => ({
+  type: 'saved',
+  stored: stored(revision, text),
+});
 const conflicted = (theirs: StoredDocument<Paper> | null): DocumentAction<Paper> => ({ type: 'conflicted', theirs });
 
 const opened = openedState(stored(4, 'four'));
@@ -57,21 +60,34 @@ describe('editing', () => {
   test('undone back to what was saved while an answer is missing is still to be saved', () => {
     const lost = after(opened, edited('five'), sent, { type: 'unreachable' }, { type: 'undone' });
     expect(lost.saving.kind).toBe('unreachable');
-    expect(after(lost, sent, saved(6))).toMatchObject({ revision: 6, saving: { kind: 'saved' }, unanswered: [] });
+    expect(after(lost, sent, saved(6, 'four'))).toMatchObject({
+      revision: 6,
+      saving: { kind: 'saved' },
+      unanswered: [],
+    });
   });
 });
 
 describe('saving', () => {
   test('sent and confirmed', () => {
-    const done = after(opened, edited('five'), sent, saved(5));
-    expect(done).toMatchObject({ revision: 5, savedAt: 'now', saving: { kind: 'saved' }, stored: paper('five') });
+    const done = after(opened, edited('five'), sent, saved(5, 'five'));
+    expect(done).toMatchObject({
+      revision: 5,
+      savedAt: stored(5, '').updatedAt,
+      saving: { kind: 'saved' },
+      stored: paper('five'),
+    });
     expect(isUnsaved(done)).toBe(false);
   });
 
   test('an edit while one is being sent waits for the answer, and is one of the revision that this made', () => {
     const typing = after(opened, edited('five'), sent, edited('six'));
     expect(typing.saving).toEqual({ kind: 'sending', document: paper('five') });
-    expect(after(typing, saved(5))).toMatchObject({ revision: 5, document: paper('six'), saving: { kind: 'unsaved' } });
+    expect(after(typing, saved(5, 'five'))).toMatchObject({
+      revision: 5,
+      document: paper('six'),
+      saving: { kind: 'unsaved' },
+    });
   });
 
   test('no answer: kept, sent again; what the server then has of it is no other window’s', () => {
@@ -79,7 +95,7 @@ describe('saving', () => {
     expect(lost).toMatchObject({ saving: { kind: 'unreachable' }, revision: 4, unanswered: [paper('five')] });
     const further = after(lost, edited('six'), sent, conflicted(stored(5, 'five')));
     expect(further).toMatchObject({ saving: { kind: 'unsaved' }, revision: 5, document: paper('six') });
-    expect(after(further, sent, saved(6)).saving.kind).toBe('saved');
+    expect(after(further, sent, saved(6, 'six')).saving.kind).toBe('saved');
   });
 
   test('a disk that is full keeps the edit unsaved, and it can be sent again', () => {
@@ -87,7 +103,7 @@ describe('saving', () => {
     expect(full.saving).toEqual({ kind: 'failed', message: 'the disk is full' });
     expect(isUnsaved(full)).toBe(true);
     expect(after(full, edited('six')).saving.kind).toBe('failed');
-    expect(after(full, sent, saved(5)).saving.kind).toBe('saved');
+    expect(after(full, sent, saved(5, 'five')).saving.kind).toBe('saved');
   });
 
   test('what is refused waits for an edit; what was typed meanwhile is sent', () => {
@@ -207,7 +223,7 @@ test('whatever happens, nothing typed is called saved that the server has not co
         }
         if (step === 'silence' || step === 'lost') state = after(state, { type: 'unreachable' });
         else if (step === 'full') state = after(state, { type: 'failed', message: 'full' });
-        else state = after(state, fits ? saved(server.revision) : conflicted(server));
+        else state = after(state, fits ? { type: 'saved', stored: server } : conflicted(server));
       }
       if (state.saving.kind === 'saved')
         expect(seen.has(state.document.text) || state.document.text.startsWith('other')).toBe(true);

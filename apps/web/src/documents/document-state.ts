@@ -40,7 +40,8 @@ export type DocumentAction<T> =
   | { readonly type: 'redone' }
   | { readonly type: 'refreshed'; readonly stored: StoredDocument<T> }
   | { readonly type: 'sent' }
-  | { readonly type: 'saved'; readonly revision: number; readonly savedAt: string }
+  /** With what the server has now: what was sent, or what came of it and another device's. */
+  | { readonly type: 'saved'; readonly stored: StoredDocument<T> }
   | { readonly type: 'unreachable' }
   | { readonly type: 'failed'; readonly message: string }
   | { readonly type: 'refused'; readonly message: string }
@@ -55,6 +56,20 @@ export interface Draft<T> {
   readonly revision: number | null;
   readonly aside?: DocumentState<T>['aside'];
 }
+
+/** How two edits of one document come together. */
+export interface Merging<T> {
+  /** Both in one; null where a person has to choose. `base` is null where it is not known. */
+  both(base: T | null, mine: T, theirs: T): T | null;
+  /** One of the two, with what never stands against it of the other. */
+  choosing(base: T | null, mine: T, theirs: T, counts: 'mine' | 'theirs'): T;
+}
+
+/** Documents that are taken as a whole: one or the other. */
+export const asAWhole: Merging<never> = {
+  both: () => null,
+  choosing: (_base, mine, theirs, counts) => (counts === 'mine' ? mine : theirs),
+};
 
 /** A document as the server sent it. */
 export const openedState = <T>({ revision, updatedAt, document }: StoredDocument<T>): DocumentState<T> => ({
@@ -80,7 +95,11 @@ export const unsavedState = <T>({ document, revision, aside = null }: Draft<T>):
 const nothing = { past: [], future: [], unanswered: [], aside: null } as const;
 
 /** Everything that can happen to an open document, and what it is afterwards. */
-export function nextState<T>(state: DocumentState<T>, action: DocumentAction<T>): DocumentState<T> {
+export function nextState<T>(
+  state: DocumentState<T>,
+  action: DocumentAction<T>,
+  merging: Merging<T> = asAWhole,
+): DocumentState<T> {
   switch (action.type) {
     case 'edited': {
       if (action.document === state.document) return state;
@@ -98,13 +117,13 @@ export function nextState<T>(state: DocumentState<T>, action: DocumentAction<T>)
       return withDocument({ ...state, past: [...state.past, state.document], future: state.future.slice(0, -1) }, next);
     }
     case 'refreshed':
-      // Only where nothing of this window's is under way; the question comes when that is sent.
+      // Only where nothing of this window's is under way: that is joined with it, or asked about, when it is sent.
       if (state.saving.kind !== 'saved' || action.stored.revision <= (state.revision ?? -1)) return state;
-      return { ...openedState(action.stored), past: [...state.past, state.document] };
+      return refreshed(state, action.stored, merging);
     case 'sent':
       return { ...state, saving: { kind: 'sending', document: state.document } };
     case 'saved':
-      return confirmed(state, action.revision, sentOf(state), action.savedAt);
+      return saved(state, action.stored, merging);
     case 'unreachable':
       return { ...state, unanswered: [...state.unanswered, sentOf(state)], saving: { kind: 'unreachable' } };
     case 'failed':
@@ -119,16 +138,23 @@ export function nextState<T>(state: DocumentState<T>, action: DocumentAction<T>)
       if (state.saving.kind !== 'conflict') return state;
       const { theirs } = state.saving;
       const base = { revision: theirs?.revision ?? null, stored: theirs?.document ?? null };
-      return { ...state, ...base, unanswered: [], saving: { kind: 'unsaved' } };
+      const document = theirs
+        ? merging.choosing(state.stored, state.document, theirs.document, 'mine')
+        : state.document;
+      return { ...state, ...base, document, unanswered: [], saving: { kind: 'unsaved' } };
     }
     case 'tookTheirs': {
       if (state.saving.kind !== 'conflict' || !state.saving.theirs) return state;
+      const { theirs } = state.saving;
       const mine = { revision: state.revision ?? 0, document: state.document };
-      return {
-        ...openedState(state.saving.theirs),
+      const taken = {
+        ...openedState(theirs),
         past: [...state.past, state.document],
         aside: action.mineIsKept ? null : mine,
       };
+      // A version that is kept as one of its own takes all of it along.
+      if (action.mineIsKept) return taken;
+      return withDocument(taken, merging.choosing(state.stored, state.document, theirs.document, 'theirs'));
     }
     case 'setAside':
       return { ...state, aside: null };
@@ -154,6 +180,37 @@ const sentOf = <T>({ saving, document }: DocumentState<T>): T =>
 function confirmed<T>(state: DocumentState<T>, revision: number, stored: T, savedAt: string): DocumentState<T> {
   const settled = state.document === stored || sameValue(state.document, stored);
   return { ...state, revision, stored, savedAt, unanswered: [], saving: { kind: settled ? 'saved' : 'unsaved' } };
+}
+
+/** The server has stored what was sent, or, where another device had been saved meanwhile, what came of both. */
+function saved<T>(state: DocumentState<T>, stored: StoredDocument<T>, merging: Merging<T>): DocumentState<T> {
+  const sent = sentOf(state);
+  const isAlone = state.revision === null || stored.revision === state.revision + 1 || sameValue(sent, stored.document);
+  if (isAlone) return confirmed(state, stored.revision, sent, stored.updatedAt);
+  const document = state.document === sent ? stored.document : merging.both(sent, state.document, stored.document);
+  // What was typed since stands against it.
+  if (document === null) return { ...state, saving: { kind: 'conflict', theirs: stored } };
+  const joined = { ...state, ...steps(state, sent, stored.document, merging), document };
+  return confirmed(joined, stored.revision, stored.document, stored.updatedAt);
+}
+
+/** Another device has saved. Where more than what never stands against anything is another one, it can be undone. */
+function refreshed<T>(state: DocumentState<T>, stored: StoredDocument<T>, merging: Merging<T>): DocumentState<T> {
+  const { past, future } = steps(state, state.document, stored.document, merging);
+  const mine = merging.choosing(state.document, state.document, stored.document, 'mine');
+  const isReplaced = !sameValue(mine, stored.document);
+  return { ...openedState(stored), past: isReplaced ? [...past, mine] : past, future: isReplaced ? [] : future };
+}
+
+/** What can be undone and redone, with another device's changes in it: they are not this window's to undo. */
+function steps<T>(
+  { past, future }: DocumentState<T>,
+  base: T,
+  theirs: T,
+  merging: Merging<T>,
+): Pick<DocumentState<T>, 'past' | 'future'> {
+  const joined = (mine: T): T => merging.both(base, mine, theirs) ?? merging.choosing(base, mine, theirs, 'mine');
+  return { past: past.map(joined), future: future.map(joined) };
 }
 
 function conflicted<T>(state: DocumentState<T>, theirs: StoredDocument<T> | null): DocumentState<T> {

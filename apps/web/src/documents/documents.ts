@@ -1,12 +1,15 @@
 import type { DocumentKind, DocumentOfKind, StoredDocument } from '@usual-drag/contract';
+import { mergeJobs } from '@usual-drag/core';
 import { create } from 'zustand';
 import {
+  asAWhole,
   nextState,
   openedState,
   unsavedState,
   type DocumentAction,
   type DocumentState,
   type Draft,
+  type Merging,
 } from './document-state.ts';
 
 type AnyState = DocumentState<unknown>;
@@ -30,13 +33,20 @@ export const documentState = <K extends DocumentKind>(
 ): DocumentState<DocumentOfKind[K]> | undefined =>
   open[documentKey(kind, id)] as DocumentState<DocumentOfKind[K]> | undefined;
 
+/** Of the kinds of documents only jobs have something that never stands against another's: their readings. */
+const mergingOf: Readonly<Record<DocumentKind, Merging<unknown>>> = {
+  jobs: { both: mergeJobs, choosing: mergeJobs },
+  instruments: asAWhole,
+  'meter-projects': asAWhole,
+};
+
 /** Does something to an open document. */
 export function dispatch(kind: DocumentKind, id: string, action: DocumentAction<unknown>): void {
   const key = documentKey(kind, id);
   const { open } = useDocuments.getState();
   const state = open[key];
   if (!state) return;
-  const next = nextState(state, action);
+  const next = nextState(state, action, mergingOf[kind]);
   if (next !== state) useDocuments.setState({ open: { ...open, [key]: next } });
 }
 

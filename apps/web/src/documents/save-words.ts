@@ -22,7 +22,7 @@ export function saveWords(
     case 'refused':
       return `Not saved: ${saving.message}`;
     case 'conflict':
-      return 'Not saved: changed in another window';
+      return 'Not saved: changed in another window or on another device';
   }
 }
 

@@ -96,8 +96,8 @@ async function send(key: string): Promise<void> {
   clearTimeout(timers.get(key));
   dispatch(kind, id, { type: 'sent' });
   try {
-    const { revision, updatedAt } = await saveDocument(kind, id, state.document as never, state.revision);
-    dispatch(kind, id, { type: 'saved', revision, savedAt: updatedAt });
+    const stored = await saveDocument(kind, id, state.document as never, state.revision);
+    dispatch(kind, id, { type: 'saved', stored });
   } catch (error) {
     const { message } = error as Error;
     const current =

@@ -16,7 +16,7 @@ import { useMemo, useState } from 'react';
 import { FiguresTable } from '../ui/figures-table.tsx';
 import { FaultChoice } from './fault-choice.tsx';
 import { HuntResult } from './hunt-result.tsx';
-import { handIn } from './learner.ts';
+import { handIn } from './hand-in.ts';
 import { PlaceMeter } from './place-meter.tsx';
 import { whereOf } from './problem-readings.tsx';
 

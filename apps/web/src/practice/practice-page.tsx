@@ -4,8 +4,8 @@ import { WorksheetView } from '../worksheet/worksheet-view.tsx';
 import { Panel } from '../ui/panel.tsx';
 import { TabRow } from '../ui/tabs.tsx';
 import { FaultHuntView } from './fault-hunt-view.tsx';
-import { handInWaiting } from './learner.ts';
-import { PersonField } from './person-field.tsx';
+import { handInWaiting } from './hand-in.ts';
+import { WhoPractises } from './who-practises.tsx';
 import { PrintView } from './print-view.tsx';
 import { ProblemsView } from './problems-view.tsx';
 import { ProgressView } from './progress-view.tsx';
@@ -37,7 +37,7 @@ export function PracticePage() {
             onChange={(next) => void navigate(`/practice/${next}`)}
             className="min-w-0 max-w-full grow"
           />
-          <PersonField />
+          <WhoPractises />
         </div>
         <Panel key={view} name={views.find(({ value }) => value === view)!.text}>
           <ViewOf view={view} />

@@ -14,12 +14,12 @@ import { saveText } from '../ui/save-file.ts';
 import { toast } from '../ui/toast.ts';
 import { count } from '../ui/words.ts';
 import { kindWords } from './kind-words.ts';
-import { useLearner } from './learner.ts';
+import { usePerson } from '../ui/person.ts';
 import { ProgressChart } from './progress-chart.tsx';
 
 /** What goes well and what does not, for a person and whoever trains them. */
 export function ProgressView() {
-  const person = useLearner((state) => state.person);
+  const person = usePerson((state) => state.person);
   const { data: learners = [], error } = useQuery(learnersQuery);
   const [chosen, setChosen] = useState<string | null>(null);
   const [asking, setAsking] = useState(false);

@@ -2,7 +2,7 @@ import { levels, nextProblem, problemKinds, type Level, type ProblemKind, type S
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { attemptsQuery } from '../api/practice.ts';
-import { useLearner } from './learner.ts';
+import { usePerson } from '../ui/person.ts';
 import { useSeries } from './use-series.ts';
 
 /** What is chosen: one kind, or whatever goes worst. */
@@ -11,7 +11,7 @@ export type KindChoice = ProblemKind | 'worst';
 /** Which problem stands on the page: in its address, so that it can be sent to somebody. */
 export function useAsked() {
   const [params, setParams] = useSearchParams();
-  const person = useLearner((state) => state.person);
+  const person = usePerson((state) => state.person);
   const { data: attempts = [] } = useQuery(attemptsQuery(person));
   const { series, at } = useSeries();
   const kind = problemKinds.find((one) => one === params.get('kind')) ?? 'equivalent';

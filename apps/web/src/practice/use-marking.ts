@@ -1,6 +1,6 @@
 import { markAnswer, workingOf, type AnswerMark, type Ask, type GivenAnswer, type Problem } from '@usual-drag/core';
 import { useState } from 'react';
-import { handIn } from './learner.ts';
+import { handIn } from './hand-in.ts';
 
 /** What came of one question: the first try counts, the last one stands. */
 interface Tries {

@@ -17,6 +17,7 @@ const pages = [
   { text: 'Practice: problems and a bench to find faults on', keys: 'G P', to: '/practice' },
   { text: 'Worksheet: what follows from what is given', keys: 'G S', to: '/practice/worksheet' },
   { text: 'Learn', keys: 'G L', to: '/learn' },
+  { text: 'Devices: phones and other computers', keys: 'G V', to: '/devices' },
 ] as const;
 
 /** The keys that work everywhere: the command palette, the list of keys, and one to each page. */

@@ -4,16 +4,20 @@ import { Suspense } from 'react';
 import { Link, NavLink, Outlet, useMatch, useNavigation } from 'react-router';
 import { HeadButton } from '../bench/head/head-button.tsx';
 import { redo, undo, useBench } from '../bench/model/bench-store.ts';
-import { ConflictQuestion } from '../documents/conflict-question.tsx';
 import { documentKey, documentState, useDocuments } from '../documents/documents.ts';
 import { isTrouble, saveWords } from '../documents/save-words.ts';
 import { isUnkept } from '../documents/saving.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';
 import { ValueField } from '../ui/value-field.tsx';
 import { CommandKeys } from './command-keys.tsx';
+import { DevicesLink } from './devices-link.tsx';
 import { BenchSign, CorrectSign, JobsSign, KitSign, LearnSign, PracticeSign, WorkshopSign } from './signs.tsx';
 import { currentTheme, useTheme } from '../ui/theme.ts';
 
+const ConflictQuestion = fetchedLater(
+  async () => (await import('../documents/conflict-question.tsx')).ConflictQuestion,
+);
+const SignedOut = fetchedLater(async () => (await import('./signed-out.tsx')).SignedOut);
 const Toaster = fetchedLater(async () => (await import('../ui/toaster.tsx')).Toaster);
 
 /** The frame round every page: what is open and how it stands, where else to go. */
@@ -35,6 +39,7 @@ export function Shell() {
         <span role="status">{fetching && 'Fetching the page …'}</span>
         <div className="ml-auto flex shrink-0 items-center sm:gap-1">
           {openJob && <UndoButtons jobId={openJob} />}
+          <DevicesLink />
           <BarButton
             label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
             onClick={() => choose(theme === 'dark' ? 'light' : 'dark')}
@@ -44,7 +49,10 @@ export function Shell() {
         </div>
       </header>
       <CommandKeys />
-      <ConflictQuestion />
+      <Suspense>
+        <SignedOut />
+        <ConflictQuestion />
+      </Suspense>
       <div className="flex min-h-0 grow flex-col-reverse sm:flex-row">
         <nav
           aria-label="Pages"

@@ -1,4 +1,5 @@
-import { editConventions, editRecord, usualConventions, type Conventions, type KitInstrument } from '@usual-drag/core';
+import { editConventions, usualConventions, type Conventions, type KitInstrument } from '@usual-drag/core';
+import { PersonField } from '../../ui/person-field.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { useDisplay } from '../canvas/display.ts';
 import { useBench } from '../model/bench-store.ts';
@@ -63,7 +64,7 @@ export function ConventionsTab({
   readonly kit: readonly KitInstrument[];
 }) {
   const edit = useBench((state) => state.edit);
-  const record = useBench((state) => state.document.record);
+  const by = useBench((state) => state.document.record?.by);
   const values = useBench((state) => state.document.network.values) ?? 'nominal';
   const now = { ...usualConventions, ...readings.conventions };
   return (
@@ -87,18 +88,11 @@ export function ConventionsTab({
           </div>
         ))}
       </dl>
-      <label className="flex items-center gap-3 text-[14px] text-soft">
-        Read by
-        <input
-          data-typing="true"
-          className="min-h-9 min-w-0 grow rounded-lg border border-line bg-sheet px-2 text-[16px] text-ink pointer-coarse:min-h-11"
-          defaultValue={record?.by ?? ''}
-          onBlur={({ target }) => {
-            const by = target.value.trim();
-            if (by !== (record?.by ?? '')) edit((job) => editRecord(job, { ...job.record, by }));
-          }}
-        />
-      </label>
+      <PersonField
+        label="Who reads on this device"
+        placeholder={by ?? 'a name, for the record'}
+        className="w-full max-w-64 [&_input]:min-h-9"
+      />
       <ValuesChoice values={values} />
       <AddInstrument kit={kit} />
     </div>

@@ -20,10 +20,10 @@ interface InHand {
   readonly step: string | null;
   /** Checks that were ticked off, by step. */
   readonly ticked: Readonly<Record<string, readonly string[]>>;
-  /** The reading that takes further observations. */
+  /** The origin of the reading that takes further observations. */
   readonly again: string | null;
-  /** The last reading that was kept. */
-  readonly last: string | null;
+  /** The last reading that was kept: its origin, and the name that it was kept under. */
+  readonly last: { readonly origin: string; readonly id: string } | null;
   /** The step alone on the screen. */
   readonly large: boolean;
   readonly spoken: boolean;

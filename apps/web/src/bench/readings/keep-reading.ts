@@ -2,11 +2,13 @@ import {
   addObservation,
   addReading,
   nextReadingId,
+  readingOrigin,
   type Observation,
   type PlanStep,
   type Reading,
   type ReadStep,
 } from '@usual-drag/core';
+import { usePerson } from '../../ui/person.ts';
 import { benchNow } from '../model/bench-store.ts';
 import { tryFault } from '../model/tried.ts';
 import { useInHand, type FreePlace } from './in-hand.ts';
@@ -18,15 +20,20 @@ export type Origin = Pick<Reading, 'source' | 'note'>;
 export function keepReading(place: Placed, observation: Observation, stay: boolean, origin: Origin = {}): void {
   const { again } = useInHand.getState();
   const { jobId, document, edit } = benchNow();
-  const open = document.readings?.find(({ id, struck }) => id === again && struck === undefined);
-  const id = open?.id ?? nextReadingId(document.readings ?? []);
-  if (open) edit((job) => addObservation(job, id, observation));
-  else {
-    const by = document.record?.by;
-    const reading: Reading = { id, ...place, observations: [observation], ...(by && { by }), ...origin };
-    edit((job) => addReading(job, reading));
-  }
-  useInHand.setState({ last: id, again: stay ? id : null });
+  const open = document.readings?.find((one) => readingOrigin(one) === again && one.struck === undefined);
+  const { person } = usePerson.getState();
+  const by = person === '' ? document.record?.by : person;
+  const kept: Reading = open ?? {
+    id: nextReadingId(document.readings ?? []),
+    ...place,
+    observations: [observation],
+    ...(by && { by }),
+    ...origin,
+  };
+  if (open) edit((job) => addObservation(job, open.id, observation));
+  else edit((job) => addReading(job, kept));
+  const known = readingOrigin(kept);
+  useInHand.setState({ last: { origin: known, id: kept.id }, again: stay ? known : null });
   tryFault(jobId, null);
 }
 

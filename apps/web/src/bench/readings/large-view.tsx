@@ -1,5 +1,5 @@
 import { Dialog, DialogPanel } from '@headlessui/react';
-import type { PlanStep } from '@usual-drag/core';
+import { readingOrigin, type PlanStep } from '@usual-drag/core';
 import { Volume2, VolumeX, X } from 'lucide-react';
 import { useEffect } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -23,7 +23,7 @@ export function LargeView({ readings, step }: { readonly readings: Readings; rea
     speechSynthesis.speak(Object.assign(new SpeechSynthesisUtterance(words), { lang: 'en-GB' }));
     return () => speechSynthesis.cancel();
   }, [spoken, words]);
-  const newest = readings.readings.find(({ id }) => id === last);
+  const newest = readings.readings.findLast((one) => readingOrigin(one) === last?.origin);
   const compared = newest && !newest.struck ? readings.comparedAs(newest) : null;
   return (
     <Dialog open onClose={close} aria-label="Large view" className="relative z-40">

@@ -18,6 +18,7 @@ import { go } from './keep-reading.ts';
 import { LargeView } from './large-view.tsx';
 import { StepCard } from './step-card.tsx';
 import { StepList } from './step-list.tsx';
+import { useRenamed } from './use-renamed.ts';
 import { useReadings, type Readings } from './use-readings.ts';
 
 const Prepare = fetchedLater(async () => (await import('./prepare.tsx')).Prepare);
@@ -49,6 +50,7 @@ export function ReadingsStep({ view, kit }: Props) {
   const { steps, open } = readings;
   const { large, free } = useInHand();
   const [tab, setTab] = useState<OpenTab>('plan');
+  useRenamed(readings.readings);
   useEffect(() => takeInHand(view.jobId), [view.jobId]);
   useHotkeys('b', toggleLarge);
   useHotkeys('pagedown', () => go(steps, open, 1), { enableOnFormTags: true, preventDefault: true });

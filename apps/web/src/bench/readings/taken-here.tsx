@@ -1,6 +1,7 @@
 import {
   formatPercent,
   formatQuantity,
+  readingOrigin,
   strikeReading,
   takeMeasuredValue,
   unitOf,
@@ -52,7 +53,7 @@ export function TakenHere({ readings, taken, large = false }: Props) {
       )}
       {!large && (
         <div className="flex flex-wrap gap-1.5">
-          <Button onClick={() => useInHand.setState({ again: newest.id })}>Another observation</Button>
+          <Button onClick={() => useInHand.setState({ again: readingOrigin(newest) })}>Another observation</Button>
           <Strike key={newest.id} id={newest.id} />
           {newest.quantity === 'resistance' && compared?.value != null && (
             <Measured reading={newest.element} value={compared.value} />

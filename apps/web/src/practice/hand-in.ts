@@ -1,35 +1,27 @@
 import type { Attempt } from '@usual-drag/core';
+import { nanoid } from 'nanoid';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { keepAttempt } from '../api/practice.ts';
 import { Refused } from '../api/http.ts';
 import { queries } from '../api/queries.ts';
+import { usePerson } from '../ui/person.ts';
 import { toast } from '../ui/toast.ts';
 
 type Waiting = Attempt & { readonly id: string };
 
-interface LearnerStore {
-  /** Who practises: a name, no account. */
-  readonly person: string;
-  /** Attempts that the server does not have yet, the oldest first. */
-  readonly waiting: readonly Waiting[];
-}
-
-/** Who practises in this browser, and what of it is still to be handed in. */
-export const useLearner = create<LearnerStore>()(
-  persist((): LearnerStore => ({ person: '', waiting: [] }), { name: 'usual-drag-learner' }),
+/** Attempts that the server does not have yet, the oldest first. */
+export const useWaiting = create<{ readonly waiting: readonly Waiting[] }>()(
+  persist(() => ({ waiting: [] as readonly Waiting[] }), { name: 'usual-drag-learner' }),
 );
-
-export function setPerson(person: string): void {
-  useLearner.setState({ person });
-}
 
 /** Hands an attempt in; without a name nothing is kept. Where the server does not answer it waits for the next time. */
 export function handIn(attempt: Omit<Attempt, 'person'>): void {
-  const { person } = useLearner.getState();
+  const { person } = usePerson.getState();
   if (person === '') return;
-  const made: Waiting = { ...attempt, person, id: crypto.randomUUID() };
-  useLearner.setState(({ waiting }) => ({ waiting: [...waiting, made] }));
+  // Its own: a browser has none for a page that came over a line that is not private.
+  const made: Waiting = { ...attempt, person, id: nanoid() };
+  useWaiting.setState(({ waiting }) => ({ waiting: [...waiting, made] }));
   void handInWaiting();
 }
 
@@ -42,7 +34,7 @@ export function handInWaiting(): Promise<void> {
 }
 
 async function handInAll(): Promise<void> {
-  for (let [next] = useLearner.getState().waiting; next; [next] = useLearner.getState().waiting) {
+  for (let [next] = useWaiting.getState().waiting; next; [next] = useWaiting.getState().waiting) {
     const { id } = next;
     try {
       await keepAttempt(next);
@@ -51,7 +43,7 @@ async function handInAll(): Promise<void> {
       if (!(fault instanceof Refused)) return;
       toast.error(`An attempt was not kept: ${fault.message}`);
     }
-    useLearner.setState(({ waiting }) => ({ waiting: waiting.filter((one) => one.id !== id) }));
+    useWaiting.setState(({ waiting }) => ({ waiting: waiting.filter((one) => one.id !== id) }));
   }
   await queries.invalidateQueries({ queryKey: ['practice'] });
 }

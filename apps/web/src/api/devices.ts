@@ -1,0 +1,15 @@
+import type { DevicesAnswer } from '@usual-drag/contract';
+import { queryOptions } from '@tanstack/react-query';
+import { ask } from './http.ts';
+
+/** How other devices get here. */
+export const devicesQuery = queryOptions({
+  queryKey: ['devices'],
+  queryFn: () => ask<DevicesAnswer>('GET', '/devices'),
+  staleTime: Infinity,
+});
+
+export const signOutEverywhere = () => ask<undefined>('POST', '/devices/sign-out-everywhere');
+
+/** Signs this device out. */
+export const signOut = () => fetch('/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' } });

@@ -1,0 +1,127 @@
+import { useQuery } from '@tanstack/react-query';
+import type { DevicesAnswer } from '@usual-drag/contract';
+import { useState } from 'react';
+import { devicesQuery, signOut, signOutEverywhere } from '../api/devices.ts';
+import { Button } from '../ui/button.tsx';
+import { Note } from '../ui/note.tsx';
+import { PersonField } from '../ui/person-field.tsx';
+import { toast } from '../ui/toast.ts';
+
+/** Who is at this device, how others get in, and how none does any more. */
+export function DevicesPage() {
+  const { data, error } = useQuery(devicesQuery);
+  return (
+    <main className="relative h-full overflow-y-auto">
+      <div className="mx-auto flex max-w-3xl flex-col gap-6 px-4 py-4 sm:px-6">
+        <h1 className="text-[26px] font-bold">Devices</h1>
+        <section aria-labelledby="this-device" className="flex flex-col gap-2">
+          <h2 id="this-device" className="text-[19px] font-bold">
+            This device
+          </h2>
+          <p className="text-soft">Readings that are taken here say who took them. A name, no account.</p>
+          <PersonField label="Who reads here" placeholder="a name, for the record" className="w-full max-w-72" />
+        </section>
+        {error && <p role="alert">{error.message}</p>}
+        {data && (data.isOpen ? <OthersGetIn devices={data} /> : <NobodyElse />)}
+        {data?.isOpen && <SigningOut />}
+      </div>
+    </main>
+  );
+}
+
+function OthersGetIn({ devices: { addresses, isPrivate } }: { readonly devices: DevicesAnswer }) {
+  const [first] = addresses;
+  return (
+    <section aria-labelledby="others" className="flex flex-col gap-3">
+      <h2 id="others" className="text-[19px] font-bold">
+        Phones and other computers
+      </h2>
+      {!isPrivate && (
+        <Note kind="limit">
+          This line is not private: whoever shares the network can read what is sent over it. A certificate (TLS_CERT
+          and TLS_KEY at the start) makes it private; only then does a phone keep the page when it is closed in a dead
+          spot, and can it be installed.
+        </Note>
+      )}
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-3">
+        {first && (
+          <img
+            src={`data:image/svg+xml;utf8,${encodeURIComponent(first.code)}`}
+            alt={`QR code of ${first.address}`}
+            className="size-44 rounded-xl border border-line"
+          />
+        )}
+        <div className="flex min-w-0 flex-1 basis-72 flex-col gap-2">
+          <p>Point the other device’s camera at the code, or open this there. It asks for the passphrase once.</p>
+          <ul className="flex flex-col gap-1">
+            {addresses.map(({ address }) => (
+              <li key={address} className="figures text-[19px] break-all select-all">
+                {address}
+              </li>
+            ))}
+          </ul>
+        </div>
+      </div>
+      <p className="text-soft">
+        Two devices on one job see each other’s readings as they are taken. Readings are never asked about; where two
+        change the network, the later one is.
+      </p>
+    </section>
+  );
+}
+
+function NobodyElse() {
+  return (
+    <section aria-labelledby="others" className="flex flex-col gap-2">
+      <h2 id="others" className="text-[19px] font-bold">
+        Phones and other computers
+      </h2>
+      <p>Only this computer gets in. To let others of the workshop in, start it with a passphrase of your own:</p>
+      <p className="figures overflow-x-auto rounded-lg bg-sunk px-3 py-2 text-[15px]">
+        HOST=0.0.0.0 USUAL_DRAG_PASSPHRASE=&quot;four words of your own&quot; npm start
+      </p>
+    </section>
+  );
+}
+
+function SigningOut() {
+  const [asked, setAsked] = useState(false);
+  const leave = async (how: () => Promise<unknown>): Promise<void> => {
+    try {
+      await how();
+      await forgetAnswers();
+      location.assign('/sign-in');
+    } catch (fault) {
+      toast.error(`Nobody was signed out: ${(fault as Error).message}`);
+    }
+  };
+  return (
+    <section aria-labelledby="signing-out" className="flex flex-col gap-2">
+      <h2 id="signing-out" className="text-[19px] font-bold">
+        Signing out
+      </h2>
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={() => void leave(signOut)}>Sign this device out</Button>
+        {!asked && <Button onClick={() => setAsked(true)}>Sign out everywhere …</Button>}
+      </div>
+      {asked && (
+        <div role="alert" className="flex flex-wrap items-center gap-2">
+          <p className="grow basis-72">
+            Every device, this one too, has to say the passphrase again. What was entered on them and not handed in yet
+            stays there until then.
+          </p>
+          <Button onClick={() => void leave(signOutEverywhere)}>Sign out everywhere</Button>
+          <Button tone="quiet" onClick={() => setAsked(false)}>
+            Cancel
+          </Button>
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** What the server had answered is not left on a device that is signed out. */
+async function forgetAnswers(): Promise<void> {
+  if (!('caches' in globalThis)) return;
+  for (const name of await caches.keys()) if (name.startsWith('answers')) await caches.delete(name);
+}

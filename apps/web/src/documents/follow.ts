@@ -1,0 +1,94 @@
+import type { DocumentChange, DocumentKind, DocumentOfKind, StoredDocument } from '@usual-drag/contract';
+import { listen } from '../api/events.ts';
+import { jobQuery } from '../api/jobs.ts';
+import { listQuery, type ListedKind } from '../api/lists.ts';
+import { queries } from '../api/queries.ts';
+import { toast } from '../ui/toast.ts';
+import { isUnsaved } from './document-state.ts';
+import { documentKey, documentState, openDocument, placeOfKey, useDocuments } from './documents.ts';
+import { showInList } from './use-document-list.ts';
+
+/** ms between two askings after the same: many devices may save in one second. */
+const pause = 300;
+
+/** The newest revision that the server has told of, by document. */
+const told = new Map<string, number>();
+
+/** Keeps what is open, and the lists, as the server has them, whoever changes them. */
+export function followChanges(): void {
+  listen(hear, () => {
+    for (const key in useDocuments.getState().open) again(key);
+    for (const kind of ['instruments', 'meter-projects'] as const)
+      if (queries.getQueryData(listQuery(kind).queryKey)) again(kind);
+  });
+  // What was heard while an edit was under way is asked for once that is saved.
+  useDocuments.subscribe(({ open }, { open: before }) => {
+    for (const key in open) if (open[key] !== before[key] && isBehind(key)) again(key);
+  });
+}
+
+function hear({ kind, id, revision }: DocumentChange): void {
+  if (kind === 'jobs') again('jobs');
+  else if (queries.getQueryData(listQuery(kind).queryKey) && (id === null || !isOwn(kind, id, revision))) again(kind);
+  if (kind === 'jobs' && id !== null && revision !== null) {
+    const key = documentKey(kind, id);
+    told.set(key, Math.max(revision, told.get(key) ?? 0));
+    if (isBehind(key)) again(key);
+  }
+}
+
+/** Whether this page has saved that itself. */
+function isOwn(kind: DocumentKind, id: string, revision: number | null): boolean {
+  const state = documentState(useDocuments.getState().open, kind, id);
+  return state !== undefined && (state.saving.kind !== 'saved' || state.revision === revision);
+}
+
+function isBehind(key: string): boolean {
+  const state = useDocuments.getState().open[key];
+  return state?.saving.kind === 'saved' && (state.revision ?? 0) < (told.get(key) ?? 0);
+}
+
+const waiting = new Map<string, 'under way' | 'asked again'>();
+
+/** Asks the server for a document or a list, one at a time; once more where it was to be asked meanwhile. */
+function again(what: string): void {
+  if (waiting.has(what)) return void waiting.set(what, 'asked again');
+  waiting.set(what, 'under way');
+  const isLeft = (): boolean => waiting.get(what) === 'asked again' || isBehind(what);
+  void ask(what)
+    // Without an answer there is nothing to be heard either; it asks once it listens again.
+    .catch(() => undefined)
+    .then(() => new Promise((later) => setTimeout(later, pause)))
+    .then(() => {
+      const left = isLeft();
+      waiting.delete(what);
+      if (left) again(what);
+    });
+}
+
+async function ask(what: string): Promise<void> {
+  if (what === 'jobs') return queries.invalidateQueries({ queryKey: ['jobs'], exact: true });
+  if (what === 'instruments' || what === 'meter-projects') return askList(what);
+  const { kind, id } = placeOfKey(what);
+  if (kind !== 'jobs' || !documentState(useDocuments.getState().open, kind, id)) return;
+  take(
+    'jobs',
+    await queries.fetchQuery({ ...jobQuery(id), queryKey: ['jobs', id, 'newest'], staleTime: 0, gcTime: 0 }),
+  );
+}
+
+async function askList<K extends ListedKind>(kind: K): Promise<void> {
+  const list = await queries.fetchQuery({ ...listQuery(kind), staleTime: 0 });
+  for (const stored of list as readonly StoredDocument<DocumentOfKind[K]>[])
+    if (documentState(useDocuments.getState().open, kind, stored.id)) take(kind, stored);
+  // What is not saved yet is not in what the server has.
+  for (const [key, state] of Object.entries(useDocuments.getState().open))
+    if (placeOfKey(key).kind === kind && isUnsaved(state)) showInList(key, state);
+}
+
+function take<K extends DocumentKind>(kind: K, stored: StoredDocument<DocumentOfKind[K]>): void {
+  const undoable = (): number => documentState(useDocuments.getState().open, kind, stored.id)?.past.length ?? 0;
+  const before = undoable();
+  openDocument(kind, stored);
+  if (undoable() > before) toast('Changed on another device or in another window. Undo brings your version back.');
+}

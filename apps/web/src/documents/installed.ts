@@ -1,0 +1,36 @@
+import { registerSW } from 'virtual:pwa-register';
+import { toast } from '../ui/toast.ts';
+import { placeOfKey, useDocuments } from './documents.ts';
+
+/** ms between two looks for a newer version of the application. */
+const hour = 3_600_000;
+
+/**
+ * Keeps the application, and the answers that it needs, in the browser, so that it opens in a dead spot. Browsers do so only over a
+ * line that is private, or on the server's own computer.
+ */
+export function keepInstalled(): void {
+  if (!('serviceWorker' in navigator)) return;
+  const load = registerSW({
+    onNeedRefresh: () =>
+      void toast('A newer version of the application is here.', {
+        duration: Infinity,
+        action: { label: 'Load it', onClick: () => void load(true) },
+      }),
+    onRegisteredSW: (_address, registration) => {
+      setInterval(() => void registration?.update().catch(() => undefined), hour);
+    },
+  });
+  if (navigator.serviceWorker.controller === null)
+    navigator.serviceWorker.addEventListener('controllerchange', () => void keepAnswers(), { once: true });
+}
+
+/** What was answered before there was anything to keep it. */
+async function keepAnswers(): Promise<void> {
+  const jobs = Object.keys(useDocuments.getState().open)
+    .map(placeOfKey)
+    .filter(({ kind }) => kind === 'jobs')
+    .flatMap(({ id }) => [`jobs/${id}`, `jobs/${id}/signatures`]);
+  for (const path of ['jobs', 'instruments', 'meter-projects', 'devices', ...jobs])
+    await fetch(`/api/${path}`).catch(() => undefined);
+}

@@ -1,0 +1,13 @@
+import { signInAddress, useSignedOut } from '../api/signed-out.ts';
+import { QuestionStrip } from '../ui/question-strip.tsx';
+
+/** Says that the server asks for the passphrase, and leads there. */
+export function SignedOut() {
+  const isSignedOut = useSignedOut((state) => state.isSignedOut);
+  if (!isSignedOut) return null;
+  return (
+    <QuestionStrip answers={[{ label: 'Sign in', act: () => location.assign(signInAddress()) }]}>
+      <b>This device is not signed in.</b> What is entered here is kept, and handed in once it is.
+    </QuestionStrip>
+  );
+}
