@@ -30,6 +30,7 @@ import { benchSampling } from './sampling.ts';
 import { benchRangeTable } from './range-table.ts';
 import { benchLoadingMap } from './loading-map.ts';
 import { benchLuMisses } from './lu-misses.ts';
+import { benchTechnicians } from './technicians.ts';
 import { benchWorkshop } from './workshop.ts';
 import { sketchedNetwork } from '../packages/core/src/test/sketched-network.ts';
 import { benchJob, mesh, nodeEquations } from './networks.ts';
@@ -116,6 +117,8 @@ benchDiagnosis();
 benchGrid();
 benchSampling();
 benchWorkshop();
+if (existsSync(join(process.cwd(), 'apps/server/dist/main.js'))) await benchTechnicians();
+else line('\nMany technicians at once', 'not built yet: npm run build');
 
 console.log('\nThe first load');
 const assets = join(process.cwd(), 'apps/web/dist/assets');

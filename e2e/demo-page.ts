@@ -73,6 +73,11 @@ export async function openJob(
   await expect(drawing).toBeVisible();
 }
 
+/** The page hears nothing of what others save, as on a line that has gone. */
+export async function hearNothing(page: Page): Promise<void> {
+  await page.route('**/api/events', () => undefined);
+}
+
 /** Waits for what is not on the screen and is fetched while there is time: before the server goes. */
 export const allIsFetched = (page: Page): Promise<void> =>
   expect

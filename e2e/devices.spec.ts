@@ -1,6 +1,16 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
-import { expect, openJob, readNext, saved, stored, test, unreadDivider, type DemoServer } from './demo-page.ts';
+import {
+  expect,
+  hearNothing,
+  openJob,
+  readNext,
+  saved,
+  stored,
+  test,
+  unreadDivider,
+  type DemoServer,
+} from './demo-page.ts';
 
 const logRow = (page: Page, id: string) =>
   page.getByRole('table', { name: 'Log of readings' }).getByRole('row', { name: new RegExp(`^${id} `) });
@@ -83,7 +93,9 @@ test('readings that two devices take at the same moment are both there, the late
   await openJob(page, server, 'Divider to be read', 'Readings');
   const { phone, context } = await phoneWith(browser, page.url());
   // The phone hears nothing and its save is held up until the bench has saved.
-  await phone.route('**/api/events', (route) => route.abort());
+  await hearNothing(phone);
+  await phone.reload();
+  await expect(stepInHand(phone)).toBeVisible();
   let go: () => void = () => undefined;
   const held = new Promise<void>((free) => (go = free));
   await phone.route('**/api/jobs/*', async (route) => {

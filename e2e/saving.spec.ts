@@ -2,7 +2,7 @@ import type { History, StoredDocument } from '@usual-drag/contract';
 import type { Job } from '@usual-drag/core';
 import type { BrowserContext, Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { allIsFetched, expect, openJob, saved, test, type DemoServer } from './demo-page.ts';
+import { allIsFetched, expect, hearNothing, openJob, saved, test, type DemoServer } from './demo-page.ts';
 import { axe } from './workshop.ts';
 
 async function setResistor(page: Page, id: string, value: string): Promise<void> {
@@ -13,8 +13,9 @@ async function setResistor(page: Page, id: string, value: string): Promise<void>
 const resistor = (page: Page, id: string) =>
   page.getByRole('region', { name: 'Parts' }).getByRole('textbox', { name: `Resistance of ${id}` });
 
-/** Opens a job in two windows, and saves another R2 in the second one. */
+/** Opens a job in two windows, the first of which hears nothing, and saves another R2 in the second one. */
 async function anotherWindowSaves(page: Page, server: DemoServer, context: BrowserContext): Promise<Page> {
+  await hearNothing(page);
   await openJob(page, server, 'Float-level divider', 'Network');
   const other = await context.newPage();
   await other.goto(page.url());

@@ -1,6 +1,6 @@
 import type { StoredDocument } from '@usual-drag/contract';
 import type { MeterProject } from '@usual-drag/core';
-import { expect, figure, openJob, test } from './demo-page.ts';
+import { expect, figure, hearNothing, openJob, test } from './demo-page.ts';
 import { axe, fileOf, open, sheet, type } from './workshop.ts';
 
 test('a universal shunt is made from nothing, put into the kit, used on a job, and renewed', async ({
@@ -212,8 +212,9 @@ test('two windows never overwrite each other: mine or theirs is asked for', asyn
   faults,
   context,
 }) => {
-  await page.goto(`${server.address}/workshop/level-loop`);
   const other = await context.newPage();
+  for (const one of [page, other]) await hearNothing(one);
+  await page.goto(`${server.address}/workshop/level-loop`);
   await other.goto(`${server.address}/workshop/level-loop`);
   await type(other, 'Voltage range 3', '60');
   await expect(other.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();

@@ -1,6 +1,7 @@
 // npm run stress: what must never happen, tried for long. Ends with status 1 where anything was lost.
 //
 // `npm run stress -- 50` makes a tenth of it. The figures of a whole run stand in docs/reliability.md.
+import { fiftyDevices } from './fifty-devices.ts';
 import type { Finding } from './finding.ts';
 import { fullDisk } from './full-disk.ts';
 import { killLoop } from './kill-loop.ts';
@@ -16,6 +17,7 @@ const trials: (() => Promise<Finding>)[] = [
   () => malformedRequests(Math.round(20_000 * share)),
   () => fullDisk(),
   () => twoServers(),
+  () => fiftyDevices(Math.max(6, Math.round(60 * share))),
   () => threeWindows(Math.max(6, Math.round(60 * share))),
   () => killLoop(kills),
 ];

@@ -4,7 +4,6 @@ import { jobQuery } from '../api/jobs.ts';
 import { listQuery, type ListedKind } from '../api/lists.ts';
 import { queries } from '../api/queries.ts';
 import { toast } from '../ui/toast.ts';
-import { isUnsaved } from './document-state.ts';
 import { documentKey, documentState, openDocument, placeOfKey, useDocuments } from './documents.ts';
 import { showInList } from './use-document-list.ts';
 
@@ -81,9 +80,9 @@ async function askList<K extends ListedKind>(kind: K): Promise<void> {
   const list = await queries.fetchQuery({ ...listQuery(kind), staleTime: 0 });
   for (const stored of list as readonly StoredDocument<DocumentOfKind[K]>[])
     if (documentState(useDocuments.getState().open, kind, stored.id)) take(kind, stored);
-  // What is not saved yet is not in what the server has.
+  // What is open may be newer than this answer: edited since it was asked for, or saved.
   for (const [key, state] of Object.entries(useDocuments.getState().open))
-    if (placeOfKey(key).kind === kind && isUnsaved(state)) showInList(key, state);
+    if (placeOfKey(key).kind === kind) showInList(key, state);
 }
 
 function take<K extends DocumentKind>(kind: K, stored: StoredDocument<DocumentOfKind[K]>): void {
