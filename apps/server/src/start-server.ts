@@ -55,7 +55,7 @@ export async function startServer(settings: Settings): Promise<Started> {
   });
   app.setGlobalPrefix('api');
   app.disable('x-powered-by');
-  app.use(securityHeaders());
+  app.use(securityHeaders(tls !== null || isLoopback(host)));
   app.use(allowOwnRequestsOnly(access.listening));
   if (access.sessions) app.use(requireSession({ sessions: access.sessions, isPrivate: tls !== null }));
   app.use(compression());

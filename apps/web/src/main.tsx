@@ -3,7 +3,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { queries } from './api/queries.ts';
-import { startSaving } from './documents/saving.ts';
+import { sendAgain, startSaving } from './documents/saving.ts';
 import { showInList } from './documents/use-document-list.ts';
 import { Broken } from './shell/broken.tsx';
 import { Shell } from './shell/shell.tsx';
@@ -72,6 +72,6 @@ createRoot(document.getElementById('root')!).render(
 // Once the first screen stands.
 const follow = codeLater(async () => (await import('./documents/follow.ts')).followChanges);
 const install = codeLater(async () => (await import('./documents/installed.ts')).keepInstalled);
-setTimeout(() => void follow().then((begin) => begin()), 200);
+setTimeout(() => void follow().then((begin) => begin(sendAgain)), 200);
 setTimeout(() => void fetchAhead(), 1500);
 setTimeout(() => void install().then((begin) => begin()), 2000);

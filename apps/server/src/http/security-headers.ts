@@ -3,8 +3,10 @@ import helmet from 'helmet';
 /**
  * Headers that keep other pages out. Scripts, connections, fonts and workers come from this server alone; styles may stand in
  * elements, as the messages' do. Plain HTTP has no certificate to insist on.
+ *
+ * @param isPrivate  whether browsers take the line for private: where they do not they complain of headers that ask for more
  */
-export const securityHeaders = () =>
+export const securityHeaders = (isPrivate: boolean) =>
   helmet({
     contentSecurityPolicy: {
       useDefaults: false,
@@ -23,6 +25,7 @@ export const securityHeaders = () =>
       },
     },
     strictTransportSecurity: false,
+    ...(!isPrivate && { crossOriginOpenerPolicy: false, originAgentCluster: false }),
     // The form of the passphrase must say where it comes from; nobody else is told.
     referrerPolicy: { policy: 'same-origin' },
     xFrameOptions: { action: 'deny' },

@@ -2,6 +2,8 @@ import type { DocumentChange } from '@usual-drag/contract';
 
 /** ms until one asks again where the server has turned away, as it does while nobody is signed in. */
 const patience = 5000;
+/** ms without a sign of life, of which the server gives one every twenty seconds, after which the line counts as gone. */
+const silence = 45_000;
 
 /**
  * Hears of every document that changes, as long as the page can be seen: a browser keeps but few lines to one server open.
@@ -11,14 +13,25 @@ const patience = 5000;
  */
 export function listen(onChange: (change: DocumentChange) => void, onAgain: () => void): void {
   let source: EventSource | null = null;
+  let silent: ReturnType<typeof setTimeout> | undefined;
   const open = (): void => {
     source?.close();
     source = null;
+    clearTimeout(silent);
     if (document.hidden) return;
     const opened = new EventSource('/api/events');
     source = opened;
+    const heard = (): void => {
+      clearTimeout(silent);
+      silent = setTimeout(open, silence);
+    };
+    heard();
     opened.addEventListener('open', onAgain);
-    opened.addEventListener('message', ({ data }) => onChange(JSON.parse(data as string) as DocumentChange));
+    opened.addEventListener('alive', heard);
+    opened.addEventListener('message', ({ data }) => {
+      heard();
+      onChange(JSON.parse(data as string) as DocumentChange);
+    });
     opened.addEventListener('error', () => {
       // It tries again by itself where the line has gone, and gives up where it was answered otherwise.
       if (opened.readyState === EventSource.CLOSED) setTimeout(() => opened === source && open(), patience);

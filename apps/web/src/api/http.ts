@@ -1,7 +1,7 @@
 import { useSignedOut } from './signed-out.ts';
 
-/** ms that an answer may take; in a dead spot none ever comes. */
-const longest = 20_000;
+/** ms that an answer may take, by how much is sent; in a dead spot none ever comes. */
+const longest = (characters: number): number => 8000 + characters / 100;
 
 /** A request that the server refused, with its reason. */
 export class Refused extends Error {
@@ -27,7 +27,7 @@ export class Unreachable extends Error {}
  */
 export async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
   const json = body === undefined ? undefined : JSON.stringify(body);
-  return answerTo(method, path, 'application/json', json, AbortSignal.timeout(longest));
+  return answerTo(method, path, 'application/json', json, AbortSignal.timeout(longest(json?.length ?? 0)));
 }
 
 /** The same with a body that is no JSON. */

@@ -125,7 +125,11 @@ export function nextState<T>(
     case 'saved':
       return saved(state, action.stored, merging);
     case 'unreachable':
-      return { ...state, unanswered: [...state.unanswered, sentOf(state)], saving: { kind: 'unreachable' } };
+      return {
+        ...state,
+        unanswered: [...new Set([...state.unanswered, sentOf(state)])],
+        saving: { kind: 'unreachable' },
+      };
     case 'failed':
       return { ...state, saving: { kind: 'failed', message: action.message } };
     case 'refused':

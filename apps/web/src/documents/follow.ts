@@ -13,9 +13,14 @@ const pause = 300;
 /** The newest revision that the server has told of, by document. */
 const told = new Map<string, number>();
 
-/** Keeps what is open, and the lists, as the server has them, whoever changes them. */
-export function followChanges(): void {
+/**
+ * Keeps what is open, and the lists, as the server has them, whoever changes them.
+ *
+ * @param onAgain  told whenever the server is heard again
+ */
+export function followChanges(onAgain: () => void): void {
   listen(hear, () => {
+    onAgain();
     for (const key in useDocuments.getState().open) again(key);
     for (const kind of ['instruments', 'meter-projects'] as const)
       if (queries.getQueryData(listQuery(kind).queryKey)) again(kind);

@@ -1,9 +1,9 @@
 import { clock } from '../ui/words.ts';
-import type { DocumentState, SaveState } from './document-state.ts';
+import type { DocumentState } from './document-state.ts';
 
 /** How the last edit stands, in words; `unkept` where the browser could not keep it either. */
 export function saveWords(
-  { saving, savedAt }: Pick<DocumentState<unknown>, 'saving' | 'savedAt'>,
+  { saving, savedAt, unanswered }: Pick<DocumentState<unknown>, 'saving' | 'savedAt' | 'unanswered'>,
   unkept = false,
 ): string {
   const kept = unkept
@@ -14,6 +14,8 @@ export function saveWords(
       return savedAt ? `Saved ${clock(savedAt)}` : '';
     case 'unsaved':
     case 'sending':
+      // Sent again: whether the server is there shows when it answers.
+      if (unanswered.length > 0) return `Not saved: the server does not answer. ${kept}`;
       return unkept ? `Saving … ${kept}` : 'Saving …';
     case 'unreachable':
       return `Not saved: the server does not answer. ${kept}`;
@@ -27,5 +29,12 @@ export function saveWords(
 }
 
 /** Whether a person should look at it. */
-export const isTrouble = ({ kind }: SaveState<unknown>): boolean =>
-  kind === 'unreachable' || kind === 'failed' || kind === 'refused' || kind === 'conflict';
+export const isTrouble = ({
+  saving: { kind },
+  unanswered,
+}: Pick<DocumentState<unknown>, 'saving' | 'unanswered'>): boolean =>
+  kind === 'unreachable' ||
+  kind === 'failed' ||
+  kind === 'refused' ||
+  kind === 'conflict' ||
+  (kind !== 'saved' && unanswered.length > 0);

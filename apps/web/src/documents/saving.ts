@@ -31,17 +31,19 @@ export function startSaving(onChange: (key: string, state: DocumentState<unknown
       onChange(key, open[key]!);
     }
   });
-  const again = (): void => {
-    for (const [key, state] of Object.entries(useDocuments.getState().open))
-      if (state.saving.kind === 'unreachable' || state.saving.kind === 'failed') void send(key);
-  };
-  window.addEventListener('online', again);
+  window.addEventListener('online', sendAgain);
   window.addEventListener('beforeunload', (event) => {
     if (unkept.size > 0) event.preventDefault();
   });
   void takeOverDrafts().then((found) => {
     for (const { kind, id, draft } of found) openDraft(kind, id, draft);
   });
+}
+
+/** Sends at once what waits for its next try: the server is there again. */
+export function sendAgain(): void {
+  for (const [key, { saving }] of Object.entries(useDocuments.getState().open))
+    if (saving.kind === 'unreachable' || saving.kind === 'failed') void send(key);
 }
 
 /** Whether closing the window would lose an edit of a document: it is neither saved nor kept in the browser. */

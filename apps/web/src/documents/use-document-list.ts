@@ -40,8 +40,8 @@ export const useListSaveWords = (kind: ListedKind): string =>
     return first ? saveWords(first[1], isUnkept(first[0])) : '';
   });
 
-const urgency = ({ saving }: DocumentState<unknown>): number =>
-  isTrouble(saving) ? 2 : saving.kind === 'saved' ? 0 : 1;
+const urgency = (state: DocumentState<unknown>): number =>
+  isTrouble(state) ? 2 : state.saving.kind === 'saved' ? 0 : 1;
 const newest = ({ savedAt }: DocumentState<unknown>): string => savedAt ?? '';
 
 /** Shows an open document in its list at once. */

@@ -10,13 +10,13 @@ import { isUnkept } from '../documents/saving.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';
 import { ValueField } from '../ui/value-field.tsx';
 import { CommandKeys } from './command-keys.tsx';
-import { DevicesLink } from './devices-link.tsx';
 import { BenchSign, CorrectSign, JobsSign, KitSign, LearnSign, PracticeSign, WorkshopSign } from './signs.tsx';
 import { currentTheme, useTheme } from '../ui/theme.ts';
 
 const ConflictQuestion = fetchedLater(
   async () => (await import('../documents/conflict-question.tsx')).ConflictQuestion,
 );
+const DevicesLink = fetchedLater(async () => (await import('./devices-link.tsx')).DevicesLink);
 const SignedOut = fetchedLater(async () => (await import('./signed-out.tsx')).SignedOut);
 const Toaster = fetchedLater(async () => (await import('../ui/toaster.tsx')).Toaster);
 
@@ -39,7 +39,9 @@ export function Shell() {
         <span role="status">{fetching && 'Fetching the page …'}</span>
         <div className="ml-auto flex shrink-0 items-center sm:gap-1">
           {openJob && <UndoButtons jobId={openJob} />}
-          <DevicesLink />
+          <Suspense fallback={<span className="size-9" />}>
+            <DevicesLink />
+          </Suspense>
           <BarButton
             label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
             onClick={() => choose(theme === 'dark' ? 'light' : 'dark')}
@@ -100,9 +102,10 @@ function OpenJob({ jobId }: { readonly jobId: string }) {
     const state = documentState(open, 'jobs', jobId);
     return state ? saveWords(state, isUnkept(documentKey('jobs', jobId))) : '';
   });
-  const trouble = useDocuments(({ open }) =>
-    isTrouble(documentState(open, 'jobs', jobId)?.saving ?? { kind: 'saved' }),
-  );
+  const trouble = useDocuments(({ open }) => {
+    const state = documentState(open, 'jobs', jobId);
+    return state !== undefined && isTrouble(state);
+  });
   return (
     <>
       <ValueField

@@ -2,6 +2,8 @@ import { Dialog, DialogPanel } from '@headlessui/react';
 import { readingOrigin, type PlanStep } from '@usual-drag/core';
 import { Volume2, VolumeX, X } from 'lucide-react';
 import { useEffect } from 'react';
+import { documentState, useDocuments } from '../../documents/documents.ts';
+import { isTrouble, saveWords } from '../../documents/save-words.ts';
 import { Button } from '../../ui/button.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { useInHand } from './in-hand.ts';
@@ -36,6 +38,7 @@ export function LargeView({ readings, step }: { readonly readings: Readings; rea
               </>
             )}
           </p>
+          <SaveTrouble />
           <Button
             aria-pressed={spoken}
             aria-label="Speak each step"
@@ -51,5 +54,19 @@ export function LargeView({ readings, step }: { readonly readings: Readings; rea
         <StepCard readings={readings} step={step} large />
       </DialogPanel>
     </Dialog>
+  );
+}
+
+/** Where the step stands alone the head of the page does not: what is not handed in yet is said here. */
+function SaveTrouble() {
+  const jobId = useBench((state) => state.jobId);
+  const words = useDocuments(({ open }) => {
+    const state = jobId === null ? undefined : documentState(open, 'jobs', jobId);
+    return state && isTrouble(state) ? saveWords(state) : '';
+  });
+  return (
+    <p role="status" className="max-w-[40%] text-[14px] leading-tight text-ochre empty:hidden">
+      {words}
+    </p>
   );
 }
