@@ -21,6 +21,7 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
   return [
     { name: 'Jobs', path: '/' },
     { name: 'Jobs, table', path: '/?view=table' },
+    { name: 'Devices', path: '/devices' },
     { name: 'Network', path: `${divider}/network` },
     {
       name: 'Network, a part',

@@ -1,10 +1,8 @@
 // npm run screenshots: takes docs/screenshots anew from the demo data, in a folder of its own.
 import { chromiumPath } from './chromium.mjs';
-import { spawn } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { newFolder, startServer } from '../apps/server/src/test/running-server.ts';
 
 const root = join(import.meta.dirname, '..');
 const address = 'http://127.0.0.1:8471';
@@ -85,14 +83,6 @@ const views: readonly {
     },
   },
   {
-    name: 'tolerance',
-    job: /^Float-level/,
-    take: async (page) => {
-      await page.getByRole('tab', { name: 'Tolerance' }).click();
-      await page.getByRole('button', { name: 'Sample again' }).waitFor();
-    },
-  },
-  {
     name: 'report',
     job: /^Float-level/,
     take: async (page) => {
@@ -118,6 +108,18 @@ const views: readonly {
         await page.getByRole('textbox', { name, exact: true }).fill(value);
       await page.keyboard.press('Tab');
       await page.waitForTimeout(800);
+    },
+  },
+  {
+    name: 'devices',
+    take: async (page) => {
+      await page.goto(`${workshop.address}/devices`);
+      await page.getByLabel('Passphrase of the workshop').fill(passphrase);
+      await page.keyboard.press('Enter');
+      await page.getByLabel('Who reads here').fill('B. Wader');
+      await page.keyboard.press('Enter');
+      await page.getByLabel('Who reads here').blur();
+      await page.getByRole('img', { name: /^QR code/ }).waitFor();
     },
   },
   {
@@ -213,16 +215,13 @@ const views: readonly {
   },
 ];
 
-const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
-  env: {
-    ...process.env,
-    PORT: '8471',
-    USUAL_DRAG_DATA: mkdtempSync(join(tmpdir(), 'usual-drag-shots-')),
-    USUAL_DRAG_DEMO: '1',
-  },
-  stdio: ['ignore', 'pipe', 'inherit'],
+const passphrase = 'four words of ours';
+/** One that lets the whole workshop in. */
+const workshop = await startServer(newFolder(), {
+  demo: true,
+  env: { HOST: '0.0.0.0', USUAL_DRAG_PASSPHRASE: passphrase },
 });
-await new Promise((resolve) => server.stdout.once('data', resolve));
+const server = await startServer(newFolder(), { demo: true, port: 8471 });
 const browser = await chromium.launch({
   executablePath: chromiumPath(),
   args: ['--headless', '--no-sandbox', '--disable-gpu'],
@@ -231,7 +230,8 @@ try {
   for (const view of views) await shoot(view);
 } finally {
   await browser.close();
-  server.kill();
+  await server.stop();
+  await workshop.stop();
 }
 
 async function shoot({ name, job, take }: (typeof views)[number]): Promise<void> {

@@ -55,9 +55,9 @@ export async function startServer(settings: Settings): Promise<Started> {
   });
   app.setGlobalPrefix('api');
   app.disable('x-powered-by');
-  app.use(securityHeaders(tls !== null || isLoopback(host)));
+  app.use(securityHeaders(access.listening().isPrivate));
   app.use(allowOwnRequestsOnly(access.listening));
-  if (access.sessions) app.use(requireSession({ sessions: access.sessions, isPrivate: tls !== null }));
+  if (access.sessions) app.use(requireSession(access.sessions, access.listening()));
   app.use(compression());
   app.useBodyParser('json', { limit: largestDocument + envelope, strict: false });
   app.useBodyParser('raw', { type: 'application/zip', limit: 64 * 2 ** 20 });

@@ -13,11 +13,11 @@ export class DevicesController {
   @Get()
   async read(): Promise<DevicesAnswer> {
     const { sessions } = this.access;
-    const { scheme, addresses } = this.access.listening();
+    const { isPrivate, addresses } = this.access.listening();
     const shown = sessions === null ? [] : addresses;
     return {
       isOpen: sessions !== null,
-      isPrivate: scheme === 'https' || sessions === null,
+      isPrivate,
       addresses: await Promise.all(
         shown.map(async (address) => ({ address, code: await qrCode(address, { type: 'svg', margin: 2 }) })),
       ),

@@ -12,6 +12,8 @@ interface Asked {
 export interface Listening {
   readonly scheme: 'http' | 'https';
   readonly port: number;
+  /** Whether nobody else on a network can read what is sent. */
+  readonly isPrivate: boolean;
   /** Names that lead here and are known in advance; the address that a request came in on is another one. */
   readonly names: readonly string[];
   /** Addresses to open it at, the best first. */
@@ -39,6 +41,7 @@ export function listeningAt({ host, tls }: Asked, port: number): Listening {
   return {
     scheme,
     port,
+    isPrivate: tls !== null || isLoopback(host),
     names: [...loopback, ...others, ...certified.map(inAddress)],
     addresses: reached.map((name) => `${scheme}://${withPort(inAddress(name), scheme, port)}`),
   };

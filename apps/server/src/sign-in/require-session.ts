@@ -1,6 +1,7 @@
 import { parseCookie, stringifySetCookie } from 'cookie';
 import express, { Router, type NextFunction, type Request, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
+import type { Listening } from '../network/addresses.ts';
 import { signInPage, signInPath } from './sign-in-page.ts';
 import { sessionAge, type Sessions } from './sessions.ts';
 
@@ -9,17 +10,14 @@ const minute = 60_000;
 /** Tries a minute that are not the passphrase: of one address, and of all together. */
 const tries = { address: 5, all: 60 } as const;
 
-interface Options {
-  readonly sessions: Sessions;
-  /** Whether the line is private, by TLS. */
-  readonly isPrivate: boolean;
-}
-
 /**
  * Lets nothing through but the page that asks for the passphrase until a device has said it; then gives that device a cookie,
  * signed, not to be read by scripts and sent by no other site. Who tries too often waits.
  */
-export function requireSession({ sessions, isPrivate }: Options): Router {
+export function requireSession(
+  sessions: Sessions,
+  { isPrivate, scheme }: Pick<Listening, 'isPrivate' | 'scheme'>,
+): Router {
   const ask = (response: Response, status: number, next: string, message: string | null): void =>
     void response
       .status(status)
@@ -38,7 +36,7 @@ export function requireSession({ sessions, isPrivate }: Options): Router {
         path: '/',
         httpOnly: true,
         sameSite: 'strict',
-        secure: isPrivate,
+        secure: scheme === 'https',
       }),
     );
   const throttle = (limit: number, keyed: boolean) =>

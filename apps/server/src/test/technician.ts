@@ -73,6 +73,8 @@ export class Technician {
     if (!answer) return null;
     this.isUnsaved = false;
     this.#take(answer);
+    // What was heard while this was on its way.
+    void this.#catchUpSoon();
     return performance.now() - begun;
   }
 

@@ -19,7 +19,11 @@ export function DevicesPage() {
             This device
           </h2>
           <p className="text-soft">Readings that are taken here say who took them. A name, no account.</p>
-          <PersonField label="Who reads here" placeholder="a name, for the record" className="w-full max-w-72" />
+          <PersonField
+            label="Who reads here"
+            placeholder="a name, for the record"
+            className="w-full max-w-72 [&_label]:mb-1.5"
+          />
         </section>
         {error && <p role="alert">{error.message}</p>}
         {data && (data.isOpen ? <OthersGetIn devices={data} /> : <NobodyElse />)}

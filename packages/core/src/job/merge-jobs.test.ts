@@ -56,6 +56,18 @@ test('handed in twice, nothing is there twice', () => {
   expect(shown(mergeJobs(base, further, once))).toEqual(['M1 6.36', 'M2 6.37', 'M3 3.65', 'M4 3.66']);
 });
 
+test('readings that say the same at the same moment are two where two took them', () => {
+  const [one, other] = ['a', 'b'].map((by) => addReading(base, { ...reading('M2', '1', '01:00.000'), by }));
+  expect(shown(mergeJobs(base, one!, other!))).toEqual(['M1 6.36', 'M2 1', 'M3 1']);
+  // Names that no other device gives are told apart by them alone.
+  const own = (id: string): Job => addReading(base, reading(id, '1', '01:00.000'));
+  expect(shown(mergeJobs(base, own('phone-1'), own('bench-1')))).toEqual(['M1 6.36', 'bench-1 1', 'phone-1 1']);
+  const untimed = (id: string): Job =>
+    addReading(base, { ...reading(id, '1', ''), observations: [{ shown: '1', unit: 'V' }] });
+  expect(shown(mergeJobs(base, untimed('x'), untimed('y')))).toEqual(['M1 6.36', 'y 1', 'x 1']);
+  expect(shown(mergeJobs(base, untimed('x'), untimed('x')))).toEqual(['M1 6.36', 'x 1']);
+});
+
 test('of everything else one side may have changed something, whichever it is', () => {
   const read = take(base, '3.65', '01:30.000');
   const edited = withResistance('R2', 47_000);

@@ -37,49 +37,59 @@ function withoutReadings({ readings: _readings, version: _version, ...rest }: Jo
 }
 
 /**
- * One job's readings with another's: those of `theirs` keep their places and names; new ones of `mine` follow, in order, under the
- * next free names where theirs are taken. What one side took away and the other left alone is gone; what both changed says both.
+ * One job's readings with another's: those of `theirs` keep their places and names; new ones of `mine` follow, in order, each under
+ * the next free name where its own is taken. What one side took away and the other left alone is gone; what both changed says both.
  */
 function mergeReadings(
   base: readonly Reading[],
   mine: readonly Reading[],
   theirs: readonly Reading[],
 ): readonly Reading[] {
-  const [former, own, other] = [byOrigin(base), byOrigin(mine), byOrigin(theirs)];
+  const [former, own, other] = [byName(base), byName(mine), byName(theirs)];
+  const pairs = new Map(mine.map((reading) => [reading, sameIn(other, reading, own)]));
+  const ownOf = new Map([...pairs].flatMap(([reading, their]) => (their ? [[their, reading] as const] : [])));
   const merged: Reading[] = [];
-  for (const [origin, reading] of other) {
-    const [before, changed] = [former.get(origin), own.get(origin)];
+  for (const reading of theirs) {
+    const [before, changed] = [named(former, reading), ownOf.get(reading)];
     if (changed) merged.push(mergeReading(before, changed, reading));
     else if (!before || !sameValue(before, reading)) merged.push(reading);
   }
-  let isRenaming = false;
-  for (const [origin, reading] of own) {
-    const before = former.get(origin);
-    if (other.has(origin) || (before && sameValue(before, reading))) continue;
-    isRenaming ||= merged.some(({ id }) => id === reading.id);
-    merged.push(isRenaming ? { ...reading, id: nextReadingId(merged) } : reading);
+  for (const [reading, their] of pairs) {
+    const before = named(former, reading);
+    if (their || (before && sameValue(before, reading))) continue;
+    const isTaken = merged.some(({ id }) => id === reading.id);
+    merged.push(isTaken ? { ...reading, id: nextReadingId(merged) } : reading);
   }
   return merged;
 }
 
 /**
- * What a reading is known by whatever its name has become: when and what its display first said, and on which instrument. Two
- * devices may call their next reading by the same name.
+ * What a reading is known by beside its name: when and what its display first said, on which instrument, and who read it. Two devices
+ * may call their next reading by the same name.
  */
-export function readingOrigin({ id, quantity, instrument, observations }: Reading): string {
-  const [{ shown, unit, at } = { shown: '', unit: '' }] = observations;
-  // Only without a time the name has to tell them apart.
-  return JSON.stringify([quantity, instrument, shown, unit, at ?? id]);
+export function readingOrigin({ quantity, instrument, observations, by }: Reading): string {
+  const [first] = observations;
+  return JSON.stringify([quantity, instrument, first?.shown, first?.unit, first?.at, by]);
 }
 
-/** Of readings with one origin, as two copies of a line of a file may be, each is one of its own. */
-function byOrigin(readings: readonly Reading[]): Map<string, Reading> {
-  const all = new Map<string, Reading>();
-  for (const reading of readings) {
-    const origin = readingOrigin(reading);
-    all.set(all.has(origin) ? `${origin} ${reading.id}` : origin, reading);
-  }
-  return all;
+type Named = ReadonlyMap<string, Reading>;
+const byName = (readings: readonly Reading[]): Named => new Map(readings.map((reading) => [reading.id, reading]));
+
+/** The reading of that name, where it is the same one. */
+function named(readings: Named, reading: Reading): Reading | undefined {
+  const found = readings.get(reading.id);
+  return found && readingOrigin(found) === readingOrigin(reading) ? found : undefined;
+}
+
+/**
+ * A reading as another version has it. One that was handed in before, its answer lost on the way, may have got another name there: its
+ * own was taken. Those that have their names in `own` too are others. Without a time nothing but the name tells readings apart.
+ */
+function sameIn(readings: Named, reading: Reading, own: Named): Reading | undefined {
+  const found = named(readings, reading);
+  if (found || !readings.has(reading.id) || reading.observations[0]?.at === undefined) return found;
+  const origin = readingOrigin(reading);
+  return [...readings.values()].find((one) => readingOrigin(one) === origin && !named(own, one));
 }
 
 function mergeReading(base: Reading | undefined, mine: Reading, theirs: Reading): Reading {
