@@ -54,7 +54,7 @@ export function Readings({ report }: { readonly report: Report }) {
             </thead>
             <tbody>
               {report.readings.map((one) => (
-                <Row key={one.reading.id} one={one} />
+                <Row key={one.reading.id} one={one} by={report.job.record?.by} />
               ))}
             </tbody>
           </table>
@@ -64,7 +64,8 @@ export function Readings({ report }: { readonly report: Report }) {
   );
 }
 
-function Row({ one }: { readonly one: ReportReading }) {
+/** Who read is told where it is somebody else than the job's head says. */
+function Row({ one, by }: { readonly one: ReportReading; readonly by: string | undefined }) {
   const { reading, compared, shown, at } = one;
   const { id, struck } = reading;
   return (
@@ -72,6 +73,7 @@ function Row({ one }: { readonly one: ReportReading }) {
       <th scope="row">
         {id}
         {at !== null && <span className="small">{moment(at)}</span>}
+        {reading.by !== undefined && reading.by !== by && <span className="small">read by {reading.by}</span>}
       </th>
       <td>
         {struck ? <s>{one.place}</s> : one.place}

@@ -41,6 +41,10 @@ test('to others it answers by the address that they came to, and by the name of 
   expect(at.addresses).toEqual(outside.map(({ address }) => `http://${address}:8470`));
 });
 
+test('a name that it was told to listen on is one that it answers to', () => {
+  expect(hostsOf(listeningAt({ host: 'Bench.lan', tls: null }, 8470), '10.0.0.1')).toContain('bench.lan:8470');
+});
+
 test('a port that is the usual one may be left out', () => {
   expect(hostsOf(listeningAt({ host: '10.0.0.1', tls: null }, 80), '10.0.0.1')).toEqual(
     expect.arrayContaining(['10.0.0.1', '10.0.0.1:80']),

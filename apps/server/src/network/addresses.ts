@@ -36,7 +36,8 @@ export function listeningAt({ host, tls }: Asked, port: number): Listening {
   const scheme = tls ? 'https' : 'http';
   const certified = tls ? certifiedNames(tls.cert) : [];
   const own = hostname().toLowerCase();
-  const others = isLoopback(host) ? [] : [own, `${own}.local`];
+  const isAny = host === '0.0.0.0' || host === '::';
+  const others = isLoopback(host) ? [] : [own, `${own}.local`, ...(isAny ? [] : [inAddress(host)])];
   const reached = isLoopback(host) ? [host] : [...certified.filter((name) => !isIP(name)), ...reachedAt(host)];
   return {
     scheme,

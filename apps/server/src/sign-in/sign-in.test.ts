@@ -148,6 +148,29 @@ test('as JSON it is answered in JSON', async () => {
   }
 });
 
+test('whatever is sent to it, it answers in words, and goes on', async () => {
+  server = await startServer(newFolder(), { env });
+  const send = (type: string, body: string) =>
+    fetch(`${server.address}/sign-in`, { method: 'POST', redirect: 'manual', headers: { 'content-type': type }, body });
+  const [json, form] = ['application/json', 'application/x-www-form-urlencoded'];
+  for (const [type, body] of [
+    [json, '{'],
+    [json, 'null'],
+    [form, `passphrase=${'x'.repeat(9000)}`],
+    [form, 'passphrase[]=x&passphrase[]=y'],
+  ] as const) {
+    const answer = await send(type, body);
+    expect([body.slice(0, 20), answer.status >= 400 && answer.status < 500]).toEqual([body.slice(0, 20), true]);
+    expect(await answer.text()).not.toMatch(/\n\s+at /);
+  }
+  expect((await fetch(`${server.address}/sign-in?next=${encodeURIComponent('"><script>')}`)).status).toBe(200);
+  const page = await (
+    await fetch(`${server.address}/sign-in?next=${encodeURIComponent('/x"><script>alert(1)</script>')}`)
+  ).text();
+  expect(page).not.toContain('<script>');
+  expect(server.output()).not.toMatch(/\n\s+at /);
+});
+
 test('a page of another site cannot sign anybody in, nor a name that was made to lead here', async () => {
   server = await startServer(newFolder(), { env });
   const from = (headers: Record<string, string>) =>

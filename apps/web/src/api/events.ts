@@ -10,8 +10,13 @@ const silence = 45_000;
  *
  * @param onChange  told of each
  * @param onAgain  told whenever it listens again: what changed meanwhile was not heard
+ * @param onTurnedAway  told where the server answers otherwise, as it does while nobody is signed in
  */
-export function listen(onChange: (change: DocumentChange) => void, onAgain: () => void): void {
+export function listen(
+  onChange: (change: DocumentChange) => void,
+  onAgain: () => void,
+  onTurnedAway: () => void,
+): void {
   let source: EventSource | null = null;
   let silent: ReturnType<typeof setTimeout> | undefined;
   const open = (): void => {
@@ -34,7 +39,9 @@ export function listen(onChange: (change: DocumentChange) => void, onAgain: () =
     });
     opened.addEventListener('error', () => {
       // It tries again by itself where the line has gone, and gives up where it was answered otherwise.
-      if (opened.readyState === EventSource.CLOSED) setTimeout(() => opened === source && open(), patience);
+      if (opened.readyState !== EventSource.CLOSED) return;
+      onTurnedAway();
+      setTimeout(() => opened === source && open(), patience);
     });
   };
   document.addEventListener('visibilitychange', open);

@@ -1,4 +1,4 @@
-import { useSignedOut } from './signed-out.ts';
+import { nowSignedOut, useSignedOut } from './signed-out.ts';
 
 /** ms that an answer may take, by how much is sent; in a dead spot none ever comes. */
 const longest = (characters: number): number => 8000 + characters / 100;
@@ -58,7 +58,7 @@ export async function answerTo<T>(
   if (answer?.error === undefined) throw new Unreachable('The server does not answer.');
   const { message, ...details } = answer.error;
   if (response.status === 401) {
-    useSignedOut.setState({ isSignedOut: true });
+    nowSignedOut();
     throw new Failed('This device is not signed in.');
   }
   if (response.status === 503 || response.status === 507) throw new Failed(message);

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { DevicesAnswer } from '@usual-drag/contract';
 import { useState } from 'react';
 import { devicesQuery, signOut, signOutEverywhere } from '../api/devices.ts';
+import { forgetAnswers } from '../api/signed-out.ts';
 import { Button } from '../ui/button.tsx';
 import { Note } from '../ui/note.tsx';
 import { PersonField } from '../ui/person-field.tsx';
@@ -122,10 +123,4 @@ function SigningOut() {
       )}
     </section>
   );
-}
-
-/** What the server had answered is not left on a device that is signed out. */
-async function forgetAnswers(): Promise<void> {
-  if (!('caches' in globalThis)) return;
-  for (const name of await caches.keys()) if (name.startsWith('answers')) await caches.delete(name);
 }

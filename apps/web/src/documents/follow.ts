@@ -1,4 +1,5 @@
 import type { DocumentChange, DocumentKind, DocumentOfKind, StoredDocument } from '@usual-drag/contract';
+import { devicesQuery } from '../api/devices.ts';
 import { listen } from '../api/events.ts';
 import { jobQuery } from '../api/jobs.ts';
 import { listQuery, type ListedKind } from '../api/lists.ts';
@@ -19,12 +20,14 @@ const told = new Map<string, number>();
  * @param onAgain  told whenever the server is heard again
  */
 export function followChanges(onAgain: () => void): void {
-  listen(hear, () => {
+  const askForAll = (): void => {
     onAgain();
     for (const key in useDocuments.getState().open) again(key);
     for (const kind of ['instruments', 'meter-projects'] as const)
       if (queries.getQueryData(listQuery(kind).queryKey)) again(kind);
-  });
+  };
+  // Asked outright, it says why.
+  listen(hear, askForAll, () => void queries.fetchQuery({ ...devicesQuery, staleTime: 0 }).catch(() => undefined));
   // What was heard while an edit was under way is asked for once that is saved.
   useDocuments.subscribe(({ open }, { open: before }) => {
     for (const key in open) if (open[key] !== before[key] && isBehind(key)) again(key);
@@ -58,16 +61,16 @@ const waiting = new Map<string, 'under way' | 'asked again'>();
 function again(what: string): void {
   if (waiting.has(what)) return void waiting.set(what, 'asked again');
   waiting.set(what, 'under way');
-  const isLeft = (): boolean => waiting.get(what) === 'asked again' || isBehind(what);
-  void ask(what)
-    // Without an answer there is nothing to be heard either; it asks once it listens again.
-    .catch(() => undefined)
-    .then(() => new Promise((later) => setTimeout(later, pause)))
-    .then(() => {
-      const left = isLeft();
-      waiting.delete(what);
-      if (left) again(what);
-    });
+  const asked = ask(what).then(
+    () => true,
+    // Without an answer there is nothing to be heard either: it is asked again once there is.
+    () => false,
+  );
+  void Promise.all([asked, new Promise((later) => setTimeout(later, pause))]).then(([isAnswered]) => {
+    const isLeft = waiting.get(what) === 'asked again' || isBehind(what);
+    waiting.delete(what);
+    if (isAnswered && isLeft) again(what);
+  });
 }
 
 async function ask(what: string): Promise<void> {
