@@ -54,7 +54,7 @@ export function Readings({ report }: { readonly report: Report }) {
             </thead>
             <tbody>
               {report.readings.map((one) => (
-                <Row key={one.reading.id} one={one} by={report.job.record?.by} />
+                <Row key={one.reading.id} one={one} />
               ))}
             </tbody>
           </table>
@@ -64,8 +64,7 @@ export function Readings({ report }: { readonly report: Report }) {
   );
 }
 
-/** Who read is told where it is somebody else than the job's head says. */
-function Row({ one, by }: { readonly one: ReportReading; readonly by: string | undefined }) {
+function Row({ one }: { readonly one: ReportReading }) {
   const { reading, compared, shown, at } = one;
   const { id, struck } = reading;
   return (
@@ -73,7 +72,6 @@ function Row({ one, by }: { readonly one: ReportReading; readonly by: string | u
       <th scope="row">
         {id}
         {at !== null && <span className="small">{moment(at)}</span>}
-        {reading.by !== undefined && reading.by !== by && <span className="small">read by {reading.by}</span>}
       </th>
       <td>
         {struck ? <s>{one.place}</s> : one.place}

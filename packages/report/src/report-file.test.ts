@@ -48,14 +48,6 @@ test('every section stands once, in the order of the report, and those left out 
   ]);
 });
 
-test('who read is told where it is somebody else than the head says', () => {
-  const [first, ...rest] = divider.readings!;
-  const record = { ...divider.record, by: 'A. Sluice' };
-  const by = (name: string): Job => ({ ...divider, record, readings: [{ ...first!, by: name }, ...rest] });
-  expect(html(by('B. Wader'))).toContain('read by B. Wader');
-  expect(html(by('A. Sluice'))).not.toContain('read by');
-});
-
 test('every reading has a row with what was displayed, measured, expected, corrected and its verdict', () => {
   const text = html();
   for (const { id } of divider.readings!) expect(text).toMatch(new RegExp(`<th scope="row">${id}<`));

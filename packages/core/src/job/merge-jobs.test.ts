@@ -119,6 +119,20 @@ test('without the common version nothing is taken away, and other edits are aske
   expect(mergeJobs(null, withResistance('R2', 1), theirs)).toBeNull();
 });
 
+test('ten thousand readings that all have the names of ten thousand others are joined at once', () => {
+  const many = (by: string): Job => ({
+    ...divider,
+    version: 2,
+    readings: Array.from({ length: 10_000 }, (_, k) => ({ ...reading(`M${k + 1}`, '1', `at ${k}`), by })),
+  });
+  const begun = performance.now();
+  const merged = mergeJobs(divider, many('a'), many('b'))!;
+  expect(new Set(merged.readings!.map(({ id }) => id)).size).toBe(20_000);
+  expect(sameValue(mergeJobs(divider, many('a'), merged), merged)).toBe(true);
+  // Minutes, where each is looked for among all.
+  expect(performance.now() - begun).toBeLessThan(10_000);
+});
+
 test('the version follows what the joined job has', () => {
   const bare: Job = { format: 'usual-drag/job', version: 1, network: divider.network };
   expect(mergeJobs(bare, bare, take(bare, '1', '00:00.000'))!.version).toBe(2);

@@ -1,7 +1,7 @@
 import type { Observation, Reading } from '../readings/index.ts';
 import type { Job } from './job.ts';
 import { atItsVersion } from './job-version.ts';
-import { nextReadingId } from './reading-edits.ts';
+import { freeReadingId } from './reading-edits.ts';
 import { sameValue } from './same-value.ts';
 
 /**
@@ -45,20 +45,22 @@ function mergeReadings(
   mine: readonly Reading[],
   theirs: readonly Reading[],
 ): readonly Reading[] {
-  const [former, own, other] = [byName(base), byName(mine), byName(theirs)];
+  const [former, own, other] = [new Indexed(base), new Indexed(mine), new Indexed(theirs)];
   const pairs = new Map(mine.map((reading) => [reading, sameIn(other, reading, own)]));
   const ownOf = new Map([...pairs].flatMap(([reading, their]) => (their ? [[their, reading] as const] : [])));
   const merged: Reading[] = [];
   for (const reading of theirs) {
-    const [before, changed] = [named(former, reading), ownOf.get(reading)];
+    const [before, changed] = [former.named(reading), ownOf.get(reading)];
     if (changed) merged.push(mergeReading(before, changed, reading));
     else if (!before || !sameValue(before, reading)) merged.push(reading);
   }
+  const taken = new Set(merged.map(({ id }) => id));
   for (const [reading, their] of pairs) {
-    const before = named(former, reading);
+    const before = former.named(reading);
     if (their || (before && sameValue(before, reading))) continue;
-    const isTaken = merged.some(({ id }) => id === reading.id);
-    merged.push(isTaken ? { ...reading, id: nextReadingId(merged) } : reading);
+    const id = taken.has(reading.id) ? freeReadingId(merged.length, taken) : reading.id;
+    taken.add(id);
+    merged.push(id === reading.id ? reading : { ...reading, id });
   }
   return merged;
 }
@@ -72,24 +74,51 @@ export function readingOrigin({ quantity, instrument, observations, by }: Readin
   return JSON.stringify([quantity, instrument, first?.shown, first?.unit, first?.at, by]);
 }
 
-type Named = ReadonlyMap<string, Reading>;
-const byName = (readings: readonly Reading[]): Named => new Map(readings.map((reading) => [reading.id, reading]));
+/** Readings by their names, and by their origins. */
+class Indexed {
+  readonly #byName: ReadonlyMap<string, Reading>;
+  #byOrigin: ReadonlyMap<string, readonly Reading[]> | null = null;
 
-/** The reading of that name, where it is the same one. */
-function named(readings: Named, reading: Reading): Reading | undefined {
-  const found = readings.get(reading.id);
-  return found && readingOrigin(found) === readingOrigin(reading) ? found : undefined;
+  constructor(private readonly readings: readonly Reading[]) {
+    this.#byName = new Map(readings.map((reading) => [reading.id, reading]));
+  }
+
+  hasName(id: string): boolean {
+    return this.#byName.has(id);
+  }
+
+  /** The reading of that name, where it is the same one. */
+  named(reading: Reading): Reading | undefined {
+    const found = this.#byName.get(reading.id);
+    return found && readingOrigin(found) === readingOrigin(reading) ? found : undefined;
+  }
+
+  /** All that have a reading's origin, in order. */
+  likewise(reading: Reading): readonly Reading[] {
+    this.#byOrigin ??= groupByOrigin(this.readings);
+    return this.#byOrigin.get(readingOrigin(reading)) ?? [];
+  }
+}
+
+function groupByOrigin(readings: readonly Reading[]): ReadonlyMap<string, readonly Reading[]> {
+  const groups = new Map<string, Reading[]>();
+  for (const reading of readings) {
+    const origin = readingOrigin(reading);
+    const group = groups.get(origin);
+    if (group) group.push(reading);
+    else groups.set(origin, [reading]);
+  }
+  return groups;
 }
 
 /**
  * A reading as another version has it. One that was handed in before, its answer lost on the way, may have got another name there: its
  * own was taken. Those that have their names in `own` too are others. Without a time nothing but the name tells readings apart.
  */
-function sameIn(readings: Named, reading: Reading, own: Named): Reading | undefined {
-  const found = named(readings, reading);
-  if (found || !readings.has(reading.id) || reading.observations[0]?.at === undefined) return found;
-  const origin = readingOrigin(reading);
-  return [...readings.values()].find((one) => readingOrigin(one) === origin && !named(own, one));
+function sameIn(readings: Indexed, reading: Reading, own: Indexed): Reading | undefined {
+  const found = readings.named(reading);
+  if (found || !readings.hasName(reading.id) || reading.observations[0]?.at === undefined) return found;
+  return readings.likewise(reading).find((one) => !own.named(one));
 }
 
 function mergeReading(base: Reading | undefined, mine: Reading, theirs: Reading): Reading {

@@ -4,9 +4,12 @@ import type { Job } from './job.ts';
 import type { Conventions, Observation, Reading } from '../readings/index.ts';
 
 /** The next free name of a reading: M3 after M2. Struck ones keep theirs. */
-export function nextReadingId(readings: readonly Reading[]): string {
-  const taken = new Set(readings.map(({ id }) => id));
-  let number = readings.length + 1;
+export const nextReadingId = (readings: readonly Reading[]): string =>
+  freeReadingId(readings.length, new Set(readings.map(({ id }) => id)));
+
+/** The same of so many readings, whose names are `taken`. */
+export function freeReadingId(count: number, taken: ReadonlySet<string>): string {
+  let number = count + 1;
   while (taken.has(`M${number}`)) number += 1;
   return `M${number}`;
 }

@@ -27,7 +27,8 @@ export function DocumentForm<Values extends object>(props: Props<Values>) {
     () => classValidatorResolver(dto as never, {}, { raw: true, mode: 'sync' }) as unknown as Resolver<FieldValues>,
     [dto],
   );
-  const form = useForm<FieldValues>({ values, resolver, mode: 'onSubmit' });
+  // What is being typed stays when the document comes anew, from another device say.
+  const form = useForm<FieldValues>({ values, resolver, mode: 'onSubmit', resetOptions: { keepDirtyValues: true } });
   // A field is confirmed by Enter and left afterwards: only the first of the two hands anything in.
   const handedIn = useRef<object>(values);
   useLayoutEffect(() => {
