@@ -27,8 +27,7 @@ export function DocumentForm<Values extends object>(props: Props<Values>) {
     () => classValidatorResolver(dto as never, {}, { raw: true, mode: 'sync' }) as unknown as Resolver<FieldValues>,
     [dto],
   );
-  // What is being typed stays when the document comes anew, from another device say.
-  const form = useForm<FieldValues>({ values, resolver, mode: 'onSubmit', resetOptions: { keepDirtyValues: true } });
+  const form = useForm<FieldValues>({ values, resolver, mode: 'onSubmit' });
   // A field is confirmed by Enter and left afterwards: only the first of the two hands anything in.
   const handedIn = useRef<object>(values);
   useLayoutEffect(() => {
