@@ -82,7 +82,7 @@ function NobodyElse() {
         Phones and other computers
       </h2>
       <p>Only this computer gets in. To let others of the workshop in, start it with a passphrase of your own:</p>
-      <p className="figures overflow-x-auto rounded-lg bg-sunk px-3 py-2 text-[15px]">
+      <p className="figures rounded-lg bg-sunk px-3 py-2 text-[15px] break-words">
         HOST=0.0.0.0 USUAL_DRAG_PASSPHRASE=&quot;four words of your own&quot; npm start
       </p>
     </section>
