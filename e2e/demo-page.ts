@@ -123,6 +123,12 @@ export async function unreadDivider(server: DemoServer): Promise<string> {
   return (made.json as { id: string }).id;
 }
 
+/** The same, open at its readings. */
+export async function openUnread(page: Page, server: DemoServer): Promise<void> {
+  await unreadDivider(server);
+  await openJob(page, server, 'Divider to be read', 'Readings');
+}
+
 /** Reads a display at the next step that has one; what is to be done before is done. */
 export async function readNext(page: Page, shown: string): Promise<void> {
   const field = page.getByLabel(/^What the display says/);

@@ -4,11 +4,11 @@ import {
   expect,
   hearNothing,
   openJob,
+  openUnread,
   readNext,
   saved,
   stored,
   test,
-  unreadDivider,
   type DemoServer,
 } from './demo-page.ts';
 
@@ -42,8 +42,7 @@ test('a reading that is taken on a phone is on the bench within a second, and sa
   browser,
   faults,
 }) => {
-  await unreadDivider(server);
-  await openJob(page, server, 'Divider to be read', 'Readings');
+  await openUnread(page, server);
   const { phone, context } = await phoneWith(browser, page.url());
   await phone.evaluate(() =>
     localStorage.setItem('usual-drag-person', JSON.stringify({ state: { person: 'B. Wader' }, version: 0 })),
@@ -70,8 +69,7 @@ test('undo takes back the own reading, not the one that came from another device
   server,
   browser,
 }) => {
-  await unreadDivider(server);
-  await openJob(page, server, 'Divider to be read', 'Readings');
+  await openUnread(page, server);
   await readNext(page, '1.11');
   await saved(page);
   const { phone, context } = await phoneWith(browser, page.url());
@@ -89,8 +87,7 @@ test('readings that two devices take at the same moment are both there, the late
   server,
   browser,
 }) => {
-  await unreadDivider(server);
-  await openJob(page, server, 'Divider to be read', 'Readings');
+  await openUnread(page, server);
   const { phone, context } = await phoneWith(browser, page.url());
   // The phone hears nothing and its save is held up until the bench has saved.
   await hearNothing(phone);

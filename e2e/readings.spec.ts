@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import type { Reading } from '@usual-drag/core';
-import { expect, openJob, saved, stored, test, unreadDivider, type DemoServer } from './demo-page.ts';
+import { expect, openJob, openUnread, saved, stored, test } from './demo-page.ts';
 import type { Page } from '@playwright/test';
 
 /** What a careful person reads at each step of the float-level divider's plan, as the display says. */
@@ -22,12 +22,6 @@ const displays = [
 ];
 
 const step = (page: Page) => page.getByRole('region', { name: 'Step in hand' });
-
-/** The divider with nothing read yet. */
-async function unread(page: Page, server: DemoServer): Promise<void> {
-  await unreadDivider(server);
-  await openJob(page, server, 'Divider to be read', 'Readings');
-}
 
 /** Goes through the plan by the number pad: Enter on what is to be done, digits and Enter on what is to be read. */
 async function readAll(page: Page): Promise<void> {
@@ -51,7 +45,7 @@ test('a whole plan is entered by number pad alone, kept, struck, exported and im
   server,
   faults,
 }) => {
-  await unread(page, server);
+  await openUnread(page, server);
   await expect(step(page)).toContainText('Resistance of R1');
   await readAll(page);
   const tab = page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: 'Readings' });

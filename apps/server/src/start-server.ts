@@ -41,10 +41,10 @@ export async function startServer(settings: Settings): Promise<Started> {
   const { host, port, passphrase, tls, dataFolder, demo, fresh } = settings;
   const open = await openDatabase(dataFolder, fresh ? startAfresh : undefined);
   for (const warning of open.warnings) process.stderr.write(`${warning}\n`);
-  let listensAt = port;
+  let listening = listeningAt(settings, port);
   const access: Access = {
     sessions: passphrase === null ? null : await Sessions.open(open.database, passphrase),
-    listening: () => listeningAt(settings, listensAt),
+    listening: () => listening,
   };
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(open, access, demo), {
     logger: ['error', 'warn', 'fatal'],
@@ -55,9 +55,9 @@ export async function startServer(settings: Settings): Promise<Started> {
   });
   app.setGlobalPrefix('api');
   app.disable('x-powered-by');
-  app.use(securityHeaders(access.listening().isPrivate));
+  app.use(securityHeaders(listening.isPrivate));
   app.use(allowOwnRequestsOnly(access.listening));
-  if (access.sessions) app.use(requireSession(access.sessions, access.listening()));
+  if (access.sessions) app.use(requireSession(access.sessions, listening));
   app.use(compression());
   app.useBodyParser('json', { limit: largestDocument + envelope, strict: false });
   app.useBodyParser('raw', { type: 'application/zip', limit: 64 * 2 ** 20 });
@@ -77,11 +77,11 @@ export async function startServer(settings: Settings): Promise<Started> {
     throw listenFailure(error, host, port);
   }
   const bound = app.getHttpServer().address() as AddressInfo;
-  listensAt = bound.port;
-  const { addresses, scheme } = access.listening();
+  listening = listeningAt(settings, bound.port);
+  const { addresses, scheme } = listening;
   const here = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : null;
   return {
-    address: here ? `${scheme}://${here}:${listensAt}` : addresses[0]!,
+    address: here ? `${scheme}://${here}:${bound.port}` : addresses[0]!,
     others: isLoopback(host) ? [] : addresses,
   };
 }

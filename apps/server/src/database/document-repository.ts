@@ -160,7 +160,7 @@ export class DocumentRepository<T> {
     return found;
   }
 
-  /** The document as it was at an earlier revision; undefined where that is not kept any more. */
+  /** The document as it was at an earlier revision; undefined where that is not kept any more, or cannot be read. */
   async atRevision(id: string, revision: number): Promise<T | undefined> {
     const [found] = await this.database
       .select({ document: revisions.document })
@@ -168,8 +168,12 @@ export class DocumentRepository<T> {
       .where(and(this.#ofHistory(id), eq(revisions.revision, revision), eq(revisions.aside, false)))
       .orderBy(desc(revisions.entry))
       .limit(1);
-    const checked = found && this.check(JSON.parse(found.document));
-    return checked?.ok ? checked.value : undefined;
+    try {
+      const checked = found && this.check(JSON.parse(found.document));
+      return checked?.ok ? checked.value : undefined;
+    } catch {
+      return undefined;
+    }
   }
 
   /** Keeps a version that is not to be the present one, unless the newest of the history says the same. */

@@ -16,7 +16,7 @@ export interface Listening {
   readonly isPrivate: boolean;
   /** Names that lead here and are known in advance; the address that a request came in on is another one. */
   readonly names: readonly string[];
-  /** Addresses to open it at, the best first. */
+  /** Addresses to open it at, the best first; looked up anew each time, as a network may give another one. */
   readonly addresses: readonly string[];
 }
 
@@ -38,13 +38,15 @@ export function listeningAt({ host, tls }: Asked, port: number): Listening {
   const own = hostname().toLowerCase();
   const isAny = host === '0.0.0.0' || host === '::';
   const others = isLoopback(host) ? [] : [own, `${own}.local`, ...(isAny ? [] : [inAddress(host)])];
-  const reached = isLoopback(host) ? [host] : [...certified.filter((name) => !isIP(name)), ...reachedAt(host)];
   return {
     scheme,
     port,
     isPrivate: tls !== null || isLoopback(host),
     names: [...loopback, ...others, ...certified.map(inAddress)],
-    addresses: reached.map((name) => `${scheme}://${withPort(inAddress(name), scheme, port)}`),
+    get addresses() {
+      const reached = isLoopback(host) ? [host] : [...certified.filter((name) => !isIP(name)), ...reachedAt(host)];
+      return reached.map((name) => `${scheme}://${withPort(inAddress(name), scheme, port)}`);
+    },
   };
 }
 

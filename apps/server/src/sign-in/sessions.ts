@@ -24,6 +24,7 @@ export class Sessions {
     private salt: string,
   ) {}
 
+  /** Reads the salt, made where there is none, and makes the key. */
   static async open(database: Database, passphrase: string): Promise<Sessions> {
     const [kept] = await database.select().from(properties).where(eq(properties.name, saltProperty));
     const salt = kept?.value ?? (await renewedSalt(database));

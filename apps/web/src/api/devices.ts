@@ -9,6 +9,7 @@ export const devicesQuery = queryOptions({
   staleTime: Infinity,
 });
 
+/** Signs every device out, this one too. */
 export const signOutEverywhere = () => ask<undefined>('POST', '/devices/sign-out-everywhere');
 
 /** Signs this device out. */

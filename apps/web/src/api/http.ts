@@ -1,6 +1,6 @@
 import { nowSignedOut, useSignedOut } from './signed-out.ts';
 
-/** ms that an answer may take, by how much is sent; in a dead spot none ever comes. */
+/** ms that an answer may take where nothing else is said, by how much is sent; in a dead spot none ever comes. */
 const longest = (characters: number): number => 8000 + characters / 100;
 
 /** A request that the server refused, with its reason. */
@@ -23,11 +23,12 @@ export class Unreachable extends Error {}
 /**
  * Asks the server.
  *
+ * @param patience  ms until the answer is given up
  * @throws Refused or Failed with the server's words, Unreachable where there is no answer
  */
-export async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
+export async function ask<T>(method: string, path: string, body?: unknown, patience?: number): Promise<T> {
   const json = body === undefined ? undefined : JSON.stringify(body);
-  return answerTo(method, path, 'application/json', json, AbortSignal.timeout(longest(json?.length ?? 0)));
+  return answerTo(method, path, 'application/json', json, AbortSignal.timeout(patience ?? longest(json?.length ?? 0)));
 }
 
 /** The same with a body that is no JSON. */

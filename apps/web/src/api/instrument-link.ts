@@ -10,6 +10,9 @@ interface Asked {
   readonly place: object;
 }
 
+/** ms: the server gives a slow instrument up before, and says why. */
+const patience = 60_000;
+
 /** Takes a reading from an instrument that has an address in the kit. */
 export const readInstrument = (id: string, asked: Asked) =>
-  ask<InstrumentReading>('POST', `/instruments/${encodeURIComponent(id)}/read`, asked);
+  ask<InstrumentReading>('POST', `/instruments/${encodeURIComponent(id)}/read`, asked, patience);
