@@ -44,8 +44,9 @@ export function ReportStep({ view }: { readonly view: BenchView }) {
           </Button>
         </div>
       )}
-      <p role="status" className="empty:hidden text-[14px] text-soft">
-        {isDiagnosing && 'Looking for what explains the readings that do not agree …'}
+      {/* Its place is kept when it says nothing: what stands below must not move under a finger. */}
+      <p role="status" className="-my-2 min-h-5 text-[14px] leading-5 text-soft">
+        {isDiagnosing && 'Looking for what explains the readings …'}
       </p>
       {made && entry === null && <SignReport key={made.hash} jobId={view.jobId} report={made} />}
       <SignedRecords jobId={view.jobId} signatures={signatures} entry={entry} />
