@@ -21,6 +21,12 @@ export function changeNetwork(job: Job, rewired: Network): Job {
   return { ...job, network, ...(setups && { setups }), ...(readings && { readings }) };
 }
 
+/** Readings of a network, in another that it was made into. */
+export function readingFollower(before: Network, after: Network): (reading: Reading) => Reading {
+  const follow = nodeFollower(before, after);
+  return (reading) => followedReading(reading, follow);
+}
+
 /** A reading keeps its place: only where a node has gone to another one as a whole does it go along. */
 function followedReading(reading: Reading, follow: (node: string) => string): Reading {
   const alongside = reading.alongside?.map((meter) =>

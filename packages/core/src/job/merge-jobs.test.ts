@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import type { Resistor } from '../network/index.ts';
+import { renameNode, type Resistor } from '../network/index.ts';
 import type { Reading } from '../readings/index.ts';
+import { changeNetwork } from './change-network.ts';
 import { floatLevelDivider } from './float-level-divider.ts';
 import { editElement } from './job-edits.ts';
 import type { Job } from './job.ts';
@@ -75,6 +76,26 @@ test('of everything else one side may have changed something, whichever it is', 
     expect(shown(merged)).toEqual(['M1 6.36', 'M2 3.65']);
     expect(merged!.network).toEqual(edited.network);
   }
+});
+
+test('readings go along with a node that was renamed meanwhile, whichever side renamed it', () => {
+  const read = take(base, '3.65', '01:30.000');
+  const renamed = changeNetwork(base, renameNode(base.network, 'B', 'TP2'));
+  for (const merged of [mergeJobs(base, read, renamed), mergeJobs(base, renamed, read)])
+    expect(merged!.readings).toMatchObject([
+      { id: 'M1', red: 'TP2', black: '0' },
+      { id: 'M2', red: 'TP2', black: '0' },
+    ]);
+  // A node that is gone, its parts at several others, is nowhere to go along to: the reading keeps what it said.
+  const moved = (node: string, part: string): string => (node === 'B' ? `B${part}` : node);
+  const apart = changeNetwork(base, {
+    elements: base.network.elements.map((one) => ({
+      ...one,
+      from: moved(one.from, one.id),
+      to: moved(one.to, one.id),
+    })),
+  });
+  expect(mergeJobs(base, read, apart)!.readings![1]).toMatchObject({ id: 'M2', red: 'B' });
 });
 
 test('where both changed the network a person is asked, and whatever is chosen the readings of both stay', () => {

@@ -1,4 +1,5 @@
 import type { Observation, Reading } from '../readings/index.ts';
+import { readingFollower } from './change-network.ts';
 import type { Job } from './job.ts';
 import { atItsVersion } from './job-version.ts';
 import { freeReadingId } from './reading-edits.ts';
@@ -6,7 +7,8 @@ import { sameValue } from './same-value.ts';
 
 /**
  * What two devices made of one job, in one: `mine` and `theirs`, both edits of `base`. Readings never stand against each other;
- * of everything else only one side may have been changed, unless it is said whose counts.
+ * of everything else only one side may have been changed, unless it is said whose counts. Readings go along with the nodes of the
+ * network that counts: one that was taken at a node while another device renamed it is at that node.
  *
  * @param base  null where it is not known any more: then nothing counts as taken away
  * @param counts  whose job it is beside the readings, whoever changed it
@@ -17,7 +19,8 @@ export function mergeJobs(base: Job | null, mine: Job, theirs: Job, counts: 'min
 export function mergeJobs(base: Job | null, mine: Job, theirs: Job, counts = whoChanged(base, mine, theirs)) {
   if (counts === null) return null;
   const job = counts === 'mine' ? mine : theirs;
-  const readings = mergeReadings(base?.readings ?? [], mine.readings ?? [], theirs.readings ?? []);
+  const merged = mergeReadings(base?.readings ?? [], mine.readings ?? [], theirs.readings ?? []);
+  const readings = base ? merged.map(readingFollower(base.network, job.network)) : merged;
   if (sameValue(readings, job.readings ?? [])) return job;
   const { readings: _former, ...rest } = job;
   return atItsVersion(readings.length > 0 || job.readings ? { ...job, readings } : rest);
