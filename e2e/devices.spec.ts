@@ -1,3 +1,5 @@
+import type { StoredDocument } from '@usual-drag/contract';
+import type { KitInstrument } from '@usual-drag/core';
 import AxeBuilder from '@axe-core/playwright';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import {
@@ -149,5 +151,29 @@ test('on the computer alone the devices’ page says how to let others in', asyn
   await page.reload();
   await expect(page.getByLabel('Who reads here')).toHaveValue('A. Sluice');
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(faults).toEqual([]);
+});
+
+test('what is being typed into a form stays when the document comes anew from another device', async ({
+  page,
+  server,
+  faults,
+}) => {
+  const notes = page.getByRole('textbox', { name: /^Own notes/ });
+  const kit = (await server.ask('GET', '/instruments')).json as StoredDocument<KitInstrument>[];
+  const { id, revision, document } = kit.find((one) => one.document.name?.startsWith('Old analogue'))!;
+  await page.goto(`${server.address}/kit/${encodeURIComponent(id)}`);
+  await notes.fill('half a sentence');
+  await server.ask('PUT', `/instruments/${id}`, { revision, document: { ...document, name: 'Old analogue, renamed' } });
+  await expect(page.getByRole('button', { name: /^Old analogue, renamed/ })).toBeVisible();
+  await expect(notes).toHaveValue('half a sentence');
+  await notes.press('Tab');
+  await expect
+    .poll(async () => {
+      const list = (await server.ask('GET', '/instruments')).json as StoredDocument<KitInstrument>[];
+      const now = list.find((one) => one.id === id)!.document;
+      return [now.name, now.notes];
+    })
+    .toEqual(['Old analogue, renamed', 'half a sentence']);
   expect(faults).toEqual([]);
 });

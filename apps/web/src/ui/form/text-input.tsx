@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import { useId } from 'react';
+import { useId, useState, type ChangeEvent } from 'react';
 import { useController } from 'react-hook-form';
 import { useCommit } from './commit.ts';
 
@@ -12,7 +12,7 @@ interface Props {
   readonly className?: string;
 }
 
-/** Text of a form, on one line or several. */
+/** Text of a form, on one line or several. What is being typed stays when the document comes anew meanwhile. */
 export function TextInput({ name, label, type = 'text', lines = 1, placeholder, className }: Props) {
   const id = useId();
   const commit = useCommit();
@@ -20,14 +20,21 @@ export function TextInput({ name, label, type = 'text', lines = 1, placeholder, 
     field,
     fieldState: { error },
   } = useController({ name });
+  const [typed, setTyped] = useState<string | null>(null);
+  const handIn = (): void => {
+    if (typed !== null) field.onChange(typed);
+    setTyped(null);
+    commit();
+  };
   const look = clsx(
     'min-h-9 w-full rounded-md border bg-sheet px-2 py-1 text-[15px] text-ink pointer-coarse:min-h-11',
     error ? 'border-fault' : 'border-line',
   );
   const says = {
     ...field,
-    value: (field.value as string | undefined) ?? '',
-    onBlur: commit,
+    value: typed ?? (field.value as string | undefined) ?? '',
+    onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => setTyped(event.target.value),
+    onBlur: handIn,
     id,
     'aria-invalid': error !== undefined,
     'aria-describedby': error ? `${id}-fault` : undefined,
@@ -46,7 +53,7 @@ export function TextInput({ name, label, type = 'text', lines = 1, placeholder, 
           placeholder={placeholder}
           autoComplete="off"
           className={look}
-          onKeyDown={(event) => event.key === 'Enter' && commit()}
+          onKeyDown={(event) => event.key === 'Enter' && handIn()}
         />
       )}
       {error && (
