@@ -32,7 +32,10 @@ export const StepTabs = memo(function StepTabs({ jobId, status }: Props) {
         >
           <span className="text-[17px] font-bold whitespace-nowrap max-sm:text-[13px]">{name}</span>
           <span
-            className={clsx('truncate text-[14px] max-sm:text-[12px]', ochre ? 'font-bold text-ochre' : 'text-soft')}
+            className={clsx(
+              'min-h-[1lh] truncate text-[14px] max-sm:text-[12px]',
+              ochre ? 'font-bold text-ochre' : 'text-soft',
+            )}
           >
             {words}
           </span>

@@ -60,13 +60,10 @@ function History({ kind, id, entry }: Props) {
       >
         <h1 className="text-[24px] font-bold">History</h1>
         <p className="mb-3">
-          <Link
-            className="inline-flex min-h-6 items-center underline"
-            to={`${addresses[kind]}/${encodeURIComponent(id)}`}
-          >
+          <Link className="block min-h-6 truncate underline" to={`${addresses[kind]}/${encodeURIComponent(id)}`}>
             {name}
           </Link>
-          {state && <span className="block text-[14px] text-soft">{saveWords(state)}</span>}
+          <span className="block min-h-[1lh] text-[14px] text-soft">{state && saveWords(state)}</span>
         </p>
         {history.error && <p role="alert">{history.error.message}</p>}
         <ol className="flex flex-col gap-1">

@@ -64,15 +64,14 @@ export function JobsPage() {
         <DamagedDocuments />
         {jobs && <FirstMinuteOffer jobs={jobs} />}
         {jobs?.length === 0 && <NoJobs onBegin={() => create(newJob('New job'))} />}
-        {jobs && jobs.length > 0 && (
-          <>
-            <JobFilters search={search} assets={assetsOf(jobs)} />
-            <Panel name="The list of jobs">
-              <Found jobs={found} all={jobs.length} view={asked.view} />
-            </Panel>
-          </>
+        {jobs && jobs.length > 0 && <JobFilters search={search} assets={assetsOf(jobs)} />}
+        {/* All that stands below the list comes with it, so that it stays where it is first seen. */}
+        {jobs && (
+          <Panel name="The list of jobs">
+            {jobs.length > 0 && <Found jobs={found} all={jobs.length} view={asked.view} />}
+            <ArchivedJobs attempt={attempt} />
+          </Panel>
         )}
-        <ArchivedJobs attempt={attempt} />
       </div>
     </main>
   );

@@ -86,14 +86,16 @@ export function CalibrationsPage() {
           </Link>
         </div>
         {error && <p role="alert">{error.message}</p>}
-        <div className="relative overflow-x-auto rounded-xl border border-line bg-sheet">
-          <DataTable
-            label="Calibrations, the first due at the top"
-            rows={rows}
-            columns={columns}
-            idOf={({ kept }) => kept.id}
-          />
-        </div>
+        {list && (
+          <div className="relative overflow-x-auto rounded-xl border border-line bg-sheet">
+            <DataTable
+              label="Calibrations, the first due at the top"
+              rows={rows}
+              columns={columns}
+              idOf={({ kept }) => kept.id}
+            />
+          </div>
+        )}
       </div>
     </main>
   );

@@ -78,15 +78,19 @@ export function KitPage() {
         </div>
         {error && <p role="alert">{error.message} The kit will come as soon as it does.</p>}
         <CalibrationReminder kit={kit} />
-        {cards(inUse, 'Instruments')}
-        <div className="flex flex-wrap gap-2">
-          <Button onClick={() => begin('digital')}>
-            <Plus aria-hidden size={16} /> Digital
-          </Button>
-          <Button onClick={() => begin('analogue')}>
-            <Plus aria-hidden size={16} /> Analogue
-          </Button>
-        </div>
+        {list && (
+          <>
+            {cards(inUse, 'Instruments')}
+            <div className="flex flex-wrap gap-2">
+              <Button onClick={() => begin('digital')}>
+                <Plus aria-hidden size={16} /> Digital
+              </Button>
+              <Button onClick={() => begin('analogue')}>
+                <Plus aria-hidden size={16} /> Analogue
+              </Button>
+            </div>
+          </>
+        )}
         {archived.length > 0 && (
           <>
             <h2 className="mt-2 text-[14px] text-soft">Archived: on record, no longer offered</h2>

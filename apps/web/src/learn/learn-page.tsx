@@ -45,7 +45,14 @@ export function LearnPage() {
       </nav>
       <main className="min-w-0 grow md:overflow-y-auto">
         <article className="flex max-w-3xl flex-col gap-4 px-4 py-5 sm:px-8">
-          <h1 className="text-[26px] font-bold">{topic.title}</h1>
+          <div className="flex flex-wrap items-center justify-between gap-x-4">
+            <h1 className="text-[26px] font-bold">{topic.title}</h1>
+            {next && (
+              <NavLink to={`/learn/${next.id}`} className="rounded-lg px-3 py-2 underline hover:bg-sunk">
+                Next: {next.title}
+              </NavLink>
+            )}
+          </div>
           {topic.text.map((paragraph) => (
             <p key={paragraph} className="text-[17px] leading-relaxed">
               {paragraph}
@@ -67,11 +74,6 @@ export function LearnPage() {
               <p className="text-soft">Fetching the kit …</p>
             )}
           </section>
-          {next && (
-            <NavLink to={`/learn/${next.id}`} className="self-end rounded-lg px-3 py-2 underline hover:bg-sunk">
-              Next: {next.title}
-            </NavLink>
-          )}
         </article>
       </main>
     </div>

@@ -63,8 +63,9 @@ export function Shell() {
           <PageLink to="/" name="Jobs" end>
             <JobsSign />
           </PageLink>
-          {jobId && (
-            <PageLink to={`/bench/${jobId}`} name="Bench">
+          {/* The job that is being opened has its place here before it is there. */}
+          {(jobId ?? asked) && (
+            <PageLink to={`/bench/${jobId ?? asked}`} name="Bench">
               <BenchSign />
             </PageLink>
           )}

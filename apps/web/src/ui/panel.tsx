@@ -17,7 +17,7 @@ export function Panel({ name, children }: { readonly name: string; readonly chil
         </Note>
       )}
     >
-      <Suspense fallback={<p className="p-2 text-soft">Fetching it …</p>}>{children}</Suspense>
+      <Suspense fallback={<p className="grow p-2 text-soft">Fetching it …</p>}>{children}</Suspense>
     </ErrorBoundary>
   );
 }

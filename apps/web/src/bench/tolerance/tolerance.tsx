@@ -15,6 +15,7 @@ import {
   firstOutput,
   sweepOutputsOf,
 } from '@usual-drag/core';
+import clsx from 'clsx';
 import { RefreshCw, Square } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -75,11 +76,16 @@ export function Tolerance({ network, instruments, truth, metered }: Props) {
   const reading = 'meter' in output.of ? metered?.values.meters[output.of.meter] : undefined;
   const nominal = 'meter' in output.of ? (reading?.indicated ?? null) : watchedValue(truth, output.of);
   const { unit } = output;
+  const hasFigures = study !== null && study.parts.length > 0 && kind !== 'nothing';
 
   return (
     <section
       aria-label="Tolerance"
-      className="flex max-h-[52%] min-h-44 shrink-0 flex-col gap-2 overflow-auto border-t border-line px-4 py-2"
+      className={clsx(
+        'flex min-h-44 shrink-0 flex-col gap-2 overflow-auto border-t border-line px-4 py-2',
+        // The room of its figures, before they are there too.
+        hasFigures || (study === null && kind === 'running') ? 'h-[52%]' : 'max-h-[52%]',
+      )}
       tabIndex={0}
     >
       <div className="flex flex-wrap items-end gap-2">
@@ -128,7 +134,7 @@ export function Tolerance({ network, instruments, truth, metered }: Props) {
         )}
       </div>
       <Words kind={kind} parts={study?.parts.length ?? null} name={output.name} />
-      {study && study.parts.length > 0 && kind !== 'nothing' && (
+      {hasFigures && (
         <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_14.5rem_12.5rem] gap-4">
           <Histogram samples={study.samples} worst={study.worst} nominal={nominal} unit={unit} indicated={indicated} />
           <Figures study={study} nominal={nominal} unit={unit} />

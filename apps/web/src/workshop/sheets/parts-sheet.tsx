@@ -39,6 +39,10 @@ export function PartsSheet({ project, sides, onEdit }: SheetProps) {
           <Errors side={side} study={study?.[k] ?? null} />
         </section>
       ))}
+      <Choices project={project} sides={sides} />
+      <WireShunts sides={sides} />
+      {sides.some(({ design }) => design.target === 'ammeter') && <StandardShunts project={project} sides={sides} />}
+      {/* Last: it takes a moment, and nothing below it moves when it comes. */}
       <section aria-label="Cost" className="flex flex-col gap-2">
         <div className="flex flex-wrap items-end gap-4">
           <h2 className="pb-1 text-[17px] font-bold">Cost of an error limit</h2>
@@ -50,10 +54,6 @@ export function PartsSheet({ project, sides, onEdit }: SheetProps) {
             onCommit={setTarget}
           />
         </div>
-        {!study && <p className="text-soft">Sampling 20,000 meters and pricing every way …</p>}
-        {study?.map(({ ways }, k) => (
-          <Ways key={k} ways={ways} target={target} what={sides.length > 1 ? sides[k]!.design.target : null} />
-        ))}
         <details>
           <summary>Prices</summary>
           <div className="mt-2 flex flex-wrap gap-2">
@@ -78,10 +78,11 @@ export function PartsSheet({ project, sides, onEdit }: SheetProps) {
           </div>
           <p className="mt-1 text-[14px] text-soft">In your own currency. These prices are made up: enter yours.</p>
         </details>
+        {!study && <p className="text-soft">Sampling 20,000 meters and pricing every way …</p>}
+        {study?.map(({ ways }, k) => (
+          <Ways key={k} ways={ways} target={target} what={sides.length > 1 ? sides[k]!.design.target : null} />
+        ))}
       </section>
-      <Choices project={project} sides={sides} />
-      <WireShunts sides={sides} />
-      {sides.some(({ design }) => design.target === 'ammeter') && <StandardShunts project={project} sides={sides} />}
     </div>
   );
 }
