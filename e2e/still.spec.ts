@@ -38,11 +38,12 @@ async function slowDown(page: Page): Promise<void> {
   });
 }
 
-/** What has moved once nothing is fetched any more. */
+/** What has moved once every answer has been there for a while. */
 async function movedOn(page: Page): Promise<string[]> {
   await page.waitForFunction((quiet) => {
     const fetched = performance.getEntriesByType('resource') as PerformanceResourceTiming[];
-    return performance.now() - Math.max(...fetched.map(({ responseEnd }) => responseEnd)) > quiet;
+    const answers = fetched.filter(({ name }) => name.includes('/api/')).map(({ responseEnd }) => responseEnd);
+    return answers.length > 0 && performance.now() - Math.max(...answers) > quiet;
   }, 700);
   return page.evaluate(() => (window as unknown as { movedControls: string[] }).movedControls.splice(0));
 }
