@@ -48,7 +48,7 @@ export function LearnPage() {
           <div className="flex flex-wrap items-center justify-between gap-x-4">
             <h1 className="text-[26px] font-bold">{topic.title}</h1>
             {next && (
-              <NavLink to={`/learn/${next.id}`} className="rounded-lg px-3 py-2 underline hover:bg-sunk">
+              <NavLink to={`/learn/${next.id}`} className="-mx-3 rounded-lg px-3 py-2 underline hover:bg-sunk">
                 Next: {next.title}
               </NavLink>
             )}

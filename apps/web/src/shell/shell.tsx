@@ -29,6 +29,8 @@ export function Shell() {
   // Not before the job is open: what is typed into its title would be nobody's.
   const isOpen = useDocuments(({ open }) => jobId !== null && documentState(open, 'jobs', jobId) !== undefined);
   const openJob = isOpen && asked === jobId ? jobId : null;
+  // The job that is being opened has its place among the pages before it is there.
+  const onBench = asked ?? jobId;
   const fetching = useNavigation().state === 'loading';
   return (
     <div className="flex h-full flex-col">
@@ -63,9 +65,8 @@ export function Shell() {
           <PageLink to="/" name="Jobs" end>
             <JobsSign />
           </PageLink>
-          {/* The job that is being opened has its place here before it is there. */}
-          {(jobId ?? asked) && (
-            <PageLink to={`/bench/${jobId ?? asked}`} name="Bench">
+          {onBench && (
+            <PageLink to={`/bench/${onBench}`} name="Bench">
               <BenchSign />
             </PageLink>
           )}

@@ -34,7 +34,7 @@ const headings = [
 ] as const;
 const columns = { '--columns': headings.map(([, share]) => `minmax(0,${share})`).join(' ') };
 
-/** Rows that have their fields from the beginning. */
+/** Rows that have their fields from the beginning; as many are laid out at once (`.long-rows` in styles.css). */
 const inSight = 20;
 
 /**
