@@ -1,10 +1,14 @@
-import { diagnoseJob, fitFreeNames } from '@usual-drag/core';
+import { diagnoseJob, diagnosePairsOfJob, fitFreeNames } from '@usual-drag/core';
 import { onJob, refused, type Output } from './output.ts';
 
-/** Which single fault explains one job's readings, or its first fault, as the published format writes them. */
-export const diagnoseFile = (text: string): Output =>
+/**
+ * Finds the faults that explain one job's readings, in the published format, or the job's first fault.
+ *
+ * @param faults  2 to search for pairs of faults if no single one explains the readings
+ */
+export const diagnoseFile = (text: string, faults: 1 | 2): Output =>
   onJob(text, (job) => {
-    const made = diagnoseJob(job);
+    const made = faults === 2 ? diagnosePairsOfJob(job) : diagnoseJob(job);
     return made.ok ? { output: made.value, solved: true } : refused(made.fault);
   });
 

@@ -16,7 +16,7 @@ import { worksheetFile } from './worksheet.ts';
 const usage = `Usage: npm run -s cli -- solve FILE…     true values and every set-up's readings
        npm run -s cli -- compare FILE…   readings against what was to be expected
        npm run -s cli -- plan [--depth least|parts|checks] FILE…
-       npm run -s cli -- diagnose FILE…  which single fault explains the readings
+       npm run -s cli -- diagnose [--faults 1|2] FILE…  faults that explain the readings
        npm run -s cli -- fit --free NAME [--free NAME…] FILE…
        npm run -s cli -- reduce FILE…    the steps down to one resistance
        npm run -s cli -- design FILE…    shunts and multipliers for a movement
@@ -31,6 +31,7 @@ HTML file, to standard output where none is named. - reads one file from standar
 interface Options {
   readonly depth: Depth;
   readonly free: readonly string[];
+  readonly faults: 1 | 2;
 }
 
 const depths: readonly Depth[] = ['least', 'parts', 'checks'];
@@ -39,7 +40,7 @@ const perFile: Readonly<Record<string, (text: string, options: Options) => Outpu
   solve: solveFile,
   compare: compareFile,
   plan: (text, { depth }) => planFile(text, depth),
-  diagnose: diagnoseFile,
+  diagnose: (text, { faults }) => diagnoseFile(text, faults),
   fit: (text, { free }) => fitFile(text, free),
   reduce: reduceFile,
   design: designFile,
@@ -53,6 +54,7 @@ function main(): number {
     options: {
       depth: { type: 'string' },
       free: { type: 'string', multiple: true },
+      faults: { type: 'string', default: '1' },
       out: { type: 'string' },
       kit: { type: 'string' },
       section: { type: 'string', multiple: true },
@@ -77,10 +79,11 @@ function main(): number {
   }
   const run = perFile[name];
   const depth = depths.find((one) => one === (values.depth ?? 'parts'));
-  if (!run || files.length === 0 || !depth) return misused(usage);
+  const faults = ([1, 2] as const).find((one) => String(one) === values.faults);
+  if (!run || files.length === 0 || !depth || !faults) return misused(usage);
   let status = 0;
   for (const file of files) {
-    status = Math.max(status, print(onText(file, (text) => run(text, { depth, free: values.free ?? [] }))));
+    status = Math.max(status, print(onText(file, (text) => run(text, { depth, faults, free: values.free ?? [] }))));
   }
   return status;
 }

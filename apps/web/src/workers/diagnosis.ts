@@ -1,4 +1,4 @@
-import type { Diagnosis, Fit, Job, JobFault, Result, TwoFaults, TwoFaultsProgress } from '@usual-drag/core';
+import type { Diagnosis, Fit, Job, JobFault, Result, TwoFaultsGroup, TwoFaultsProgress } from '@usual-drag/core';
 import { proxy, wrap } from 'comlink';
 import type { DiagnosisSearch } from './diagnosis.worker.ts';
 
@@ -19,7 +19,7 @@ export const startFit = (job: Job, names: readonly string[]): Search<Fit> =>
 export const startTwoFaults = (
   job: Job,
   onProgress: (progress: TwoFaultsProgress) => void,
-): Search<readonly TwoFaults[]> => inWorker((search) => search.twoFaults(job, proxy(onProgress)));
+): Search<readonly TwoFaultsGroup[]> => inWorker((search) => search.twoFaults(job, proxy(onProgress)));
 
 function inWorker<T>(
   ask: (search: ReturnType<typeof wrap<DiagnosisSearch>>) => Promise<Result<T, JobFault>>,

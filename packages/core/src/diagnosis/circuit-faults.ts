@@ -3,7 +3,7 @@ import { rangesOf, type Instrument, type MeterQuantity } from '../instrument/ind
 import type { Element, Network, Resistor, Source } from '../network/index.ts';
 import { setupOf } from '../readings/index.ts';
 import { CircuitPredictions, type Adjustable } from './circuit-predictions.ts';
-import { meterName, type Observed } from './observed.ts';
+import { isInCircuit, meterName, type Observed } from './observed.ts';
 import { contact, decade, openOrShort, outOfTolerance, swapped } from './part-faults.ts';
 import type { Prediction } from './prediction.ts';
 import { supplyLimited, supplyValue } from './supply-faults.ts';
@@ -67,9 +67,11 @@ export const possibleMeters = (
 ): readonly PossibleMeter[] =>
   instruments.flatMap((instrument) =>
     (['dc-voltage', 'dc-current'] as const).flatMap((quantity): PossibleMeter[] => {
-      const used = observed.some(({ reading }) =>
-        setupOf(reading).meters.some((one) => one.instrument === instrument.id && one.quantity === quantity),
-      );
+      const used = observed
+        .filter(isInCircuit)
+        .some(({ reading }) =>
+          setupOf(reading).meters.some((one) => one.instrument === instrument.id && one.quantity === quantity),
+        );
       const isIdeal = rangesOf(instrument, quantity).every(({ resistance }) => resistance === 0);
       return used && !isIdeal ? [{ where: [instrument.id], quantity }] : [];
     }),
@@ -77,13 +79,16 @@ export const possibleMeters = (
 
 /** The resistance of all ranges of one quantity of an instrument off by a factor. */
 function meter(look: CircuitPredictions, instrument: string, quantity: MeterQuantity): Prediction[] {
-  const adjustable = (k: number): Adjustable[] =>
-    setupOf(look.observed[k]!.reading).meters.flatMap((one) => {
+  const adjustable = (k: number): Adjustable[] => {
+    const { reading } = look.observed[k]!;
+    if (reading.quantity === 'resistance') return [];
+    return setupOf(reading).meters.flatMap((one) => {
       const circuit = look.circuits[k]!;
       const index = circuit.index.get(meterName(one));
       if (one.instrument !== instrument || one.quantity !== quantity || index === undefined) return [];
       return [{ index, by: (factor) => (factor - 1) * circuit.resistances[index]! }];
     });
+  };
   return look.fitted(
     (factor) => ({ fault: 'meter', where: [instrument], value: { quantity, factor } }),
     look.circuits,

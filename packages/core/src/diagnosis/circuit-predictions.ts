@@ -4,11 +4,14 @@ import type { Element, Network } from '../network/index.ts';
 import { tolerancedParts } from '../uncertainty/index.ts';
 import { fitOne } from './fit-one.ts';
 import { LaidOut } from './laid-out.ts';
+import { differenceFrom } from './comparing.ts';
 import { fuseOf, meteredCircuit, ownMeterName, type Observed } from './observed.ts';
 import { largestMisfit, misfitOf, type Prediction } from './prediction.ts';
 import {
   evaluate,
   gainOf,
+  isolatedCircuit,
+  namesOf,
   oneResistance,
   type Change,
   type ChangedSpans,
@@ -42,7 +45,13 @@ function circuitsOf(
   const laidOut = LaidOut.of(network);
   if (!laidOut) return null;
   const circuits: ReadingCircuit[] = [];
-  for (const { reading } of observed) {
+  const named = namesOf(laidOut.names);
+  for (const { reading, expected, tolerance } of observed) {
+    if (reading.quantity === 'resistance') {
+      const part = { resistance: expected ?? Infinity, span: tolerance * Math.sqrt(3) };
+      circuits.push(isolatedCircuit(named, laidOut.resistances, reading.element, part));
+      continue;
+    }
     const isAlone = (reading.alongside ?? []).length === 0;
     const instrument = instruments.find(({ id }) => id === reading.instrument)!;
     const { resistance } = findRange(instrument, reading.quantity, reading.range)!;
@@ -61,8 +70,7 @@ export class CircuitPredictions {
   readonly spans: ReadonlyMap<string, number>;
   private readonly baseSpans = new WeakMap<ReadingCircuit, Float64Array>();
   private readonly fuses: Float64Array;
-  /** The readings' values and their own standard uncertainties. */
-  private readonly measured: Float64Array;
+  /** The readings' own standard uncertainties. */
   private readonly own: Float64Array;
   private readonly result: Evaluated = { indicated: 0, variance: 0 };
 
@@ -74,7 +82,6 @@ export class CircuitPredictions {
   ) {
     this.spans = new Map(tolerancedParts(network).map(({ branch, span }) => [network.elements[branch]!.id, span]));
     this.fuses = Float64Array.from(observed, fuseOf);
-    this.measured = Float64Array.from(observed, ({ value }) => value);
     this.own = Float64Array.from(observed, ({ u }) => u);
   }
 
@@ -145,7 +152,7 @@ export class CircuitPredictions {
       (value: number) =>
       (k: number): Change[] =>
         adjusted[k]!.map(({ index, by }) => ({ index, by: by(value) }));
-    const ones = adjusted.map((own, k) => (own.length === 1 ? oneResistance(circuits[k]!, own[0]!.index) : null));
+    const ones = adjusted.map((own, k) => (own.length === 1 && !circuits[k]!.isolated ? oneResistance(circuits[k]!, own[0]!.index) : null));
     const indicatedAt = (value: number, into: Float64Array): void => {
       let [last, delta] = [null as Adjustable | null, 0];
       for (let k = 0; k < into.length; k += 1) {
@@ -181,8 +188,8 @@ export class CircuitPredictions {
     begin: number,
     [least, most]: readonly [number, number],
   ): Prediction[] {
-    const { measured, fuses } = this;
-    const indicated = new Float64Array(measured.length);
+    const { observed, fuses } = this;
+    const indicated = new Float64Array(observed.length);
     let found = at(begin);
     let value: number | undefined;
     for (let round = 0; round < 3; round += 1) {
@@ -191,15 +198,15 @@ export class CircuitPredictions {
         indicatedAt(tried, indicated);
         let sum = 0;
         for (let k = 0; k < indicated.length; k += 1) {
-          const told = Math.abs(indicated[k]!) > fuses[k]! ? 0 : indicated[k]!;
-          sum += (measured[k]! - told) ** 2 * weights[k]!;
+          const predicted = Math.abs(indicated[k]!) > fuses[k]! ? 0 : indicated[k]!;
+          sum += differenceFrom(observed[k]!, predicted) ** 2 * weights[k]!;
         }
         return sum;
       };
       value = fitOne(misfit, least, most, value);
       found = at(value);
       // Other weights move the value a little, and the misfit with it; this far off they do not bring it back.
-      if (round > 0 && misfitOf(found, this.observed) > hopeless) return [];
+      if (round > 0 && misfitOf(found, observed) > hopeless) return [];
     }
     return [found];
   }
@@ -213,7 +220,7 @@ export class CircuitPredictions {
     fitted: number,
     limit: number,
   ): Prediction | null {
-    const { measured, own, fuses, result } = this;
+    const { observed, own, fuses, result } = this;
     const n = circuits.length;
     const values = new Float64Array(n);
     const u = new Float64Array(n);
@@ -227,7 +234,7 @@ export class CircuitPredictions {
       const blown = Math.abs(result.indicated) > fuses[k]!;
       const value = blown ? 0 : result.indicated;
       const variance = blown ? own2 : own2 + result.variance;
-      const off = measured[k]! - value;
+      const off = differenceFrom(observed[k]!, value);
       if (off !== 0) sum += (off * off) / variance;
       if (sum > most) return null;
       values[k] = value;

@@ -64,7 +64,7 @@ test('every prediction of a circuit’s fault is what solving the changed networ
         const { network, instruments } = withFault(job, hypothesis);
         const unloaded = solveUnloaded(network);
         if (!unloaded.ok) continue;
-        const sizes = Object.values(hypothesis.predictions).map(Math.abs);
+        const sizes = Object.values(hypothesis.predictions).map((value) => Math.abs(value ?? 0));
         for (const reading of job.readings) {
           if (reading.quantity === 'resistance' || !(reading.id in hypothesis.predictions)) continue;
           const solved = solveSetup(unloaded.value, instruments, setupOf(reading));

@@ -1,12 +1,11 @@
 import { findRange, type Instrument } from '../instrument/index.ts';
 import { isLinear, type Unloaded } from '../loading/index.ts';
-import { expectationOf } from '../readings/index.ts';
+import { expectationOf, type CircuitReading, type Expectation } from '../readings/index.ts';
 import { tolerancedParts } from '../uncertainty/index.ts';
 import { LaidOut } from './laid-out.ts';
-import type { InCircuit, Observed } from './observed.ts';
 
 /** What a meter reads at a place, and what the tolerances make of it. */
-export type Elsewhere = (place: InCircuit) => { readonly value: number; readonly tolerance: number };
+export type Elsewhere = (place: CircuitReading) => { readonly value: number; readonly tolerance: number };
 
 /** What meters read at any place of a solved network: a lone meter's from the network laid out once, any other's solved for. */
 export function elsewhereIn(unloaded: Unloaded, instruments: readonly Instrument[]): Elsewhere {
@@ -31,6 +30,6 @@ export function elsewhereIn(unloaded: Unloaded, instruments: readonly Instrument
   };
 }
 
-/** V or A, standard, that the parts' tolerances make of an expectation. */
-export const toleranceOf = ({ response }: Observed['expectation']): number =>
+/** Returns the standard uncertainty of an expected value from the parts' tolerances, V or A. */
+export const toleranceOf = ({ response }: Expectation): number =>
   response === null ? 0 : Math.hypot(...response.slopes) / Math.sqrt(3);

@@ -1,9 +1,11 @@
 import { contactName, possibleFaults, withFault, type Bench, type Hypothesis } from '../faults/index.ts';
+import type { CircuitReading, ResistanceReading } from '../readings/index.ts';
 import { attach, circuitOf, quickCircuit } from '../solver/index.ts';
 import { tolerancedParts, toleranceResponse, type CircuitOutput } from '../uncertainty/index.ts';
 import { possibleMeters } from './circuit-faults.ts';
 import { fitOne } from './fit-one.ts';
-import { attachmentsOf, fuseOf, type Observed } from './observed.ts';
+import { isolatedPart } from './isolated-part.ts';
+import { attachmentsOf, fuseOf, isInCircuit, type Observed } from './observed.ts';
 import { misfitOf, type Prediction } from './prediction.ts';
 
 /**
@@ -13,7 +15,9 @@ import { misfitOf, type Prediction } from './prediction.ts';
 export function faultsAnew(bench: Bench, observed: readonly Observed[]): Prediction[] {
   const predict = (hypothesis: Hypothesis, fitted = 0): Prediction | null => {
     const changed = withFault(bench, hypothesis);
-    const told = observed.map((one) => readAnew(asFitted(changed, hypothesis), one));
+    const told = observed.map((one) =>
+      isInCircuit(one) ? readAnew(asFitted(changed, hypothesis), one) : readIsolated(bench, one, hypothesis),
+    );
     if (told.includes(null)) return null;
     return {
       hypothesis,
@@ -62,9 +66,9 @@ function limitsOf({ network }: Bench, { fault, where: [id], value }: Hypothesis)
   }
 }
 
-/** A part whose value is fitted leaves its own tolerance out. */
+/** The tolerance of a part with a fitted value is excluded. */
 function asFitted(bench: Bench, { fault, where: [id] }: Hypothesis): Bench {
-  if (fault !== 'out-of-tolerance') return bench;
+  if (fault !== 'out-of-tolerance' && fault !== 'contact') return bench;
   const elements = bench.network.elements.map((one) => {
     if (one.id !== id || one.kind !== 'resistor') return one;
     const { tolerance: _own, ...rest } = one;
@@ -80,10 +84,16 @@ function isOut({ network }: Bench, { hypothesis: { fault, where, value } }: Pred
   return Math.abs((value as number) / part.resistance - 1) > (part.tolerance ?? 0);
 }
 
+/** The same for a part out of circuit. */
+function readIsolated({ network }: Bench, { reading, value }: Observed, hypothesis: Hypothesis) {
+  const { resistance, span } = isolatedPart(network, reading as ResistanceReading, value, hypothesis);
+  return { indicated: resistance, tolerance: span / Math.sqrt(3) };
+}
+
 /** What a reading's meter would indicate on a bench, and what the parts' tolerances make of that: V or A, standard. */
 function readAnew(
   { network, instruments }: Bench,
-  observed: Observed,
+  observed: Observed & { readonly reading: CircuitReading },
 ): { readonly indicated: number; readonly tolerance: number } | null {
   const { reading } = observed;
   const bare = circuitOf(network);

@@ -5,6 +5,9 @@ import { expectationOf, setupOf } from '../readings/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import type { DiagnosedJob } from './diagnose.ts';
+import { differenceFrom } from './comparing.ts';
+import { toleranceOf } from './elsewhere.ts';
+import { isolatedPart } from './isolated-part.ts';
 import { leastSquares, type LeastSquares, type Predicted } from './least-squares.ts';
 import { observedReadings, type Observed } from './observed.ts';
 import type { Bench } from '../faults/index.ts';
@@ -13,7 +16,7 @@ import type { Bench } from '../faults/index.ts';
 export interface Fit {
   readonly format: 'usual-drag/fit';
   readonly version: 1;
-  /** By name; k = 2. Null where the readings do not determine them. */
+  /** By name; k = 2. Null if the readings do not determine them, or if the fit does not converge. */
   readonly free: Readonly<Record<string, { readonly value: number | null; readonly uncertainty: number | null }>>;
   readonly misfit: number | null;
   /** (value − fitted)/u by reading. */
@@ -48,7 +51,9 @@ export function fitJob(job: DiagnosedJob, names: readonly FreeName[]): Result<Fi
   const bench: Bench = { network, instruments };
   const unloaded = solveUnloaded(network);
   if (!unloaded.ok) return unloaded;
-  const observed = observedReadings(unloaded.value, instruments, conventions, readings);
+  const observed = observedReadings({ unloaded: unloaded.value, instruments, conventions }, readings).filter(
+    ({ comparison }) => comparison !== 'over-range',
+  );
   const free = new Set(names.map(({ name }) => name));
   const predictedAt = (values: readonly number[]): Predicted | null =>
     predict(
@@ -60,7 +65,7 @@ export function fitJob(job: DiagnosedJob, names: readonly FreeName[]): Result<Fi
   const solved = leastSquares({
     start,
     positive: names.map((one) => one.isResistance),
-    measured: observed.map(({ value }) => value),
+    differences: (predicted) => observed.map((one, k) => differenceFrom(one, predicted[k]!)),
     predict: predictedAt,
   });
   return ok(fitOf(solved, names, observed));
@@ -68,29 +73,26 @@ export function fitJob(job: DiagnosedJob, names: readonly FreeName[]): Result<Fi
 
 function fitOf(solved: LeastSquares, names: readonly FreeName[], observed: readonly Observed[]): Fit {
   const base = { format: 'usual-drag/fit', version: 1 } as const;
-  if (solved.undetermined.length > 0) {
-    return {
-      ...base,
-      free: Object.fromEntries(names.map(({ name }) => [name, { value: null, uncertainty: null }])),
-      misfit: null,
-      residuals: {},
-      verdict: 'underdetermined',
-      undetermined: solved.undetermined.map((k) => names[k]!.name),
-    };
-  }
+  const unknown = {
+    ...base,
+    free: Object.fromEntries(names.map(({ name }) => [name, { value: null, uncertainty: null }])),
+    misfit: null,
+    residuals: {},
+  };
+  if (solved.undetermined.length > 0)
+    return { ...unknown, verdict: 'underdetermined', undetermined: solved.undetermined.map((k) => names[k]!.name) };
+  if (!solved.converged) return { ...unknown, verdict: 'does-not-explain' };
   const misfit = Math.sqrt(solved.sum / Math.max(1, observed.length - names.length));
   return {
     ...base,
     free: Object.fromEntries(
-      names.map(({ name }, k) => [name, { value: solved.values[k]!, uncertainty: finite(2 * solved.deviations[k]!) }]),
+      names.map(({ name }, k) => [name, { value: solved.values[k]!, uncertainty: 2 * solved.deviations[k]! }]),
     ),
     misfit,
     residuals: Object.fromEntries(observed.map(({ reading }, k) => [reading.id, solved.residuals[k]!])),
     verdict: misfit <= largestMisfit ? 'explains' : 'does-not-explain',
   };
 }
-
-const finite = (value: number): number | null => (Number.isFinite(value) ? value : null);
 
 function predict(bench: Bench, observed: readonly Observed[], free: ReadonlySet<string>): Predicted | null {
   // A part that is fitted has no tolerance beside that.
@@ -101,12 +103,17 @@ function predict(bench: Bench, observed: readonly Observed[], free: ReadonlySet<
   });
   const unloaded = solveUnloaded({ ...bench.network, elements });
   if (!unloaded.ok) return null;
-  const expectations = observed.map(({ reading }) => expectationOf(unloaded.value, bench.instruments, reading));
+  const predicted = observed.map(({ reading, value }) => {
+    if (reading.quantity === 'resistance') {
+      const { resistance, span } = isolatedPart(unloaded.value.network, reading, value);
+      return { value: resistance, tolerance: span / Math.sqrt(3) };
+    }
+    const expectation = expectationOf(unloaded.value, bench.instruments, reading);
+    return { value: expectation.expected ?? 0, tolerance: toleranceOf(expectation) };
+  });
   return {
-    values: expectations.map(({ expected }) => expected ?? 0),
-    u: expectations.map(({ response }, k) =>
-      Math.hypot(observed[k]!.u, response === null ? 0 : Math.hypot(...response.slopes) / Math.sqrt(3)),
-    ),
+    values: predicted.map(({ value }) => value),
+    u: predicted.map(({ tolerance }, k) => Math.hypot(observed[k]!.u, tolerance)),
   };
 }
 

@@ -1,11 +1,18 @@
 export {
   bestExplanations,
   diagnose,
-  isOfReading,
   type DiagnosedHypothesis,
   type Diagnosis,
   type DiagnosisGroup,
+  type Predictions,
 } from './diagnose.ts';
 export { sharpestRange, type NextReading } from './next-reading.ts';
 export { fitJob, freeName, type Fit, type FreeName } from './fit.ts';
-export { twoFaults, type TwoFaults, type TwoFaultsProgress } from './two-faults.ts';
+export {
+  diagnosePairs,
+  twoFaults,
+  type PairDiagnosis,
+  type TwoFaults,
+  type TwoFaultsGroup,
+  type TwoFaultsProgress,
+} from './two-faults.ts';

@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import type { Instrument } from '../instrument/index.ts';
 import { nodesOf, type Network } from '../network/index.ts';
 import { tolerancedParts } from '../uncertainty/index.ts';
-import { expectationOf, type Reading } from '../readings/index.ts';
+import { expectationOf, type CircuitReading, type Reading } from '../readings/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
 import { soundNetwork } from '../test/random-network.ts';
 import { LaidOut } from './laid-out.ts';
-import { meteredCircuit, ownMeterName, type InCircuit } from './observed.ts';
+import { meteredCircuit, ownMeterName } from './observed.ts';
 
 const meter: Instrument = {
   id: 'm',
@@ -19,7 +19,7 @@ const meter: Instrument = {
 /** A network whose resistances are a technician's, each with a tolerance, and a meter somewhere in it. */
 const placed = fc
   .tuple(soundNetwork, fc.nat(), fc.nat(), fc.boolean(), fc.boolean())
-  .map(([network, a, b, isVoltage, reversed]): { network: Network; reading: InCircuit } => {
+  .map(([network, a, b, isVoltage, reversed]): { network: Network; reading: CircuitReading } => {
     const elements = network.elements.map((part) =>
       part.kind === 'resistor' ? { ...part, resistance: 10 + (part.resistance % 1000), tolerance: 0.05 } : part,
     );

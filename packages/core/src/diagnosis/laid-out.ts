@@ -106,6 +106,11 @@ export class LaidOut {
     return this.resistive.map((branch) => this.named.circuit.branches[branch]!.id);
   }
 
+  /** Ω of each resistance, in the order of their names. */
+  get resistances(): Float64Array {
+    return Float64Array.from(this.resistive, (branch) => this.named.circuit.branches[branch]!.resistance.hi);
+  }
+
   private inEach(): Float64Array {
     return Float64Array.from(this.resistive, (branch) => {
       const current = this.quick.current(branch);
@@ -203,14 +208,12 @@ export class LaidOut {
     resistance: number,
     responses: Pick<ReadingCircuit, 'indicated' | 'currents' | 'effect' | 'ports'>,
   ): ReadingCircuit {
-    const { branches } = this.named.circuit;
-    const own = Float64Array.from(this.resistive, (branch) => branches[branch]!.resistance.hi);
     let named = this.namedWith.get(name);
     if (!named) this.namedWith.set(name, (named = namesOf([...this.names, name])));
     return {
       ...responses,
       ...named,
-      resistances: Float64Array.of(...own, resistance),
+      resistances: Float64Array.of(...this.resistances, resistance),
     };
   }
 }

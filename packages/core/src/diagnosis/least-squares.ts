@@ -11,7 +11,8 @@ export interface Problem {
   readonly start: readonly number[];
   /** Which values may not fall below 0. */
   readonly positive: readonly boolean[];
-  readonly measured: readonly number[];
+  /** Returns how far each measured value is from its prediction, in the unit of the latter. */
+  differences(predicted: readonly number[]): readonly number[];
   /** Null where the values cannot be predicted from. */
   predict(values: readonly number[]): Predicted | null;
 }
@@ -26,12 +27,20 @@ export interface LeastSquares {
   readonly sum: number;
   /** Indices of values that nothing bears on, alone or together; empty where all are determined. */
   readonly undetermined: readonly number[];
+  /** False if the values ran to where no reading determines them, or never settled. */
+  readonly converged: boolean;
 }
 
 /** Below this share of the largest, a singular value is none. */
 const rankLimit = 1e-6;
 
 const mostRounds = 60;
+
+/** Ratio to its start, or to 1, from which a value that its own deviation exceeds is on its way to infinity. */
+const farFromStart = 1e3;
+
+/** Relative gain of a round below which the sum of squares is at its minimum: a few roundings of a double. */
+const settledGain = 1e-14;
 
 /**
  * Gauss–Newton with Levenberg and Marquardt's damping; slopes by central differences. Rank is judged at the start, by the
@@ -42,19 +51,30 @@ export function leastSquares(problem: Problem): LeastSquares {
   const n = start.length;
   let values = [...start];
   let now = weigh(problem, values);
-  if (!now) return { values, deviations: [], residuals: [], sum: Infinity, undetermined: start.map((_, k) => k) };
+  if (!now) return { values, deviations: [], residuals: [], sum: Infinity, undetermined: [], converged: false };
   const undetermined = withoutEffect(slopesAt(problem, start, now.u), start);
   let damping = 1e-3;
+  let settled = false;
   for (let round = 0; undetermined.length === 0 && round < mostRounds; round += 1) {
     const better = stepFrom(problem, values, now, damping);
+    settled = !better;
     if (!better) break;
     const gain = (now.sum - better.now.sum) / Math.max(now.sum, 1e-300);
     ({ values, now } = better);
     damping = Math.max(better.damping / 5, 1e-12);
-    if (gain < 1e-14) break;
+    settled = gain < settledGain;
+    if (settled) break;
   }
-  const deviations = undetermined.length > 0 ? [] : deviationsOf(slopesAt(problem, values, now.u), n);
-  return { values, deviations, residuals: now.residuals, sum: now.sum, undetermined };
+  const none = { values, deviations: [], residuals: now.residuals, sum: now.sum, undetermined, converged: false };
+  if (undetermined.length > 0) return none;
+  const slopes = slopesAt(problem, values, now.u);
+  const deviations = deviationsOf(slopes, n);
+  const ranAway = values.some((value, k) => {
+    const size = Math.abs(value);
+    return size > farFromStart * Math.max(Math.abs(start[k]!), 1) && deviations[k]! > size;
+  });
+  const converged = settled && !ranAway && deviations.every(Number.isFinite);
+  return converged ? { ...none, deviations, converged } : none;
 }
 
 /** One step downhill, as long as it may be; null where there is none. */
@@ -88,10 +108,10 @@ interface Weighed {
   readonly sum: number;
 }
 
-function weigh({ predict, measured }: Problem, values: readonly number[]): Weighed | null {
+function weigh({ predict, differences }: Problem, values: readonly number[]): Weighed | null {
   const predicted = predict(values);
   if (!predicted) return null;
-  const residuals = measured.map((value, k) => (value - predicted.values[k]!) / Math.max(predicted.u[k]!, 1e-300));
+  const residuals = differences(predicted.values).map((off, k) => off / Math.max(predicted.u[k]!, 1e-300));
   return { residuals, u: predicted.u, sum: residuals.reduce((sum, one) => sum + one * one, 0) };
 }
 
@@ -102,11 +122,12 @@ function slopesAt(problem: Problem, values: readonly number[], u: readonly numbe
     const at = (by: number) => problem.predict(values.map((one, i) => (i === k ? one + by : one)));
     const down = problem.positive[k] && value < step ? 0 : -step;
     const [low, high] = [at(down), at(step)];
-    return problem.measured.map((_, row) =>
-      low && high ? (high.values[row]! - low.values[row]!) / (step - down) / Math.max(u[row]!, 1e-300) : 0,
+    const [before, after] = [low, high].map((one) => one && problem.differences(one.values));
+    return u.map((own, row) =>
+      before && after ? (before[row]! - after[row]!) / (step - down) / Math.max(own, 1e-300) : 0,
     );
   });
-  return problem.measured.map((_, row) => columns.map((column) => column[row]!));
+  return u.map((_, row) => columns.map((column) => column[row]!));
 }
 
 /** Which values nothing bears on, alone or together: a singular value of the slopes, each per size of its value, that is next to nothing. */

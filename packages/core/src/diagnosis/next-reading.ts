@@ -1,10 +1,10 @@
 import { rangesOf, type Instrument, type Range } from '../instrument/index.ts';
 import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import { nodesOf } from '../network/index.ts';
-import { standardUncertainty } from '../readings/index.ts';
-import type { InCircuit } from './observed.ts';
+import { standardUncertainty, type CircuitReading } from '../readings/index.ts';
 import { withFault, type Bench, type Hypothesis } from '../faults/index.ts';
-import { elsewhereIn, type Elsewhere } from './elsewhere.ts';
+import type { DiagnosedJob } from './diagnose.ts';
+import { elsewhereIn } from './elsewhere.ts';
 
 /** A reading that would tell hypotheses apart. */
 export type NextReading =
@@ -20,19 +20,27 @@ export type NextReading =
  * The reading that would tell the leading hypotheses apart best: that makes the most of them differ by 2U or more, and them the
  * farthest. A voltage is cheaper than a current, which is asked for only where no voltage tells any apart.
  *
- * @param sound    the bench without a fault
+ * @param faultFree  the network without a fault, solved
  * @param leaders  the best hypothesis of each leading group
  * @returns null where no reading would
  */
-export function nextReading(bench: Bench, sound: Unloaded, leaders: readonly Hypothesis[]): NextReading | null {
+export function nextReading(
+  { network, instruments = [], conventions = {} }: DiagnosedJob,
+  faultFree: Unloaded,
+  leaders: readonly Hypothesis[],
+): NextReading | null {
   if (leaders.length < 2) return null;
+  const bench: Bench = { network, instruments };
   const benches = leaders.map((leader) => withFault(bench, leader));
-  const circuits = benches.flatMap(({ network, instruments }): Elsewhere[] => {
-    const solved = solveUnloaded(network);
-    return solved.ok ? [elsewhereIn(solved.value, instruments)] : [];
+  const recorded = conventions.sign === 'magnitude' ? Math.abs : (value: number) => value;
+  const circuits = benches.flatMap((changed): Indications[] => {
+    const solved = solveUnloaded(changed.network);
+    if (!solved.ok) return [];
+    const at = elsewhereIn(solved.value, changed.instruments);
+    return [(reading) => recorded(at(reading).value)];
   });
   if (circuits.length < leaders.length) return null;
-  const { nodes } = sound.values;
+  const { nodes } = faultFree.values;
   const voltages = nodesOf(bench.network).flatMap((one, at, all) =>
     all.slice(at + 1).map((other) => {
       // Red on the higher of the two, as the sound circuit has them.
@@ -46,6 +54,9 @@ export function nextReading(bench: Bench, sound: Unloaded, leaders: readonly Hyp
   return best(voltages, bench.instruments, circuits) ?? best(currents, bench.instruments, circuits);
 }
 
+/** Returns the number that a meter would record in one circuit, V or A. */
+type Indications = (reading: CircuitReading) => number;
+
 /** Where a lone meter is put. */
 export type Place =
   | { readonly quantity: 'dc-voltage'; readonly red: string; readonly black: string }
@@ -54,7 +65,7 @@ export type Place =
 function best(
   places: readonly Place[],
   instruments: readonly Instrument[],
-  circuits: readonly Elsewhere[],
+  circuits: readonly Indications[],
 ): NextReading | null {
   let found: { readonly place: Place; readonly separates: number; readonly apart: number } | null = null;
   for (const place of places) {
@@ -85,7 +96,7 @@ export interface SharpRange {
 export function sharpestRange(
   instruments: readonly Instrument[],
   place: Place,
-  valuesOn: (reading: InCircuit) => readonly number[],
+  valuesOn: (reading: CircuitReading) => readonly number[],
 ): SharpRange | null {
   let sharpest: SharpRange | null = null;
   for (const instrument of instruments)
@@ -101,7 +112,7 @@ export function sharpestRange(
   return sharpest;
 }
 
-const readingOn = (instrument: Instrument, range: Range, place: Place): InCircuit => ({
+const readingOn = (instrument: Instrument, range: Range, place: Place): CircuitReading => ({
   id: 'next',
   instrument: instrument.id,
   range: range.id,
@@ -113,9 +124,9 @@ const readingOn = (instrument: Instrument, range: Range, place: Place): InCircui
 function tellApart(
   place: Place,
   instruments: readonly Instrument[],
-  circuits: readonly Elsewhere[],
+  circuits: readonly Indications[],
 ): { readonly separates: number; readonly apart: number } | null {
-  const toldOn = (reading: InCircuit): number[] => circuits.map((at) => at(reading).value);
+  const toldOn = (reading: CircuitReading): number[] => circuits.map((at) => at(reading));
   const sharpest = sharpestRange(instruments, place, toldOn);
   if (!sharpest) return null;
   const { instrument, range, u } = sharpest;

@@ -6,63 +6,101 @@ import {
   ownMeter,
   setupOf,
   standardUncertainty,
+  type CircuitReading,
   type Conventions,
-  type Expectation,
   type Reading,
 } from '../readings/index.ts';
 import { circuitOf, type Attachment } from '../solver/index.ts';
+import type { Hypothesis } from '../faults/index.ts';
 import type { Network } from '../network/index.ts';
+import { toleranceOf } from './elsewhere.ts';
+import type { Compared, Comparison } from './comparing.ts';
+import { isolatedPart } from './isolated-part.ts';
 import { readingCircuit, type Indication, type ReadingCircuit } from './reading-circuit.ts';
 
-/** A reading in a circuit; out of circuit nothing is to be diagnosed. */
-export type InCircuit = Exclude<Reading, { readonly quantity: 'resistance' }>;
-
-/** A reading that counts in a diagnosis. */
-export interface Observed {
-  readonly reading: InCircuit;
+/** A reading that counts in a diagnosis. V, A or Ω. */
+export interface Observed extends Compared {
+  readonly reading: Reading;
   readonly instrument: Instrument;
-  readonly value: number;
   readonly spread: number;
   /** Standard uncertainty of the value. */
   readonly u: number;
-  /** What the sound circuit makes its meter indicate. */
-  readonly expectation: Expectation;
-  /** u of the reading if it had another value. */
+  /** Indication in the fault-free circuit; null if nothing determines it, Infinity if it is beyond every range. */
+  readonly expected: number | null;
+  /** Standard uncertainty of `expected` from the parts' tolerances. */
+  readonly tolerance: number;
+  /** Returns u of the reading if it had another value. */
   uncertaintyAt(value: number): number;
 }
 
-/** The readings that count: not struck, not `OL`, at a place and on an instrument that are there. */
-export function observedReadings(
-  unloaded: Unloaded,
-  instruments: readonly Instrument[],
-  conventions: Conventions,
-  readings: readonly Reading[],
-): Observed[] {
+/** Returns whether an observed reading was taken with its meter in the circuit. */
+export const isInCircuit = <T extends { readonly reading: Reading }>(
+  observed: T,
+): observed is T & { readonly reading: CircuitReading } => observed.reading.quantity !== 'resistance';
+
+/** The circuit in which readings are predicted, and what it is without a fault. */
+export interface Observing {
+  readonly unloaded: Unloaded;
+  readonly instruments: readonly Instrument[];
+  readonly conventions: Conventions;
+  /** A fault that `unloaded` already has, and the network without it. */
+  readonly present?: { readonly fault: Hypothesis; readonly network: Network };
+}
+
+/** Returns the readings that count: not struck out, with at least one observation, at a measurement point that exists. */
+export function observedReadings(observing: Observing, readings: readonly Reading[]): Observed[] {
   return readings.flatMap((reading): Observed[] => {
-    if (reading.struck !== undefined || reading.quantity === 'resistance') return [];
-    const instrument = instruments.find(({ id }) => id === reading.instrument);
-    if (!instrument || setupFaults(unloaded.network, instruments, setupOf(reading)).length > 0) return [];
-    const { value, spread, uncertainty } = observedValue(reading, instrument, conventions.observations);
-    if (value === null || spread === null || uncertainty === null) return [];
+    const instrument = observing.instruments.find(({ id }) => id === reading.instrument);
+    const range = instrument && findRange(instrument, reading.quantity, reading.range);
+    if (reading.struck !== undefined || reading.observations.length === 0 || !range) return [];
+    const { value, spread } = observedValue(reading, instrument, observing.conventions.observations);
+    const isOver = value === null;
+    const compared: Compared = {
+      value: value ?? range.fullScale,
+      comparison: comparisonOf(observing.conventions, isOver),
+    };
+    const predicted = faultFree(observing, reading, compared.value);
+    if (!predicted) return [];
+    const uncertaintyAt = (other: number): number => standardUncertainty(reading, instrument, other, spread ?? 0);
     return [
       {
         reading,
         instrument,
-        value,
-        spread,
-        u: uncertainty / 2,
-        expectation: expectationOf(unloaded, instruments, reading),
-        uncertaintyAt: (other) => standardUncertainty(reading, instrument, other, spread),
+        ...compared,
+        ...predicted,
+        spread: spread ?? 0,
+        u: uncertaintyAt(compared.value),
+        uncertaintyAt,
       },
     ];
   });
+}
+
+const comparisonOf = ({ sign }: Conventions, isOver: boolean): Comparison =>
+  isOver ? 'over-range' : sign === 'magnitude' ? 'magnitude' : 'signed';
+
+/** The prediction of the fault-free circuit; null if the measurement point does not exist. */
+function faultFree(
+  { unloaded, instruments, present }: Observing,
+  reading: Reading,
+  value: number,
+): Pick<Observed, 'expected' | 'tolerance'> | null {
+  if (reading.quantity === 'resistance') {
+    const network = present?.network ?? unloaded.network;
+    if (!network.elements.some(({ id, kind }) => id === reading.element && kind === 'resistor')) return null;
+    const { resistance, span } = isolatedPart(network, reading, value, present?.fault);
+    return { expected: resistance, tolerance: span / Math.sqrt(3) };
+  }
+  if (setupFaults(unloaded.network, instruments, setupOf(reading)).length > 0) return null;
+  const expectation = expectationOf(unloaded, instruments, reading);
+  return { expected: expectation.expected, tolerance: toleranceOf(expectation) };
 }
 
 /** A reading's meters in a network, each under a name that no part has. */
 export function meteredCircuit(
   network: Network,
   instruments: readonly Instrument[],
-  reading: InCircuit,
+  reading: CircuitReading,
 ): ReadingCircuit | null {
   const named = circuitOf(network);
   const [own] = setupOf(reading).meters as [Meter];
@@ -74,8 +112,8 @@ export function meteredCircuit(
   return readingCircuit(named, attachments, indication);
 }
 
-/** A reading's meters as what they put into the circuit, its own first. */
-export const attachmentsOf = (reading: InCircuit, instruments: readonly Instrument[]): Attachment[] =>
+/** Returns the resistances that a reading's meters put into the circuit, its own first. */
+export const attachmentsOf = (reading: CircuitReading, instruments: readonly Instrument[]): Attachment[] =>
   setupOf(reading).meters.map((meter) => meterIn(meter, instruments));
 
 /** The name of a meter among the resistances of a circuit. */
@@ -90,8 +128,8 @@ function meterIn(meter: Meter, instruments: readonly Instrument[]): Attachment {
   return { ...attachmentOf(meter, range, false), id: meterName(meter) };
 }
 
-/** A at which the fuse of a reading's own meter blows; Infinity where it has none. */
-export function fuseOf({ reading, instrument }: Observed): number {
+/** Returns the rating of the fuse of a reading's own meter, A; Infinity if it has none. */
+export function fuseOf({ reading, instrument }: Pick<Observed, 'reading' | 'instrument'>): number {
   if (reading.quantity !== 'dc-current') return Infinity;
   return findRange(instrument, 'dc-current', reading.range)?.fuse ?? Infinity;
 }

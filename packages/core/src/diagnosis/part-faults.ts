@@ -4,12 +4,12 @@ import type { Adjustable, CircuitPredictions, Spans } from './circuit-prediction
 import type { Prediction } from './prediction.ts';
 import type { ReadingCircuit } from './reading-circuit.ts';
 
-/** A resistance of the circuits that is open or shorted; none where the part is no resistance there. */
+/** A part that is open or shorted, its tolerance excluded; null if the part is not a resistance in the circuits. */
 export function openOrShort(look: CircuitPredictions, hypothesis: Hypothesis): Prediction[] | null {
   const index = look.placeOf(look.circuits, hypothesis.where[0]!);
   if (index === -1) return null;
   const by = hypothesis.fault === 'open' ? Infinity : -look.circuits[0]!.resistances[index]!;
-  return look.listed(hypothesis, look.circuits, [{ index, by }]);
+  return look.listed(hypothesis, look.circuits, [{ index, by }], [[hypothesis.where[0]!, 0]]);
 }
 
 /** A bad contact in series with a part; a link, a closed switch or an ideal source gets a resistance of its own for it. */
@@ -38,8 +38,10 @@ function contactIn(
   return look.fitted(
     (ohms) => ({ fault: 'contact', where: [id], value: ohms }),
     circuits,
-    () => adjustable,
+    // A part that is taken out leaves its contact behind.
+    (reading) => (circuits[reading]!.isolated ? [] : adjustable),
     least,
+    [[id, 0]],
   );
 }
 
@@ -67,7 +69,7 @@ export function outOfTolerance(look: CircuitPredictions, { id, resistance, toler
     .filter(({ hypothesis: { value } }) => Math.abs((value as number) / resistance - 1) > tolerance);
 }
 
-/** Two resistors exchanged, their tolerances with them. */
+/** Two resistors exchanged: the values that they are counted with, and their tolerances. */
 export function swapped(look: CircuitPredictions, hypothesis: Hypothesis, a: Resistor, b: Resistor): Prediction[] {
   const [one, other] = [placeOf(look, a.id), placeOf(look, b.id)];
   const spans: Spans = [
@@ -75,8 +77,8 @@ export function swapped(look: CircuitPredictions, hypothesis: Hypothesis, a: Res
     [b.id, look.spans.get(a.id) ?? 0],
   ];
   const changes = [
-    { index: one.index, by: b.resistance - one.own },
-    { index: other.index, by: a.resistance - other.own },
+    { index: one.index, by: other.own - one.own },
+    { index: other.index, by: one.own - other.own },
   ];
   return look.listed(hypothesis, look.circuits, changes, spans);
 }

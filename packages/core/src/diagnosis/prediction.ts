@@ -1,33 +1,61 @@
 import type { Hypothesis } from '../faults/index.ts';
+import { differenceFrom, separation, type Compared } from './comparing.ts';
 
 /** What a hypothesis predicts for each reading, in their order, with the standard uncertainty that it is judged by. */
 export interface Prediction {
   readonly hypothesis: Hypothesis;
+  /** V, A or Ω; Infinity for a resistance beyond every range. */
   readonly values: Float64Array;
   readonly u: Float64Array;
-  /** Values that were fitted: the mean is over so many fewer. */
+  /** Number of fitted values: the mean is over so many readings fewer. */
   readonly fitted: number;
 }
 
-/** The largest misfit that a hypothesis is listed with. */
+/** The largest misfit with which a hypothesis is listed. */
 export const largestMisfit = 2;
 
-/** √(mean of ((value − prediction)/u)²); with a fitted value over one reading fewer. */
-export function misfitOf({ values, u, fitted }: Prediction, observed: readonly { readonly value: number }[]): number {
+/** Returns Σ((value − prediction)/u)² over all readings. */
+export function misfitSum({ values, u }: Prediction, observed: readonly Compared[]): number {
   let sum = 0;
-  observed.forEach(({ value }, k) => {
-    const off = value - values[k]!;
+  for (let k = 0; k < observed.length; k += 1) {
+    const off = differenceFrom(observed[k]!, values[k]!);
     if (off !== 0) sum += (off / u[k]!) ** 2;
-  });
-  return Math.sqrt(sum / Math.max(1, observed.length - fitted));
+  }
+  return sum;
 }
 
-/** What is predicted, by the readings' ids. */
+/** Returns √(mean of ((value − prediction)/u)²); with a fitted value over one reading fewer. */
+export const misfitOf = (prediction: Prediction, observed: readonly Compared[]): number =>
+  Math.sqrt(misfitSum(prediction, observed) / Math.max(1, observed.length - prediction.fitted));
+
+/** u of a reading that has none: keeps the logarithm of a ratio finite. */
+const smallestU = 1e-300;
+
+/**
+ * Returns what hypotheses are ranked by, the best lowest: Σ((value − prediction)/u)² + Σ ln(u²/u₀²) + k·ln n, with u₀ from the
+ * fault-free circuit, k fitted values and n readings. Twice the negative log-likelihood of normal deviations, and the penalty
+ * of the Bayesian information criterion for each fitted value.
+ */
+export function rankOf(prediction: Prediction, faultFree: Prediction, observed: readonly Compared[]): number {
+  let rank = misfitSum(prediction, observed) + prediction.fitted * Math.log(Math.max(2, observed.length));
+  for (let k = 0; k < observed.length; k += 1)
+    rank += 2 * Math.log(Math.max(prediction.u[k]!, smallestU) / Math.max(faultFree.u[k]!, smallestU));
+  return rank;
+}
+
+/** Returns whether no reading distinguishes a prediction from another one within 2u of the latter. */
+export const isIndistinguishable = (one: Prediction, leader: Prediction, observed: readonly Compared[]): boolean =>
+  observed.every((at, k) => separation(at, one.values[k]!, leader.values[k]!) <= 2 * leader.u[k]!);
+
+/** Returns the predicted values by the readings' ids; null for a resistance beyond every range. */
 export function predictionsOf(
   { values }: Prediction,
   observed: readonly { readonly reading: { readonly id: string } }[],
-): Record<string, number> {
-  const predictions: Record<string, number> = {};
-  for (let k = 0; k < observed.length; k += 1) predictions[observed[k]!.reading.id] = values[k]!;
+): Record<string, number | null> {
+  const predictions: Record<string, number | null> = {};
+  for (let k = 0; k < observed.length; k += 1) {
+    const value = values[k]!;
+    predictions[observed[k]!.reading.id] = Number.isFinite(value) ? value : null;
+  }
   return predictions;
 }

@@ -23,6 +23,27 @@ export interface ReadingCircuit extends NamedResistances {
   readonly effect: Float64Array;
   /** A in one (row) for 1 V in another (column). */
   readonly ports: Float64Array;
+  /** Of a part that is read out of circuit: its index among the resistances (−1 if it has none), and its tolerance, Ω. */
+  readonly isolated?: { readonly index: number; readonly span: number };
+}
+
+/** Returns the "circuit" of a part alone: it indicates the part's resistance, and nothing else affects it. */
+export function isolatedCircuit(
+  named: NamedResistances,
+  resistances: Float64Array,
+  part: string,
+  { resistance, span }: { readonly resistance: number; readonly span: number },
+): ReadingCircuit {
+  const none = new Float64Array();
+  return {
+    ...named,
+    resistances,
+    indicated: resistance,
+    currents: none,
+    effect: none,
+    ports: none,
+    isolated: { index: named.index.get(part) ?? -1, span },
+  };
 }
 
 /** A resistance that is another: Ω more; Infinity where it is open. */
@@ -105,6 +126,7 @@ export function evaluate(
   changed: ChangedSpans | null,
   into: Evaluated,
 ): void {
+  if (circuit.isolated) return evaluateIsolated(circuit, circuit.isolated, changes, changed, into);
   if (changes.length > 2) return evaluateMany(circuit, changes, spans, changed, into);
   const { ports, currents, effect, resistances } = circuit;
   const n = currents.length;
@@ -161,6 +183,21 @@ function varianceOf(movedBy: (k: number) => number, spans: Float64Array, changed
       sum += moved * moved * (changed.spans[at]! ** 2 - spans[k]! ** 2);
     }
   return Math.max(0, sum) / 3;
+}
+
+/** The resistance of a part alone; a fault that changes it also sets its tolerance. */
+function evaluateIsolated(
+  { indicated, resistances }: ReadingCircuit,
+  { index, span }: { readonly index: number; readonly span: number },
+  changes: readonly Change[],
+  changed: ChangedSpans | null,
+  into: Evaluated,
+): void {
+  const change = changes.find((one) => one.index === index);
+  const at = change ? (changed?.indices.indexOf(index) ?? -1) : -1;
+  const own = at === -1 ? span : changed!.spans[at]!;
+  into.indicated = change ? resistances[index]! + change.by : indicated;
+  into.variance = (own * own) / 3;
 }
 
 /** Any number of changes, each row as the changes before it have left it; by reciprocity the columns are the same. */

@@ -1,26 +1,50 @@
 import { findRange, rangesOf } from '../instrument/index.ts';
 import type { Unloaded } from '../loading/index.ts';
 import { nodesOf, type Network } from '../network/index.ts';
-import { observedValue } from '../readings/index.ts';
+import { observedValue, type CircuitReading } from '../readings/index.ts';
 import { attach, solveCircuit, toNumber } from '../solver/index.ts';
 import { acrossPart, type Hypothesis } from '../faults/index.ts';
-import { toleranceOf, type Elsewhere } from './elsewhere.ts';
-import type { InCircuit, Observed } from './observed.ts';
+import type { Elsewhere } from './elsewhere.ts';
+import { isInCircuit, type Observed } from './observed.ts';
 
-/** A fault of one reading, and what would then be in the record. */
+type ObservedInCircuit = Observed & { readonly reading: CircuitReading };
+
+/** A mistake in one reading, and the number that would then be recorded. */
 export interface ReadingFaultShown {
   readonly hypothesis: Hypothesis;
   readonly value: number;
-  /** V or A that the parts' tolerances make of it, standard. */
+  /** Standard uncertainty of `value` from the parts' tolerances, V, A or Ω. */
   readonly tolerance: number;
   /** Standard uncertainty of the reading itself. */
   readonly u: number;
 }
 
-/** Every fault of the hand or the eye that one reading may have. */
-export function readingFaults(unloaded: Unloaded, at: Elsewhere, observed: Observed): ReadingFaultShown[] {
-  const { reading, expectation, u, value } = observed;
-  const { expected } = expectation;
+/** Returns every mistake that one reading may contain, with the number that would then be recorded. */
+export const readingFaults = (unloaded: Unloaded, at: Elsewhere, observed: Observed): ReadingFaultShown[] => [
+  ...numberFaults(observed),
+  ...(isInCircuit(observed) ? connectionFaults(unloaded, at, observed) : []),
+];
+
+/** The meter was read or written down wrongly. `OL` has neither digits nor a prefix. */
+function numberFaults(observed: Observed): ReadingFaultShown[] {
+  const { reading, expected, tolerance, value, comparison } = observed;
+  if (expected === null || comparison === 'over-range') return [];
+  const scaled = (fault: Hypothesis['fault'], factor: number, given: Hypothesis['value']): ReadingFaultShown => ({
+    hypothesis: { fault, where: [reading.id], value: given },
+    value: expected * factor,
+    tolerance: tolerance * Math.abs(factor),
+    u: observed.uncertaintyAt(value / factor) * Math.abs(factor),
+  });
+  return [
+    ...[1e3, 1e-3, 1e6, 1e-6].map((factor) => scaled('prefix', factor, factor)),
+    ...digitsSwapped(observed, expected),
+    ...wrongScales(observed).map(({ range, factor }) => scaled('wrong-scale', factor, range)),
+  ];
+}
+
+/** The meter was connected wrongly. */
+function connectionFaults(unloaded: Unloaded, at: Elsewhere, observed: ObservedInCircuit): ReadingFaultShown[] {
+  const { reading, u, value, expected, tolerance } = observed;
   const where = [reading.id];
   const zero = (fault: Hypothesis['fault']): ReadingFaultShown => ({
     hypothesis: { fault, where, value: null },
@@ -32,30 +56,21 @@ export function readingFaults(unloaded: Unloaded, at: Elsewhere, observed: Obser
     reading.quantity === 'dc-voltage'
       ? [zero('one-point'), zero('hanging')]
       : [zero('blown-fuse'), zero('one-point'), zero('hanging')];
-  if (expected === null) return [...nothing, ...elsewhere(unloaded.network, at, observed)];
-  const tolerance = toleranceOf(expectation);
-  const scaled = (fault: Hypothesis['fault'], factor: number, told: Hypothesis['value']): ReadingFaultShown => ({
-    hypothesis: { fault, where, value: told },
-    value: expected * factor,
-    tolerance: tolerance * Math.abs(factor),
-    u: observed.uncertaintyAt(value / factor) * Math.abs(factor),
-  });
-  return [
-    ...[1e3, 1e-3, 1e6, 1e-6].map((factor) => scaled('prefix', factor, factor)),
-    { ...scaled('leads-swapped', -1, null), u },
-    ...nothing,
-    ...digitsSwapped(observed, expected, tolerance),
-    ...wrongScales(observed).map(({ range, factor }) => scaled('wrong-scale', factor, range)),
-    ...elsewhere(unloaded.network, at, observed),
-    ...across(unloaded, observed),
-  ];
+  const others = [...nothing, ...elsewhere(unloaded.network, at, observed)];
+  if (expected === null) return others;
+  const swapped: ReadingFaultShown = {
+    hypothesis: { fault: 'leads-swapped', where, value: null },
+    value: 0 - expected,
+    tolerance,
+    u,
+  };
+  return [swapped, ...others, ...across(unloaded, observed)];
 }
 
 /** Two neighbouring digits exchanged as they were typed; of one observation only. */
 function digitsSwapped(
-  { reading, instrument, value, u }: Observed,
+  { reading, instrument, value, u, tolerance, comparison }: Observed,
   expected: number,
-  tolerance: number,
 ): ReadingFaultShown[] {
   const [only, ...more] = reading.observations;
   if (!only || more.length > 0) return [];
@@ -68,7 +83,8 @@ function digitsSwapped(
     const text = signs.join('');
     const put = observedValue({ ...reading, observations: [{ ...only, shown: text }] }, instrument).value!;
     const hypothesis = { fault: 'digits-swapped', where: [reading.id], value: text } as const;
-    return [{ hypothesis, value: value + expected - put, tolerance, u }];
+    const signed = comparison === 'magnitude' ? Math.abs : (x: number) => x;
+    return [{ hypothesis, value: signed(value) + signed(expected) - signed(put), tolerance, u }];
   });
 }
 
@@ -85,8 +101,8 @@ function wrongScales({ reading, instrument }: Observed): { readonly range: strin
 }
 
 /** Read at every other place: each ordered pair of nodes, each single end of a part. */
-function elsewhere(network: Network, at: Elsewhere, { reading, u }: Observed): ReadingFaultShown[] {
-  const shown = (place: InCircuit, value: Hypothesis['value']): ReadingFaultShown => ({
+function elsewhere(network: Network, at: Elsewhere, { reading, u }: ObservedInCircuit): ReadingFaultShown[] {
+  const shown = (place: CircuitReading, value: Hypothesis['value']): ReadingFaultShown => ({
     hypothesis: { fault: 'wrong-place', where: [reading.id], value },
     ...at(place),
     u,
@@ -111,7 +127,7 @@ function elsewhere(network: Network, at: Elsewhere, { reading, u }: Observed): R
 }
 
 /** An ammeter laid across its part: it joins its node to the part's far end, and nothing is opened. */
-function across({ network, named }: Unloaded, { reading, instrument, u }: Observed): ReadingFaultShown[] {
+function across({ network, named }: Unloaded, { reading, instrument, u }: ObservedInCircuit): ReadingFaultShown[] {
   if (reading.quantity !== 'dc-current' || reading.ends.length !== 1) return [];
   const range = findRange(instrument, 'dc-current', reading.range);
   const part = acrossPart(network, reading.ends);

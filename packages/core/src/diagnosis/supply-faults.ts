@@ -1,5 +1,7 @@
 import type { Source } from '../network/index.ts';
+import { differenceFrom } from './comparing.ts';
 import type { CircuitPredictions } from './circuit-predictions.ts';
+import type { Observed } from './observed.ts';
 import type { Prediction } from './prediction.ts';
 import type { ReadingCircuit } from './reading-circuit.ts';
 
@@ -22,14 +24,39 @@ export function supplyValue(look: CircuitPredictions, source: Source): Predictio
     });
     return look.predict({ fault: 'supply-value', where: [id], value: volts }, circuits, [], [], 1, Infinity)!;
   };
-  let [sum, weight] = [0, 0];
   const { u } = at(whole);
-  look.observed.forEach(({ value }, k) => {
-    const slope = (look.circuits[k]!.indicated - off[k]!.indicated) / whole;
-    sum += (slope * (value - off[k]!.indicated)) / u[k]! ** 2;
-    weight += (slope / u[k]!) ** 2;
-  });
-  return [at(weight === 0 ? whole : sum / weight)];
+  const lines = look.circuits.map((on, k) => ({
+    offset: off[k]!.indicated,
+    slope: (on.indicated - off[k]!.indicated) / whole,
+    observed: look.observed[k]!,
+    weight: 1 / u[k]! ** 2,
+  }));
+  let volts = whole;
+  for (let round = 0; round < signRounds; round += 1) volts = fittedLine(lines, volts);
+  return [at(volts)];
+}
+
+/** Rounds after which the signs of readings that are recorded without one no longer change. */
+const signRounds = 3;
+
+interface IndicationLine {
+  /** V or A indicated with an EMF of 0, and for each volt of it. */
+  readonly offset: number;
+  readonly slope: number;
+  readonly observed: Observed;
+  readonly weight: number;
+}
+
+/** Returns the EMF of the weighted least squares, V; a reading without a sign takes that of its prediction at `near`. */
+function fittedLine(lines: readonly IndicationLine[], near: number): number {
+  let [sum, total] = [0, 0];
+  for (const { offset, slope, observed, weight } of lines) {
+    const predicted = offset + slope * near;
+    const difference = differenceFrom(observed, predicted) * (observed.comparison !== 'signed' && predicted < 0 ? -1 : 1);
+    sum += weight * slope * difference;
+    total += weight * slope * slope;
+  }
+  return total === 0 ? near : near + sum / total;
 }
 
 /** A constant current wherever more would flow. */
@@ -42,7 +69,7 @@ export function supplyLimited(look: CircuitPredictions, source: Source): Predict
     const perAmp = one[k]!.indicated - none[k]!.indicated;
     return perAmp === 0 ? 0 : (indicated - none[k]!.indicated) / perAmp;
   });
-  const most = Math.max(...usual.map(Math.abs));
+  const most = Math.max(0, ...usual.map(Math.abs));
   if (!(most > 0)) return [];
   const holds = (k: number, amps: number): number | null =>
     Math.abs(usual[k]!) <= amps ? null : Math.sign(usual[k]!) * amps;

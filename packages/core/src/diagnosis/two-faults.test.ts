@@ -61,7 +61,7 @@ const searched = (readings: readonly Reading[]) => {
   if (!found.ok) throw new Error(found.fault.code);
   expect(steps[0]).toEqual({ done: 0, of: steps[0]!.of, found: 0 });
   expect(steps.at(-1)!.done).toBe(steps[0]!.of);
-  return found.value;
+  return found.value.flatMap(({ misfit, hypotheses }) => hypotheses.map(({ faults }) => ({ faults, misfit })));
 };
 const names = (faults: readonly Hypothesis[]) => faults.map(({ fault, where }) => `${fault} ${where.join('+')}`).sort();
 

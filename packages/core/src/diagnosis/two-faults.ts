@@ -1,20 +1,33 @@
-import { possibleFaults, withFault, type Bench, type Hypothesis } from '../faults/index.ts';
-import { solveUnloaded } from '../loading/index.ts';
+import { checkFor, possibleFaults, withFault, type Bench, type Hypothesis } from '../faults/index.ts';
+import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
-import type { DiagnosedJob } from './diagnose.ts';
+import { differenceFrom } from './comparing.ts';
+import { diagnose, type Diagnosis, type DiagnosedJob, type Predictions } from './diagnose.ts';
 import { elsewhereIn } from './elsewhere.ts';
+import { groupsOf } from './groups.ts';
 import { observedReadings, type Observed } from './observed.ts';
-import { largestMisfit, misfitOf, predictionsOf, type Prediction } from './prediction.ts';
+import { largestMisfit, misfitOf, predictionsOf, rankOf, type Prediction } from './prediction.ts';
 import { readingFaults, type ReadingFaultShown } from './reading-faults.ts';
-import { faultsOfCircuit, singleFaults, soundPrediction } from './single-faults.ts';
+import { faultFreePrediction, faultsOfCircuit, singleFaults, type Scored } from './single-faults.ts';
 
 /** Two faults that explain the readings together. */
 export interface TwoFaults {
   readonly faults: readonly [Hypothesis, Hypothesis];
-  readonly misfit: number;
-  readonly predictions: Readonly<Record<string, number>>;
+  readonly predictions: Predictions;
+  readonly check: string;
 }
+
+/** Pairs of faults that the available readings cannot distinguish. */
+export interface TwoFaultsGroup {
+  readonly misfit: number;
+  readonly hypotheses: readonly TwoFaults[];
+}
+
+/** A diagnosis whose hypotheses are single faults, or pairs of them if no single fault explains the readings. */
+export type PairDiagnosis = Omit<Diagnosis, 'groups'> & {
+  readonly groups: Diagnosis['groups'] | readonly TwoFaultsGroup[];
+};
 
 /** How far a search has come. */
 export interface TwoFaultsProgress {
@@ -23,37 +36,55 @@ export interface TwoFaultsProgress {
   readonly found: number;
 }
 
-/** As many as are worth reading. */
+/** Number of pairs that are kept: as many as are worth reading. */
 const most = 40;
 
+/** Diagnoses a job; searches for pairs of faults if no single fault explains its readings. */
+export function diagnosePairs(job: DiagnosedJob): Result<PairDiagnosis, SolverFault> {
+  const single = diagnose(job);
+  if (!single.ok || single.value.consistent || single.value.groups.length > 0) return single;
+  const pairs = twoFaults(job);
+  return pairs.ok ? ok({ ...single.value, groups: pairs.value }) : pairs;
+}
+
 /**
- * Two faults at once, for readings that no single one explains: a fault of one reading with one of the circuit first, then
+ * Searches for two faults that explain the readings together: a fault of one reading with one of the circuit first, then
  * faults of two readings, then two of the circuit, the first of them one without a fitted value.
  *
- * @param onProgress  told before each part of the search
- * @returns the best first, each predicting V or A by the reading's id; a solver's fault where the sound circuit has no answer
+ * @param onProgress  called before each part of the search
+ * @returns the groups, best first; a solver's fault if the fault-free circuit cannot be solved
  */
 export function twoFaults(
   job: DiagnosedJob,
   onProgress: (progress: TwoFaultsProgress) => void = () => undefined,
-): Result<readonly TwoFaults[], SolverFault> {
+): Result<readonly TwoFaultsGroup[], SolverFault> {
   const { network, instruments = [], conventions = {}, readings = [] } = job;
   const bench: Bench = { network, instruments };
   const unloaded = solveUnloaded(network);
   if (!unloaded.ok) return unloaded;
-  const observe = (of: typeof unloaded.value, on: Bench): Observed[] =>
-    observedReadings(of, on.instruments, conventions, readings);
+  const observe = (of: Unloaded, on: Bench, fault?: Hypothesis): Observed[] =>
+    observedReadings(
+      {
+        unloaded: of,
+        instruments: on.instruments,
+        conventions,
+        ...(fault && { present: { fault, network } }),
+      },
+      readings,
+    );
   const observed = observe(unloaded.value, bench);
+  const faultFree = faultFreePrediction(observed);
   const firsts = possibleFaults(network).filter(isWithoutFit);
-  const found = new Map<string, TwoFaults>();
+  const found = new Map<string, Scored & { readonly faults: readonly [Hypothesis, Hypothesis] }>();
   const keep = (faults: readonly [Hypothesis, Hypothesis], prediction: Prediction): void => {
     const misfit = misfitOf(prediction, observed);
+    if (misfit > largestMisfit) return;
+    const rank = rankOf(prediction, faultFree, observed);
     const key = faults
       .map((one) => JSON.stringify(one))
       .sort()
       .join();
-    if (misfit > largestMisfit || (found.get(key)?.misfit ?? Infinity) <= misfit) return;
-    found.set(key, { faults, misfit, predictions: predictionsOf(prediction, observed) });
+    if ((found.get(key)?.rank ?? Infinity) > rank) found.set(key, { faults, prediction, misfit, rank });
   };
   const of = observed.length + 1 + firsts.length;
   let done = 0;
@@ -71,7 +102,7 @@ export function twoFaults(
         const changed = withFault(bench, prediction.hypothesis);
         const solved = solveUnloaded(changed.network);
         const again = solved.ok
-          ? observe(solved.value, changed).find(({ reading }) => reading.id === one.reading.id)
+          ? observe(solved.value, changed, prediction.hypothesis).find(({ reading }) => reading.id === one.reading.id)
           : null;
         if (!solved.ok || !again) continue;
         const at = elsewhereIn(solved.value, changed.instruments);
@@ -81,14 +112,13 @@ export function twoFaults(
     });
   });
   step(() => {
-    const sound = soundPrediction(observed);
     const at = elsewhereIn(unloaded.value, instruments);
     const shown = observed.map((one) => readingFaults(unloaded.value, at, one).filter((fault) => isNear(fault, one)));
     shown.forEach((faults, k) => {
       for (let other = k + 1; other < shown.length; other += 1)
         for (const first of faults)
           for (const second of shown[other]!)
-            keep([first.hypothesis, second.hypothesis], replaced(replaced(sound, k, first), other, second));
+            keep([first.hypothesis, second.hypothesis], replaced(replaced(faultFree, k, first), other, second));
     });
   });
   for (const first of firsts)
@@ -96,22 +126,32 @@ export function twoFaults(
       const changed = withFault(bench, first);
       const solved = solveUnloaded(changed.network);
       if (!solved.ok) return;
-      const again = observe(solved.value, changed);
+      const again = observe(solved.value, changed, first);
       if (again.length < observed.length) return;
-      for (const { prediction } of singleFaults(changed, solved.value, again, soundPrediction(again)))
+      for (const { prediction } of singleFaults(changed, solved.value, again, faultFreePrediction(again)))
         keep([first, prediction.hypothesis], prediction);
     });
   onProgress({ done, of, found: found.size });
-  return ok([...found.values()].sort((a, b) => a.misfit - b.misfit).slice(0, most));
+  const best = [...found.values()].sort((a, b) => a.rank - b.rank).slice(0, most);
+  return ok(
+    groupsOf(best, observed).map(({ misfit, members }) => ({
+      misfit,
+      hypotheses: members.map(({ faults, prediction }) => ({
+        faults,
+        predictions: predictionsOf(prediction, observed),
+        check: faults.map((one) => checkFor(one, network)).join(' '),
+      })),
+    })),
+  );
 }
 
 const fitted: ReadonlySet<string> = new Set(['contact', 'out-of-tolerance', 'supply-value', 'supply-limited']);
 
 const isWithoutFit = ({ fault }: Hypothesis): boolean => !fitted.has(fault);
 
-/** Whether what a fault would show is near what was read. */
+/** Returns whether a fault predicts nearly the number that was recorded. */
 const isNear = ({ value, tolerance, u }: ReadingFaultShown, observed: Observed): boolean =>
-  Math.abs(observed.value - value) <= 3 * Math.hypot(u, tolerance);
+  Math.abs(differenceFrom(observed, value)) <= 3 * Math.hypot(u, tolerance);
 
 /** A prediction for all readings but one, that one with a fault of its own. */
 function withReading(rest: Prediction, k: number, { value, tolerance, u }: ReadingFaultShown): Prediction {

@@ -1,14 +1,17 @@
-/** A fault of one reading: of the hand or the eye. */
-export type ReadingFault =
-  | 'prefix'
-  | 'leads-swapped'
-  | 'one-point'
-  | 'hanging'
-  | 'digits-swapped'
-  | 'wrong-scale'
-  | 'wrong-place'
-  | 'across'
-  | 'blown-fuse';
+const readingFaults = [
+  'prefix',
+  'leads-swapped',
+  'one-point',
+  'hanging',
+  'digits-swapped',
+  'wrong-scale',
+  'wrong-place',
+  'across',
+  'blown-fuse',
+] as const;
+
+/** A fault of one reading: a mistake of the hand or the eye. */
+export type ReadingFault = (typeof readingFaults)[number];
 
 /** A fault of the circuit. */
 export type CircuitFault =
@@ -37,3 +40,6 @@ export interface Hypothesis {
   /** A factor, a fitted value, a text put right, a range, a place; null where the fault has none. */
   readonly value: number | string | RealPlace | { readonly quantity: string; readonly factor: number } | null;
 }
+
+/** Returns whether a fault is a mistake in one reading; the circuit is then fault-free. */
+export const isOfReading = ({ fault }: Hypothesis): boolean => (readingFaults as readonly string[]).includes(fault);

@@ -1,4 +1,4 @@
-export type { CircuitFault, Hypothesis, ReadingFault, RealPlace } from './fault.ts';
+export { isOfReading, type CircuitFault, type Hypothesis, type ReadingFault, type RealPlace } from './fault.ts';
 export { faultsOfElement, possibleFaults } from './possible-faults.ts';
 export { contactName, openSwitch, withFault, type Bench } from './with-fault.ts';
 export { faultSentence } from './fault-words.ts';

@@ -1,5 +1,5 @@
 export type { Job, JobFault, JobRecord } from './job.ts';
-export { compareJob, diagnoseJob, fitFreeNames, planJob, twoFaultsOfJob } from './job-questions.ts';
+export { compareJob, diagnoseJob, diagnosePairsOfJob, fitFreeNames, planJob, twoFaultsOfJob } from './job-questions.ts';
 export { jobFaults, solveJob, type JobResult } from './solve-job.ts';
 export { explainSolverFault } from './solver-words.ts';
 export { editElement, keepInstrument, newJob, putMeter, putSetup, removeSetup, renewInstrument } from './job-edits.ts';

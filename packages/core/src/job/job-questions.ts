@@ -1,12 +1,14 @@
 import {
   diagnose,
+  diagnosePairs,
   fitJob,
   freeName,
   twoFaults,
   type Diagnosis,
   type Fit,
   type FreeName,
-  type TwoFaults,
+  type PairDiagnosis,
+  type TwoFaultsGroup,
   type TwoFaultsProgress,
 } from '../diagnosis/index.ts';
 import { makePlan, type Depth, type Plan } from '../plan/index.ts';
@@ -28,11 +30,14 @@ export const planJob = (job: Job, depth?: Depth): Result<Plan, JobFault> =>
 /** Which single fault explains a job's readings, or the first fault of the file. */
 export const diagnoseJob = (job: Job): Result<Diagnosis, JobFault> => answer(job, (meant) => diagnose(meant));
 
+/** Finds the single faults, or else the pairs of faults, that explain a job's readings, or the first fault of the file. */
+export const diagnosePairsOfJob = (job: Job): Result<PairDiagnosis, JobFault> => answer(job, diagnosePairs);
+
 /** Which two faults together explain a job's readings, or the first fault of the file. */
 export const twoFaultsOfJob = (
   job: Job,
   onProgress?: (progress: TwoFaultsProgress) => void,
-): Result<readonly TwoFaults[], JobFault> => answer(job, (meant) => twoFaults(meant, onProgress));
+): Result<readonly TwoFaultsGroup[], JobFault> => answer(job, (meant) => twoFaults(meant, onProgress));
 
 /**
  * What a job's readings say about values that are not known.

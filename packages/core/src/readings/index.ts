@@ -1,4 +1,5 @@
 export type {
+  CircuitReading,
   Conventions,
   CurrentReading,
   Observation,

@@ -39,8 +39,11 @@ export interface ResistanceReading extends Taken {
   readonly element: string;
 }
 
-/** What was read at a place. It keeps its own placement: later edits of set-ups do not change it. */
-export type Reading = VoltageReading | CurrentReading | ResistanceReading;
+/** A reading with its meter connected in the circuit. */
+export type CircuitReading = VoltageReading | CurrentReading;
+
+/** A reading. It keeps its own placement: later edits of set-ups do not change it. */
+export type Reading = CircuitReading | ResistanceReading;
 
 /** How a job's readings are taken and compared. The first of each is what counts where nothing is said. */
 export interface Conventions {

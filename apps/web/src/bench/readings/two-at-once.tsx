@@ -1,4 +1,4 @@
-import { faultSentence, type Job, type TwoFaults, type TwoFaultsProgress } from '@usual-drag/core';
+import { faultSentence, type Job, type TwoFaultsGroup, type TwoFaultsProgress } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
 import { startTwoFaults } from '../../workers/diagnosis.ts';
 import { Button } from '../../ui/button.tsx';
@@ -9,7 +9,7 @@ export function TwoAtOnce({ job }: { readonly job: Job }) {
   const [asked, ask] = useState<Job | null>(null);
   const [progress, setProgress] = useState<TwoFaultsProgress | null>(null);
   const start = useMemo(() => (asked === job ? () => startTwoFaults(job, setProgress) : null), [asked, job]);
-  const { found, isSearching, stop } = useSearch<readonly TwoFaults[]>(start);
+  const { found, isSearching, stop } = useSearch<readonly TwoFaultsGroup[]>(start);
   return (
     <div className="flex flex-col gap-2">
       <p className="flex flex-wrap items-center gap-3">
@@ -44,7 +44,7 @@ export function TwoAtOnce({ job }: { readonly job: Job }) {
         </p>
       )}
       {found && !found.ok && <p>{found.fault.message}</p>}
-      {found?.ok && !isSearching && <Pairs pairs={found.value} />}
+      {found?.ok && !isSearching && <Pairs groups={found.value} />}
     </div>
   );
 }
@@ -52,7 +52,8 @@ export function TwoAtOnce({ job }: { readonly job: Job }) {
 /** As many as can be read on the bench. */
 const most = 8;
 
-function Pairs({ pairs }: { readonly pairs: readonly TwoFaults[] }) {
+function Pairs({ groups }: { readonly groups: readonly TwoFaultsGroup[] }) {
+  const pairs = groups.flatMap(({ misfit, hypotheses }) => hypotheses.map(({ faults }) => ({ faults, misfit })));
   if (pairs.length === 0)
     return (
       <p>
