@@ -1,7 +1,7 @@
 import { networkInterfaces } from 'node:os';
-import AxeBuilder from '@axe-core/playwright';
 import { test as base, type Page } from '@playwright/test';
 import { newFolder, startServer, type RunningServer } from '../apps/server/src/test/running-server.ts';
+import { violations } from './axe.ts';
 import { expect } from './demo-page.ts';
 
 const passphrase = 'brass lamp, wet rope';
@@ -34,7 +34,7 @@ test('a phone says the passphrase once, and is where it wanted to go', async ({ 
   page.on('pageerror', ({ message }) => errors.push(message));
   await page.goto(`${open.there}/kit`);
   await expect(page.getByRole('note')).toContainText('This line is not private');
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await violations(page)).toEqual([]);
   await page.getByLabel('Passphrase of the workshop').fill('wrong');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toHaveText('That is not the passphrase of this workshop.');
@@ -99,7 +99,7 @@ test('signed out everywhere, an open page says so, keeps what is typed and hands
   const other = await bench.newPage();
   await signIn(other, `${open.there}/devices`);
   await expect(other.getByRole('img', { name: /^QR code of http:/ })).toBeVisible();
-  expect((await new AxeBuilder({ page: other }).analyze()).violations).toEqual([]);
+  expect(await violations(other)).toEqual([]);
   await other.getByRole('button', { name: 'Sign out everywhere …' }).click();
   await other.getByRole('alert').getByRole('button', { name: 'Sign out everywhere' }).click();
   await expect(other.getByLabel('Passphrase of the workshop')).toBeVisible();

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import AxeBuilder from '@axe-core/playwright';
 import type { Download, Page } from '@playwright/test';
+import { violations } from './axe.ts';
 import { expect } from './demo-page.ts';
 
 /** Goes to the workshop, and opens a meter project. */
@@ -28,5 +28,4 @@ export async function fileOf(page: Page, button: string): Promise<string> {
 }
 
 /** The page as it stands has nothing that axe finds. */
-export const axe = async (page: Page): Promise<void> =>
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+export const axe = async (page: Page): Promise<void> => expect(await violations(page)).toEqual([]);

@@ -42,13 +42,15 @@ export function install(what = 'all') {
 /** Builds the web application and the server where a source is newer than what was built. */
 export function build() {
   const sources = ['packages', 'apps', 'docs/schema', 'package-lock.json'].map((path) => newest(join(root, path)));
-  const built = ['apps/web/dist/index.html', 'apps/server/dist/main.js'].map((path) => newest(join(root, path)));
+  const built = ['apps/web/dist/index.html', 'apps/server/dist/main.js', 'apps/cli/dist/main.js'].map((path) =>
+    newest(join(root, path)),
+  );
   if (Math.min(...built) > Math.max(...sources)) return;
   run('Building', 'npm', ['run', '-s', 'build']);
 }
 
 /** Time of the last change below a path, 0 where there is nothing. */
-function newest(path) {
+export function newest(path) {
   if (!existsSync(path)) return 0;
   const stat = statSync(path);
   if (!stat.isDirectory()) return stat.mtimeMs;

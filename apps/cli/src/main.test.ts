@@ -44,7 +44,7 @@ interface Printed {
 }
 
 const run = (args: readonly string[], input = '') =>
-  spawnSync('npm', ['run', '-s', 'cli', '--', ...args], { cwd: root, encoding: 'utf8', input });
+  spawnSync(process.execPath, ['scripts/cli.mjs', ...args], { cwd: root, encoding: 'utf8', input });
 
 function cli(args: readonly string[], input = '') {
   const { status, stdout, stderr } = run(args, input);

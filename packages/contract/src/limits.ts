@@ -21,6 +21,8 @@ export const most = {
   designRanges: 100,
   readings: 10_000,
   observations: 1000,
+  sweeps: 1000,
+  sweepPoints: 1000,
   rates: 20,
   calibrationPoints: 200,
   shown: 32,

@@ -200,7 +200,7 @@ test.each([
   ['no object', [], 'invalid-file '],
   ['nothing in it', {}, 'invalid-file format'],
   ['another format', { ...(job([resistor]) as object), format: 'x' }, 'invalid-file format'],
-  ['a version to come', { ...(job([resistor]) as object), version: 3 }, 'invalid-file version'],
+  ['a version to come', { ...(job([resistor]) as object), version: 4 }, 'invalid-file version'],
   ['a head in version 1', job([resistor], { record: { asset: 'SL-114' } }), 'invalid-file record'],
   ['readings in version 1', job([resistor], { readings: [] }), 'invalid-file readings'],
   [

@@ -1,4 +1,4 @@
-import { fail, jobFaults, ok, newerKeys, type Job, type Result } from '@usual-drag/core';
+import { fail, jobFaults, ok, newerKeys, type Job, type NewerKey, type Result } from '@usual-drag/core';
 import { mostFaults } from './limits.ts';
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 
@@ -25,10 +25,8 @@ export const checkDraft = (value: unknown): Result<Job, readonly FileFault[]> =>
 function check(value: unknown, counts: (fault: FileFault) => boolean): Result<Job, readonly FileFault[]> {
   const shaped = checkShape(value);
   if (!shaped.ok) return shaped;
-  if (shaped.value.version === 1) {
-    const tooNew = newerKeys(shaped.value);
-    if (tooNew.length > 0) return fail(tooNew.slice(0, mostFaults).map(newerKey));
-  }
+  const tooNew = newerKeys(shaped.value).filter(({ since }) => since > shaped.value.version);
+  if (tooNew.length > 0) return fail(tooNew.slice(0, mostFaults).map(newerKey));
   const faults = jobFaults(shaped.value)
     .map((fault) => ({ ...fault, path: fault.where.join(', ') }))
     .filter(counts);
@@ -37,9 +35,9 @@ function check(value: unknown, counts: (fault: FileFault) => boolean): Result<Jo
 
 const checkShape = shapeCheck<Job>('job');
 
-const newerKey = (key: string): FileFault => ({
+const newerKey = ({ path, since }: NewerKey): FileFault => ({
   code: 'invalid-file',
-  message: `${key} is a key of version 2: write "version": 2.`,
-  where: [key],
-  path: key,
+  message: `${path} is a key of version ${since}: write "version": ${since}.`,
+  where: [path],
+  path,
 });

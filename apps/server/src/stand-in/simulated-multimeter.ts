@@ -4,7 +4,6 @@ import {
   rangesOf,
   simulatedBench,
   simulatedIdentity,
-  withOpenTerminal,
   type BenchPlace,
   type Job,
   type Network,
@@ -142,8 +141,7 @@ export class SimulatedMultimeter {
   }
 
   #newBench(): SimulatedBench {
-    const places = this.#place?.quantity === 'dc-voltage' ? [this.#place.red, this.#place.black] : [];
-    return simulatedBench(withOpenTerminal(this.#network, places), [instrument], { seed: this.seed });
+    return simulatedBench(this.#network, [instrument], { seed: this.seed });
   }
 }
 

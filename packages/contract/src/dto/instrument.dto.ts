@@ -81,6 +81,9 @@ class AnyRangeDto {
 }
 
 class RangeDto extends AnyRangeDto {
+  @OptionalQuantity(rangeLimits.resistanceTolerance)
+  resistanceTolerance?: number;
+
   @Absent()
   @Text(most.word)
   jack?: string;

@@ -1,4 +1,4 @@
-import type { Job, Network, ResistorValues } from '@usual-drag/core';
+import { jobVersions, type Job, type JobVersion, type Network, type ResistorValues } from '@usual-drag/core';
 import { Type } from 'class-transformer';
 import { ArrayMinSize, Equals, IsIn, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';
@@ -8,6 +8,7 @@ import { InstrumentDto } from './instrument.dto.ts';
 import { JobRecordDto } from './job-record.dto.ts';
 import { ConventionsDto, ReadingDto, readingSubTypes } from './reading.dto.ts';
 import { SetupDto } from './setup.dto.ts';
+import { SweepDto } from './sweep.dto.ts';
 
 @Describes<Omit<Network, 'elements'> & { elements: ElementDto[] }>()
 export class NetworkDto {
@@ -35,8 +36,8 @@ export class JobDto {
   @Equals('usual-drag/job', { message: 'must be usual-drag/job' })
   format!: 'usual-drag/job';
 
-  @IsIn([1, 2], { message: 'must be 1 or 2' })
-  version!: 1 | 2;
+  @IsIn(jobVersions, { message: 'must be 1, 2 or 3' })
+  version!: JobVersion;
 
   @Absent()
   @Text(most.title)
@@ -76,4 +77,10 @@ export class JobDto {
     discriminator: { property: 'quantity', subTypes: readingSubTypes },
   })
   readings?: ReadingDto[];
+
+  @Absent()
+  @List(most.sweeps)
+  @ValidateNested({ each: true })
+  @Type(() => SweepDto)
+  sweeps?: SweepDto[];
 }

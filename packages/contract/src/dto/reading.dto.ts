@@ -16,7 +16,7 @@ import { readingQuantities } from './instrument.dto.ts';
 import { MeterDto, meterSubTypes } from './setup.dto.ts';
 
 @Describes<Observation>()
-class ObservationDto {
+export class ObservationDto {
   @IsString({ message: 'must be text' })
   @Matches(shownPattern, {
     ...valueRule,
@@ -110,6 +110,10 @@ class VoltageReadingDto extends ReadingDto<'dc-voltage'> {
 
   @Name()
   black!: string;
+
+  @Absent()
+  @Name()
+  unloaded?: string;
 }
 
 @Describes<Keys<CurrentReading>>()

@@ -1,6 +1,7 @@
 import { withFault, type Hypothesis } from '../faults/index.ts';
 import { findRange, type Instrument } from '../instrument/index.ts';
 import type { Element, Network } from '../network/index.ts';
+import type { CircuitReading } from '../readings/index.ts';
 import { tolerancedParts } from '../uncertainty/index.ts';
 import { fitOne } from './fit-one.ts';
 import { LaidOut } from './laid-out.ts';
@@ -52,7 +53,7 @@ function circuitsOf(
       circuits.push(isolatedCircuit(named, laidOut.resistances, reading.element, part));
       continue;
     }
-    const isAlone = (reading.alongside ?? []).length === 0;
+    const isAlone = (reading.alongside ?? []).length === 0 && !isUnloaded(reading);
     const instrument = instruments.find(({ id }) => id === reading.instrument)!;
     const { resistance } = findRange(instrument, reading.quantity, reading.range)!;
     const circuit =
@@ -63,6 +64,9 @@ function circuitsOf(
   }
   return circuits;
 }
+
+const isUnloaded = (reading: CircuitReading): boolean =>
+  reading.quantity === 'dc-voltage' && reading.unloaded !== undefined;
 
 /** Predicts all readings for changes of a network that is laid out once for each of them. */
 export class CircuitPredictions {
@@ -152,7 +156,9 @@ export class CircuitPredictions {
       (value: number) =>
       (k: number): Change[] =>
         adjusted[k]!.map(({ index, by }) => ({ index, by: by(value) }));
-    const ones = adjusted.map((own, k) => (own.length === 1 && !circuits[k]!.isolated ? oneResistance(circuits[k]!, own[0]!.index) : null));
+    const ones = adjusted.map((own, k) =>
+      own.length === 1 && !circuits[k]!.isolated ? oneResistance(circuits[k]!, own[0]!.index) : null,
+    );
     const indicatedAt = (value: number, into: Float64Array): void => {
       let [last, delta] = [null as Adjustable | null, 0];
       for (let k = 0; k < into.length; k += 1) {

@@ -1,9 +1,9 @@
 import { contactName, possibleFaults, withFault, type Bench, type Hypothesis } from '../faults/index.ts';
-import type { CircuitReading, ResistanceReading } from '../readings/index.ts';
+import { placedIn, type CircuitReading, type ResistanceReading } from '../readings/index.ts';
 import { attach, circuitOf, quickCircuit } from '../solver/index.ts';
 import { tolerancedParts, toleranceResponse, type CircuitOutput } from '../uncertainty/index.ts';
 import { possibleMeters } from './circuit-faults.ts';
-import { fitOne } from './fit-one.ts';
+import { fitOne, type Search } from './fit-one.ts';
 import { isolatedPart } from './isolated-part.ts';
 import { attachmentsOf, fuseOf, isInCircuit, type Observed } from './observed.ts';
 import { misfitOf, type Prediction } from './prediction.ts';
@@ -31,7 +31,7 @@ export function faultsAnew(bench: Bench, observed: readonly Observed[]): Predict
       const predicted = predict(at(value), 1);
       return predicted ? misfitOf(predicted, observed) : Infinity;
     };
-    const found = predict(at(fitOne(misfit, least, most)), 1);
+    const found = predict(at(fitOne(misfit, least, most, undefined, coarse)), 1);
     return found ? [found] : [];
   };
   return [
@@ -46,6 +46,9 @@ export function faultsAnew(bench: Bench, observed: readonly Observed[]): Predict
     ),
   ];
 }
+
+/** Each step solves every reading's circuit: 24 golden sections still find a value to 1e-5 of the first interval. */
+const coarse: Search = { steps: 40, sections: 24 };
 
 /** Between which the value of a fault is looked for; null where it is not fitted. */
 function limitsOf({ network }: Bench, { fault, where: [id], value }: Hypothesis): readonly [number, number] | null {
@@ -92,10 +95,12 @@ function readIsolated({ network }: Bench, { reading, value }: Observed, hypothes
 
 /** What a reading's meter would indicate on a bench, and what the parts' tolerances make of that: V or A, standard. */
 function readAnew(
-  { network, instruments }: Bench,
+  { network: whole, instruments }: Bench,
   observed: Observed & { readonly reading: CircuitReading },
 ): { readonly indicated: number; readonly tolerance: number } | null {
-  const { reading } = observed;
+  const placed = placedIn(whole, observed.reading);
+  if (!placed) return null;
+  const { network, reading } = placed;
   const bare = circuitOf(network);
   const lifted = attachmentsOf(reading, instruments).map((one) =>
     typeof one.to === 'string'

@@ -1,5 +1,12 @@
-/** Steps of the first search, by ratio. */
-const steps = 60;
+/** How closely a value is searched for: steps of the first search, by ratio, and golden sections after it. */
+export interface Search {
+  readonly steps: number;
+  readonly sections: number;
+}
+
+/** 40 golden sections make the last interval 1e-8 of what it was. */
+const fine: Search = { steps: 60, sections: 40 };
+
 const golden = (Math.sqrt(5) - 1) / 2;
 
 /**
@@ -7,15 +14,20 @@ const golden = (Math.sqrt(5) - 1) / 2;
  *
  * @param about  a value that it is near; looked for everywhere where left out
  */
-export function fitOne(misfit: (value: number) => number, least: number, most: number, about?: number): number {
+export function fitOne(
+  misfit: (value: number) => number,
+  least: number,
+  most: number,
+  about?: number,
+  { steps, sections }: Search = fine,
+): number {
   const [low, high] = [Math.log(least), Math.log(most)];
   const width = (high - low) / steps;
-  const best = about === undefined ? lowestStep(misfit, low, width) : Math.log(about);
+  const best = about === undefined ? lowestStep(misfit, low, width, steps) : Math.log(about);
   let [a, b] = [Math.max(low, best - width), Math.min(high, best + width)];
   let [c, d] = [b - golden * (b - a), a + golden * (b - a)];
   let [atC, atD] = [misfit(Math.exp(c)), misfit(Math.exp(d))];
-  // 40 sections make the interval 1e-8 of what it was.
-  for (let k = 0; k < 40; k += 1) {
+  for (let k = 0; k < sections; k += 1) {
     if (atC < atD) {
       [b, d, atD] = [d, c, atC];
       c = b - golden * (b - a);
@@ -29,7 +41,7 @@ export function fitOne(misfit: (value: number) => number, least: number, most: n
   return Math.exp((a + b) / 2);
 }
 
-function lowestStep(misfit: (value: number) => number, low: number, width: number): number {
+function lowestStep(misfit: (value: number) => number, low: number, width: number, steps: number): number {
   let [best, smallest] = [low, Infinity];
   for (let k = 0; k <= steps; k += 1) {
     const x = low + k * width;

@@ -16,3 +16,4 @@ export {
   type TwoFaultsGroup,
   type TwoFaultsProgress,
 } from './two-faults.ts';
+export { isolatedPart, type IsolatedPart } from './isolated-part.ts';

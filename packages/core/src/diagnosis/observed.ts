@@ -4,6 +4,7 @@ import {
   expectationOf,
   observedValue,
   ownMeter,
+  placedIn,
   setupOf,
   standardUncertainty,
   type CircuitReading,
@@ -91,17 +92,21 @@ function faultFree(
     const { resistance, span } = isolatedPart(network, reading, value, present?.fault);
     return { expected: resistance, tolerance: span / Math.sqrt(3) };
   }
-  if (setupFaults(unloaded.network, instruments, setupOf(reading)).length > 0) return null;
+  const placed = placedIn(unloaded.network, reading);
+  if (!placed || setupFaults(placed.network, instruments, setupOf(placed.reading)).length > 0) return null;
   const expectation = expectationOf(unloaded, instruments, reading);
   return { expected: expectation.expected, tolerance: toleranceOf(expectation) };
 }
 
 /** A reading's meters in a network, each under a name that no part has. */
 export function meteredCircuit(
-  network: Network,
+  whole: Network,
   instruments: readonly Instrument[],
-  reading: CircuitReading,
+  taken: CircuitReading,
 ): ReadingCircuit | null {
+  const placed = placedIn(whole, taken);
+  if (!placed) return null;
+  const { network, reading } = placed;
   const named = circuitOf(network);
   const [own] = setupOf(reading).meters as [Meter];
   const attachments = attachmentsOf(reading, instruments);

@@ -108,12 +108,14 @@ function elsewhere(network: Network, at: Elsewhere, { reading, u }: ObservedInCi
     u,
   });
   if (reading.quantity === 'dc-voltage') {
+    // A reading elsewhere is one in the circuit as it is: nothing was lifted for it.
+    const { unloaded: _lifted, ...read } = reading;
     const nodes = nodesOf(network);
     return nodes.flatMap((red) =>
       nodes.flatMap((black) =>
         red === black || (red === reading.red && black === reading.black)
           ? []
-          : [shown({ ...reading, red, black }, { red, black })],
+          : [shown({ ...read, red, black }, { red, black })],
       ),
     );
   }

@@ -52,7 +52,8 @@ function fittedLine(lines: readonly IndicationLine[], near: number): number {
   let [sum, total] = [0, 0];
   for (const { offset, slope, observed, weight } of lines) {
     const predicted = offset + slope * near;
-    const difference = differenceFrom(observed, predicted) * (observed.comparison !== 'signed' && predicted < 0 ? -1 : 1);
+    const difference =
+      differenceFrom(observed, predicted) * (observed.comparison !== 'signed' && predicted < 0 ? -1 : 1);
     sum += weight * slope * difference;
     total += weight * slope * slope;
   }

@@ -11,6 +11,8 @@ export interface Range {
   readonly fullScale: number;
   /** Ω between the leads on this range; above zero for volts, zero allowed for current. */
   readonly resistance: number;
+  /** Tolerance of `resistance`, as a ratio; 0 if omitted. */
+  readonly resistanceTolerance?: number;
   /** Digital: V or A of the last digit. */
   readonly resolution?: number;
   readonly accuracyOfReading?: number;

@@ -1,11 +1,11 @@
-export type { Job, JobFault, JobRecord } from './job.ts';
+export { jobVersions, type Job, type JobFault, type JobRecord, type JobVersion } from './job.ts';
 export { compareJob, diagnoseJob, diagnosePairsOfJob, fitFreeNames, planJob, twoFaultsOfJob } from './job-questions.ts';
 export { jobFaults, solveJob, type JobResult } from './solve-job.ts';
 export { explainSolverFault } from './solver-words.ts';
 export { editElement, keepInstrument, newJob, putMeter, putSetup, removeSetup, renewInstrument } from './job-edits.ts';
 export { editRecord } from './job-record.ts';
-export { jobMeant, networkMeant } from './job-meant.ts';
-export { atItsVersion, newerKeys } from './job-version.ts';
+export { jobMeant, networkMeant, readingsMeant } from './job-meant.ts';
+export { atItsVersion, newerKeys, type NewerKey } from './job-version.ts';
 export {
   addObservation,
   addReading,

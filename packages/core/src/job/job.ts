@@ -1,13 +1,13 @@
 import type { Instrument } from '../instrument/index.ts';
 import type { Setup } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
-import type { Conventions, Reading } from '../readings/index.ts';
+import type { Conventions, Reading, Sweep } from '../readings/index.ts';
 
 /** A job file: one network, the instruments at hand, and the set-ups to be read. */
 export interface Job {
   readonly format: 'usual-drag/job';
-  /** 2 where a key is used that came with it. */
-  readonly version: 1 | 2;
+  /** The lowest version that has all keys of the job. */
+  readonly version: JobVersion;
   readonly title?: string;
   readonly record?: JobRecord;
   readonly network: Network;
@@ -15,7 +15,12 @@ export interface Job {
   readonly setups?: readonly Setup[];
   readonly conventions?: Conventions;
   readonly readings?: readonly Reading[];
+  readonly sweeps?: readonly Sweep[];
 }
+
+/** Versions of the job format; all of them remain readable. */
+export const jobVersions = [1, 2, 3] as const;
+export type JobVersion = (typeof jobVersions)[number];
 
 /** The head of a job: where, on what and for which order it is done. Every key may be left out. */
 export interface JobRecord {

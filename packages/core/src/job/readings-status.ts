@@ -3,6 +3,7 @@ import { countRead, makePlan } from '../plan/index.ts';
 import { comparisonOf } from '../readings/index.ts';
 import type { Result } from '../result.ts';
 import type { Job, JobFault } from './job.ts';
+import { readingsMeant } from './job-meant.ts';
 
 /** How far a job's readings have come. */
 export interface ReadingsStatus {
@@ -16,7 +17,8 @@ export interface ReadingsStatus {
 
 /** @returns null where the network cannot be solved, or nothing has been read */
 export function readingsStatus(job: Job, unloaded: Result<Unloaded, JobFault>): ReadingsStatus | null {
-  const { instruments = [], conventions = {}, readings = [] } = job;
+  const { instruments = [], conventions = {} } = job;
+  const readings = readingsMeant(job) ?? [];
   const counted = readings.filter(({ struck }) => struck === undefined);
   if (!unloaded.ok || counted.length === 0) return null;
   const plan = makePlan(job);

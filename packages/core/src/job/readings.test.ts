@@ -69,8 +69,10 @@ test('a job is of version 2 where it has something of it, and goes back where it
     version: 1,
   });
   const labelled = editElement(plain, 'R1', { ...plain.network.elements[1]!, bodyLabel: '563' } as never);
-  expect(newerKeys(labelled)).toEqual(['network.elements[1].bodyLabel']);
-  expect(newerKeys({ ...plain, instruments: [{ ...meter, rates: [] }] })).toEqual(['instruments[0].rates']);
+  expect(newerKeys(labelled)).toEqual([{ path: 'network.elements[1].bodyLabel', since: 2 }]);
+  expect(newerKeys({ ...plain, instruments: [{ ...meter, rates: [] }] })).toEqual([
+    { path: 'instruments[0].rates', since: 2 },
+  ]);
 });
 
 test('a reading goes along where a part or a node is renamed, and keeps its place otherwise', () => {

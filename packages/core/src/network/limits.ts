@@ -34,6 +34,7 @@ export const rangeLimits = {
   resolution: 'positive',
   accuracyOfReading: 'not-negative',
   accuracyCounts: 'not-negative',
+  resistanceTolerance: 'not-negative',
   fuse: 'positive',
 } as const satisfies Record<string, Limit>;
 

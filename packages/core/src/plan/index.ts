@@ -12,10 +12,8 @@ export {
   type SupplyStep,
   type VoltageStep,
 } from './plan.ts';
-export { openTerminal, withOpenTerminal } from './open-terminal.ts';
-export { comparedAsPlanned } from './compared-as-planned.ts';
 export { restoringChecks } from './restoring.ts';
-export { namesOf, placeOf, plainNode } from './place-words.ts';
-export { countRead, placedSteps, readingsAt } from './progress.ts';
+export { namesOf, placeOf } from './place-words.ts';
+export { countRead, readingsAt } from './progress.ts';
 export { buildOrder, type BuildStep } from './build-order.ts';
 export { stripBoard, type BoardLink, type BoardRow, type StripBoard } from './strip-board.ts';

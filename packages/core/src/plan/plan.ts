@@ -76,6 +76,8 @@ export interface VoltageStep extends AnyReadStep {
   readonly quantity: 'dc-voltage';
   readonly red: string;
   readonly black: string;
+  /** Id of the source that is read unloaded, everything else lifted off one of its nodes. */
+  readonly unloaded?: string;
 }
 
 export interface CurrentStep extends AnyReadStep {

@@ -1,6 +1,5 @@
 import type { Reading } from '../readings/index.ts';
-import { openTerminal } from './open-terminal.ts';
-import type { Plan, PlanStep, ReadStep } from './plan.ts';
+import type { Plan, ReadStep } from './plan.ts';
 
 /** The readings that were taken at the place of a step or of another reading, struck ones left out, the newest last. */
 export const readingsAt = (readings: readonly Reading[], place: ReadStep | Reading): Reading[] =>
@@ -11,6 +10,7 @@ function isAt(reading: Reading, step: ReadStep | Reading): boolean {
     case 'dc-voltage':
       return (
         reading.quantity === 'dc-voltage' &&
+        reading.unloaded === step.unloaded &&
         [reading.red, reading.black].sort().join(' ') === [step.red, step.black].sort().join(' ')
       );
     case 'dc-current':
@@ -24,20 +24,8 @@ function isAt(reading: Reading, step: ReadStep | Reading): boolean {
   }
 }
 
-/** A plan's steps, a source's unloaded voltage at the terminal that the break leaves open. */
-export function placedSteps({ steps }: Plan): PlanStep[] {
-  let open: string | null = null;
-  return steps.map((step): PlanStep => {
-    if (step.do === 'break') open = step.node;
-    if (step.do === 'restore') open = null;
-    if (step.do !== 'read' || step.quantity !== 'dc-voltage' || open === null) return step;
-    const at = (node: string): string => (node === open ? openTerminal(node) : node);
-    return { ...step, red: at(step.red), black: at(step.black) };
-  });
-}
-
 /** How many of a plan's read steps there are, and how many have been read. */
 export function countRead(plan: Plan, readings: readonly Reading[]): { readonly read: number; readonly of: number } {
-  const steps = placedSteps(plan).filter((step) => step.do === 'read');
+  const steps = plan.steps.filter((step) => step.do === 'read');
   return { read: steps.filter((step) => readingsAt(readings, step).length > 0).length, of: steps.length };
 }

@@ -134,7 +134,7 @@ export class ReadSteps {
         cautions: breakCautions(this.unloaded.values),
         notes: [`${id} stands alone: its voltage without load.`],
       },
-      { ...step, quantity: 'dc-voltage', red, black },
+      { ...step, quantity: 'dc-voltage', red, black, unloaded: id },
       { do: 'restore', node, ends },
     ];
   }

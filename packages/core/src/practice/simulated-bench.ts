@@ -9,6 +9,7 @@ import {
   type Range,
   type ResistanceRange,
 } from '../instrument/index.ts';
+import { isolatedPart } from '../diagnosis/index.ts';
 import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import { isToleranced, type Network } from '../network/index.ts';
 import { expectationOf, type Observation, type Reading } from '../readings/index.ts';
@@ -66,7 +67,7 @@ export function simulatedBench(
       const instrument = instruments.find(({ id }) => id === place.instrument);
       const range = instrument && findRange(instrument, place.quantity, place.range);
       if (!range) return null;
-      const value = standingAt(place, bench, unloaded);
+      const value = standingAt(place, { ...real, instruments: bench.instruments }, fault, unloaded);
       if (value === null) return null;
       const off = ownError(instrument, range, value, new Draw(seed, 'meter', instrument.id, place.quantity, range.id));
       const flicker = new Draw(seed, 'flicker', JSON.stringify(place), time).sign();
@@ -82,14 +83,14 @@ export function simulatedBench(
 /** V, A or Ω at a place before the instrument's own error; infinite where a part is open. */
 function standingAt(
   place: BenchPlace,
-  { network, instruments }: Bench,
+  { network: real, instruments }: Bench,
+  fault: Hypothesis | null,
   unloaded: () => Unloaded | null,
 ): number | null {
   if (place.quantity === 'resistance') {
-    const part = network.elements.find(({ id }) => id === place.element);
-    if (!part) return null;
-    if (part.kind === 'resistor') return part.resistance;
-    return part.kind === 'link' ? 0 : part.kind === 'switch' ? Infinity : null;
+    const reading = { ...place, id: 'bench', observations: [] };
+    const isThere = real.elements.some(({ id, kind }) => id === place.element && kind === 'resistor');
+    return isThere ? isolatedPart(real, reading, NaN, fault ?? undefined).resistance : null;
   }
   const solved = unloaded();
   if (!solved) return null;

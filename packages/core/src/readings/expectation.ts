@@ -12,7 +12,8 @@ import type { Network } from '../network/index.ts';
 import { attach, type Attachment } from '../solver/index.ts';
 import { toleranceLimits, toleranceResponse, tolerancedParts, type ToleranceResponse } from '../uncertainty/index.ts';
 import { readAlone } from './alone.ts';
-import type { Reading } from './reading.ts';
+import type { CircuitReading, Reading, ResistanceReading } from './reading.ts';
+import { placedInSolved, type PlacedSolved } from './unloaded-source.ts';
 
 /** What a reading's meter is to indicate at its place, before anybody has read it. V, A or Ω. */
 export interface Expectation {
@@ -49,8 +50,13 @@ const gone: Expectation = {
 
 /** What is to be expected of a reading in a network that has been solved with no meter connected. */
 export function expectationOf(unloaded: Unloaded, instruments: readonly Instrument[], reading: Reading): Expectation {
+  if (reading.quantity === 'resistance') return resistanceExpectation(unloaded.network, instruments, reading);
+  const placed = placedInSolved(unloaded, reading);
+  return placed ? expectationInCircuit(placed, instruments) : gone;
+}
+
+function expectationInCircuit({ unloaded, reading }: PlacedSolved, instruments: readonly Instrument[]): Expectation {
   const { network } = unloaded;
-  if (reading.quantity === 'resistance') return resistanceExpectation(network, instruments, reading);
   const setup = setupOf(reading);
   const meter = setup.meters[0]!;
   if (setupFaults(network, instruments, setup).length > 0) return gone;
@@ -110,13 +116,13 @@ export function expectationsOf(
 }
 
 /** A reading's own meter, then those alongside, as a set-up. */
-export const setupOf = (reading: Exclude<Reading, { readonly quantity: 'resistance' }>): Setup => ({
+export const setupOf = (reading: CircuitReading): Setup => ({
   id: 'reading',
   meters: [meterOf(reading), ...alongsideOf(reading)],
 });
 
 /** A reading's own meter as one of a set-up, under a name that no meter alongside has. */
-function meterOf(reading: Exclude<Reading, { readonly quantity: 'resistance' }>): Meter {
+function meterOf(reading: CircuitReading): Meter {
   const { instrument, range } = reading;
   const placed = { id: ownMeter, instrument, range };
   if (reading.quantity === 'dc-voltage')
@@ -142,7 +148,7 @@ const rangeOf = (instruments: readonly Instrument[], meter: Meter): Range =>
 function resistanceExpectation(
   network: Network,
   instruments: readonly Instrument[],
-  reading: Extract<Reading, { readonly quantity: 'resistance' }>,
+  reading: ResistanceReading,
 ): Expectation {
   const part = network.elements.find(({ id }) => id === reading.element);
   const instrument = instruments.find(({ id }) => id === reading.instrument);

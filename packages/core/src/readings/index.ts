@@ -16,7 +16,9 @@ export {
   type ObservedValue,
 } from './observed-value.ts';
 export { expectationOf, expectationsOf, ownMeter, setupOf, type Expectation, type Limits } from './expectation.ts';
+export { placedIn, type Placed } from './unloaded-source.ts';
 export { compareReadings, comparisonOf, type Comparison, type ReadJob } from './compare.ts';
 export { compareReading, verdictWords, type ComparedReading, type Verdict } from './compared-reading.ts';
 export { readingSums, type CountedReading, type ReadingSum, type SumTerm } from './reading-sums.ts';
+export type { Sweep, SweepConnection, SweepMeter, SweepPoint } from './sweep.ts';
 export { equalCurrents, explainSum, type EqualCurrents, type SumParts } from './explain.ts';

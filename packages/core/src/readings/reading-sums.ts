@@ -39,7 +39,9 @@ export function readingSums(
   const byId = new Map(usable.map((one) => [one.reading.id, one]));
   const readings = usable.map(({ reading }) => reading);
   return [
-    ...loops(readings.filter((one) => one.quantity === 'dc-voltage')).map((terms) => ['loop', terms] as const),
+    ...loops(readings.filter((one) => one.quantity === 'dc-voltage').filter((one) => !one.unloaded)).map(
+      (terms) => ['loop', terms] as const,
+    ),
     ...nodes(
       network,
       readings.filter((one) => one.quantity === 'dc-current'),

@@ -30,7 +30,10 @@ interface Taken {
   readonly struck?: { readonly at?: string; readonly why: string };
 }
 
-export type VoltageReading = Taken & Pick<VoltmeterPlacement, 'quantity' | 'red' | 'black'>;
+export interface VoltageReading extends Taken, Pick<VoltmeterPlacement, 'quantity' | 'red' | 'black'> {
+  /** Id of a source whose voltage this is, with everything else lifted off one of its nodes; `red` and `black` are its own. */
+  readonly unloaded?: string;
+}
 export type CurrentReading = Taken & Pick<AmmeterPlacement, 'quantity' | 'node' | 'ends' | 'reversed'>;
 
 /** A resistor measured out of circuit. */

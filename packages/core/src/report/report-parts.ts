@@ -1,5 +1,4 @@
 import { deviationOf, isSource, type Element, type Network } from '../network/index.ts';
-import { plainNode } from '../plan/index.ts';
 import { formatPercent, formatQuantity } from '../quantity/index.ts';
 import type { Conventions } from '../readings/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
@@ -104,7 +103,7 @@ export const reportSupplies = (
       ({ reading }) =>
         reading.struck === undefined &&
         reading.quantity === 'dc-voltage' &&
-        [from, to].every((node) => [reading.red, reading.black].map(plainNode).includes(node)),
+        [from, to].every((node) => [reading.red, reading.black].includes(node)),
     );
     return {
       id,

@@ -3,6 +3,7 @@ import {
   jobFaults,
   explainSolverFault,
   networkMeant,
+  readingsMeant,
   readingsStatus,
   setupValuesOf,
   type Job,
@@ -10,7 +11,7 @@ import {
 } from '../job/index.ts';
 import { networkCautions, setupCautions, solveUnloaded, type Caution, type Unloaded } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
-import { comparedAsPlanned, makePlan, placedSteps, readingsAt, restoringChecks, type PlanStep } from '../plan/index.ts';
+import { makePlan, readingsAt, restoringChecks, type PlanStep } from '../plan/index.ts';
 import { comparisonOf, expectationsOf, type CountedReading, type Reading } from '../readings/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { NetworkValues } from '../solver/index.ts';
@@ -71,7 +72,8 @@ export function makeReport(job: Job, extras: ReportExtras = {}): Result<Report, 
 }
 
 function reportOf(job: Job, network: Network, unloaded: Unloaded, extras: ReportExtras): Report {
-  const { instruments = [], conventions = {}, readings: taken = [], record = {} } = job;
+  const { instruments = [], conventions = {}, record = {} } = job;
+  const taken = readingsMeant(job) ?? [];
   const hash = documentHash(job);
   const signature = extras.signature ?? null;
   const state = signature === null ? 'draft' : signature.hash === hash ? 'signed' : 'changed';
@@ -79,8 +81,8 @@ function reportOf(job: Job, network: Network, unloaded: Unloaded, extras: Report
   const expect = expectationsOf(unloaded, instruments);
   const comparison = comparisonOf(unloaded, instruments, conventions, taken, expect);
   const plan = makePlan({ network, instruments, conventions });
-  const steps = plan.ok ? placedSteps(plan.value) : [];
-  const compare = (reading: Reading) => comparedAsPlanned(comparison, steps, instruments, conventions, reading);
+  const steps = plan.ok ? plan.value.steps : [];
+  const compare = (reading: Reading) => comparison.readings[reading.id] ?? null;
   const readings = reportReadings(taken, instruments, conventions, record.date, compare);
   const valid = taken.filter(({ struck }) => struck === undefined);
   const counted = valid.map((reading): CountedReading => ({

@@ -73,7 +73,8 @@ interface FoundProps {
 
 function Found({ diagnosis, readings, job }: FoundProps) {
   const { consistent, groups, next } = diagnosis;
-  if (consistent) return <p>Every reading lies within 2u of what the sound circuit predicts: no fault is needed.</p>;
+  if (consistent)
+    return <p>Every reading is within 2u of the prediction of the fault-free circuit. No fault is needed.</p>;
   if (groups.length === 0) return <TwoAtOnce job={job} />;
   return (
     <>
@@ -173,7 +174,9 @@ function Predictions({
           const predicted = hypothesis.predictions[reading.id];
           if (predicted === undefined) return null;
           const unit = unitOf(reading.quantity);
-          const isOff = compared.value !== null && Math.abs(compared.value - predicted) > (compared.uncertainty ?? 0);
+          const isOff =
+            predicted === null ||
+            (compared.value !== null && Math.abs(compared.value - predicted) > (compared.uncertainty ?? 0));
           return (
             <tr key={reading.id} className="border-t border-line/60">
               <th scope="row" className="text-left font-normal">
@@ -181,7 +184,7 @@ function Predictions({
               </th>
               <td className="figures text-right text-ochre">{formatQuantity(compared.value, unit, { digits: 4 })}</td>
               <td className={clsx('figures text-right', isOff && 'text-soft')}>
-                {formatQuantity(predicted, unit, { digits: 4 })}
+                {predicted === null ? 'OL' : formatQuantity(predicted, unit, { digits: 4 })}
               </td>
             </tr>
           );

@@ -47,7 +47,13 @@ export function placedAt(step: ReadStep): Placed {
   const base = { instrument, range, ...(rate !== undefined && { rate }) };
   switch (step.quantity) {
     case 'dc-voltage':
-      return { ...base, quantity: step.quantity, red: step.red, black: step.black };
+      return {
+        ...base,
+        quantity: step.quantity,
+        red: step.red,
+        black: step.black,
+        ...(step.unloaded !== undefined && { unloaded: step.unloaded }),
+      };
     case 'dc-current':
       return {
         ...base,

@@ -4,7 +4,6 @@ import {
   hiddenFaults,
   networkMeant,
   simulatedBench,
-  withOpenTerminal,
   type Hypothesis,
   type Level,
   type Observation,
@@ -60,9 +59,8 @@ export function hiddenFault(): Hypothesis | null {
 export function readSimulated(place: Placed, time: number): Observation | null {
   const { jobId, document } = benchNow();
   const { alongside, scale, ...rest } = place;
-  const places = rest.quantity === 'dc-voltage' ? [rest.red, rest.black] : [];
   const seed = new Draw('bench', jobId ?? '', simulatedNow().number).whole(1, 2 ** 30);
-  const bench = simulatedBench(withOpenTerminal(networkMeant(document), places), document.instruments ?? [], {
+  const bench = simulatedBench(networkMeant(document), document.instruments ?? [], {
     seed,
     fault: hiddenFault(),
   });

@@ -1,4 +1,4 @@
-import { floatLevelDivider, type Instrument, makePlan, placedSteps, placeOf, type ReadStep } from '@usual-drag/core';
+import { floatLevelDivider, type Instrument, makePlan, placeOf, type ReadStep } from '@usual-drag/core';
 import { checksOf, spokenStep, titleOf, usualPrefix } from './step-words.ts';
 
 const meter: Instrument = {
@@ -27,7 +27,7 @@ const meter: Instrument = {
 
 const { network } = floatLevelDivider([]);
 const made = makePlan({ network, instruments: [meter] });
-const steps = made.ok ? placedSteps(made.value) : [];
+const steps = made.ok ? made.value.steps : [];
 const reads = steps.filter((step): step is ReadStep => step.do === 'read');
 
 test('each kind of step has its title', () => {

@@ -3,7 +3,6 @@ import {
   formatQuantity,
   namesOf,
   placeOf,
-  plainNode,
   shownOn,
   type Conventions,
   type Instrument,
@@ -55,7 +54,7 @@ const functions = { 'dc-voltage': 'DC volts', 'dc-current': 'DC current', resist
 function placementOf(step: ReadStep): string {
   switch (step.quantity) {
     case 'dc-voltage':
-      return `Red on ${plainNode(step.red)}, black on ${plainNode(step.black)}`;
+      return `Red on ${step.red}, black on ${step.black}`;
     case 'dc-current': {
       const [first, second] = step.reversed ? ['Black', 'red'] : ['Red', 'black'];
       return `${first} on ${step.node}, ${second} on the lifted end of ${namesOf(step.ends)}`;

@@ -1,12 +1,11 @@
 import {
-  comparedAsPlanned,
   comparisonOf,
   displayToExpect,
   findRange,
   expectationsOf,
   makePlan,
   networkMeant,
-  placedSteps,
+  readingsMeant,
   readingsAt,
   type ComparedReading,
   type Comparison,
@@ -35,7 +34,7 @@ export interface Readings {
   readonly comparison: Comparison | null;
   /** Readings that count, with what was worked out for each. */
   readonly counted: readonly CountedReading[];
-  /** A reading against its expectation; where the plan has opened the circuit for it, against the step's. */
+  /** A reading against its expectation; null if it is struck out or the network cannot be solved. */
   comparedAs(reading: Reading): ComparedReading | null;
   expect(reading: Reading): Expectation | null;
 }
@@ -47,11 +46,12 @@ const usual: Conventions = {};
 export function useReadings({ job, instruments, unloaded }: BenchView): Readings {
   const depth = useInHand((state) => state.depth);
   const asked = useInHand((state) => state.step);
-  const { readings = none, conventions = usual } = job;
+  const { conventions = usual } = job;
+  const readings = readingsMeant(job) ?? none;
   const network = networkMeant(job);
   const plan = planOf(network, instruments, conventions, depth);
   const steps = useMemo(
-    () => (plan ? placedSteps(plan).map((step) => withOwnError(step, instruments)) : []),
+    () => (plan ? plan.steps.map((step) => withOwnError(step, instruments)) : []),
     [plan, instruments],
   );
   const expectations = useMemo(
@@ -63,9 +63,8 @@ export function useReadings({ job, instruments, unloaded }: BenchView): Readings
     [unloaded, instruments, conventions, readings, expectations],
   );
   const comparedAs = useCallback(
-    (reading: Reading): ComparedReading | null =>
-      comparison && comparedAsPlanned(comparison, steps, instruments, conventions, reading),
-    [comparison, steps, instruments, conventions],
+    (reading: Reading): ComparedReading | null => comparison?.readings[reading.id] ?? null,
+    [comparison],
   );
   const counted = useMemo(
     () =>
