@@ -1,9 +1,13 @@
 import { compareJob } from '@usual-drag/core';
 import { onJob, refused, type Output } from './output.ts';
 
-/** One job's readings against what was to be expected, or its first fault, as the published format writes them. */
-export const compareFile = (text: string): Output =>
+/**
+ * Compares one job's readings with their expected values, in the published format, or returns the job's first fault.
+ *
+ * @param budget  whether each corrected value comes with its uncertainty budget
+ */
+export const compareFile = (text: string, budget: boolean): Output =>
   onJob(text, (job) => {
-    const compared = compareJob(job);
+    const compared = compareJob(job, { budget });
     return compared.ok ? { output: compared.value, solved: true } : refused(compared.fault);
   });

@@ -14,7 +14,7 @@ import { solveFile } from './solve.ts';
 import { worksheetFile } from './worksheet.ts';
 
 const usage = `Usage: npm run -s cli -- solve FILE…     true values and every set-up's readings
-       npm run -s cli -- compare FILE…   readings against what was to be expected
+       npm run -s cli -- compare [--budget] FILE…   readings and their expected values
        npm run -s cli -- plan [--depth least|parts|checks] FILE…
        npm run -s cli -- diagnose [--faults 1|2] FILE…  faults that explain the readings
        npm run -s cli -- fit --free NAME [--free NAME…] FILE…
@@ -32,13 +32,14 @@ interface Options {
   readonly depth: Depth;
   readonly free: readonly string[];
   readonly faults: 1 | 2;
+  readonly budget: boolean;
 }
 
 const depths: readonly Depth[] = ['least', 'parts', 'checks'];
 
 const perFile: Readonly<Record<string, (text: string, options: Options) => Output>> = {
   solve: solveFile,
-  compare: compareFile,
+  compare: (text, { budget }) => compareFile(text, budget),
   plan: (text, { depth }) => planFile(text, depth),
   diagnose: (text, { faults }) => diagnoseFile(text, faults),
   fit: (text, { free }) => fitFile(text, free),
@@ -54,6 +55,7 @@ function main(): number {
     options: {
       depth: { type: 'string' },
       free: { type: 'string', multiple: true },
+      budget: { type: 'boolean', default: false },
       faults: { type: 'string', default: '1' },
       out: { type: 'string' },
       kit: { type: 'string' },
@@ -83,7 +85,7 @@ function main(): number {
   if (!run || files.length === 0 || !depth || !faults) return misused(usage);
   let status = 0;
   for (const file of files) {
-    status = Math.max(status, print(onText(file, (text) => run(text, { depth, faults, free: values.free ?? [] }))));
+    status = Math.max(status, print(onText(file, (text) => run(text, { depth, faults, free: values.free ?? [], budget: values.budget }))));
   }
   return status;
 }

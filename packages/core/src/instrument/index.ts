@@ -9,7 +9,7 @@ export {
 } from './calibration-due.ts';
 export { certificateFaults, certificateLimit, indicatedWhen, ownErrorAt } from './certificate.ts';
 export { builtInKit } from './built-in-kit.ts';
-export { readingUncertainty, type ReadingUncertainty } from './accuracy.ts';
+export { instrumentUncertainty, readingUncertainty, type ReadingUncertainty } from './accuracy.ts';
 export { displayToExpect, shownOn, smallestStep, type Shown } from './display.ts';
 export {
   findRange,

@@ -12,7 +12,7 @@ import {
   type TwoFaultsProgress,
 } from '../diagnosis/index.ts';
 import { makePlan, type Depth, type Plan } from '../plan/index.ts';
-import { compareReadings, type Comparison } from '../readings/index.ts';
+import { compareReadings, type Comparison, type ComparisonOptions } from '../readings/index.ts';
 import { fail, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import type { Job, JobFault } from './job.ts';
@@ -21,7 +21,8 @@ import { jobFaults } from './solve-job.ts';
 import { explainSolverFault } from './solver-words.ts';
 
 /** A job's readings against what was to be expected, or the first fault that keeps them from being compared. */
-export const compareJob = (job: Job): Result<Comparison, JobFault> => answer(job, compareReadings);
+export const compareJob = (job: Job, options?: ComparisonOptions): Result<Comparison, JobFault> =>
+  answer(job, (meant) => compareReadings(meant, options));
 
 /** What to measure on a job, in which order, or the first fault that keeps it from being planned. */
 export const planJob = (job: Job, depth?: Depth): Result<Plan, JobFault> =>

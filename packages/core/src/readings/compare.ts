@@ -4,6 +4,8 @@ import type { Network } from '../network/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import { compareReading, type ComparedReading } from './compared-reading.ts';
+import { correctedReading } from './corrected-value.ts';
+import { observedValue } from './observed-value.ts';
 import { expectationOf, type Expectation } from './expectation.ts';
 import type { Conventions, Reading } from './reading.ts';
 import { readingSums, type ReadingSum } from './reading-sums.ts';
@@ -23,12 +25,35 @@ export interface ReadJob {
   readonly readings?: readonly Reading[];
 }
 
-/** What was read against what was to be expected, and the sums that the readings make. Struck readings are left out. */
-export function compareReadings(job: ReadJob): Result<Comparison, SolverFault> {
+/** What a comparison contains beyond the readings' values and verdicts. */
+export interface ComparisonOptions {
+  /** The uncertainty budget of each corrected value. */
+  readonly budget?: boolean;
+}
+
+/** Compares readings with their expected values, and the sums that they form. Readings that are struck out are omitted. */
+export function compareReadings(job: ReadJob, { budget = false }: ComparisonOptions = {}): Result<Comparison, SolverFault> {
   const unloaded = solveUnloaded(job.network);
   if (!unloaded.ok) return unloaded;
   const { instruments = [], conventions = {}, readings = [] } = job;
-  return ok(comparisonOf(unloaded.value, instruments, conventions, readings));
+  const comparison = comparisonOf(unloaded.value, instruments, conventions, readings);
+  return ok(budget ? withBudgets(comparison, unloaded.value, job) : comparison);
+}
+
+/** The same comparison with the uncertainty budget of each corrected value. */
+function withBudgets(comparison: Comparison, unloaded: Unloaded, job: ReadJob): Comparison {
+  const { instruments = [], conventions = {}, readings = [] } = job;
+  const budgets = Object.fromEntries(
+    readings
+      .filter(({ struck }) => struck === undefined)
+      .map((reading) => {
+        const instrument = instruments.find(({ id }) => id === reading.instrument);
+        const observed = observedValue(reading, instrument, conventions.observations);
+        const corrected = correctedReading(unloaded, instruments, reading, observed);
+        return [reading.id, { ...comparison.readings[reading.id]!, budget: corrected && corrected.budget }];
+      }),
+  );
+  return { ...comparison, readings: budgets };
 }
 
 /**
@@ -48,7 +73,10 @@ export function comparisonOf(
     .map((reading) => {
       const expectation = expect(reading);
       const instrument = instruments.find(({ id }) => id === reading.instrument);
-      return { reading, expectation, compared: compareReading(reading, instrument, expectation, conventions) };
+      const compared = compareReading(reading, instrument, expectation, conventions, (observed) =>
+        correctedReading(unloaded, instruments, reading, observed),
+      );
+      return { reading, expectation, compared };
     });
   return {
     format: 'usual-drag/comparison',

@@ -1,6 +1,7 @@
 import type { Instrument } from '../instrument/index.ts';
+import type { BudgetEntry, CorrectedValue } from './corrected-value.ts';
 import type { Expectation, Limits } from './expectation.ts';
-import { observedValue } from './observed-value.ts';
+import { observedValue, type ObservedValue } from './observed-value.ts';
 import type { Conventions, Reading } from './reading.ts';
 
 export type Verdict = 'not-comparable' | 'agrees' | 'within-tolerance' | 'does-not-agree';
@@ -26,20 +27,30 @@ export interface ComparedReading {
   readonly high: number | null;
   /** value · true/expected. */
   readonly corrected: number | null;
+  /** U, k = 2, of `corrected`: that of the value, the parts' tolerances and the meters' resistances. */
+  readonly correctedUncertainty: number | null;
+  /** What `correctedUncertainty` consists of; only if it was requested. */
+  readonly budget?: readonly BudgetEntry[] | null;
   readonly verdict: Verdict;
   /** The reading meets the expectation, and would have been called wrong against the true value. */
   readonly explainedByLoading: boolean;
 }
 
-/** One reading against its expectation. */
+/**
+ * Compares one reading with its expectation.
+ *
+ * @param correct  returns the corrected value of the reading, as `correctedReading` does
+ */
 export function compareReading(
   reading: Reading,
   instrument: Instrument | undefined,
   expectation: Expectation,
   conventions: Conventions,
+  correct: (observed: ObservedValue) => CorrectedValue | null,
 ): ComparedReading {
   const observed = observedValue(reading, instrument, conventions.observations);
   const { value, uncertainty } = observed;
+  const correction = correct(observed);
   const { true: truth, expected, loading, limits } = expectation;
   const verdict = verdictOf(expectation, value, uncertainty, conventions);
   return {
@@ -51,7 +62,8 @@ export function compareReading(
     uncertainty,
     low: limits && limits.low,
     high: limits && limits.high,
-    corrected: value === null || truth === null || !expected ? null : (value * truth) / expected,
+    corrected: correction && correction.value,
+    correctedUncertainty: correction && correction.uncertainty,
     verdict,
     explainedByLoading:
       (verdict === 'agrees' || verdict === 'within-tolerance') &&

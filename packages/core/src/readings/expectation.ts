@@ -5,14 +5,14 @@ import {
   solveSetup,
   type Meter,
   type MeterState,
-  type Setup,
   type Unloaded,
 } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
 import { attach, type Attachment } from '../solver/index.ts';
 import { toleranceLimits, toleranceResponse, tolerancedParts, type ToleranceResponse } from '../uncertainty/index.ts';
 import { readAlone } from './alone.ts';
-import type { CircuitReading, Reading, ResistanceReading } from './reading.ts';
+import { setupOf } from './setup-of.ts';
+import type { Reading, ResistanceReading } from './reading.ts';
 import { placedInSolved, type PlacedSolved } from './unloaded-source.ts';
 
 /** What a reading's meter is to indicate at its place, before anybody has read it. V, A or Ω. */
@@ -114,29 +114,6 @@ export function expectationsOf(
     return made;
   };
 }
-
-/** A reading's own meter, then those alongside, as a set-up. */
-export const setupOf = (reading: CircuitReading): Setup => ({
-  id: 'reading',
-  meters: [meterOf(reading), ...alongsideOf(reading)],
-});
-
-/** A reading's own meter as one of a set-up, under a name that no meter alongside has. */
-function meterOf(reading: CircuitReading): Meter {
-  const { instrument, range } = reading;
-  const placed = { id: ownMeter, instrument, range };
-  if (reading.quantity === 'dc-voltage')
-    return { ...placed, quantity: 'dc-voltage', red: reading.red, black: reading.black };
-  const { node, ends, reversed = false } = reading;
-  return { ...placed, quantity: 'dc-current', node, ends, reversed };
-}
-
-/** Name of a reading's own meter in its set-up. */
-export const ownMeter = 'own';
-
-/** The meters alongside, under names of their own. */
-const alongsideOf = ({ alongside = [] }: Reading): Meter[] =>
-  alongside.map((meter, index) => ({ ...meter, id: `alongside-${index + 1}` }));
 
 const instrumentOf = (instruments: readonly Instrument[], { instrument }: Meter): Instrument =>
   instruments.find(({ id }) => id === instrument)!;

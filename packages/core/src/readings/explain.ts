@@ -32,7 +32,7 @@ export function explainSum(
     const instrument = instruments.find(({ id }) => id === reading.instrument);
     const range = instrument && findRange(instrument, reading.quantity, reading.range);
     return range && compared.value !== null
-      ? readingUncertainty(instrument, range, compared.value)
+      ? readingUncertainty(instrument, range, compared.value, reading.rate)
       : { accuracy: 0, resolution: 0 };
   });
   const varied = terms.filter(({ expectation }) => expectation.response !== null);

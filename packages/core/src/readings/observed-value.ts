@@ -1,7 +1,7 @@
 import {
-  certificateLimit,
   findRange,
   ownErrorAt,
+  readingUncertainty,
   type Instrument,
   type Range,
   type ResistanceRange,
@@ -48,12 +48,11 @@ export function observedValue(
   return { value, ownError, spread, uncertainty: 2 * standardUncertainty(reading, instrument, value, spread) };
 }
 
-/** u of a reading if it had this value: accuracy and resolution as rectangular limits, and the spread of its observations. */
+/** Returns u of a reading if it had this value: accuracy and resolution as rectangular limits, and the spread of its observations. */
 export function standardUncertainty(reading: Reading, instrument: Instrument, value: number, spread: number): number {
   const range = findRange(instrument, reading.quantity, reading.range);
   if (!range) return spread;
-  const accuracy = accuracyLimit(reading, instrument, range, value);
-  const resolution = statedStep(instrument, range) / 2;
+  const { accuracy, resolution } = readingUncertainty(instrument, range, value, reading.rate);
   return Math.sqrt((accuracy * accuracy + resolution * resolution) / 3 + spread * spread);
 }
 
@@ -88,27 +87,4 @@ function scaleFactor(reading: Reading, instrument: Instrument, range: Range | Re
   const scale =
     reading.scale === undefined ? undefined : findRange(instrument, reading.quantity, reading.scale)?.fullScale;
   return scale === undefined ? 1 : range.fullScale / scale;
-}
-
-/** Limit of the instrument's own error at a value. What a range does not say counts as 0. */
-function accuracyLimit(
-  { rate }: Reading,
-  instrument: Instrument,
-  range: Range | ResistanceRange,
-  value: number,
-): number {
-  if (range.calibration) return certificateLimit(range.calibration);
-  const counts = instrument.rates?.find(({ id }) => id === rate)?.counts ?? 0;
-  const { accuracyOfReading = 0, accuracyCounts = 0, accuracyOfRange = 0, resolution = 0 } = range;
-  if (instrument.display === 'analogue') return accuracyOfRange * range.fullScale + counts * resolution;
-  return accuracyOfReading * Math.abs(value) + (accuracyCounts + counts) * resolution;
-}
-
-/** The smallest step that the range says it has; 0 where it says none. */
-function statedStep(
-  { display }: Instrument,
-  { resolution = 0, divisions, fullScale }: Range | ResistanceRange,
-): number {
-  if (display !== 'analogue') return resolution;
-  return divisions === undefined ? 0 : fullScale / divisions / 5;
 }
