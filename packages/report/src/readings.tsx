@@ -1,5 +1,6 @@
 import {
   digitsFor,
+  formatMeasuredValue,
   formatPercent,
   formatQuantity,
   sectionNames,
@@ -152,8 +153,8 @@ function Compared({
           '–'
         ) : (
           <>
-            {formatQuantity(corrected, unit, { digits: digitsFor(corrected, one.correctedUncertainty) })}
-            <span className="small">{u(one.correctedUncertainty)}</span>
+            {formatMeasuredValue(corrected, compared.correctedUncertainty, unit)}
+            <span className="small">{u(compared.correctedUncertainty)}</span>
           </>
         )}
       </td>

@@ -1,7 +1,10 @@
 import {
-  correctIndication,
+  cannotCorrectWords,
+  correctDisplay,
+  correctionFromSource,
   fail,
   findRange,
+  formatMeasured,
   formatPercent,
   formatQuantity,
   ownErrorAt,
@@ -96,13 +99,10 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
   const [read, setRead] = useState<number | null>(null);
   const [source, setSource] = useState<number | null>(null);
   const [spread, setSpread] = useState(0.05);
-  const corrected =
+  const result =
     read === null || source === null
       ? null
-      : correctIndication(instrument, range, quantity, read, onlySource(source), {
-          sourceResistance: spread,
-          meterResistance: 0.01,
-        });
+      : correctDisplay(instrument, range, read, correctionFromSource(quantity, source, spread));
   const ownError = read === null ? 0 : ownErrorAt(range.calibration, read);
   const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
   return (
@@ -141,13 +141,12 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
       {range.calibration && read !== null && (
         <OwnErrorLine calibration={range.calibration} unit={unit} reading={read} ownError={ownError} />
       )}
-      {read !== null && source !== null && (
+      {result && read !== null && source !== null && (
         <p className="border-l-4 border-ink pl-3">
           <b data-testid="corrected" className="figures text-[20px]">
-            {corrected
-              ? `${formatQuantity(corrected.value, unit)} ± ${formatQuantity(corrected.uncertainty, unit, { digits: 2 })}`
-              : 'cannot be corrected'}
+            {result.ok ? formatMeasured(result.value.value, result.value.uncertainty, unit) : 'cannot be corrected'}
           </b>
+          {!result.ok && <> {cannotCorrectWords[result.fault]}</>}
           <br />
           <span className="figures text-[14px] text-soft">
             {formatQuantity(read - ownError, unit)} × (1 +{' '}
@@ -158,15 +157,16 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
           </span>
           <br />
           <span className="text-[14px] text-soft">
-            The meter takes {formatPercent(loadingShare(source, range.resistance, quantity), { digits: 3 })}. In the
-            uncertainty: the instrument’s own, ±{formatPercent(spread, { digits: 3, trim: true })} of the source
-            resistance, ±1 % of the meter’s resistance.
+            The meter takes {formatPercent(loadingShare(source, range.resistance, quantity), { digits: 3 })}. U (k = 2)
+            contains the accuracy and the resolution of the range, ±{formatPercent(spread, { digits: 3, trim: true })} of
+            the source resistance
+            {range.resistanceTolerance
+              ? ` and ±${formatPercent(range.resistanceTolerance, { digits: 3, trim: true })} of the meter’s resistance`
+              : ''}
+            .
           </span>
         </p>
       )}
     </>
   );
 }
-
-/** A place of which nothing but the source resistance is known. */
-const onlySource = (sourceResistance: number) => ({ ideal: null, truth: null, sourceResistance });

@@ -107,7 +107,7 @@ function RangeCertificate({ kept, chosen, onChange, onUndo }: Props & { readonly
   const full = points.filter(
     (point): point is { applied: number; indicated: number } => point.indicated !== null && point.applied !== null,
   );
-  const check = checkAgainstStandard(kept, range, full, typedU ?? 0);
+  const check = checkAgainstStandard(kept, range, full, typedU);
   const isCheck = source === 'standard';
   const made = certificateFrom(on, full, isCheck ? check.uncertainty : (typedU ?? 0));
   const [fault] = full.length === 0 ? [] : certificateFaults(made);

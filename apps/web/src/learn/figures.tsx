@@ -1,12 +1,12 @@
 import {
   bestRangeOptions,
-  correctReading,
+  correctDisplay,
   explainCorrection,
   explainReading,
+  formatMeasured,
   formatPercent,
   formatQuantity,
   rangeTable,
-  sourceResistanceUncertainty,
   togetherAndApart,
   toleranceModel,
   unitOf,
@@ -83,7 +83,7 @@ function SourceResistances({ subject }: { readonly subject: Subject }) {
 
 function Ranges({ of: { setup, meter, instrument, point } }: { readonly of: MeterCase }) {
   const unit = unitOf(meter.quantity);
-  const options = rangeTable(point, meter.quantity, [instrument], { sourceResistance: 0.05, meterResistance: 0.01 });
+  const options = rangeTable(point, meter.quantity, [instrument]);
   const best = bestRangeOptions(options);
   const limit = (value: number | null): string => `±${formatQuantity(value, unit, { digits: 3 })}`;
   return (
@@ -104,19 +104,16 @@ function Ranges({ of: { setup, meter, instrument, point } }: { readonly of: Mete
   );
 }
 
-function Correction({ subject: { job, voltmeter, ammeter } }: { readonly subject: Subject }) {
-  return [voltmeter, ammeter].map(({ setup, meter, reading, range, point }) => {
+function Correction({ subject: { voltmeter, ammeter } }: { readonly subject: Subject }) {
+  return [voltmeter, ammeter].map(({ setup, meter, instrument, reading, range, point }) => {
     const unit = unitOf(meter.quantity);
     const others = setup.meters.filter(({ id }) => id !== meter.id).map(({ id }) => id);
-    const sourceResistance = sourceResistanceUncertainty(job.network, job.instruments ?? [], setup, meter.id);
-    const corrected = correctReading(reading.indicated ?? 0, 0, point, range.resistance, meter.quantity, {
-      sourceResistance,
-      meterResistance: 0.01,
-    });
+    const display = reading.indicated ?? 0;
+    const corrected = correctDisplay(instrument, range, display, point.correctionOn);
     return (
       <p key={`${setup.id} ${meter.id}`} className="figures rounded-lg bg-sunk px-3 py-2">
         {meter.id}: {explainCorrection(meter.quantity, reading.indicated ?? 0, point, range.resistance, others)} ={' '}
-        <b>{formatQuantity(corrected?.value ?? null, unit)}</b>, true {formatQuantity(reading.true, unit)}
+        <b>{corrected.ok ? formatMeasured(corrected.value.value, corrected.value.uncertainty, unit) : 'cannot be corrected'}</b>, true {formatQuantity(reading.true, unit)}
       </p>
     );
   });

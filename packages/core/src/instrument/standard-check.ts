@@ -10,8 +10,8 @@ export interface CheckedPoint extends Point {
   readonly error: number;
   /** What the instrument's specification allows: accuracy and half the smallest step. */
   readonly limit: number;
-  /** `open`: the standard is not good enough to decide. */
-  readonly verdict: 'within' | 'outside' | 'open';
+  /** `open`: the standard is not good enough to decide. Null until the uncertainty of the standard is given. */
+  readonly verdict: 'within' | 'outside' | 'open' | null;
 }
 
 /** What came of checking a range against a standard. */
@@ -27,22 +27,23 @@ export interface StandardCheck {
  *
  * U² = U_s² + (2·r/√3)², with r half the smallest step, taken as rectangular.
  *
- * @param standard  U_s of the standard, k = 2, V, A or Ω
+ * @param standard  U_s of the standard, k = 2, V, A or Ω; null if it is not known: nothing is judged then
  */
 export function checkAgainstStandard(
   instrument: Instrument,
   range: Range | ResistanceRange,
   points: readonly Point[],
-  standard: number,
+  standard: number | null,
 ): StandardCheck {
   const { calibration: _former, ...specified } = range;
   const half = smallestStep(instrument, range) / 2;
-  const uncertainty = Math.hypot(standard, (2 * half) / Math.sqrt(3));
+  const uncertainty = Math.hypot(standard ?? 0, (2 * half) / Math.sqrt(3));
   const checked = points.map((point): CheckedPoint => {
     const { accuracy, resolution } = readingUncertainty(instrument, specified, point.indicated);
     const error = point.indicated - point.applied;
     const limit = accuracy + resolution;
     const size = Math.abs(error);
+    if (standard === null) return { ...point, error, limit, verdict: null };
     const verdict = size + uncertainty <= limit ? 'within' : size - uncertainty > limit ? 'outside' : 'open';
     return { ...point, error, limit, verdict };
   });

@@ -8,9 +8,16 @@ export interface RowFault {
   readonly message: string;
 }
 
+/** How the numbers of a tolerance column are meant: `5` as 5 %, or `0.05` as 5 %. */
+export type ToleranceUnit = 'percent' | 'ratio';
+
 export interface PartsRows {
   readonly elements: readonly Element[];
+  /** Row of each element, counted from 1. */
+  readonly rows: readonly number[];
   readonly faults: readonly RowFault[];
+  /** How tolerances without a % sign were read; null if there are none. */
+  readonly toleranceUnit: ToleranceUnit | null;
 }
 
 type Column = 'name' | 'from' | 'to' | 'value' | 'tolerance' | 'rating' | 'measured' | 'label';
@@ -41,24 +48,34 @@ export function partsFromRows(rows: readonly (readonly string[])[], network: Net
   const headed = heading.includes('from') && heading.includes('value');
   const columns = headed ? heading : customary;
   const elements: Element[] = [];
+  const taken: number[] = [];
   const faults: RowFault[] = [];
-  for (const { cells, row } of filled.slice(headed ? 1 : 0)) {
+  const data = filled.slice(headed ? 1 : 0);
+  const at = columns.indexOf('tolerance');
+  const toleranceUnit = unitOfTolerances(
+    data.map(({ cells }) => cells[at] ?? ''),
+    headed ? (filled[0]!.cells[at] ?? '') : '',
+  );
+  for (const { cells, row } of data) {
     if (cells.every((cell) => cell === '')) continue;
     const of = (column: Column): string => cells[columns.indexOf(column)] ?? '';
-    const read = readRow(of, { ...network, elements: [...network.elements, ...elements] });
+    const read = readRow(of, toleranceUnit ?? 'percent', { ...network, elements: [...network.elements, ...elements] });
     if (typeof read === 'string') faults.push({ row, message: read });
-    else elements.push(read);
+    else {
+      elements.push(read);
+      taken.push(row);
+    }
   }
-  return { elements, faults };
+  return { elements, rows: taken, faults, toleranceUnit };
 }
 
 const columnOf = (cell: string): Column | undefined => customary.find((column) => headings[column].test(cell));
 
-function readRow(of: (column: Column) => string, network: Network): Element | string {
+function readRow(of: (column: Column) => string, unit: ToleranceUnit, network: Network): Element | string {
   const [from, to, value] = [of('from'), of('to'), of('value')];
   if (from === '' || to === '' || value === '') return 'Needs a name, where it goes from and to, and its value.';
   const percent = of('tolerance');
-  const tolerance = percent === '' ? '' : toleranceWord(percent);
+  const tolerance = percent === '' ? '' : toleranceWord(percent, unit);
   const watts = /^[\d.,]+$/.test(of('rating')) ? `${of('rating')}W` : of('rating');
   const measured = of('measured') === '' ? '' : `=${of('measured').replace(/\s/g, '')}`;
   const label = of('label') === '' ? '' : `"${of('label').replace(/["\\]/g, '\\$&')}"`;
@@ -71,10 +88,25 @@ function readRow(of: (column: Column) => string, network: Network): Element | st
   return name === '' ? { ...element, id: nextElementId(network, element.kind) } : element;
 }
 
-/** `5`, `5 %` and, as a spreadsheet has it, `0.05`. */
-function toleranceWord(text: string): string {
+/** A column of bare numbers that are all below this holds ratios: no tolerance below 0.2 % is as common as one of 20 %. */
+const largestRatio = 0.2;
+
+const hasPercentSign = (text: string): boolean => text.includes('%');
+
+/** Reads a tolerance column as a whole: a heading with % decides, otherwise the largest number without a % sign. */
+function unitOfTolerances(cells: readonly string[], heading: string): ToleranceUnit | null {
+  const bare = cells.filter((cell) => cell !== '' && !hasPercentSign(cell)).flatMap((cell) => {
+    const read = parsePercent(cell);
+    return read.ok ? [read.value * 100] : [];
+  });
+  if (bare.length === 0) return null;
+  return !hasPercentSign(heading) && bare.every((value) => value < largestRatio) ? 'ratio' : 'percent';
+}
+
+/** A tolerance as the line notation has it. */
+function toleranceWord(text: string, unit: ToleranceUnit): string {
   const percent = parsePercent(text);
   if (!percent.ok) return text;
-  const asRatio = !text.includes('%') && percent.value < 0.005 && percent.value > 0;
-  return `${Number((percent.value * (asRatio ? 10_000 : 100)).toPrecision(12))}%`;
+  const factor = unit === 'ratio' && !hasPercentSign(text) ? 10_000 : 100;
+  return `${Number((percent.value * factor).toPrecision(12))}%`;
 }

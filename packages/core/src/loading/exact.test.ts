@@ -4,7 +4,8 @@ import { rangesOf, type Instrument } from '../instrument/index.ts';
 import { agrees, solveExactly } from '../test/exact-solution.ts';
 import { anyNetwork, resistance } from '../test/random-network.ts';
 import { minus } from '../test/rational.ts';
-import { solveSetup, solveUnloaded } from './solve-setup.ts';
+import { solveSetup } from './solve-setup.ts';
+import { solveUnloaded } from './unloaded.ts';
 import type { Meter, Setup } from './setup.ts';
 
 /** A network with one or two meters somewhere in it, and the same network with the meters as plain parts. */

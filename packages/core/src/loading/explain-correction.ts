@@ -1,7 +1,7 @@
 import { unitOf, type MeterQuantity } from '../instrument/index.ts';
 import { formatQuantity } from '../quantity/index.ts';
-import { loadingRatioOf, otherMetersFactor } from './correction.ts';
-import type { MeasurementPoint } from './measurement-point.ts';
+import { loadingRatioOf, otherMetersFactor } from './loading-ratio.ts';
+import type { PointValues } from './measurement-point.ts';
 
 /**
  * The correction of a reading with its numbers: V(1 + R_s/R_m) across, I(1 + R_m/R_s) in series, and the factor of the other
@@ -15,7 +15,7 @@ import type { MeasurementPoint } from './measurement-point.ts';
 export function explainCorrection(
   quantity: MeterQuantity,
   indicated: number,
-  point: MeasurementPoint,
+  point: PointValues,
   meterResistance: number,
   others: readonly string[],
 ): string | null {

@@ -30,10 +30,7 @@ export function explainReading(meter: Meter, reading: MeterReading, linear = tru
     return {
       formula: null,
       result: formatQuantity(indicated, unit),
-      sentence:
-        indicated === 0
-          ? 'Nothing drives a current through this break.'
-          : 'A current source drives this line: the meter cannot change the current.',
+      sentence: infiniteSourceSentence(reading),
     };
   if (!linear)
     return {
@@ -66,6 +63,15 @@ export function explainReading(meter: Meter, reading: MeterReading, linear = tru
       ? `${seen} The other meters change the true ${formatQuantity(reading.true, unit)} to ${formatQuantity(ideal, unit)}.`
       : seen,
   };
+}
+
+/** Returns why the source resistance at a meter is infinite: it is floating or blown, nothing drives it, or a current source does. */
+export function infiniteSourceSentence(reading: MeterReading): string {
+  if (reading.state === 'fuse-blown' || reading.state === 'floating' || reading.state === 'undetermined')
+    return stateSentence(reading);
+  return reading.indicated === 0
+    ? 'Nothing drives a current through this break.'
+    : 'A current source drives this line: the meter cannot change the current.';
 }
 
 function othersShift(reading: MeterReading, ideal: number): boolean {

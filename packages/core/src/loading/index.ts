@@ -1,26 +1,23 @@
-export {
-  attachmentOf,
-  isLinear,
-  solveSetup,
-  solveUnloaded,
-  type MeterReading,
-  type MeterState,
-  type SetupValues,
-  type Unloaded,
-} from './solve-setup.ts';
+export { attachmentOf } from './attachment.ts';
+export { isLinear, solveUnloaded, type Unloaded } from './unloaded.ts';
+export { solveSetup, type MeterReading, type MeterState, type SetupValues } from './solve-setup.ts';
+export { correctionAt, type CorrectionFactor, type CorrectionOn, type FactorContribution } from './correction-factor.ts';
 export { setupFaults, setupsFaults, type SetupFault } from './setup-faults.ts';
 export type { AmmeterPlacement, Meter, Setup, VoltmeterPlacement } from './setup.ts';
 export { dangerousVoltage, largestVoltage, networkCautions, setupCautions, type Caution } from './cautions.ts';
-export { explainReading, stateSentence, type ReadingWorking } from './explain-reading.ts';
+export { explainReading, infiniteSourceSentence, stateSentence, type ReadingWorking } from './explain-reading.ts';
 export { changeInstrument, meterAt, newMeter, nextMeterId, nextSetupId, swapLeads, toggleEnd } from './setup-edits.ts';
 export { explainCorrection } from './explain-correction.ts';
+export { correctionFromSource } from './loading-ratio.ts';
 export {
-  correctIndication,
-  correctReading,
-  otherMetersUncertainty,
-  type Corrected,
-  type Uncertainties,
-} from './correction.ts';
+  cannotCorrectWords,
+  correctDisplay,
+  correctedValue,
+  stateOn,
+  type BudgetEntry,
+  type CannotCorrect,
+  type CorrectedValue,
+} from './corrected-value.ts';
 export { requiredResistance } from './required-resistance.ts';
 export {
   measurementPointOf,
@@ -29,8 +26,9 @@ export {
   shareTaken,
   sourceResistanceUncertainty,
   type MeasurementPoint,
+  type PointValues,
 } from './measurement-point.ts';
-export { bestRangeOptions, rangeTable, type RangeOption } from './range-table.ts';
+export { bestRangeOptions, rangeIndications, rangeTable, type RangeIndication, type RangeOption } from './range-table.ts';
 export {
   loadedBy,
   loadingMap,
@@ -52,4 +50,5 @@ export {
 } from './voltmeter-ammeter.ts';
 export { startingJack, type StartingJack } from './starting-jack.ts';
 export { supplyDisplays, type SupplyDisplay } from './supply-display.ts';
-export { ohmmeterAt, ohmsShown, type OhmmeterReadings } from './ohmmeter.ts';
+export { ohmmeterAt, ohmmeterRows, type OhmmeterReadings, type OhmmeterRow } from './ohmmeter.ts';
+export { displayText, indicatedText, meterStateWords, readableError } from './meter-display.ts';

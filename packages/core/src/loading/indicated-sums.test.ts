@@ -1,6 +1,7 @@
 import { rangesOf, type Instrument, type MeterQuantity } from '../instrument/index.ts';
 import { parseLine } from '../network/index.ts';
-import { solveSetup, solveUnloaded, type Unloaded } from './solve-setup.ts';
+import { solveSetup } from './solve-setup.ts';
+import { solveUnloaded, type Unloaded } from './unloaded.ts';
 import { indicatedSums } from './indicated-sums.ts';
 
 function solved(line: string): Unloaded {

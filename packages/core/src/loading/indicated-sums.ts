@@ -2,7 +2,7 @@ import { readingUncertainty, type Instrument, type MeterQuantity, type Range } f
 import { isToleranced, replaceElement, spanOf, type Network } from '../network/index.ts';
 import { loopSums, nodeSums } from '../solver/index.ts';
 import { loadingMap, type MapPoint } from './loading-map.ts';
-import { solveUnloaded, type Unloaded } from './solve-setup.ts';
+import { solveUnloaded, type Unloaded } from './unloaded.ts';
 
 /** One member of a sum, V or A, with the sign that it has in it. */
 export interface IndicatedTerm {

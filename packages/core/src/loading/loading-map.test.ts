@@ -3,7 +3,8 @@ import type { Instrument } from '../instrument/index.ts';
 import { nodesOf } from '../network/index.ts';
 import { anyNetwork, resistance } from '../test/random-network.ts';
 import { loadingMap, sharesByPart } from './loading-map.ts';
-import { solveSetup, solveUnloaded } from './solve-setup.ts';
+import { solveSetup } from './solve-setup.ts';
+import { solveUnloaded } from './unloaded.ts';
 import { read } from '../test/read-line.ts';
 
 const meterOf = (ohms: number): Instrument => ({

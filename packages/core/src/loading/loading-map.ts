@@ -10,7 +10,7 @@ import {
   type PairResistance,
 } from '../solver/index.ts';
 import { loadingShare } from './measurement-point.ts';
-import { isLinear, type Unloaded } from './solve-setup.ts';
+import { isLinear, type Unloaded } from './unloaded.ts';
 
 /** Where a meter can be put, and what it would find there, no other meter connected. */
 export interface LoadingPoint {

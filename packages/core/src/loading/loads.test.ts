@@ -10,7 +10,8 @@ import { measurementPointOf, shareTaken } from './measurement-point.ts';
 import { ohmmeterAt } from './ohmmeter.ts';
 import { rangeTable } from './range-table.ts';
 import type { Setup } from './setup.ts';
-import { isLinear, solveSetup, solveUnloaded } from './solve-setup.ts';
+import { solveSetup } from './solve-setup.ts';
+import { isLinear, solveUnloaded } from './unloaded.ts';
 
 const meter: Instrument = {
   id: 'old',

@@ -2,27 +2,34 @@ import type { Instrument, MeterQuantity } from '../instrument/index.ts';
 import { isToleranced, spanOf, type Network } from '../network/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
+import { correctionAt, type CorrectionOn } from './correction-factor.ts';
 import type { Setup } from './setup.ts';
-import { isLinear, solveSetup, solveUnloaded, type Unloaded } from './solve-setup.ts';
+import { solveSetup } from './solve-setup.ts';
+import { isLinear, solveUnloaded, type Unloaded } from './unloaded.ts';
 
-/** What a meter's place offers to any meter that is put there, the set-up's other meters connected. */
-export interface MeasurementPoint {
-  /** V or A that an ideal meter would show here; null where nothing determines it. */
+/** What any meter would find at a measurement point, the set-up's other meters connected. */
+export interface PointValues {
+  /** Indication of an ideal meter here, V or A; null if nothing determines it. */
   readonly ideal: number | null;
   /** The same with no other meter connected. */
   readonly truth: number | null;
-  /** Ω that the terminals look into; null where infinite. Where loads are not ohmic, of their tangents. */
+  /** Source resistance at the terminals, Ω; null if it is infinite. If loads are not ohmic, that of their tangents. */
   readonly sourceResistance: number | null;
   /**
-   * Where loads are not ohmic: what a meter of a resistance, Ω, really indicates here, the whole network solved with it; null
-   * where nothing determines it. Elsewhere it follows from the source resistance.
+   * If loads are not ohmic: returns the indication of a meter of a resistance, Ω, with the whole network solved; null if nothing
+   * determines it. Otherwise it follows from the source resistance.
    */
   readonly indicatedBy?: (meterResistance: number) => number | null;
 }
 
+/** The same with the correction of any meter that is connected here. */
+export interface MeasurementPoint extends PointValues {
+  readonly correctionOn: CorrectionOn;
+}
+
 /** The share of its ideal reading that a meter of a resistance, Ω, takes at a place; null where nothing determines it. */
 export function shareTaken(
-  { ideal, sourceResistance, indicatedBy }: MeasurementPoint,
+  { ideal, sourceResistance, indicatedBy }: PointValues,
   meterResistance: number,
   quantity: MeterQuantity,
 ): number | null {
@@ -42,7 +49,7 @@ export function loadingShare(
   return taken === 0 ? 0 : taken / (meterResistance + sourceResistance);
 }
 
-/** Ω of the stand-in across: next to nothing flows in it, so that it blows no fuse of another meter. */
+/** Ω of the stand-in across: its current is far below the rounding of any other. */
 const standIn = 1e18;
 
 /** The stand-in that a place is looked at with: it changes nothing, and no fuse of it blows. */
@@ -59,10 +66,12 @@ function standInOf(across: number, inSeries: number): Instrument {
 }
 
 /**
- * Looks into the place of one meter of a set-up. From it every range of every instrument follows without solving again:
- * V·R_m/(R_m + R_s) across, I·R_s/(R_s + R_m) in series.
+ * Returns what any meter would find at the measurement point of one meter of a set-up. From it every range of every instrument
+ * follows without solving again: V·R_m/(R_m + R_s) across, I·R_s/(R_s + R_m) in series.
  *
- * @param meter  the meter whose place it is; it is left out
+ * The other meters are in the state that they have in the set-up itself: a fuse that has not blown there is whole.
+ *
+ * @param meter  the meter whose measurement point it is; it is left out
  */
 export function measurementPointOf(
   unloaded: Unloaded,
@@ -70,23 +79,34 @@ export function measurementPointOf(
   setup: Setup,
   meter: string,
 ): Result<MeasurementPoint, SolverFault> {
+  const real = solveSetup(unloaded, instruments, setup);
+  if (!real.ok) return real;
+  const blown = new Set(
+    setup.meters.flatMap(({ id }) => (id !== meter && real.value.meters[id]!.state === 'fuse-blown' ? [id] : [])),
+  );
   const meters = setup.meters.map((other) =>
     other.id === meter ? { ...other, instrument: ideal.id, range: 'ideal' } : other,
   );
-  const solveWith = (own: Instrument) => solveSetup(unloaded, [...instruments, own], { ...setup, meters });
+  const solveWith = (own: Instrument) => solveSetup(unloaded, [...instruments, own], { ...setup, meters }, blown);
   const solved = solveWith(ideal);
   if (!solved.ok) return solved;
-  const reading = solved.value.meters[meter]!;
-  const { indicated, sourceResistance, true: truth } = reading;
+  const { indicated, sourceResistance, true: truth } = solved.value.meters[meter]!;
   const across = setup.meters.find(({ id }) => id === meter)!.quantity === 'dc-voltage';
-  // What the stand-in takes is put back in closed form.
+  // The current of the stand-in is put back in closed form.
   const whole = indicated === null || !across ? indicated : indicated * (1 + (sourceResistance ?? 0) / standIn);
-  if (isLinear(unloaded)) return ok({ ideal: whole, truth, sourceResistance });
+  let correction: CorrectionOn | null = null;
+  const values: MeasurementPoint = {
+    ideal: whole,
+    truth,
+    sourceResistance,
+    correctionOn: (range) => (correction ??= correctionAt(unloaded, instruments, setup, meter, blown))(range),
+  };
+  if (isLinear(unloaded)) return ok(values);
   const indicatedBy = (resistance: number): number | null => {
     const loaded = solveWith(standInOf(resistance, resistance));
     return loaded.ok ? loaded.value.meters[meter]!.indicated : null;
   };
-  return ok({ ideal: whole, truth, sourceResistance, indicatedBy });
+  return ok({ ...values, indicatedBy });
 }
 
 /**

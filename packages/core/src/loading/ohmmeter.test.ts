@@ -1,6 +1,6 @@
 import { read } from '../test/read-line.ts';
 import { ohmmeterAt, ohmsShown } from './ohmmeter.ts';
-import { solveUnloaded } from './solve-setup.ts';
+import { solveUnloaded } from './unloaded.ts';
 
 const range = { id: '20 kΩ', fullScale: 19_990, testCurrent: 75e-6, resolution: 10 };
 

@@ -1,11 +1,12 @@
-import type { ResistanceRange } from '../instrument/index.ts';
-import { engineering } from '../quantity/index.ts';
+import { shownOn, type Instrument, type ResistanceRange } from '../instrument/index.ts';
 import { atRest, type Element } from '../network/index.ts';
 import { resistanceBetween, toNumber } from '../solver/index.ts';
-import { isLinear, solveUnloaded, type Unloaded } from './solve-setup.ts';
+import { isLinear, solveUnloaded, type Unloaded } from './unloaded.ts';
 
 /** An ohmmeter at the ends of a part, in the three states that it may be read in. */
 export interface OhmmeterReadings {
+  /** Resistance of the part alone, Ω. */
+  readonly part: number;
   /** Ω that it says with the part taken out: the part and the leads. */
   readonly isolated: number;
   /** With the part in its place and every source at rest; null where ideal sources contradict each other. */
@@ -40,6 +41,7 @@ export function ohmmeterAt(
   const { voltage } = values.elements[part]!;
   const inCircuit = seen && toNumber(seen) + leads;
   return {
+    part: toNumber(branch.resistance),
     isolated: toNumber(branch.resistance) + leads,
     inCircuit,
     live: inCircuit === null || voltage === null ? null : inCircuit + voltage / range.testCurrent,
@@ -66,6 +68,7 @@ function ohmmeterAnew(
   const isolated = ohmsIn([element]);
   if (isolated === null) return null;
   return {
+    part: isolated - leads,
     isolated,
     inCircuit: ohmsIn(network.elements.map(atRest)),
     live: ohmsIn(network.elements),
@@ -73,17 +76,34 @@ function ohmmeterAnew(
   };
 }
 
-/**
- * The number as an ohmmeter shows it: to its last digit, `OL` above full scale.
- *
- * @returns the number with its unit: `680.0 Ω`
- */
-export function ohmsShown(range: ResistanceRange, ohms: number): string {
-  if (Math.abs(ohms) > range.fullScale) return 'OL';
-  const step = range.resolution ?? range.fullScale / 2000;
-  const { prefix } = engineering(range.fullScale, 4);
-  const scale = prefix === 'M' ? 1e6 : prefix === 'k' ? 1e3 : 1;
-  const decimals = Math.max(0, Math.round(-Math.log10(step / scale)));
-  const counts = Math.round(ohms / step) * step;
-  return `${(counts / scale).toFixed(decimals).replace('-', '−')}\u00a0${prefix}Ω`;
+/** One state of an ohmmeter reading: its display, and the error relative to the part. */
+export interface OhmmeterRow {
+  readonly name: 'out of circuit' | 'in circuit, supply off' | 'in circuit, supply on';
+  /** `680.0 Ω`, or `OL`; null if nothing determines it. */
+  readonly display: string | null;
+  /** (indicated − part)/part; null if there is no indication or it is over range. */
+  readonly error: number | null;
 }
+
+/** Returns the three states with their displays, and their errors as those of the part. */
+export const ohmmeterRows = (
+  { part, isolated, inCircuit, live }: OhmmeterReadings,
+  instrument: Pick<Instrument, 'display'>,
+  range: ResistanceRange,
+): OhmmeterRow[] =>
+  (
+    [
+      ['out of circuit', isolated],
+      ['in circuit, supply off', inCircuit],
+      ['in circuit, supply on', live],
+    ] as const
+  ).map(([name, ohms]): OhmmeterRow => {
+    if (ohms === null) return { name, display: null, error: null };
+    const isOver = Math.abs(ohms) > range.fullScale;
+    const { display, unit } = shownOn({ id: '', ...instrument }, 'resistance', range, ohms);
+    return {
+      name,
+      display: isOver ? 'OL' : `${display}\u00a0${unit}`,
+      error: isOver ? null : (ohms - part) / part,
+    };
+  });

@@ -7,7 +7,8 @@ import { requiredResistance } from './required-resistance.ts';
 import { loadingShare, measurementPointOf, sourceResistanceUncertainty } from './measurement-point.ts';
 import { bestRangeOptions, rangeTable } from './range-table.ts';
 import type { Setup } from './setup.ts';
-import { solveSetup, solveUnloaded } from './solve-setup.ts';
+import { solveSetup } from './solve-setup.ts';
+import { solveUnloaded } from './unloaded.ts';
 import { read } from '../test/read-line.ts';
 
 const old: Instrument = {

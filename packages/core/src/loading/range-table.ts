@@ -7,52 +7,54 @@ import {
   type MeterQuantity,
   type Range,
 } from '../instrument/index.ts';
-import { otherMetersFactor, type Uncertainties } from './correction.ts';
-import { shareTaken, type MeasurementPoint } from './measurement-point.ts';
+import { correctedValue, stateOn } from './corrected-value.ts';
+import { shareTaken, type MeasurementPoint, type PointValues } from './measurement-point.ts';
 
-/** What one range would show at a place, and what to believe of it. Everything in V or A unless said otherwise. */
-export interface RangeOption {
+/** What one range would indicate at a measurement point. Everything in V or A unless stated otherwise. */
+export interface RangeIndication {
   readonly instrument: Instrument;
   readonly range: Range;
   readonly indicated: number;
-  /** As the instrument shows it, its own error included. */
+  /** As the instrument displays it, its own error included. */
   readonly display: string | null;
   readonly unit: string;
   /** Anything but `ok` cannot be read on this range. */
-  readonly state: 'ok' | 'over-range' | 'reversed' | 'fuse-blown';
-  /** indicated − true, and the same over true; null where true is not known or nothing. */
+  readonly state: ReturnType<typeof stateOn>;
+  /** indicated − true, and the same over true; null if true is not known, the ratio also if it is 0. */
   readonly loading: number | null;
   readonly relativeLoading: number | null;
+  /** Share of the ideal indication that the meter takes. */
+  readonly taken: number;
   /** Share of full scale. */
   readonly deflection: number;
   readonly accuracy: number;
   readonly resolution: number;
-  /** What the uncertainty about R_s and R_m leaves in the correction. */
-  readonly correctionUncertainty: number;
   /** indicated − applied of the instrument itself, by its certificate; 0 without one. */
   readonly ownError: number;
-  /** Worst case of the reading taken as it stands: |loading + own error| + accuracy + resolution. */
+  /** Worst case of the uncorrected indication: |loading + own error| + accuracy + resolution. */
   readonly uncorrected: number | null;
-  /** Worst case once the loading of every meter of the set-up is corrected, at the size of the true value; null where nothing leads back to it. */
+}
+
+/** The same with the uncertainty that is left after correction. */
+export interface RangeOption extends RangeIndication {
+  /** U, k = 2, of the corrected value; null if nothing leads back to the true value. */
   readonly corrected: number | null;
 }
 
 /**
- * Every range of some instruments at one place, as listed.
+ * Returns what every range of some instruments would indicate at a measurement point, as listed.
  *
- * @returns none where nothing determines what stands at the place
+ * @returns none if nothing determines the indication there
  */
-export function rangeTable(
-  point: MeasurementPoint,
+export function rangeIndications(
+  point: PointValues,
   quantity: MeterQuantity,
   instruments: readonly Instrument[],
-  uncertainties: Uncertainties,
-): RangeOption[] {
+): RangeIndication[] {
   const { ideal, truth } = point;
   if (ideal === null) return [];
-  const others = otherMetersFactor(point);
   return instruments.flatMap((instrument) =>
-    rangesOf(instrument, quantity).flatMap((range): RangeOption[] => {
+    rangesOf(instrument, quantity).flatMap((range): RangeIndication[] => {
       const taken = shareTaken(point, range.resistance, quantity);
       if (taken === null) return [];
       const indicated = ideal * (1 - taken);
@@ -60,41 +62,44 @@ export function rangeTable(
       const ownError = indicatedWhen(range.calibration, indicated) - indicated;
       const alone = truth === ideal;
       const loading = truth === null ? null : alone ? 0 - truth * taken : indicated - truth;
-      const relativeLoading = truth === null || truth === 0 ? null : alone ? 0 - taken : loading! / truth;
-      const correctionUncertainty =
-        Math.abs(ideal) * taken * (uncertainties.sourceResistance + uncertainties.meterResistance);
-      const option: RangeOption = {
-        instrument,
-        range,
-        indicated,
-        ...displayToExpect(instrument, quantity, range, indicated),
-        state: stateOn(instrument, range, indicated),
-        loading,
-        relativeLoading,
-        deflection: indicated / range.fullScale,
-        accuracy,
-        resolution,
-        correctionUncertainty,
-        ownError,
-        uncorrected: loading === null ? null : Math.abs(loading + ownError) + accuracy + resolution,
-        corrected:
-          others === null
-            ? null
-            : ((accuracy + resolution) / (1 - taken) + correctionUncertainty) * Math.abs(others) +
-              Math.abs(truth ?? 0) * (uncertainties.otherMeters ?? 0),
-      };
-      return [option];
+      return [
+        {
+          instrument,
+          range,
+          indicated,
+          ...displayToExpect(instrument, quantity, range, indicated),
+          state: stateOn(instrument, range, indicated),
+          loading,
+          relativeLoading: truth === null || truth === 0 ? null : alone ? 0 - taken : loading! / truth,
+          taken,
+          deflection: indicated / range.fullScale,
+          accuracy,
+          resolution,
+          ownError,
+          uncorrected: loading === null ? null : Math.abs(loading + ownError) + accuracy + resolution,
+        },
+      ];
     }),
   );
 }
 
-function stateOn(instrument: Instrument, range: Range, indicated: number): RangeOption['state'] {
-  if (range.fuse !== undefined && Math.abs(indicated) > range.fuse) return 'fuse-blown';
-  if (instrument.display === 'analogue' && indicated < 0) return 'reversed';
-  return Math.abs(indicated) > range.fullScale ? 'over-range' : 'ok';
-}
+/** Returns the range table of some instruments at a measurement point: every range, as listed. */
+export const rangeTable = (
+  point: MeasurementPoint,
+  quantity: MeterQuantity,
+  instruments: readonly Instrument[],
+): RangeOption[] =>
+  rangeIndications(point, quantity, instruments).map((option): RangeOption => {
+    const { instrument, range, indicated } = option;
+    const correction = point.correctionOn(range);
+    const isBack = correction !== null && correction.factor !== 0;
+    return {
+      ...option,
+      corrected: isBack ? correctedValue(correction, { instrument, range, value: indicated }).uncertainty : null,
+    };
+  });
 
-/** The range options that are best as read and best corrected; null where none can be read. */
+/** Returns the range options that are best uncorrected and best corrected; null if none can be read. */
 export function bestRangeOptions(options: readonly RangeOption[]): {
   readonly uncorrected: RangeOption | null;
   readonly corrected: RangeOption | null;

@@ -1,6 +1,7 @@
 import type { Instrument, Range } from '../instrument/index.ts';
 import type { Element, Network } from '../network/index.ts';
-import { solveSetup, solveUnloaded, type MeterReading } from './solve-setup.ts';
+import { solveSetup, type MeterReading } from './solve-setup.ts';
+import { solveUnloaded } from './unloaded.ts';
 import type { Meter } from './setup.ts';
 
 const floatDivider: Network = {

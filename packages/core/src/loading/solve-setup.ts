@@ -1,5 +1,5 @@
 import { findRange, shownOn, type Instrument, type Range } from '../instrument/index.ts';
-import { parseEnd, type Network } from '../network/index.ts';
+import { parseEnd } from '../network/index.ts';
 import { ok, type Result } from '../result.ts';
 import {
   add,
@@ -15,7 +15,6 @@ import {
   subtract,
   toNumber,
   zero,
-  type Attachment,
   type CircuitSolution,
   type DoubleDouble,
   type NetworkCircuit,
@@ -23,7 +22,9 @@ import {
   type Port,
   type SolverFault,
 } from '../solver/index.ts';
+import { attachmentOf } from './attachment.ts';
 import type { AmmeterPlacement, Meter, Setup } from './setup.ts';
+import { isLinear, type Unloaded } from './unloaded.ts';
 
 export type MeterState = 'ok' | 'over-range' | 'reversed' | 'undetermined' | 'floating' | 'fuse-blown';
 
@@ -50,34 +51,6 @@ export interface SetupValues extends NetworkValues {
   readonly meters: Readonly<Record<string, MeterReading>>;
 }
 
-/** A network solved with no meter connected, ready to be compared with. */
-export interface Unloaded {
-  readonly network: Network;
-  readonly named: NetworkCircuit;
-  /** The same with every load as its tangent at the working point: `named` itself where all are ohmic. */
-  readonly tangent: NetworkCircuit;
-  readonly solution: CircuitSolution;
-  readonly values: NetworkValues;
-}
-
-/** Whether every part of a solved network is a straight line, so that what holds at one working point holds throughout. */
-export const isLinear = ({ named, tangent }: Unloaded): boolean => named === tangent;
-
-/** The true values of a network: no meter connected. */
-export function solveUnloaded(network: Network): Result<Unloaded, SolverFault> {
-  const named = circuitOf(network);
-  const solved = solveCircuit(named.circuit);
-  if (!solved.ok) return solved;
-  const { circuit } = solved.value;
-  return ok({
-    network,
-    named,
-    tangent: circuit === named.circuit ? named : { ...named, circuit },
-    solution: solved.value,
-    values: networkValues(network, named, solved.value),
-  });
-}
-
 /**
  * Every value of a network with the meters of a set-up in, and what each meter shows against the truth.
  *
@@ -87,15 +60,17 @@ export function solveUnloaded(network: Network): Result<Unloaded, SolverFault> {
  * rest is solved anew.
  *
  * @param setup  sound by `setupFaults`
+ * @param known  ids of the meters whose fuses have blown; if omitted, they follow from the currents
  */
 export function solveSetup(
   unloaded: Unloaded,
   instruments: readonly Instrument[],
   setup: Setup,
+  known?: ReadonlySet<string>,
 ): Result<SetupValues, SolverFault> {
   const { network } = unloaded;
   const fitted = setup.meters.map((meter) => fit(meter, instruments));
-  const blown = new Set<string>();
+  const blown = new Set(known);
   for (;;) {
     const attachments = fitted.map(({ meter, range }) => attachmentOf(meter, range, blown.has(meter.id)));
     const named = attach(unloaded.named, attachments);
@@ -106,6 +81,7 @@ export function solveSetup(
 
     const overloaded = fitted.filter(
       ({ meter, range }, index) =>
+        !known &&
         meter.quantity === 'dc-current' &&
         range.fuse !== undefined &&
         !blown.has(meter.id) &&
@@ -149,15 +125,6 @@ function fit(meter: Meter, instruments: readonly Instrument[]): Fitted {
   const range = instrument && findRange(instrument, meter.quantity, meter.range);
   if (!range) throw new Error(`${meter.id} has no instrument or range: check the set-up before solving it`);
   return { meter, instrument, range };
-}
-
-/** A meter as what it puts into the circuit: its resistance, or an open break where its fuse has blown. */
-export function attachmentOf(meter: Meter, range: Range, blown: boolean): Attachment {
-  const { id } = meter;
-  const { resistance } = range;
-  return meter.quantity === 'dc-voltage'
-    ? { id, resistance, from: meter.red, to: meter.black }
-    : { id, resistance, from: meter.node, to: { liftedEnds: meter.ends }, open: blown };
 }
 
 interface MeasurementPoint {

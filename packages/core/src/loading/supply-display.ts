@@ -24,16 +24,14 @@ export function supplyDisplays(network: Network, values: NetworkValues): SupplyD
     .flatMap(({ id, currentLimit }) => {
       const { voltage, current } = values.elements[id] ?? {};
       if (voltage == null || current == null) return [];
-      const limited = current > currentLimit!;
-      return [
-        {
-          id,
-          voltage,
-          current,
-          limited,
-          volts: voltage.toFixed(1).replace('-', '−'),
-          amps: (limited ? currentLimit! : current).toFixed(2).replace('-', '−'),
-        },
-      ];
+      const limited = Math.abs(current) > currentLimit!;
+      const amps = limited ? Math.sign(current) * currentLimit! : current;
+      return [{ id, voltage, current, limited, volts: fixed(voltage, 1), amps: fixed(amps, 2) }];
     });
 }
+
+/** A number with so many decimals; one that rounds to 0 has no sign. */
+const fixed = (value: number, decimals: number): string => {
+  const text = value.toFixed(decimals);
+  return Number(text) === 0 ? text.replace('-', '') : text.replace('-', '−');
+};

@@ -1,7 +1,7 @@
 import type { Instrument } from '../instrument/index.ts';
 import { parseLine } from '../network/index.ts';
 import type { Setup } from './setup.ts';
-import { solveUnloaded } from './solve-setup.ts';
+import { solveUnloaded } from './unloaded.ts';
 import { betterAlone, togetherAndApart } from './together.ts';
 
 const kit: Instrument[] = [

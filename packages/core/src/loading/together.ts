@@ -2,7 +2,8 @@ import type { Instrument } from '../instrument/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import type { Setup } from './setup.ts';
-import { solveSetup, type MeterReading, type Unloaded } from './solve-setup.ts';
+import { solveSetup, type MeterReading } from './solve-setup.ts';
+import { type Unloaded } from './unloaded.ts';
 
 /** One meter of a set-up, read with all the others connected and read alone. */
 export interface TogetherAndApart {
@@ -32,8 +33,18 @@ export function togetherAndApart(
   return ok(compared);
 }
 
-/** The meters that are nearer to the truth with the others disconnected, the most moved first. */
+/** Share of an error by which reading alone has to be better: less is not seen in the three digits of a percentage. */
+const noticeable = 0.005;
+
+/**
+ * Returns the meters that are nearer to the true value with the others disconnected, and can then be read, those with the
+ * largest error first.
+ */
 export const betterAlone = (compared: readonly TogetherAndApart[]): TogetherAndApart[] =>
   compared
-    .filter(({ together, alone }) => Math.abs(alone.error ?? 0) < Math.abs(together.error ?? 0))
+    .filter(({ together, alone }) => {
+      if (alone.state !== 'ok' || alone.error === null) return false;
+      if (together.state !== 'ok') return true;
+      return Math.abs(alone.error) < Math.abs(together.error ?? 0) * (1 - noticeable);
+    })
     .sort((a, b) => Math.abs(b.together.relativeError ?? 0) - Math.abs(a.together.relativeError ?? 0));

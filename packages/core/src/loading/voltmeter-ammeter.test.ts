@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import type { Instrument } from '../instrument/index.ts';
 import { parseLine } from '../network/index.ts';
 import { resistance } from '../test/random-network.ts';
-import { solveSetup, solveUnloaded } from './solve-setup.ts';
+import { solveSetup } from './solve-setup.ts';
+import { solveUnloaded } from './unloaded.ts';
 import {
   apparentError,
   apparentResistance,

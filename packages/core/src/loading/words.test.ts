@@ -4,7 +4,8 @@ import { networkCautions, setupCautions } from './cautions.ts';
 import { explainReading, stateSentence } from './explain-reading.ts';
 import { changeInstrument, newMeter, nextSetupId, swapLeads, toggleEnd } from './setup-edits.ts';
 import { setupFaults } from './setup-faults.ts';
-import { solveSetup, solveUnloaded, type MeterReading } from './solve-setup.ts';
+import { solveSetup, type MeterReading } from './solve-setup.ts';
+import { solveUnloaded } from './unloaded.ts';
 import type { AmmeterPlacement, Setup, VoltmeterPlacement } from './setup.ts';
 
 const network: Network = {

@@ -1,4 +1,4 @@
-import { dangerousVoltage, largestVoltage, type MeasurementPoint, type Meter } from '../loading/index.ts';
+import { dangerousVoltage, largestVoltage, type PointValues, type Meter } from '../loading/index.ts';
 import type { Element, Network } from '../network/index.ts';
 import { formatQuantity } from '../quantity/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
@@ -58,7 +58,7 @@ export const resistanceCautions = (id: string): string[] => [
 ];
 
 /** Before a meter is read. */
-export function readCautions(network: Network, meter: Meter, { sourceResistance }: MeasurementPoint): string[] {
+export function readCautions(network: Network, meter: Meter, { sourceResistance }: PointValues): string[] {
   const held = network.elements.filter((one) => one.kind === 'switch' && one.momentary && one.closed);
   return [
     ...(meter.quantity === 'dc-current'

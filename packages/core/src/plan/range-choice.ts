@@ -7,43 +7,50 @@ import {
   type Range,
   type ResistanceRange,
 } from '../instrument/index.ts';
-import {
-  bestRangeOptions,
-  rangeTable,
-  startingJack,
-  type MeasurementPoint,
-  type RangeOption,
-} from '../loading/index.ts';
+import { rangeIndications, startingJack, type PointValues, type RangeIndication } from '../loading/index.ts';
 import type { Conventions } from '../readings/index.ts';
 import { formatPercent, formatQuantity, seriesValues } from '../quantity/index.ts';
 
-/** How far off a meter's resistance is taken to be where nobody says, a share of itself. */
-const meterResistanceUncertainty = 0.01;
+/** Tolerance of a meter's resistance if its range does not specify one, as a ratio. */
+const usualResistanceTolerance = 0.01;
+
+/** A range with its worst-case uncertainty after correction, V or A. */
+interface Candidate extends RangeIndication {
+  readonly corrected: number;
+}
 
 export interface RangeChoice {
-  readonly option: RangeOption;
+  readonly option: RangeIndication;
   readonly startRange: string;
   readonly rate?: string;
   readonly notes: readonly string[];
 }
 
 /**
- * The range of some instruments with the least worst-case uncertainty after correction, and the range to begin on.
+ * Returns the range of some instruments with the smallest worst-case uncertainty after correction, and the range to begin on.
+ *
+ * The worst case is that of the record's plan, limits added up: accuracy and resolution, and what the limits of R_s and R_m
+ * leave in the correction. A plan covers every measurement point of a network, so it needs no sensitivity of each part.
  *
  * @param sourceUncertainty  share of itself that the source resistance may be off
  * @returns null where no range can read what stands there
  */
 export function chooseRange(
-  point: MeasurementPoint,
+  point: PointValues,
   quantity: MeterQuantity,
   instruments: readonly Instrument[],
   sourceUncertainty: number,
   { firstRange = 'highest' }: Conventions,
 ): RangeChoice | null {
-  const uncertainties = { sourceResistance: sourceUncertainty, meterResistance: meterResistanceUncertainty };
-  const options = rangeTable(point, quantity, instruments, uncertainties);
-  const option = bestRangeOptions(options).corrected;
-  if (!option) return null;
+  const options = rangeIndications(point, quantity, instruments).map((option): Candidate => {
+    const { accuracy, resolution, taken, range } = option;
+    const left = sourceUncertainty + (range.resistanceTolerance ?? usualResistanceTolerance);
+    return { ...option, corrected: (accuracy + resolution) / (1 - taken) + Math.abs(point.ideal!) * taken * left };
+  });
+  const readable = options.filter(({ state }) => state === 'ok');
+  const [first, ...rest] = readable;
+  if (!first) return null;
+  const option = rest.reduce((best, one) => (one.corrected < best.corrected ? one : best), first);
   const { instrument, range } = option;
   const startRange = firstRange === 'expected' ? range.id : highestStart(instrument, quantity, point.ideal ?? 0).id;
   const rate = slowRate(instrument, range, option.indicated);
@@ -95,9 +102,9 @@ export function slowRate(
 
 /** Both ways out where the fuse of a more sensitive jack would blow: the jack that was chosen, or a resistor in series. */
 function nearTheFuse(
-  chosen: RangeOption,
-  options: readonly RangeOption[],
-  { ideal, sourceResistance }: MeasurementPoint,
+  chosen: Candidate,
+  options: readonly Candidate[],
+  { ideal, sourceResistance }: PointValues,
   sourceUncertainty: number,
 ): string[] {
   const sensitive = options.filter(
@@ -110,7 +117,7 @@ function nearTheFuse(
   const amps = (value: number): string => formatQuantity(value, 'A', { digits: 3, trim: true });
   const costs = (uncertainty: number): string => `±${formatPercent(uncertainty / Math.abs(ideal), { digits: 2 })}`;
   const lines = [
-    `The fuse of ${amps(range.fuse!)} in the ${range.jack ?? 'more sensitive'} jack would blow: read on ${chosen.range.id}${chosen.corrected === null ? '' : `, ${costs(chosen.corrected)}`}.`,
+    `The fuse of ${amps(range.fuse!)} in the ${range.jack ?? 'more sensitive'} jack would blow: read on ${chosen.range.id}, ${costs(chosen.corrected)}.`,
   ];
   if (sourceResistance === null || sourceResistance === 0) return lines;
   const wanted = 0.8 * Math.min(range.fullScale, range.fuse!);
@@ -122,7 +129,7 @@ function nearTheFuse(
   const { accuracy, resolution } = readingUncertainty(chosen.instrument, range, indicated);
   const ratio = outside / sourceResistance;
   const uncertainty =
-    (accuracy + resolution) * (1 + ratio) + indicated * ratio * (sourceUncertainty + meterResistanceUncertainty);
+    (accuracy + resolution) * (1 + ratio) + indicated * ratio * (sourceUncertainty + (range.resistanceTolerance ?? usualResistanceTolerance));
   return [
     ...lines,
     `Or put ${formatQuantity(added, 'Ω', { digits: 2, trim: true })} (1 %) in series for this reading: ${range.id} then indicates ${amps(indicated)}, and the current without it follows to ${costs(uncertainty)}.`,

@@ -7,7 +7,7 @@ import {
   solveUnloaded,
   sourceResistanceUncertainty,
   type LoadingPoint,
-  type MeasurementPoint,
+  type PointValues,
   type Meter,
   type Unloaded,
 } from '../loading/index.ts';
@@ -190,7 +190,7 @@ export class ReadSteps {
 
 /** What stands at a place for any meter, and the share of itself by which its source resistance may be off. */
 interface Place {
-  readonly point: MeasurementPoint;
+  readonly point: PointValues;
   readonly uncertainty: number;
 }
 
@@ -226,7 +226,7 @@ function pointsOf(unloaded: Unloaded): Record<MeterQuantity, ReadonlyMap<string,
 }
 
 /** A meter alone: what is ideal is true. */
-const meterPoint = ({ truth, sourceResistance }: LoadingPoint): MeasurementPoint => ({
+const meterPoint = ({ truth, sourceResistance }: LoadingPoint): PointValues => ({
   ideal: truth,
   truth,
   sourceResistance,

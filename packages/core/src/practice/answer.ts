@@ -6,7 +6,6 @@ import {
   rangeTable,
   solveSetup,
   solveUnloaded,
-  sourceResistanceUncertainty,
   type MeterReading,
   type RangeOption,
   type Unloaded,
@@ -92,9 +91,7 @@ export function rangesAt(
   const instrument = instruments.find((one) => one.id === meter?.instrument);
   if (!setup || !meter || !instrument) return [];
   const point = measurementPointOf(unloaded, instruments, setup, meterId);
-  if (!point.ok) return [];
-  const sourceResistance = sourceResistanceUncertainty(unloaded.network, instruments, setup, meterId);
-  return rangeTable(point.value, meter.quantity, [instrument], { sourceResistance, meterResistance: 0.01 });
+  return point.ok ? rangeTable(point.value, meter.quantity, [instrument]) : [];
 }
 
 const bestRange = (...at: Parameters<typeof rangesAt>): RangeOption | null =>

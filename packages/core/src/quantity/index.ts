@@ -1,6 +1,7 @@
 export { engineering } from './engineering.ts';
 export { bandColours, bandPlaces, bandsOf, coloursFor, readBands, type Band, type Banded } from './colour-bands.ts';
 export { formatPercent, formatQuantity, type FormatOptions } from './format-quantity.ts';
+export { digitsFor, formatMeasured, formatMeasuredValue } from './format-measured.ts';
 export { parseQuantity, type QuantityFault } from './parse-quantity.ts';
 export { formatDuration, parseDuration } from './parse-duration.ts';
 export { parsePercent } from './parse-ratio.ts';

@@ -4,7 +4,7 @@ import type { Network } from '../network/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import { compareReading, type ComparedReading } from './compared-reading.ts';
-import { correctedReading } from './corrected-value.ts';
+import { correctedReading } from './corrected-reading.ts';
 import { observedValue } from './observed-value.ts';
 import { expectationOf, type Expectation } from './expectation.ts';
 import type { Conventions, Reading } from './reading.ts';

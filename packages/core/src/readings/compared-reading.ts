@@ -1,5 +1,5 @@
 import type { Instrument } from '../instrument/index.ts';
-import type { BudgetEntry, CorrectedValue } from './corrected-value.ts';
+import type { BudgetEntry, CorrectedValue } from '../loading/index.ts';
 import type { Expectation, Limits } from './expectation.ts';
 import { observedValue, type ObservedValue } from './observed-value.ts';
 import type { Conventions, Reading } from './reading.ts';

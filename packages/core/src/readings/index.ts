@@ -17,8 +17,8 @@ export {
 } from './observed-value.ts';
 export { expectationOf, expectationsOf, type Expectation, type Limits } from './expectation.ts';
 export { ownMeter, setupOf } from './setup-of.ts';
-export { correctedReading, correctedValue, correctionFactorOf, type BudgetEntry, type CorrectedValue } from './corrected-value.ts';
-export { placedIn, type Placed } from './unloaded-source.ts';
+export { correctedReading, correctionFactorOf } from './corrected-reading.ts';
+export { placedIn, placedInSolved, type Placed } from './unloaded-source.ts';
 export { compareReadings, comparisonOf, type Comparison, type ComparisonOptions, type ReadJob } from './compare.ts';
 export { compareReading, verdictWords, type ComparedReading, type Verdict } from './compared-reading.ts';
 export { readingSums, type CountedReading, type ReadingSum, type SumTerm } from './reading-sums.ts';

@@ -1,7 +1,9 @@
 import { commonPoints, referenceOf, type Element, type Network, isSource } from '../network/index.ts';
 import { formatQuantity } from '../quantity/index.ts';
 import { elementBranch, toNumber, type LoadLaw, type NetworkValues } from '../solver/index.ts';
-import { ohmsOf } from './step-words.ts';
+
+/** Ω as it is printed in an equation, to four digits. */
+const ohmsOf = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
 
 /** A term of an equation, in letters and in numbers. */
 export interface Term {

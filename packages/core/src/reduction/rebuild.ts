@@ -1,9 +1,9 @@
-import { formatQuantity, type Unit } from '../quantity/index.ts';
+import type { Unit } from '../quantity/index.ts';
 import { elementBranch, toNumber } from '../solver/index.ts';
 import type { Reduction, Step } from './reduce.ts';
 import type { Part } from './resistance-net.ts';
-import { exact, writtenDown, type Rounding } from './rounding.ts';
-import { ohmsOf } from './step-words.ts';
+import { penFor, type Pen } from './pen.ts';
+import { exact, type Rounding } from './rounding.ts';
 
 /** What one part carries: V(from) − V(to), and the current from → to. */
 export interface Carried {
@@ -19,6 +19,8 @@ export interface UpLine {
   readonly formula: string;
   readonly value: number;
   readonly unit: Unit;
+  /** Significant digits that the value is written with. */
+  readonly digits: number;
   /** Of a check or a leftover: how far the second route is from the first, as a ratio. */
   readonly apart?: number;
 }
@@ -48,49 +50,50 @@ export function rebuild(reduction: Reduction, rounding: Rounding = exact): Rebui
   const { net, steps, stages, equivalent } = reduction;
   const last = stages.at(-1)![0];
   if (!last || equivalent === null) return null;
-  const keep = (value: number): number => writtenDown(value, rounding);
-  const supply = supplied(reduction, keep);
+  const pen = penFor(rounding);
+  const supply = supplied(reduction, pen);
   const sign = last.from === net.top ? 1 : -1;
   const carried = new Map<string, Carried>([
     [last.id, { voltage: sign * supply.voltage, current: sign * supply.current }],
   ]);
   const up: UpStep[] = [{ step: -1, lines: supply.lines }];
   for (let index = steps.length - 1; index >= 0; index -= 1) {
-    const lines = undo(steps[index]!, carried, keep);
+    const lines = undo(steps[index]!, carried, pen);
     up.push({ step: index, lines });
   }
   return { steps: up, carried, supply: { voltage: supply.voltage, current: supply.current } };
 }
 
-function supplied({ net, equivalent }: Reduction, keep: (value: number) => number): Carried & { lines: UpLine[] } {
+function supplied({ net, equivalent }: Reduction, pen: Pen): Carried & { lines: UpLine[] } {
   const { source } = net;
   const whole = equivalent!;
   if (source.kind === 'current-source') {
-    const voltage = keep(source.current * whole);
+    const voltage = pen.keep(source.current * whole);
     return {
       current: source.current,
       voltage,
-      lines: [value('Supply', `${amps(source.current)} × ${ohmsOf(whole)}`, voltage, 'V')],
+      lines: [value('Supply', `${pen.amps(source.current)} × ${pen.ohms(whole)}`, voltage, 'V', pen)],
     };
   }
   const branch = elementBranch(source, 0, 1);
   const emf = toNumber(branch.emf);
   const inside = toNumber(branch.resistance);
-  const current = keep(emf / keep(whole + inside));
-  const voltage = keep(current * whole);
+  const current = pen.keep(emf / pen.keep(whole + inside));
+  const voltage = pen.keep(current * whole);
   const lines = [
-    value('Supply', `${volts(emf)} / (${ohmsOf(whole)}${inside > 0 ? ` + ${ohmsOf(inside)}` : ''})`, current, 'A'),
+    value('Supply', `${pen.volts(emf)} / (${pen.ohms(whole)}${inside > 0 ? ` + ${pen.ohms(inside)}` : ''})`, current, 'A', pen),
   ];
-  lines.push(value('At its terminals', `${amps(current)} × ${ohmsOf(whole)}`, voltage, 'V'));
+  lines.push(value('At its terminals', `${pen.amps(current)} × ${pen.ohms(whole)}`, voltage, 'V', pen));
   if (inside > 0)
     lines.push(
       secondRoute(
         'leftover',
         'by what is left',
-        `${volts(emf)} − ${amps(current)} × ${ohmsOf(inside)}`,
-        keep(emf - keep(current * inside)),
+        `${pen.volts(emf)} − ${pen.amps(current)} × ${pen.ohms(inside)}`,
+        pen.keep(emf - pen.keep(current * inside)),
         voltage,
         'V',
+        pen,
       ),
     );
   return { current, voltage, lines };
@@ -100,47 +103,48 @@ function supplied({ net, equivalent }: Reduction, keep: (value: number) => numbe
 function undo(
   { rule, parts, into, points, centre }: Step,
   carried: Map<string, Carried>,
-  keep: (value: number) => number,
+  pen: Pen,
 ): UpLine[] {
   switch (rule) {
     case 'dead-end': {
       for (const part of parts) carried.set(part.id, { voltage: 0, current: 0 });
-      return [{ kind: 'note', title: `${parts[0]!.id} carries no current`, formula: '', value: 0, unit: 'A' }];
+      return [{ kind: 'note', title: `${parts[0]!.id} carries no current`, formula: '', value: 0, unit: 'A', digits: pen.digits }];
     }
     case 'series': {
       const whole = carried.get(into[0]!.id)!;
       const shares = parts.map((part, index): number => {
         const sign = part.from === points[index] ? 1 : -1;
         const current = sign * whole.current;
-        const voltage = keep(current * part.resistance);
+        const voltage = pen.keep(current * part.resistance);
         carried.set(part.id, { voltage, current });
         return sign * voltage;
       });
-      return shareLines('series', parts, shares, whole, keep);
+      return shareLines('series', parts, shares, whole, pen);
     }
     case 'parallel': {
       const whole = carried.get(into[0]!.id)!;
       const shares = parts.map((part): number => {
         const sign = part.from === into[0]!.from ? 1 : -1;
         const voltage = sign * whole.voltage;
-        const current = keep(voltage / part.resistance);
+        const current = pen.keep(voltage / part.resistance);
         carried.set(part.id, { voltage, current });
         return sign * current;
       });
-      return shareLines('parallel', parts, shares, whole, keep);
+      return shareLines('parallel', parts, shares, whole, pen);
     }
     case 'delta-star': {
       const arm = new Map(into.map((part) => [part.from, carried.get(part.id)!.voltage]));
       return parts.map((part) => {
         const [one, other] = [arm.get(part.from)!, arm.get(part.to)!];
-        const voltage = keep(one - other);
-        const current = keep(voltage / part.resistance);
+        const voltage = pen.keep(one - other);
+        const current = pen.keep(voltage / part.resistance);
         carried.set(part.id, { voltage, current });
         return value(
           `${part.id}, ${part.from} to ${part.to}`,
-          `(${volts(one)} − ${volts(other)}) / ${ohmsOf(part.resistance)}`,
+          `(${pen.volts(one)} − ${pen.volts(other)}) / ${pen.ohms(part.resistance)}`,
           current,
           'A',
+          pen,
         );
       });
     }
@@ -151,11 +155,11 @@ function undo(
         const corner = points[index]!;
         const sides = into.filter(({ from, to }) => from === corner || to === corner);
         const flows = sides.map((side) => (side.from === corner ? 1 : -1) * carried.get(side.id)!.current);
-        const inward = keep(flows.reduce((sum, flow) => sum + flow, 0));
+        const inward = pen.keep(flows.reduce((sum, flow) => sum + flow, 0));
         const sign = part.from === corner ? 1 : -1;
         inwards.push(inward);
-        carried.set(part.id, { voltage: keep(sign * inward * part.resistance), current: sign * inward });
-        return value(`${part.id}, from ${corner}`, signedSum(flows.map(amps)), inward, 'A');
+        carried.set(part.id, { voltage: pen.keep(sign * inward * part.resistance), current: sign * inward });
+        return value(`${part.id}, from ${corner}`, signedSum(flows.map(pen.amps)), inward, 'A', pen);
       });
       const total = inwards.reduce((sum, flow) => sum + flow, 0);
       const size = Math.max(...inwards.map(Math.abs));
@@ -164,9 +168,10 @@ function undo(
         {
           kind: 'check',
           title: 'check',
-          formula: `into ${centre}: ${signedSum(inwards.map(amps))}`,
+          formula: `into ${centre}: ${signedSum(inwards.map(pen.amps))}`,
           value: total,
           unit: 'A',
+          digits: pen.digits,
           apart: size > 0 ? total / size : 0,
         },
       ];
@@ -180,22 +185,22 @@ function shareLines(
   parts: readonly Part[],
   shares: readonly number[],
   whole: Carried,
-  keep: (value: number) => number,
+  pen: Pen,
 ): UpLine[] {
   const series = rule === 'series';
   const unit = series ? 'V' : 'A';
-  const print = series ? volts : amps;
-  const kept = series ? amps(whole.current) : volts(whole.voltage);
+  const print = series ? pen.volts : pen.amps;
+  const kept = series ? pen.amps(whole.current) : pen.volts(whole.voltage);
   const total = series ? whole.voltage : whole.current;
   const lines = parts.map((part, index) =>
-    value(`${part.id} keeps ${kept}`, `${kept} ${series ? '×' : '/'} ${ohmsOf(part.resistance)}`, shares[index]!, unit),
+    value(`${part.id} keeps ${kept}`, `${kept} ${series ? '×' : '/'} ${pen.ohms(part.resistance)}`, shares[index]!, unit, pen),
   );
-  const sum = keep(shares.reduce((a, b) => a + b));
+  const sum = pen.keep(shares.reduce((a, b) => a + b));
   const others = shares.slice(0, -1);
-  const left = keep(others.reduce((rest, share) => rest - share, total));
+  const left = pen.keep(others.reduce((rest, share) => rest - share, total));
   return [
     ...lines,
-    secondRoute('check', 'check', `${signedSum(shares.map(print))} = ${print(sum)}`, sum, total, unit),
+    secondRoute('check', 'check', `${signedSum(shares.map(print))} = ${print(sum)}`, sum, total, unit, pen),
     secondRoute(
       'leftover',
       `${parts.at(-1)!.id} by what is left`,
@@ -203,12 +208,14 @@ function shareLines(
       left,
       shares.at(-1)!,
       unit,
+      pen,
       total,
     ),
   ];
 }
 
-const value = (title: string, formula: string, result: number, unit: Unit): UpLine => ({
+const value = (title: string, formula: string, result: number, unit: Unit, { digits }: Pen): UpLine => ({
+  digits,
   kind: 'value',
   title,
   formula,
@@ -224,12 +231,11 @@ function secondRoute(
   second: number,
   first: number,
   unit: Unit,
+  { digits }: Pen,
   size = first,
 ): UpLine {
   const scale = Math.max(Math.abs(size), Math.abs(first));
-  return { kind, title, formula, value: second, unit, apart: scale > 0 ? (second - first) / scale : 0 };
+  return { kind, title, formula, value: second, unit, digits, apart: scale > 0 ? (second - first) / scale : 0 };
 }
 
-const volts = (v: number): string => formatQuantity(v, 'V');
-const amps = (a: number): string => formatQuantity(a, 'A');
 const signedSum = (terms: readonly string[]): string => terms.join(' + ').replaceAll('+ −', '− ');

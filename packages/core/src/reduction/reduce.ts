@@ -4,6 +4,7 @@ import type { Part, ResistanceNet } from './resistance-net.ts';
 import { exact, writtenDown, type Rounding } from './rounding.ts';
 import { chooseStep, type Choice, type Rule } from './rules.ts';
 import { formulasOf } from './step-words.ts';
+import { penFor } from './pen.ts';
 
 /** One step on the way down to one resistance. */
 export interface Step extends Choice {
@@ -33,6 +34,7 @@ export interface Reduction {
  * @param rounding  what is done to every number that is written down; nothing where left out
  */
 export function reduceNet(net: ResistanceNet, rounding: Rounding = exact): Reduction {
+  const pen = penFor(rounding);
   const names = namesFor(net.parts);
   let parts: readonly Part[] = net.parts;
   const stages = [parts];
@@ -44,7 +46,7 @@ export function reduceNet(net: ResistanceNet, rounding: Rounding = exact): Reduc
     const into = replacement(named, names, rounding);
     const place = parts.indexOf(choice.parts[0]!);
     parts = [...parts.slice(0, place), ...into, ...parts.slice(place)].filter((part) => !taken.has(part));
-    steps.push({ ...named, into, formulas: formulasOf(named, into) });
+    steps.push({ ...named, into, formulas: formulasOf(named, into, pen) });
     stages.push(parts);
   }
   const [last] = parts;

@@ -1,15 +1,12 @@
-import { formatQuantity } from '../quantity/index.ts';
+import type { Pen } from './pen.ts';
 import type { Part } from './resistance-net.ts';
 import type { Choice } from './rules.ts';
 
-/** Ω as it stands in a step, to four digits; for reading only, the next step takes the full number. */
-export const ohmsOf = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
-
 /** How a step comes to its result, with the numbers in it; two ways for two in parallel. */
-export function formulasOf({ rule, parts, points, centre }: Choice, into: readonly Part[]): string[] {
+export function formulasOf({ rule, parts, points, centre }: Choice, into: readonly Part[], pen: Pen): string[] {
   const names = parts.map((part) => part.id);
-  const values = parts.map((part) => ohmsOf(part.resistance));
-  const result = into[0] && ohmsOf(into[0].resistance);
+  const values = parts.map((part) => pen.ohms(part.resistance));
+  const result = into[0] && pen.ohms(into[0].resistance);
   switch (rule) {
     case 'dead-end':
       return [
@@ -28,7 +25,7 @@ export function formulasOf({ rule, parts, points, centre }: Choice, into: readon
       const sum = values.join(' + ');
       return into.map((arm, index) => {
         const [one, other] = parts.filter(({ from, to }) => from === points[index] || to === points[index]);
-        return `${arm.id} = ${ohmsOf(one!.resistance)} × ${ohmsOf(other!.resistance)} / (${sum}) = ${ohmsOf(arm.resistance)}`;
+        return `${arm.id} = ${pen.ohms(one!.resistance)} × ${pen.ohms(other!.resistance)} / (${sum}) = ${pen.ohms(arm.resistance)}`;
       });
     }
     case 'star-delta':
@@ -39,7 +36,7 @@ export function formulasOf({ rule, parts, points, centre }: Choice, into: readon
           const corner = from === centre ? to : from;
           return corner === side.from || corner === side.to;
         });
-        return `${side.id} = ${arms.map((arm) => ohmsOf(arm.resistance)).join(' × ')} × (${total}) = ${ohmsOf(side.resistance)}`;
+        return `${side.id} = ${arms.map((arm) => pen.ohms(arm.resistance)).join(' × ')} × (${total}) = ${pen.ohms(side.resistance)}`;
       });
     }
   }

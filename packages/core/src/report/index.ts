@@ -1,4 +1,3 @@
-export { digitsFor } from './digits.ts';
 export { documentHash } from './document-hash.ts';
 export { idsInWords } from './ids-in-words.ts';
 export { makeReport, type Report, type ReportExtras } from './report.ts';

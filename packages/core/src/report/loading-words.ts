@@ -1,8 +1,7 @@
 import { findRange, unitOf, type Instrument } from '../instrument/index.ts';
 import { isLinear, measurementPointOf, type Unloaded } from '../loading/index.ts';
-import { formatPercent, formatQuantity } from '../quantity/index.ts';
-import { ownMeter, setupOf } from '../readings/index.ts';
-import { digitsFor } from './digits.ts';
+import { formatMeasured, formatPercent, formatQuantity } from '../quantity/index.ts';
+import { ownMeter, placedInSolved, setupOf } from '../readings/index.ts';
 import { idsInWords } from './ids-in-words.ts';
 import type { ReportReading } from './report-readings.ts';
 
@@ -42,7 +41,7 @@ function sentencesOf(unloaded: Unloaded, instruments: readonly Instrument[], one
       : '',
     corrected === null
       ? ''
-      : `Corrected for it: ${formatQuantity(corrected, unit, { digits: digitsFor(corrected, one.correctedUncertainty) })} ± ${formatQuantity(one.correctedUncertainty, unit, { digits: 2 })}.`,
+      : `Corrected for it: ${formatMeasured(corrected, compared.correctedUncertainty, unit)}.`,
   ]
     .filter((sentence) => sentence !== '')
     .join(' ');
@@ -54,9 +53,10 @@ function meterWords(unloaded: Unloaded, instruments: readonly Instrument[], { re
   const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
   const found = instruments.find(({ id }) => id === reading.instrument);
   const range = found && findRange(found, reading.quantity, reading.range);
-  const point = measurementPointOf(unloaded, instruments, setupOf(reading), ownMeter);
+  const placed = placedInSolved(unloaded, reading);
+  const point = placed && measurementPointOf(placed.unloaded, instruments, setupOf(placed.reading), ownMeter);
   const meter = `its ${reading.range} range has ${range ? ohms(range.resistance) : 'an unknown resistance'}`;
-  const seen = point.ok ? point.value.sourceResistance : null;
+  const seen = point?.ok ? point.value.sourceResistance : null;
   const source =
     seen === null
       ? ''

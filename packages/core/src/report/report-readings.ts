@@ -23,8 +23,6 @@ export interface ReportReading {
   readonly compared: ComparedReading | null;
   /** V, A or Ω that the instrument was off by, by its certificate; 0 without one. */
   readonly ownError: number;
-  /** U, k = 2, of the corrected value: that of the reading, carried over by true/expected. */
-  readonly correctedUncertainty: number | null;
   /** It was taken from the simulated bench, or sent by the simulated multimeter on it. */
   readonly simulated: boolean;
 }
@@ -52,13 +50,6 @@ export const reportReadings = (
       at,
       compared,
       ownError: observedValue(reading, instrument, conventions.observations).ownError,
-      correctedUncertainty: carriedOver(compared),
       simulated: [simulatedNote, simulatedIdentity].some((said) => reading.note?.includes(said)),
     };
   });
-
-function carriedOver(compared: ComparedReading | null): number | null {
-  const { true: truth, expected, uncertainty, corrected } = compared ?? {};
-  if (corrected == null || truth == null || !expected || uncertainty == null) return null;
-  return uncertainty * Math.abs(truth / expected);
-}

@@ -1,6 +1,6 @@
 import { nodesOf, type Element, type Network, type QuantityKey } from '../network/index.ts';
 import type { Unit } from '../quantity/index.ts';
-import type { SweepOutput, SweepParameter } from './sweep.ts';
+import { countsAsMeasured, type SweepOutput, type SweepParameter } from './sweep.ts';
 
 /** A quantity that can be a parameter, with its name and its value. */
 export interface NamedParameter extends SweepParameter {
@@ -26,14 +26,24 @@ const parameterKeys: Readonly<Record<string, readonly (readonly [QuantityKey, Un
   load: [['ratedCurrent', 'A', 'rated current of']],
 };
 
-/** Everything in a network that can be a parameter: what is there and not nought. */
+/** Returns every quantity of a network that can be a parameter: those that are specified and not 0. */
 export const sweepParametersOf = (network: Network): NamedParameter[] =>
   network.elements.flatMap((element: Element) =>
     (parameterKeys[element.kind] ?? []).flatMap(([key, unit, words]): NamedParameter[] => {
-      const value = (element as unknown as Record<string, number | undefined>)[key];
-      return value ? [{ element: element.id, key, unit, value, name: `${words} ${element.id}` }] : [];
+      const counted = key === 'resistance' && countsAsMeasured(network, element) ? 'measuredResistance' : key;
+      const value = (element as unknown as Record<string, number | undefined>)[counted];
+      if (!value) return [];
+      return [{ element: element.id, key, unit, value, name: `${words} ${element.id}${ofEachCell(element, key)}` }];
     }),
   );
+
+/** A stack has one value for all of its cells: what is varied is each cell, not the whole. */
+function ofEachCell(element: Element, key: QuantityKey): string {
+  if (element.kind !== 'source') return '';
+  const { cellsInSeries = 1, cellsInParallel = 1 } = element;
+  const cells = key === 'emf' ? cellsInSeries : cellsInSeries * cellsInParallel;
+  return cells > 1 ? `, each of ${cells} cells` : '';
+}
 
 /** Everything that can be an output: voltage, current and power of every part, and every node's potential. */
 export const sweepOutputsOf = (network: Network): NamedOutput[] => [

@@ -1,4 +1,4 @@
-import { replaceElement, type Network, type QuantityKey } from '../network/index.ts';
+import { replaceElement, type Element, type Network, type QuantityKey } from '../network/index.ts';
 import { circuitOf } from './network-circuit.ts';
 import { networkValues, type NetworkValues } from './network-values.ts';
 import { solveCircuit } from './solve-circuit.ts';
@@ -13,11 +13,20 @@ export interface SweepParameter {
 export type SweepOutput =
   { readonly element: string; readonly what: 'voltage' | 'current' | 'power' } | { readonly node: string };
 
-/** A network with one quantity set to another value; the same network where there is no such quantity. */
+/**
+ * Returns a network with one quantity set to another value; the same network if it has no such quantity. The resistance of a
+ * part that counts with its measured value is set there: the solver takes no other.
+ */
 export function withParameter(network: Network, { element, key }: SweepParameter, value: number): Network {
   const before = network.elements.find(({ id }) => id === element);
-  return before ? replaceElement(network, element, { ...before, [key]: value }) : network;
+  if (!before) return network;
+  const counted = key === 'resistance' && countsAsMeasured(network, before) ? 'measuredResistance' : key;
+  return replaceElement(network, element, { ...before, [counted]: value });
 }
+
+/** Returns whether the solver takes a part's measured value. */
+export const countsAsMeasured = ({ values }: Network, element: Element): boolean =>
+  values === 'measured' && element.kind === 'resistor' && element.measuredResistance !== undefined;
 
 /** Values evenly spread from one to the other, or by equal ratios where both are above zero and that is asked for. */
 export function sweepValues(from: number, to: number, points: number, spread: 'even' | 'ratio' = 'even'): number[] {

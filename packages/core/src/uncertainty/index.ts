@@ -26,4 +26,3 @@ export {
 } from './tolerance-limits.ts';
 export { toleranceField, type ToleranceField } from './tolerance-field.ts';
 export { resistanceFromSweep, type SweepMeters, type SweepReading, type SweptResistance } from './resistance-sweep.ts';
-export { correctionFactor, type CorrectionFactor, type FactorContribution } from './correction-factor.ts';

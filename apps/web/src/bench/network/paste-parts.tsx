@@ -1,4 +1,4 @@
-import { changeNetwork, type RowFault } from '@usual-drag/core';
+import { changeNetwork, writeValues, type PartsRows, type RowFault } from '@usual-drag/core';
 import { Button } from '../../ui/button.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';
@@ -16,7 +16,8 @@ export function PasteParts({ text, onChange, onClose }: Props) {
   const edit = useBench((state) => state.edit);
   const network = useBench((state) => state.document.network);
   const selectParts = useSelection((state) => state.selectParts);
-  const { elements, faults } = readRows(text, network);
+  const read = readRows(text, network);
+  const { elements, faults } = read;
   const take = (): void => {
     edit((job) => changeNetwork(job, { ...network, elements: [...network.elements, ...elements] }));
     selectParts(elements.map(({ id }) => id));
@@ -42,6 +43,7 @@ export function PasteParts({ text, onChange, onClose }: Props) {
         value={text}
         onChange={(event) => onChange(event.target.value)}
       />
+      <Preview read={read} />
       <Faults faults={faults} />
       <div className="flex gap-2">
         <Button tone="strong" disabled={elements.length === 0 || faults.length > 0} onClick={take}>
@@ -50,6 +52,29 @@ export function PasteParts({ text, onChange, onClose }: Props) {
         <Button onClick={onClose}>Close</Button>
       </div>
     </section>
+  );
+}
+
+const toleranceWords = {
+  percent: 'Tolerances without a % sign are read as per cent.',
+  ratio: 'Tolerances without a % sign are read as ratios: 0.05 is 5 %.',
+} as const;
+
+/** What each row became, before it is added. */
+function Preview({ read: { elements, rows, toleranceUnit } }: { readonly read: PartsRows }) {
+  if (elements.length === 0) return null;
+  return (
+    <div className="max-h-40 overflow-auto text-[14px]" tabIndex={0} role="region" aria-label="Preview of the parts">
+      {toleranceUnit && <p className="text-soft">{toleranceWords[toleranceUnit]}</p>}
+      <ul>
+        {elements.map((element, index) => (
+          <li key={element.id}>
+            <span className="text-soft">Row {rows[index]}:</span> <b>{element.id}</b>{' '}
+            <span className="figures">{writeValues(element)}</span>, {element.from} to {element.to}
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }
 

@@ -1,13 +1,18 @@
 import {
-  correctIndication,
+  cannotCorrectWords,
+  correctDisplay,
   explainCorrection,
+  formatMeasured,
+  formatMeasuredValue,
   formatQuantity,
   indicatedWhen,
   ownErrorAt,
   parseQuantity,
   unitOf,
   type Instrument,
+  type MeasurementPoint,
   type Meter,
+  type MeterReading,
   type Range,
 } from '@usual-drag/core';
 import { useState } from 'react';
@@ -15,7 +20,6 @@ import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Panel } from '../../ui/panel.tsx';
 import { OwnErrorLine } from '../../correction/own-error-line.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
-import type { PointAnalysis } from './range-options.ts';
 
 const FromReadings = fetchedLater(async () => (await import('../../correction/from-readings.tsx')).FromReadings);
 
@@ -23,30 +27,29 @@ interface Props {
   readonly meter: Meter;
   readonly instrument: Instrument;
   readonly range: Range;
-  readonly analysis: PointAnalysis | null;
-  /** What the instrument is predicted to indicate, V or A. */
-  readonly indicated: number | null;
+  readonly point: MeasurementPoint | null;
+  /** The meter's reading in the set-up. */
+  readonly predicted: MeterReading | null;
   /** Names of the other meters of the set-up. */
   readonly others: readonly string[];
 }
 
 /** A reading, typed or as predicted, corrected to the true value with no meter connected. */
-export function CorrectReading({ meter, instrument, range, analysis, indicated, others }: Props) {
+export function CorrectReading({ meter, instrument, range, point, predicted, others }: Props) {
   // Mounted when it is first opened; what is typed in it stays when it is closed.
   const [unknown, setUnknown] = useState(false);
   /** What was typed, by range: it stays while another range is set. */
   const [typed, setTyped] = useState<Readonly<Record<string, number>>>({});
   const unit = unitOf(meter.quantity);
-  const predicted = indicated === null ? null : indicatedWhen(range.calibration, indicated);
-  const reading = typed[range.id] ?? predicted;
+  // A display that cannot be read has no value to correct.
+  const indicated = predicted?.state === 'ok' ? predicted.indicated : null;
+  const reading = typed[range.id] ?? (indicated === null ? null : indicatedWhen(range.calibration, indicated));
   const ownError = reading === null ? 0 : ownErrorAt(range.calibration, reading);
-  const corrected =
-    analysis && reading !== null
-      ? correctIndication(instrument, range, meter.quantity, reading, analysis.point, analysis.uncertainties)
-      : null;
+  const result = point && reading !== null ? correctDisplay(instrument, range, reading, point.correctionOn) : null;
+  const corrected = result?.ok ? result.value : null;
   const formula =
-    analysis && reading !== null
-      ? explainCorrection(meter.quantity, reading - ownError, analysis.point, range.resistance, others)
+    point && corrected && reading !== null
+      ? explainCorrection(meter.quantity, reading - ownError, point, range.resistance, others)
       : null;
   return (
     <section aria-label={`Corrected reading of ${meter.id}`} className="flex flex-col gap-2">
@@ -63,9 +66,7 @@ export function CorrectReading({ meter, instrument, range, analysis, indicated, 
           <span className="text-[14px] text-soft">Corrected: true value with no meter connected</span>
           <br />
           <b data-testid="corrected" className="figures text-[20px]">
-            {corrected
-              ? `${formatQuantity(corrected.value, unit)} ± ${formatQuantity(corrected.uncertainty, unit, { digits: 2 })}`
-              : 'cannot be corrected'}
+            {corrected ? formatMeasured(corrected.value, corrected.uncertainty, unit) : 'cannot be corrected'}
           </b>
         </p>
       </div>
@@ -74,14 +75,14 @@ export function CorrectReading({ meter, instrument, range, analysis, indicated, 
       )}
       {corrected && formula && (
         <p className="figures rounded-lg bg-sunk px-3 py-1.5 text-[14px]">
-          {formula} = <b>{formatQuantity(corrected.value, unit)}</b>
+          {formula} = <b>{formatMeasuredValue(corrected.value, corrected.uncertainty, unit)}</b>, U with k = 2
         </p>
       )}
       {!corrected && (
         <p className="text-[14px]">
-          {reading === null
-            ? 'There is no reading: type one.'
-            : 'No factor leads from this reading to a true value: the source resistance is zero, or the other meters leave nothing to read.'}
+          {result && !result.ok
+            ? cannotCorrectWords[result.fault]
+            : 'This set-up gives no reading to correct. Type one.'}
         </p>
       )}
       <details onToggle={(event) => event.currentTarget.open && setUnknown(true)}>

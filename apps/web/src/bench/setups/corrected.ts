@@ -1,27 +1,26 @@
 import {
-  correctIndication,
+  correctDisplay,
   indicatedWhen,
-  type Corrected,
+  type CorrectedValue,
   type Instrument,
-  type Meter,
+  type MeasurementPoint,
   type MeterReading,
   type Range,
 } from '@usual-drag/core';
 import { useMemo } from 'react';
-import type { PointAnalysis } from './range-options.ts';
 
-/** The true value worked back from what the instrument will indicate; null where nothing leads back. */
+/** The true value behind the display that an instrument will have; null if nothing leads back to it. */
 export function useCorrected(
-  analysis: PointAnalysis | null,
-  { quantity }: Meter,
+  point: MeasurementPoint | null,
   instrument: Instrument | undefined,
   range: Range | undefined,
   reading: MeterReading | null,
-): Corrected | null {
+): CorrectedValue | null {
   return useMemo(() => {
-    if (!analysis || !instrument || !range) return null;
+    if (!point || !instrument || !range) return null;
     if (reading?.state !== 'ok' || reading.indicated === null) return null;
-    const shown = indicatedWhen(range.calibration, reading.indicated);
-    return correctIndication(instrument, range, quantity, shown, analysis.point, analysis.uncertainties);
-  }, [analysis, quantity, instrument, range, reading]);
+    const display = indicatedWhen(range.calibration, reading.indicated);
+    const corrected = correctDisplay(instrument, range, display, point.correctionOn);
+    return corrected.ok ? corrected.value : null;
+  }, [point, instrument, range, reading]);
 }

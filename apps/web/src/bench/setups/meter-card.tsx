@@ -25,7 +25,7 @@ import { Leads } from './leads.tsx';
 import { MeterChecks } from './meter-checks.tsx';
 import { MeterFace } from './meter-face.tsx';
 import { MeterTabs } from './meter-tabs.tsx';
-import { usePointAnalysis } from './range-options.ts';
+import { useMeasurementPoint } from './range-options.ts';
 import type { ConnectionTrial } from './use-wrong-connection.ts';
 
 const none: readonly never[] = [];
@@ -60,8 +60,8 @@ export function MeterCard(props: Props) {
   }, [instruments, kit, quantity]);
   const instrument = fitting.find((candidate) => candidate.id === meter.instrument);
   const range = instrument && findRange(instrument, quantity, meter.range);
-  const analysis = usePointAnalysis(unloaded, instruments, shown, meter);
-  const corrected = useCorrected(analysis, meter, instrument, range, reading);
+  const point = useMeasurementPoint(unloaded, instruments, shown, meter);
+  const corrected = useCorrected(point, instrument, range, reading);
   const wrong = trial.asked?.meter === meter.id ? trial.outcome : null;
   const place = (next: Meter): void => edit((current) => putMeter(current, setup, next));
   const take = (id: string): void => {
@@ -87,7 +87,7 @@ export function MeterCard(props: Props) {
         meter={meter}
         instrument={instrument}
         range={range}
-        shortCircuit={quantity === 'dc-current' ? (analysis?.point.ideal ?? null) : null}
+        shortCircuit={quantity === 'dc-current' ? (point?.ideal ?? null) : null}
       />
       {instrument && (
         <Segments
@@ -122,8 +122,8 @@ export function MeterCard(props: Props) {
           instrument={instrument}
           range={range}
           fitting={fitting}
-          analysis={analysis}
-          indicated={reading?.indicated ?? null}
+          point={point}
+          reading={reading}
           unloaded={unloaded}
           values={values}
           trial={trial}

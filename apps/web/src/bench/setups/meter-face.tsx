@@ -1,11 +1,15 @@
 import {
+  displayText,
   displayToExpect,
   explainReading,
+  formatMeasured,
   formatPercent,
   formatQuantity,
+  indicatedText,
   indicatedWhen,
+  readableError,
   unitOf,
-  type Corrected,
+  type CorrectedValue,
   type Instrument,
   type Meter,
   type MeterReading,
@@ -19,7 +23,7 @@ interface Props {
   readonly range: Range | undefined;
   /** With the formula that leads from true to indicated. */
   readonly explained: boolean;
-  readonly corrected: Corrected | null;
+  readonly corrected: CorrectedValue | null;
   /** No load of the circuit has a curve of its own. */
   readonly linear: boolean;
 }
@@ -43,7 +47,7 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
               data-testid="indicated"
               className="figures text-[36px] leading-none font-bold whitespace-nowrap text-ochre"
             >
-              {formatQuantity(reading.indicated, unit)}
+              {indicatedText(meter.quantity, reading)}
             </dd>
           </div>
           <div>
@@ -58,18 +62,15 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
           <span className="whitespace-nowrap">
             <span className="text-soft">{meter.quantity === 'dc-voltage' ? 'Loading error' : 'Insertion error'} </span>
             <span data-testid="error" className="figures text-[17px] font-bold text-ochre">
-              {formatPercent(reading.relativeError, { signed: true })} ·{' '}
+              {readableError(reading) !== null && (
+                <>{formatPercent(readableError(reading), { signed: true })} · </>
+              )}
               {formatQuantity(reading.error, unit, { digits: 3, signed: true })}
             </span>
           </span>
-          {shown.display !== null && (
-            <span data-testid="display" className="whitespace-nowrap text-soft">
-              display{' '}
-              <span className="figures text-ink">
-                {shown.display} {shown.unit}
-              </span>
-            </span>
-          )}
+          <span data-testid="display" className="whitespace-nowrap text-soft">
+            display <span className="figures text-ink">{displayText({ ...shown, state: reading.state })}</span>
+          </span>
         </p>
         {calibration && reading.indicated !== null && (
           <p className="text-soft">
@@ -87,8 +88,7 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
           <p data-testid="face-corrected" className="text-soft">
             corrected to no meter connected{' '}
             <b className="figures text-ink">
-              {formatQuantity(corrected.value, unit, { digits: 3 })} ±{' '}
-              {formatQuantity(corrected.uncertainty, unit, { digits: 2 })}
+              {formatMeasured(corrected.value, corrected.uncertainty, unit)}
             </b>
           </p>
         )}
@@ -112,7 +112,8 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
 
 /** How much of the true value reaches the meter; the rest, which its loading takes, is hatched. */
 function ShareBar({ reading }: { readonly reading: MeterReading }) {
-  const share = reading.relativeError === null ? null : 1 + reading.relativeError;
+  const error = readableError(reading);
+  const share = error === null ? null : 1 + error;
   if (share === null || share < 0 || share > 1.5) return null;
   const full = Math.max(1, share);
   return (

@@ -2,7 +2,9 @@ import {
   keepInstrument,
   putMeter,
   type Instrument,
+  type MeasurementPoint,
   type Meter,
+  type MeterReading,
   type Range,
   type RangeOption,
   type Setup,
@@ -14,7 +16,6 @@ import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Panel } from '../../ui/panel.tsx';
 import { TabPanels, TabRow } from '../../ui/tabs.tsx';
 import { useBench } from '../model/bench-store.ts';
-import type { PointAnalysis } from './range-options.ts';
 import { Ranges } from './ranges.tsx';
 import type { ConnectionTrial } from './use-wrong-connection.ts';
 
@@ -49,8 +50,8 @@ interface Props {
   readonly instrument: Instrument | undefined;
   readonly range: Range | undefined;
   readonly fitting: readonly Instrument[];
-  readonly analysis: PointAnalysis | null;
-  readonly indicated: number | null;
+  readonly point: MeasurementPoint | null;
+  readonly reading: MeterReading | null;
   readonly unloaded: Unloaded;
   /** The same without the fault that is tried. */
   readonly sound: Unloaded;
@@ -60,7 +61,7 @@ interface Props {
 
 /** What follows from a meter's reading: which range, the true value behind it, the resistance that would do, wrong connections. */
 export function MeterTabs(props: Props) {
-  const { setup, shown, meter, instrument, range, fitting, analysis, indicated, unloaded, sound, values, trial } =
+  const { setup, shown, meter, instrument, range, fitting, point, reading, unloaded, sound, values, trial } =
     props;
   const jobId = useBench((state) => state.jobId) ?? '';
   const edit = useBench((state) => state.edit);
@@ -78,7 +79,7 @@ export function MeterTabs(props: Props) {
       putMeter(keepInstrument(current, other), setup, { ...meter, instrument: other.id, range: next.id }),
     );
   const panels: Record<OpenTab, () => React.ReactNode> = {
-    ranges: () => <Ranges meter={meter} instrument={instrument} fitting={fitting} analysis={analysis} onTake={take} />,
+    ranges: () => <Ranges meter={meter} instrument={instrument} fitting={fitting} point={point} onTake={take} />,
     correct: () =>
       instrument &&
       range && (
@@ -87,12 +88,14 @@ export function MeterTabs(props: Props) {
           meter={meter}
           instrument={instrument}
           range={range}
-          analysis={analysis}
-          indicated={indicated}
+          point={point}
+          predicted={reading}
           others={shown.meters.filter(({ id }) => id !== meter.id).map(({ id }) => id)}
         />
       ),
-    required: () => range && <RequiredResistance meter={meter} range={range} analysis={analysis} kit={fitting} />,
+    required: () => range && (
+        <RequiredResistance meter={meter} range={range} point={point} reading={reading} kit={fitting} />
+      ),
     wrong: () =>
       instrument && <WrongConnection jobId={jobId} sound={sound} meter={meter} instrument={instrument} trial={trial} />,
     fault: () => <FaultPanel jobId={jobId} network={sound.network} />,

@@ -1,4 +1,4 @@
-import { formatPercent, formatQuantity, ohmmeterAt, ohmsShown, type Unloaded } from '@usual-drag/core';
+import { formatPercent, formatQuantity, ohmmeterAt, ohmmeterRows, type Unloaded } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { listQuery } from '../../api/lists.ts';
@@ -25,14 +25,6 @@ export function Ohmmeter({ unloaded }: { readonly unloaded: Unloaded }) {
   const conditions = `Test current ${formatQuantity(taken.range.testCurrent, 'A', { digits: 3, trim: true })}${leads > 0 ? `, leads ${formatQuantity(leads, 'Ω', { digits: 3, trim: true })}` : ''}`;
   const readings = ohmmeterAt(unloaded, part.id, taken.range, leads);
   if (!readings) return null;
-  const row = (key: string, ohms: number | null) => ({
-    key,
-    cells: [
-      key,
-      ohms === null ? '–' : ohmsShown(taken.range, ohms),
-      ohms === null ? '' : formatPercent(ohms / readings.isolated - 1, { signed: true, digits: 3 }),
-    ],
-  });
   return (
     <section aria-label={`Ohmmeter at ${part.id}`} className="flex flex-col gap-1">
       <div className="flex flex-wrap gap-2">
@@ -56,12 +48,11 @@ export function Ohmmeter({ unloaded }: { readonly unloaded: Unloaded }) {
       </div>
       <FiguresTable
         label={`Ohmmeter readings at ${part.id}`}
-        head={[conditions, 'Indicated', 'Error']}
-        rows={[
-          row('out of circuit', readings.isolated),
-          row('in circuit, supply off', readings.inCircuit),
-          row('in circuit, supply on', readings.live),
-        ]}
+        head={[conditions, 'Display', 'Error of the part']}
+        rows={ohmmeterRows(readings, taken.kept, taken.range).map(({ name, display, error }) => ({
+          key: name,
+          cells: [name, display ?? '–', error === null ? '' : formatPercent(error, { signed: true, digits: 3 })],
+        }))}
       />
       <Note kind={Math.abs(readings.voltage ?? 0) > 0 ? 'hazard' : 'limit'}>
         Measure with the supply off, proved dead, one end lifted.

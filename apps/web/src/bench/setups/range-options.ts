@@ -1,10 +1,7 @@
 import {
   bestRangeOptions,
   measurementPointOf,
-  otherMetersUncertainty,
   rangeTable,
-  sourceResistanceUncertainty,
-  type Uncertainties,
   type Instrument,
   type Meter,
   type MeasurementPoint,
@@ -14,47 +11,34 @@ import {
 } from '@usual-drag/core';
 import { useMemo } from 'react';
 
-/** A measurement point, and how well it is known. */
-export interface PointAnalysis {
-  readonly point: MeasurementPoint;
-  readonly uncertainties: Uncertainties;
-}
-
 /** Every range of some instruments at a measurement point. */
 export interface RangeOptions {
   readonly options: readonly RangeOption[];
   readonly best: ReturnType<typeof bestRangeOptions>;
 }
 
-/** Where nobody says, a meter's resistance is known to one per cent. */
-const usualMeterUncertainty = 0.01;
-
-/** A meter's measurement point, followed live; null where nothing determines what is there. */
-export function usePointAnalysis(
+/** Follows a meter's measurement point; null if nothing determines the indication there. */
+export function useMeasurementPoint(
   unloaded: Unloaded | null,
   instruments: readonly Instrument[],
   setup: Setup,
   meter: Meter,
-): PointAnalysis | null {
+): MeasurementPoint | null {
   return useMemo(() => {
     if (!unloaded) return null;
     const point = measurementPointOf(unloaded, instruments, setup, meter.id);
-    if (!point.ok || point.value.ideal === null) return null;
-    const meterResistance = usualMeterUncertainty;
-    const sourceResistance = sourceResistanceUncertainty(unloaded.network, instruments, setup, meter.id);
-    const otherMeters = otherMetersUncertainty(unloaded, instruments, setup, meter.id, meterResistance);
-    return { point: point.value, uncertainties: { sourceResistance, meterResistance, otherMeters } };
+    return point.ok && point.value.ideal !== null ? point.value : null;
   }, [unloaded, instruments, setup, meter]);
 }
 
 /** The range table of instruments at a measurement point. */
 export const useRangeOptions = (
-  analysis: PointAnalysis | null,
+  point: MeasurementPoint | null,
   { quantity }: Meter,
   instruments: readonly Instrument[],
 ): RangeOptions | null =>
   useMemo(() => {
-    if (!analysis) return null;
-    const options = rangeTable(analysis.point, quantity, instruments, analysis.uncertainties);
+    if (!point) return null;
+    const options = rangeTable(point, quantity, instruments);
     return { options, best: bestRangeOptions(options) };
-  }, [analysis, quantity, instruments]);
+  }, [point, quantity, instruments]);

@@ -1,4 +1,4 @@
-import { formatPercent, formatQuantity, type Meter, type RangeOption, unitOf } from '@usual-drag/core';
+import { formatPercent, formatQuantity, meterStateWords, type Meter, type RangeOption, unitOf } from '@usual-drag/core';
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import type { RangeOptions } from './range-options.ts';
@@ -12,13 +12,6 @@ interface Props {
   /** Stands at the end of the key. */
   readonly children?: ReactNode;
 }
-
-const stateWords = {
-  ok: '',
-  'over-range': 'over range',
-  reversed: 'reversed',
-  'fuse-blown': 'blows its fuse',
-} as const;
 
 /** The range table: what each range indicates, its loading error, and the uncertainty with and without correction. */
 export function RangeOptionsTable({ meter, rangeOptions, several, onTake, children }: Props) {
@@ -98,7 +91,7 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
                     </>
                   ) : (
                     <td colSpan={5} className="px-1 text-right text-soft">
-                      {stateWords[state]}
+                      {meterStateWords[state]}
                     </td>
                   )}
                 </tr>,
@@ -108,10 +101,11 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
         </table>
       </div>
       <p className="flex flex-wrap items-center gap-x-2 text-[13px] text-soft">
-        <span>± limits:</span>
+        <span>uncorrected: sum of limits</span>
         <Key className="bg-(--ochre-line)" text="loading" />
         <Key className="bg-ink" text="accuracy" />
         <Key className="bg-(--node-0)" text="resolution" />
+        <span>corrected: U, k = 2</span>
         <span>★ best</span>
         {children}
       </p>

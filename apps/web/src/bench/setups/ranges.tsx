@@ -1,9 +1,9 @@
-import { settledRange, type Instrument, type Meter, type RangeOption } from '@usual-drag/core';
+import { settledRange, type Instrument, type MeasurementPoint, type Meter, type RangeOption } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { listQuery } from '../../api/lists.ts';
 import { Note } from '../../ui/note.tsx';
-import { useRangeOptions, type PointAnalysis } from './range-options.ts';
+import { useRangeOptions } from './range-options.ts';
 import { RangeOptionsTable } from './range-table.tsx';
 
 interface Props {
@@ -11,19 +11,19 @@ interface Props {
   readonly instrument: Instrument | undefined;
   /** Every instrument that measures the quantity. */
   readonly fitting: readonly Instrument[];
-  readonly analysis: PointAnalysis | null;
+  readonly point: MeasurementPoint | null;
   readonly onTake: (option: RangeOption) => void;
 }
 
 /** The range table of the meter's instrument, or of the whole kit. */
-export function Ranges({ meter, instrument, fitting, analysis, onTake }: Props) {
+export function Ranges({ meter, instrument, fitting, point, onTake }: Props) {
   const [several, setSeveral] = useState(false);
   const candidates = useMemo(
     () => (several ? fitting : instrument ? [instrument] : []),
     [several, fitting, instrument],
   );
   // With every instrument of the kit in it the table is long: the reading goes before it.
-  const listed = useRangeOptions(useDeferredValue(analysis), meter, candidates);
+  const listed = useRangeOptions(useDeferredValue(point), meter, candidates);
   if (!listed) return <Note kind="limit">Nothing determines a value at these leads: no range can be compared.</Note>;
   return (
     <section aria-label={`Ranges for ${meter.id}`} className="flex flex-col gap-0.5">

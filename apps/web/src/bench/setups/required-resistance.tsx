@@ -1,36 +1,40 @@
 import {
   formatPercent,
   formatQuantity,
+  infiniteSourceSentence,
   parsePercent,
   requiredResistance,
   type Instrument,
+  type MeasurementPoint,
   type Meter,
+  type MeterReading,
   type Range,
 } from '@usual-drag/core';
 import { useState } from 'react';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Panel } from '../../ui/panel.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
-import type { PointAnalysis } from './range-options.ts';
 
 const ErrorChart = fetchedLater(async () => (await import('./error-chart.tsx')).ErrorChart);
 
 interface Props {
   readonly meter: Meter;
   readonly range: Range;
-  readonly analysis: PointAnalysis | null;
+  readonly point: MeasurementPoint | null;
+  readonly reading: MeterReading | null;
   readonly kit: readonly Instrument[];
 }
 
 /** The meter resistance that keeps the error below a limit, and the ranges of the kit on the curve of error against resistance. */
-export function RequiredResistance({ meter, range, analysis, kit }: Props) {
+export function RequiredResistance({ meter, range, point, reading, kit }: Props) {
   const [error, setError] = useState(0.01);
-  const source = analysis?.point.sourceResistance ?? null;
+  const source = point?.sourceResistance ?? null;
   const across = meter.quantity === 'dc-voltage';
   if (source === null)
     return (
       <p className="text-[14px]">
-        The source resistance has no limit here: a current source drives this line, and no meter changes the current.
+        {reading ? infiniteSourceSentence(reading) : 'Nothing determines a value at these leads.'} No meter resistance
+        follows from it.
       </p>
     );
   const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 3, trim: true });

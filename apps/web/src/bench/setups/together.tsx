@@ -2,8 +2,14 @@ import {
   betterAlone,
   formatPercent,
   formatQuantity,
+  indicatedText,
+  meterStateWords,
+  readableError,
   togetherAndApart,
+  unitOf,
   type Instrument,
+  type MeterQuantity,
+  type MeterReading,
   type Setup,
   type Unloaded,
 } from '@usual-drag/core';
@@ -21,42 +27,47 @@ export function Together({ unloaded, instruments, setup }: Props) {
   const compared = useMemo(() => togetherAndApart(unloaded, instruments, setup), [unloaded, instruments, setup]);
   if (!compared.ok) return null;
   const alone = betterAlone(compared.value);
-  const unitOf = (id: string): 'V' | 'A' =>
-    setup.meters.find((meter) => meter.id === id)?.quantity === 'dc-voltage' ? 'V' : 'A';
+  const quantityOf = (id: string): MeterQuantity => setup.meters.find((meter) => meter.id === id)!.quantity;
   return (
     <section aria-label="Together or apart" className="flex flex-col gap-1.5">
       <FiguresTable
         label="Together or apart"
         head={['Meter', 'True', 'Together', '', 'Alone', ' ']}
         rows={compared.value.map(({ meter, together, alone: single }) => {
-          const unit = unitOf(meter);
+          const quantity = quantityOf(meter);
           return {
             key: meter,
             cells: [
               meter,
-              formatQuantity(together.true, unit),
+              formatQuantity(together.true, unitOf(quantity)),
               <b key="together" className="text-ochre">
-                {formatQuantity(together.indicated, unit)}
+                {indicatedText(quantity, together)}
               </b>,
-              formatPercent(together.relativeError, { signed: true, digits: 2 }),
+              errorText(together),
               <b key="alone" className="text-ochre">
-                {formatQuantity(single.indicated, unit)}
+                {indicatedText(quantity, single)}
               </b>,
-              formatPercent(single.relativeError, { signed: true, digits: 2 }),
+              errorText(single),
             ],
           };
         })}
       />
       <p className="text-[14px] leading-snug">
         {alone.length === 0
-          ? 'Connect them together: no meter has a larger error for the others.'
+          ? 'They can be connected together: no meter reads noticeably better alone.'
           : alone
               .map(
                 ({ meter, together, alone: single }) =>
-                  `Read ${meter} with the others disconnected: ${formatPercent(single.relativeError, { signed: true })} instead of ${formatPercent(together.relativeError, { signed: true })}.`,
+                  `Read ${meter} with the others disconnected: ${errorText(single)} instead of ${errorText(together)}.`,
               )
               .join(' ')}
       </p>
     </section>
   );
 }
+
+/** The error in per cent, to the same digits in table and sentence; the state of a meter that cannot be read. */
+const errorText = (reading: MeterReading): string =>
+  reading.state === 'ok'
+    ? formatPercent(readableError(reading), { signed: true, digits: 3 })
+    : meterStateWords[reading.state];

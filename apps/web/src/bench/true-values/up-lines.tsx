@@ -53,7 +53,7 @@ export function UpLines({ written, exact }: Props) {
 }
 
 function Row({ line, exact }: { readonly line: UpLine; readonly exact: UpLine | null }) {
-  const { kind, title, formula, value, unit, apart } = line;
+  const { kind, title, formula, value, unit, digits, apart } = line;
   const second = kind === 'check' || kind === 'leftover';
   const closes = apart !== undefined && Math.abs(apart) < 1e-9;
   const drift = exact && exact.value !== 0 ? (value - exact.value) / Math.abs(exact.value) : null;
@@ -64,7 +64,7 @@ function Row({ line, exact }: { readonly line: UpLine; readonly exact: UpLine | 
       </th>
       <td className="figures py-1 pr-2">{formula}</td>
       <td className="figures py-1 text-right font-bold whitespace-nowrap">
-        {kind === 'note' ? '' : formatQuantity(value, unit)}
+        {kind === 'note' ? '' : formatQuantity(value, unit, { digits })}
         {second && !exact && (
           <span className={clsx('ml-2', closes ? 'text-good' : 'text-ochre')}>
             {kind === 'check' ? (closes ? '✓ closes' : 'does not close') : closes ? '✓ the same' : 'differs'}
@@ -74,7 +74,7 @@ function Row({ line, exact }: { readonly line: UpLine; readonly exact: UpLine | 
       {exact && (
         <>
           <td className="figures py-1 text-right whitespace-nowrap">
-            {kind === 'note' ? '' : formatQuantity(exact.value, unit)}
+            {kind === 'note' ? '' : formatQuantity(exact.value, unit, { digits })}
           </td>
           <td className="figures py-1 text-right whitespace-nowrap text-ochre">
             {drift === null ? '' : formatPercent(drift, { digits: 2, signed: true })}

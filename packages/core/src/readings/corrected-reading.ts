@@ -1,62 +1,18 @@
-import { findRange, rangesOf, readingUncertainty, type Instrument } from '../instrument/index.ts';
-import { setupFaults, type Unloaded } from '../loading/index.ts';
-import { correctionFactor, type CorrectionFactor } from '../uncertainty/index.ts';
-import { ownMeter, setupOf } from './setup-of.ts';
+import { findRange, rangesOf, type Instrument } from '../instrument/index.ts';
+import {
+  correctedValue,
+  correctionAt,
+  setupFaults,
+  solveSetup,
+  type CorrectedValue,
+  type CorrectionFactor,
+  type Setup,
+  type Unloaded,
+} from '../loading/index.ts';
 import type { ObservedValue } from './observed-value.ts';
 import type { Reading } from './reading.ts';
+import { ownMeter, setupOf } from './setup-of.ts';
 import { placedInSolved } from './unloaded-source.ts';
-
-/** One contribution to the uncertainty of a corrected value. */
-export interface BudgetEntry {
-  /** `accuracy` or `certificate`, `resolution`, `spread`, the id of a part, `meter`, or `meter:ID` for a meter alongside. */
-  readonly of: string;
-  /** Standard uncertainty, in the reading's unit. */
-  readonly contribution: number;
-}
-
-/** A value corrected for the effect of all meters, with U, k = 2, and what U consists of. V, A or Ω. */
-export interface CorrectedValue {
-  readonly value: number;
-  readonly uncertainty: number;
-  readonly budget: readonly BudgetEntry[];
-}
-
-/** Share of the whole below which a contribution is noise of the computation: 1e-20, of 28 digits. */
-const noise = 1e-20;
-
-/**
- * Returns the corrected value C = v·T/E of a reading, T its true value and E its expected one.
- *
- * u²(C) = (T/E)²·u²(v) + Σ(v·∂(T/E)/∂R · limit/√3)² over parts and meters (JCGM 100:2008, 5.1.2); U = 2u.
- *
- * @param value   value of the reading, V, A or Ω
- * @param spread  standard uncertainty of the value from its observations
- */
-export function correctedValue(
-  { factor, contributions }: CorrectionFactor,
-  reading: Pick<Reading, 'quantity' | 'range' | 'rate'>,
-  instrument: Instrument,
-  value: number,
-  spread: number,
-): CorrectedValue {
-  const range = findRange(instrument, reading.quantity, reading.range);
-  const limits = range
-    ? readingUncertainty(instrument, range, value, reading.rate)
-    : { accuracy: 0, resolution: 0 };
-  const own = (of: string, standard: number): BudgetEntry => ({ of, contribution: Math.abs(factor) * standard });
-  const all = [
-    own(range?.calibration ? 'certificate' : 'accuracy', limits.accuracy / Math.sqrt(3)),
-    own('resolution', limits.resolution / Math.sqrt(3)),
-    own('spread', spread),
-    ...contributions.map(({ of, contribution }) => ({ of, contribution: Math.abs(value) * contribution })),
-  ];
-  const u = Math.hypot(...all.map(({ contribution }) => contribution));
-  return {
-    value: value * factor + 0,
-    uncertainty: 2 * u,
-    budget: all.filter(({ contribution }) => contribution > noise * u),
-  };
-}
 
 /** A part out of circuit needs no correction. */
 const uncorrected: CorrectionFactor = { factor: 1, contributions: [] };
@@ -94,10 +50,23 @@ export function correctionFactorOf(
   const key = JSON.stringify(setup);
   const before = bySetup.get(key);
   if (before !== undefined) return before;
-  const found = correctionFactor(placed.unloaded, instruments, setup, ownMeter);
+  const found = factorOf(placed.unloaded, instruments, setup);
   const named = found && { ...found, contributions: found.contributions.map((one) => ({ ...one, of: nameOf(reading, one.of) })) };
   bySetup.set(key, named);
   return named;
+}
+
+/** The factor of a reading's own meter; null if it indicates 0, if nothing determines its indication, or if its fuse has blown. */
+function factorOf(unloaded: Unloaded, instruments: readonly Instrument[], setup: Setup): CorrectionFactor | null {
+  const solved = solveSetup(unloaded, instruments, setup);
+  if (!solved.ok) return null;
+  const { meters } = solved.value;
+  const { indicated, state } = meters[ownMeter]!;
+  if (!indicated || state === 'fuse-blown') return null;
+  const blown = new Set(Object.keys(meters).filter((id) => meters[id]!.state === 'fuse-blown'));
+  const own = setup.meters.find(({ id }) => id === ownMeter)!;
+  const instrument = instruments.find(({ id }) => id === own.instrument)!;
+  return correctionAt(unloaded, instruments, setup, ownMeter, blown)(findRange(instrument, own.quantity, own.range)!);
 }
 
 /**
@@ -115,7 +84,8 @@ export function correctedReading(
   const instrument = instruments.find(({ id }) => id === reading.instrument);
   if (!instrument || value === null || spread === null) return null;
   const factor = correctionFactorOf(unloaded, instruments, reading);
-  return factor && correctedValue(factor, reading, instrument, value, spread);
+  const range = findRange(instrument, reading.quantity, reading.range);
+  return factor && range ? correctedValue(factor, { instrument, range, value, spread, rate: reading.rate }) : null;
 }
 
 /** Meters alongside have their own ids in the record. */

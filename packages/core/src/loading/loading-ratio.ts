@@ -1,0 +1,46 @@
+import type { MeterQuantity } from '../instrument/index.ts';
+import type { CorrectionOn } from './correction-factor.ts';
+import type { PointValues } from './measurement-point.ts';
+
+/**
+ * What a reading is corrected by: the ratio R_s/R_m across, R_m/R_s in series, as its two resistances, Ω.
+ *
+ * @param sourceResistance  Ω; null where it has no limit
+ * @returns null where the source resistance has no limit
+ */
+export function loadingRatioOf(
+  sourceResistance: number | null,
+  meterResistance: number,
+  quantity: MeterQuantity,
+): { readonly over: number; readonly under: number } | null {
+  if (sourceResistance === null) return null;
+  return quantity === 'dc-voltage'
+    ? { over: sourceResistance, under: meterResistance }
+    : { over: meterResistance, under: sourceResistance };
+}
+
+/** The true value over what an ideal meter indicates beside the set-up's others; null where one is not known or zero. */
+export function otherMetersFactor({ ideal, truth }: PointValues): number | null {
+  if (truth === ideal) return 1;
+  return truth === null || ideal === null || ideal === 0 ? null : truth / ideal;
+}
+
+/**
+ * Returns the correction of a meter at a source whose resistance is known only within a tolerance: 1 + R_s/R_m across,
+ * 1 + R_m/R_s in series.
+ *
+ * @param sourceResistance  Ω
+ * @param tolerance         limit of the source resistance, as a ratio
+ */
+export const correctionFromSource =
+  (quantity: MeterQuantity, sourceResistance: number, tolerance: number): CorrectionOn =>
+  ({ resistance, resistanceTolerance = 0 }) => {
+    const ratio = loadingRatioOf(sourceResistance, resistance, quantity);
+    if (!ratio || ratio.under === 0) return null;
+    const share = ratio.over / ratio.under;
+    const contribution = (of: string, limit: number) => ({ of, contribution: (share * limit) / Math.sqrt(3) });
+    return {
+      factor: 1 + share,
+      contributions: [contribution('source', tolerance), contribution('meter', resistanceTolerance)],
+    };
+  };
