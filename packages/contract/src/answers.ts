@@ -61,8 +61,10 @@ export interface JobSummary {
   readonly record: Pick<JobRecord, 'site' | 'asset' | 'order' | 'date'>;
   readonly parts: number;
   readonly setups: number;
-  /** The relative error of the largest size among all meters; null where no meter has one. */
+  /** Relative error of the largest size among the meters that can be read; null if none has one. */
   readonly worstError: number | null;
+  /** Which meters cannot be read, in words; empty if all can. */
+  readonly unreadable: string;
   /** How far the readings have come; null where there are none. */
   readonly readings: ReadingsStatus | null;
 }

@@ -22,7 +22,7 @@ export function Parts({ report }: { readonly report: Report }) {
             <tr>
               <th>Part</th>
               <th>Between</th>
-              <th>What it is</th>
+              <th>Description</th>
               <th>As marked</th>
               <th>Tolerance</th>
               <th>Measured</th>
@@ -63,11 +63,11 @@ export function Supplies({ report }: { readonly report: Report }) {
             <tr>
               <th>Source</th>
               <th>Between</th>
-              <th>What it is</th>
-              <th>Counted as</th>
-              <th className="n">At its terminals</th>
-              <th className="n">Gives</th>
-              <th className="n">Read across it</th>
+              <th>Description</th>
+              <th>EMF</th>
+              <th className="n">True voltage</th>
+              <th className="n">Current</th>
+              <th className="n">Readings across it</th>
             </tr>
           </thead>
           <tbody>

@@ -8,6 +8,7 @@ import { Parts, Supplies, TrueValues } from './parts.tsx';
 import { Readings } from './readings.tsx';
 import { Restoring, Signatures } from './signing.tsx';
 import { Sums } from './sums.tsx';
+import { Sweeps } from './sweeps.tsx';
 import { Words } from './words.tsx';
 
 interface Props {
@@ -24,7 +25,12 @@ export function ReportSheet({ report, drawing }: Props) {
     parts: <Parts report={report} />,
     supply: <Supplies report={report} />,
     'true-values': <TrueValues report={report} />,
-    readings: <Readings report={report} />,
+    readings: (
+      <>
+        <Readings report={report} />
+        <Sweeps sweeps={report.sweeps} />
+      </>
+    ),
     loading: <Words section="loading" lines={report.loading} none="No reading to explain." />,
     sums: <Sums sums={report.sums} />,
     diagnosis: <Words section="diagnosis" lines={report.diagnosis} />,

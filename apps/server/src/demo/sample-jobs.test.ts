@@ -1,5 +1,4 @@
 import {
-  correctReading,
   parseLine,
   measurementPointOf,
   rangeTable,
@@ -40,8 +39,6 @@ test.each(sampleJobs.map((job) => [job.title!, job] as const))('%s can be typed 
   expect(again.ok && again.value.elements).toEqual(network.elements);
 });
 
-const sure = { sourceResistance: 0, meterResistance: 0 };
-
 test.each(
   sampleJobs.flatMap((job) => (job.setups ?? []).map((setup) => [`${job.title} ${setup.id}`, job, setup] as const)),
 )('%s: the range table and the correction agree with what is shown', (_name, job, setup) => {
@@ -56,9 +53,9 @@ test.each(
     const point = measurementPointOf(unloaded.value, instruments, setup, id);
     if (!point.ok) throw new Error(point.fault.code);
     const instrument = instruments.find((one) => one.id === used)!;
-    const option = rangeTable(point.value, quantity, [instrument], sure).find((one) => one.range.id === range)!;
+    const option = rangeTable(point.value, quantity, [instrument]).find((one) => one.range.id === range)!;
     expect(Math.abs(option.indicated - indicated)).toBeLessThan(1e-9 * Math.abs(indicated));
-    const corrected = correctReading(indicated, 0, point.value, option.range.resistance, quantity, sure)!;
-    expect(Math.abs(corrected.value - point.value.truth!)).toBeLessThan(1e-9 * Math.abs(indicated));
+    const { factor } = point.value.correctionOn(option.range)!;
+    expect(Math.abs(indicated * factor - point.value.truth!)).toBeLessThan(1e-9 * Math.abs(indicated));
   }
 });

@@ -42,14 +42,14 @@ export class JobSummaries {
 
   #solve(id: string, revision: number, document: Job): Solved {
     const known = this.#solved.get(id);
-    if (known?.revision === revision) return { worstError: known.worstError, readings: known.readings };
-    const unloaded = trueValuesOf(document.network);
-    const { worstError } = jobStatus(document, unloaded);
-    const solved = { worstError, readings: readingsStatus(document, unloaded) };
-    this.#solved.set(id, { revision, ...solved });
-    return solved;
+    if (known?.revision === revision) return known.of;
+    const unloaded = trueValuesOf(networkMeant(document));
+    const { worstError, unreadable } = jobStatus(document, unloaded);
+    const of = { worstError, unreadable: unreadableWords(unreadable), readings: readingsStatus(document, unloaded) };
+    this.#solved.set(id, { revision, of });
+    return of;
   }
 }
 
 /** What has to be solved for a line of the list. */
-type Solved = Pick<JobSummary, 'worstError' | 'readings'>;
+type Solved = Pick<JobSummary, 'worstError' | 'unreadable' | 'readings'>;

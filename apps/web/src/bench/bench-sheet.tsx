@@ -72,10 +72,12 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
           <EditStrip />
         </Suspense>
       )}
-      {mapPoints && meter && (
+      {mapPoints && meter && view.instrument && view.range && (
         <Panel name="The loading map">
           <MapTable
             network={job.network}
+            instrument={view.instrument}
+            range={view.range}
             quantity={meter.quantity}
             points={mapPoints}
             onTake={(point) => {

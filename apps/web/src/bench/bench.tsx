@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Suspense, useCallback, useMemo, useState } from 'react';
+import { Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate } from 'react-router';
 import { signaturesQuery } from '../api/signatures.ts';
@@ -29,6 +29,10 @@ export function Bench() {
   useHotkeys('mod+shift+z, mod+y', redo, everywhereButInTyping);
   useHotkeys('f', toggleWhole);
   useBenchCommands(view, toggleWhole);
+  useEffect(() => {
+    if (localStorage.getItem('usual-drag-sweeps') !== null)
+      void import('./readings/kept-sweeps.ts').then(({ moveKeptSweep }) => moveKeptSweep(jobId));
+  }, [jobId]);
   const settled = useAfterPaint(useMemo(() => ({ job, unloaded: sound }), [job, sound]));
   const { data: signatures } = useQuery(signaturesQuery(jobId));
   const status = useStepStatus(settled.job, settled.unloaded, signatures);

@@ -158,8 +158,8 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
           <br />
           <span className="text-[14px] text-soft">
             The meter takes {formatPercent(loadingShare(source, range.resistance, quantity), { digits: 3 })}. U (k = 2)
-            contains the accuracy and the resolution of the range, ±{formatPercent(spread, { digits: 3, trim: true })} of
-            the source resistance
+            contains the accuracy and the resolution of the range, ±{formatPercent(spread, { digits: 3, trim: true })}{' '}
+            of the source resistance
             {range.resistanceTolerance
               ? ` and ±${formatPercent(range.resistanceTolerance, { digits: 3, trim: true })} of the meter’s resistance`
               : ''}

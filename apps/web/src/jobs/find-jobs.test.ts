@@ -12,6 +12,7 @@ const job = (title: string | null, record: JobSummary['record'], more: Partial<J
   parts: 5,
   setups: 1,
   worstError: null,
+  unreadable: '',
   readings: null,
   ...more,
 });

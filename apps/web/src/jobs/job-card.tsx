@@ -29,6 +29,7 @@ export const JobCard = memo(function JobCard({ theme, ...props }: Props) {
               </>
             )}
           </span>
+          {job.unreadable !== '' && <span className="text-[14px] font-bold">{job.unreadable}</span>}
           {job.readings && <span className="text-[14px]">{readInWords(job.readings)}</span>}
         </span>
         <img

@@ -113,7 +113,12 @@ function Correction({ subject: { voltmeter, ammeter } }: { readonly subject: Sub
     return (
       <p key={`${setup.id} ${meter.id}`} className="figures rounded-lg bg-sunk px-3 py-2">
         {meter.id}: {explainCorrection(meter.quantity, reading.indicated ?? 0, point, range.resistance, others)} ={' '}
-        <b>{corrected.ok ? formatMeasured(corrected.value.value, corrected.value.uncertainty, unit) : 'cannot be corrected'}</b>, true {formatQuantity(reading.true, unit)}
+        <b>
+          {corrected.ok
+            ? formatMeasured(corrected.value.value, corrected.value.uncertainty, unit)
+            : 'cannot be corrected'}
+        </b>
+        , true {formatQuantity(reading.true, unit)}
       </p>
     );
   });

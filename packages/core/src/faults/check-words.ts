@@ -1,12 +1,17 @@
+import { solveUnloaded } from '../loading/index.ts';
 import { isSource, type Network } from '../network/index.ts';
+import { formatQuantity } from '../quantity/index.ts';
 import type { Hypothesis } from './fault.ts';
+import { withFault } from './with-fault.ts';
 
 /**
  * How a hypothesis is checked, in a sentence.
  *
  * @param network  tells a source from a part
  */
-export function checkFor({ fault, where, value }: Hypothesis, { elements }: Network): string {
+export function checkFor(hypothesis: Hypothesis, network: Network): string {
+  const { fault, where, value } = hypothesis;
+  const { elements } = network;
   const [first = '', second = ''] = where;
   switch (fault) {
     case 'prefix':
@@ -30,9 +35,9 @@ export function checkFor({ fault, where, value }: Hypothesis, { elements }: Netw
     case 'open':
       return elements.some((one) => one.id === first && isSource(one))
         ? `Read the voltage of ${first} at its terminals, then inside of its fuse and switch: where it ends, it is open.`
-        : `Read across ${first}: where it is open, the voltage of the supply is found there.`;
+        : `Read across ${first}: ${voltageAcross(hypothesis, network)} if it is open.`;
     case 'short':
-      return `Read across ${first}: nothing, though current flows.`;
+      return `Read across ${first}: 0 V if it is shorted, although current flows.`;
     case 'decade':
       return `Supply off, ${first} out: read its bands and measure it.`;
     case 'swapped':
@@ -54,4 +59,11 @@ export function checkFor({ fault, where, value }: Hypothesis, { elements }: Netw
     case 'meter':
       return `Measure the resistance of ${first} on this function with another instrument.`;
   }
+}
+
+/** The voltage across an open part, in words. */
+function voltageAcross(hypothesis: Hypothesis, network: Network): string {
+  const solved = solveUnloaded(withFault({ network, instruments: [] }, hypothesis).network);
+  const voltage = solved.ok ? (solved.value.values.elements[hypothesis.where[0]!]?.voltage ?? null) : null;
+  return voltage === null ? 'another voltage than 0' : formatQuantity(Math.abs(voltage), 'V', { digits: 4 });
 }

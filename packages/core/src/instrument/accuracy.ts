@@ -22,14 +22,22 @@ export function readingUncertainty(
   rate?: string,
 ): ReadingUncertainty {
   return {
-    accuracy: range.calibration ? certificateLimit(range.calibration) : accuracyLimit(instrument, range, indicated, rate),
+    accuracy: range.calibration
+      ? certificateLimit(range.calibration)
+      : accuracyLimit(instrument, range, indicated, rate),
     resolution: statedStep(instrument, range) / 2,
   };
 }
 
 function accuracyLimit(
   { display, rates }: Instrument,
-  { accuracyOfReading = 0, accuracyCounts = 0, accuracyOfRange = 0, resolution = 0, fullScale }: Range | ResistanceRange,
+  {
+    accuracyOfReading = 0,
+    accuracyCounts = 0,
+    accuracyOfRange = 0,
+    resolution = 0,
+    fullScale,
+  }: Range | ResistanceRange,
   indicated: number,
   rate: string | undefined,
 ): number {
@@ -40,7 +48,10 @@ function accuracyLimit(
 }
 
 /** The smallest step that the range specifies; 0 if it specifies none. */
-function statedStep({ display }: Instrument, { resolution = 0, divisions, fullScale }: Range | ResistanceRange): number {
+function statedStep(
+  { display }: Instrument,
+  { resolution = 0, divisions, fullScale }: Range | ResistanceRange,
+): number {
   if (display !== 'analogue') return resolution;
   return divisions === undefined ? 0 : fullScale / divisions / 5;
 }

@@ -27,5 +27,7 @@ export { rowsFromStock, stockFromRows } from './stock-rows.ts';
 export { mergeJobs, readingOrigin } from './merge-jobs.ts';
 export { documentChanges } from './document-changes.ts';
 export { sameValue } from './same-value.ts';
-export { jobStatus, type JobStatus } from './job-status.ts';
+export { jobStatus, unreadableWords, type JobStatus, type UnreadableMeter } from './job-status.ts';
 export { placedPositive, setupValuesOf, trueValuesOf } from './solved-values.ts';
+export { nextSweepId, putSweep, removeSweep, withPoint } from './sweep-edits.ts';
+export { withKeptSweep, type KeptSweep } from './kept-sweep.ts';

@@ -1,4 +1,11 @@
-import { networkCautions, type MeterReading, type Unloaded } from '../loading/index.ts';
+import {
+  meterStateWords,
+  networkCautions,
+  readableError,
+  type MeterReading,
+  type MeterState,
+  type Unloaded,
+} from '../loading/index.ts';
 import { deviationOf } from '../network/index.ts';
 import type { Result } from '../result.ts';
 import { nodeSums } from '../solver/index.ts';
@@ -16,8 +23,26 @@ export interface JobStatus {
   /** Whether the currents at every node add up; null where it is not solved. */
   readonly sumsClose: boolean | null;
   readonly setups: number;
-  /** The relative error of the largest size among all meters; null where no meter has one. */
+  /** Relative error of the largest size among the meters that can be read; null if none has one. */
   readonly worstError: number | null;
+  /** Meters that cannot be read. */
+  readonly unreadable: readonly UnreadableMeter[];
+}
+
+/** A meter that is over range, reversed, blown or not in a circuit. */
+export interface UnreadableMeter {
+  readonly setup: string;
+  readonly meter: string;
+  readonly state: Exclude<MeterState, 'ok'>;
+}
+
+/** Returns which meters of a job cannot be read: `V1 over range`, or their number; empty if all can. */
+export function unreadableWords(unreadable: readonly UnreadableMeter[]): string {
+  const [only, ...more] = unreadable;
+  if (!only) return '';
+  return more.length > 0
+    ? `${unreadable.length} meters cannot be read`
+    : `${only.meter} ${meterStateWords[only.state]}`;
 }
 
 export function jobStatus(
@@ -25,10 +50,20 @@ export function jobStatus(
   unloaded: Result<Unloaded, JobFault>,
 ): JobStatus {
   const { elements } = network;
-  const errors = setups
-    .map((setup) => setupValuesOf(unloaded, instruments, setup))
-    .flatMap((solved) => (solved.ok ? Object.values<MeterReading>(solved.value.meters) : []))
-    .flatMap(({ relativeError }) => relativeError ?? []);
+  const meters = setups.flatMap((setup) => {
+    const solved = setupValuesOf(unloaded, instruments, setup);
+    return solved.ok
+      ? Object.entries<MeterReading>(solved.value.meters).map(([meter, reading]) => ({
+          setup: setup.id,
+          meter,
+          reading,
+        }))
+      : [];
+  });
+  const errors = meters.flatMap(({ reading }) => readableError(reading) ?? []);
+  const unreadable = meters.flatMap(({ setup, meter, reading: { state } }) =>
+    state === 'ok' ? [] : [{ setup, meter, state }],
+  );
   const values = unloaded.ok ? unloaded.value : null;
   return {
     parts: elements.length,
@@ -38,6 +73,7 @@ export function jobStatus(
     cautions: values ? networkCautions(values.network, values.values).length : 0,
     sumsClose: values && nodeSums(values.network, values.values).every(({ left, closes }) => left === null || closes),
     setups: setups.length,
+    unreadable,
     worstError:
       errors.length === 0 ? null : errors.reduce((most, error) => (Math.abs(error) > Math.abs(most) ? error : most), 0),
   };

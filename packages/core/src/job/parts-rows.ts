@@ -95,10 +95,12 @@ const hasPercentSign = (text: string): boolean => text.includes('%');
 
 /** Reads a tolerance column as a whole: a heading with % decides, otherwise the largest number without a % sign. */
 function unitOfTolerances(cells: readonly string[], heading: string): ToleranceUnit | null {
-  const bare = cells.filter((cell) => cell !== '' && !hasPercentSign(cell)).flatMap((cell) => {
-    const read = parsePercent(cell);
-    return read.ok ? [read.value * 100] : [];
-  });
+  const bare = cells
+    .filter((cell) => cell !== '' && !hasPercentSign(cell))
+    .flatMap((cell) => {
+      const read = parsePercent(cell);
+      return read.ok ? [read.value * 100] : [];
+    });
   if (bare.length === 0) return null;
   return !hasPercentSign(heading) && bare.every((value) => value < largestRatio) ? 'ratio' : 'percent';
 }

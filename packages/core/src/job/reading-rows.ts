@@ -15,6 +15,7 @@ const ownColumns = [
   'ends',
   'reversed',
   'element',
+  'unloaded',
   'shown',
   'unit',
   'at',
@@ -28,8 +29,8 @@ const ownColumns = [
   'alongside',
 ] as const;
 
-/** Columns that are told beside them, in SI units, and worked out anew when read back. */
-const toldColumns = [
+/** Columns that are computed, in SI units; they are computed again after an import. */
+const computedColumns = [
   'value',
   'true',
   'expected',
@@ -38,6 +39,7 @@ const toldColumns = [
   'low',
   'high',
   'corrected',
+  'correctedUncertainty',
   'verdict',
   'explainedByLoading',
 ] as const;
@@ -54,20 +56,24 @@ export function rowsFromReadings(
 ): string[][] {
   const rows = readings.map((reading) => {
     const own = cellsOf(reading);
-    const told = compared[reading.id];
+    const computed = compared[reading.id];
     return [
       ...ownColumns.map((column) => own[column] ?? ''),
-      ...toldColumns.map((column) => (told?.[column] === undefined ? '' : String(told[column] ?? ''))),
+      ...computedColumns.map((column) => (computed?.[column] === undefined ? '' : String(computed[column] ?? ''))),
     ];
   });
-  return [[...ownColumns, ...toldColumns], ...rows];
+  return [[...ownColumns, ...computedColumns], ...rows];
 }
 
 function cellsOf(reading: Reading): Partial<Record<Column, string>> {
   const { observations, struck, alongside } = reading;
   const place: Partial<Record<Column, string>> =
     reading.quantity === 'dc-voltage'
-      ? { red: reading.red, black: reading.black }
+      ? {
+          red: reading.red,
+          black: reading.black,
+          ...(reading.unloaded !== undefined && { unloaded: reading.unloaded }),
+        }
       : reading.quantity === 'resistance'
         ? { element: reading.element }
         : {
@@ -147,7 +153,13 @@ function readRow(of: (column: Column) => string): Reading | string {
   switch (of('quantity')) {
     case 'dc-voltage':
       if (of('red') === '' || of('black') === '') return `${id}: give the nodes of the red and the black lead.`;
-      return { ...taken, quantity: 'dc-voltage', red: of('red'), black: of('black') };
+      return {
+        ...taken,
+        quantity: 'dc-voltage',
+        red: of('red'),
+        black: of('black'),
+        ...(of('unloaded') !== '' && { unloaded: of('unloaded') }),
+      };
     case 'dc-current': {
       const ends = of('ends')
         .split('|')

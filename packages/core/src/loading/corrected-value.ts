@@ -1,4 +1,10 @@
-import { ownErrorAt, readingUncertainty, type Instrument, type Range, type ResistanceRange } from '../instrument/index.ts';
+import {
+  ownErrorAt,
+  readingUncertainty,
+  type Instrument,
+  type Range,
+  type ResistanceRange,
+} from '../instrument/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { CorrectionFactor, CorrectionOn } from './correction-factor.ts';
 

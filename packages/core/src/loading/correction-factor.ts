@@ -92,7 +92,11 @@ interface Uncertain {
 }
 
 const rangeOf = (instruments: readonly Instrument[], { instrument, quantity, range }: Meter): Range =>
-  findRange(instruments.find(({ id }) => id === instrument)!, quantity, range)!;
+  findRange(
+    instruments.find(({ id }) => id === instrument)!,
+    quantity,
+    range,
+  )!;
 
 const limitOf = ({ resistance, resistanceTolerance = 0 }: MeterResistance): number => resistance * resistanceTolerance;
 
@@ -120,9 +124,7 @@ function linearCorrection(
   const slopes = uncertain.map(({ of, branch, limit }) => ({
     of,
     limit,
-    ofShift: isAlone
-      ? zero
-      : divide(subtract(truth.by(branch), multiply(shift, ideal.by(branch))), ideal.value),
+    ofShift: isAlone ? zero : divide(subtract(truth.by(branch), multiply(shift, ideal.by(branch))), ideal.value),
     ofSeen: across ? ideal.response2(branch) : negate(ideal.response2(branch)),
   }));
   return (range) => {
@@ -156,7 +158,10 @@ function solvedCorrection(
   const first = unloaded.network.elements.length;
   const own = first + others.length;
   return (range) => {
-    const attached = attach(unloaded.named, [...others, attachmentOf(meter, { ...range, id: '', fullScale: 0 }, false)]);
+    const attached = attach(unloaded.named, [
+      ...others,
+      attachmentOf(meter, { ...range, id: '', fullScale: 0 }, false),
+    ]);
     const solved = solveCircuit(attached.circuit);
     const expected = solved.ok ? sensitivityOf(meter, attached, solved.value, own) : null;
     if (!truth || !expected || expected.value.hi === 0) return null;

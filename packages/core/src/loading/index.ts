@@ -1,7 +1,12 @@
 export { attachmentOf } from './attachment.ts';
 export { isLinear, solveUnloaded, type Unloaded } from './unloaded.ts';
 export { solveSetup, type MeterReading, type MeterState, type SetupValues } from './solve-setup.ts';
-export { correctionAt, type CorrectionFactor, type CorrectionOn, type FactorContribution } from './correction-factor.ts';
+export {
+  correctionAt,
+  type CorrectionFactor,
+  type CorrectionOn,
+  type FactorContribution,
+} from './correction-factor.ts';
 export { setupFaults, setupsFaults, type SetupFault } from './setup-faults.ts';
 export type { AmmeterPlacement, Meter, Setup, VoltmeterPlacement } from './setup.ts';
 export { dangerousVoltage, largestVoltage, networkCautions, setupCautions, type Caution } from './cautions.ts';
@@ -28,7 +33,13 @@ export {
   type MeasurementPoint,
   type PointValues,
 } from './measurement-point.ts';
-export { bestRangeOptions, rangeIndications, rangeTable, type RangeIndication, type RangeOption } from './range-table.ts';
+export {
+  bestRangeOptions,
+  rangeIndications,
+  rangeTable,
+  type RangeIndication,
+  type RangeOption,
+} from './range-table.ts';
 export {
   loadedBy,
   loadingMap,
@@ -40,15 +51,9 @@ export {
 } from './loading-map.ts';
 export { betterAlone, togetherAndApart, type TogetherAndApart } from './together.ts';
 export { indicatedSums, type IndicatedTerm, type IndicatedSum } from './indicated-sums.ts';
-export {
-  apparentError,
-  apparentResistance,
-  betterConnection,
-  correctedResistance,
-  crossoverResistance,
-  type Connection,
-} from './voltmeter-ammeter.ts';
+export { apparentResistance, crossoverResistance, type Connection } from './voltmeter-ammeter.ts';
 export { startingJack, type StartingJack } from './starting-jack.ts';
 export { supplyDisplays, type SupplyDisplay } from './supply-display.ts';
 export { ohmmeterAt, ohmmeterRows, type OhmmeterReadings, type OhmmeterRow } from './ohmmeter.ts';
 export { displayText, indicatedText, meterStateWords, readableError } from './meter-display.ts';
+export { resistancesFromSetup, type ResistanceFromSetup } from './resistance-found.ts';

@@ -1,6 +1,7 @@
 import { readingUncertainty, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
 import { isToleranced, replaceElement, spanOf, type Network } from '../network/index.ts';
 import { loopSums, nodeSums } from '../solver/index.ts';
+import { stateOn } from './corrected-value.ts';
 import { loadingMap, type MapPoint } from './loading-map.ts';
 import { solveUnloaded, type Unloaded } from './unloaded.ts';
 
@@ -9,6 +10,8 @@ export interface IndicatedTerm {
   readonly element: string;
   readonly truth: number;
   readonly indicated: number;
+  /** Whether this range can be read there, with the leads put on for a positive indication. */
+  readonly state: ReturnType<typeof stateOn>;
 }
 
 /** A sum that closes in truth, as one meter reads its members one at a time. */
@@ -16,10 +19,10 @@ export interface IndicatedSum {
   /** The node at which currents are summed; null for voltages round the loop of the terms' parts. */
   readonly node: string | null;
   readonly terms: readonly IndicatedTerm[];
-  /** What is left over as read, V or A; in truth nothing is. Loading or insertion makes all of it. */
-  readonly gap: number;
+  /** Remainder of the indicated values, V or A; null if one of them cannot be read. Loading or insertion causes all of it. */
+  readonly gap: number | null;
   /** The gap as a share of what runs through the node, or of the largest voltage. */
-  readonly relativeGap: number;
+  readonly relativeGap: number | null;
   /** Limits of what may add to or take from the gap, V or A: the instrument's accuracy, its last digit, */
   readonly accuracy: number;
   readonly resolution: number;
@@ -44,11 +47,16 @@ export function indicatedSums(
   return sums.map((sum): IndicatedSum => {
     const { node, terms, gap, size } = sum;
     const uncertainties = terms.map(({ indicated }) => readingUncertainty(instrument, range, indicated));
+    const read = terms.map((term): IndicatedTerm => ({
+      ...term,
+      state: stateOn(instrument, range, Math.abs(term.indicated)),
+    }));
+    const isReadable = read.every(({ state }) => state === 'ok');
     return {
       node,
-      terms,
-      gap,
-      relativeGap: gap / size,
+      terms: read,
+      gap: isReadable ? gap : null,
+      relativeGap: isReadable ? gap / size : null,
       accuracy: uncertainties.reduce((sum, { accuracy }) => sum + accuracy, 0),
       resolution: uncertainties.reduce((sum, { resolution }) => sum + resolution, 0),
       tolerance: swings.get(keyOf(sum)) ?? 0,
@@ -58,7 +66,7 @@ export function indicatedSums(
 
 interface Gap {
   readonly node: string | null;
-  readonly terms: readonly IndicatedTerm[];
+  readonly terms: readonly Omit<IndicatedTerm, 'state'>[];
   readonly gap: number;
   /** V or A that are there to share. */
   readonly size: number;
@@ -86,7 +94,7 @@ function gapsIn(unloaded: Unloaded, range: Range, quantity: MeterQuantity): Gap[
             terms: drops.map(({ element, voltage }) => ({ element, truth: voltage })),
           }));
   return sums.flatMap(({ node, terms }): Gap[] => {
-    const read = terms.map((term): IndicatedTerm => ({ ...term, indicated: term.truth * (1 - taken(term.element)) }));
+    const read = terms.map((term) => ({ ...term, indicated: term.truth * (1 - taken(term.element)) }));
     const size = read.reduce((sum, { truth }) => sum + Math.max(0, truth), 0);
     if (size === 0) return [];
     // In truth the terms add up to nothing: what is left as read is what the meter took, summed without the large terms.

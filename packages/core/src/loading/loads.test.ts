@@ -4,7 +4,6 @@ import { reduceNet, resistanceNet, sourcesOf, superpose } from '../reduction/ind
 import { sourceViews } from '../solver/index.ts';
 import { read } from '../test/read-line.ts';
 import { networkCautions } from './cautions.ts';
-import { correctReading } from './correction.ts';
 import { loadingMap } from './loading-map.ts';
 import { measurementPointOf, shareTaken } from './measurement-point.ts';
 import { ohmmeterAt } from './ohmmeter.ts';
@@ -50,10 +49,7 @@ const pointAt = (setup: Setup) => {
 };
 
 test('what each range indicates is the whole network solved with it', () => {
-  const options = rangeTable(pointAt(across('10 V')), 'dc-voltage', [meter], {
-    sourceResistance: 0,
-    meterResistance: 0,
-  });
+  const options = rangeTable(pointAt(across('10 V')), 'dc-voltage', [meter]);
   expect(options).toHaveLength(2);
   for (const { range, indicated, loading, relativeLoading } of options) {
     const values = solveSetup(solved(panel), [meter], across(range.id));
@@ -72,11 +68,8 @@ test('a reading is corrected to what is true, the load’s law and all', () => {
     if (!values.ok) throw new Error(values.fault.code);
     return values.value.meters.V1!;
   })();
-  const corrected = correctReading(indicated!, 0, point, 20_000, 'dc-voltage', {
-    sourceResistance: 0,
-    meterResistance: 0,
-  });
-  expect(corrected!.value / point.truth!).toBeCloseTo(1, 9);
+  const corrected = point.correctionOn({ resistance: 20_000 })!;
+  expect((indicated! * corrected.factor) / point.truth!).toBeCloseTo(1, 9);
   // By the tangent alone it would not be: the load’s resistance goes along with its current.
   const straight = indicated! * (1 + point.sourceResistance! / 20_000);
   expect(Math.abs(straight / point.truth! - 1)).toBeGreaterThan(1e-4);

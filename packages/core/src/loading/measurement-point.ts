@@ -79,10 +79,11 @@ export function measurementPointOf(
   setup: Setup,
   meter: string,
 ): Result<MeasurementPoint, SolverFault> {
-  const real = solveSetup(unloaded, instruments, setup);
-  if (!real.ok) return real;
+  // A meter that is alone has no other meter's state, and may have no instrument yet.
+  const real = setup.meters.length > 1 ? solveSetup(unloaded, instruments, setup) : null;
+  if (real && !real.ok) return real;
   const blown = new Set(
-    setup.meters.flatMap(({ id }) => (id !== meter && real.value.meters[id]!.state === 'fuse-blown' ? [id] : [])),
+    setup.meters.flatMap(({ id }) => (id !== meter && real?.value.meters[id]!.state === 'fuse-blown' ? [id] : [])),
   );
   const meters = setup.meters.map((other) =>
     other.id === meter ? { ...other, instrument: ideal.id, range: 'ideal' } : other,

@@ -1,5 +1,5 @@
 import { read } from '../test/read-line.ts';
-import { ohmmeterAt, ohmsShown } from './ohmmeter.ts';
+import { ohmmeterAt, ohmmeterRows } from './ohmmeter.ts';
 import { solveUnloaded } from './unloaded.ts';
 
 const range = { id: '20 kΩ', fullScale: 19_990, testCurrent: 75e-6, resolution: 10 };
@@ -32,9 +32,18 @@ test('current sources at rest are open, and a part that stands alone is read as 
   expect(at('E1 6V: R1 900', 'E1')).toBeNull();
 });
 
-test('an ohmmeter shows its last digit, and OL', () => {
-  expect(ohmsShown(range, 9093)).toBe('9.09\u00a0kΩ');
-  expect(ohmsShown(range, 20_000)).toBe('OL');
-  expect(ohmsShown(range, -1234)).toBe('−1.23\u00a0kΩ');
-  expect(ohmsShown({ id: '200 Ω', fullScale: 199.9, testCurrent: 1e-3, resolution: 0.1 }, 68.04)).toBe('68.0\u00a0Ω');
+test('errors are those of the part, lead resistance included; an over-range display has none', () => {
+  const ohmRange = { id: '2 kΩ', fullScale: 1999, testCurrent: 1e-3, resolution: 1 };
+  const one = ohmmeterRows(
+    at('E1 6V/1: R1 1 + R2 1k', 'R1', 0.2)!,
+    { display: 'digital' },
+    { ...ohmRange, fullScale: 199.9, resolution: 0.1 },
+  );
+  expect(one[0]).toEqual({ name: 'out of circuit', display: '1.2\u00a0Ω', error: expect.closeTo(0.2, 12) });
+  const readings = { part: 1500, isolated: 1500, inCircuit: -234, live: 5000, voltage: 3 };
+  expect(ohmmeterRows(readings, { display: 'digital' }, ohmRange)).toEqual([
+    { name: 'out of circuit', display: '1.500\u00a0kΩ', error: 0 },
+    { name: 'in circuit, supply off', display: '−0.234\u00a0kΩ', error: expect.closeTo(-1.156, 12) },
+    { name: 'in circuit, supply on', display: 'OL', error: null },
+  ]);
 });

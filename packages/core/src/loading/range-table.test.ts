@@ -1,11 +1,17 @@
 import fc from 'fast-check';
-import type { Instrument } from '../instrument/index.ts';
+import type { Instrument, Range } from '../instrument/index.ts';
 import { nodesOf, type Network } from '../network/index.ts';
 import { resistance, soundNetwork } from '../test/random-network.ts';
-import { correctReading, otherMetersUncertainty } from './correction.ts';
+import { correctedValue, correctDisplay } from './corrected-value.ts';
+import { correctionFromSource } from './loading-ratio.ts';
 import { requiredResistance } from './required-resistance.ts';
-import { loadingShare, measurementPointOf, sourceResistanceUncertainty } from './measurement-point.ts';
-import { bestRangeOptions, rangeTable } from './range-table.ts';
+import {
+  loadingShare,
+  measurementPointOf,
+  sourceResistanceUncertainty,
+  type PointValues,
+} from './measurement-point.ts';
+import { bestRangeOptions, rangeIndications, rangeTable } from './range-table.ts';
 import type { Setup } from './setup.ts';
 import { solveSetup } from './solve-setup.ts';
 import { solveUnloaded } from './unloaded.ts';
@@ -32,7 +38,6 @@ const across = (instrument: string, range: string): Setup => ({
   id: 'S',
   meters: [{ id: 'V1', instrument, quantity: 'dc-voltage', range, red: 'B', black: '0' }],
 });
-const uncertainties = { sourceResistance: 0.03, meterResistance: 0.01 };
 const solved = (network: Network) => {
   const unloaded = solveUnloaded(network);
   if (!unloaded.ok) throw new Error(unloaded.fault.code);
@@ -47,14 +52,22 @@ test('the old meter on the divider: by hand', () => {
   const rs = (56_001.8 * below) / (56_001.8 + below);
   expect(point.value.ideal).toBeCloseTo(truth, 9);
   expect(point.value.sourceResistance).toBeCloseTo(rs, 6);
-  const options = rangeTable(point.value, 'dc-voltage', [old], uncertainties);
+  const options = rangeTable(point.value, 'dc-voltage', [old]);
   expect(options.map((option) => option.range.id)).toEqual(['2.5 V', '10 V', '50 V', '250 V']);
   const ten = options[1]!;
   const indicated = (truth * 20_000) / (20_000 + rs);
   expect(ten.indicated).toBeCloseTo(indicated, 9);
   expect(ten.relativeLoading).toBeCloseTo(-rs / (20_000 + rs), 12);
   expect(ten.uncorrected).toBeCloseTo(truth - indicated + 0.3 + 0.02, 9);
-  expect(ten.corrected).toBeCloseTo((0.3 + 0.02) * (1 + rs / 20_000) + (truth * rs * 0.04) / (20_000 + rs), 9);
+  // u² of the corrected value: class and a fifth of a division through 1 + R_s/R_m, and R_s off by the tolerances,
+  // ∂R_s/∂R = (R_s/R)² of each arm seen from B.
+  const lower = (42_000 / 81_000) ** 2;
+  const upperArm = (rs / 56_001.8) ** 2 * 560;
+  const lowerArm = (rs / below) ** 2;
+  const parts = [upperArm, lowerArm * lower * 1950, lowerArm * (39 / 81) ** 2 * 750, lowerArm * (39 / 81) ** 2 * 1350];
+  const reading = Math.hypot(0.3, 0.02) * (1 + rs / 20_000);
+  const tolerances = (Math.hypot(...parts) * indicated) / 20_000;
+  expect(ten.corrected).toBeCloseTo((2 * Math.hypot(reading, tolerances)) / Math.sqrt(3), 9);
   expect(ten.deflection).toBeCloseTo(indicated / 10, 12);
   // The highest range drags least, but its class hides more: as read the third is best, corrected the first.
   const best = bestRangeOptions(options);
@@ -77,15 +90,17 @@ test('what goes over range, backwards or through a fuse is not recommended', () 
     ],
   };
   const point = { ideal: 2, truth: 2, sourceResistance: 6 };
-  const options = rangeTable(point, 'dc-current', [fused], uncertainties);
+  const pointWith = (values: PointValues) => ({
+    ...values,
+    correctionOn: correctionFromSource('dc-voltage', values.sourceResistance ?? 0, 0),
+  });
+  const options = rangeTable(pointWith(point), 'dc-current', [fused]);
   expect(options.map((option) => option.state)).toEqual(['fuse-blown', 'fuse-blown', 'ok']);
   expect(bestRangeOptions(options).uncorrected!.range.id).toBe('high');
-  const backwards = rangeTable({ ideal: -2, truth: -2, sourceResistance: 6 }, 'dc-voltage', [old], uncertainties);
+  const backwards = rangeTable(pointWith({ ideal: -2, truth: -2, sourceResistance: 6 }), 'dc-voltage', [old]);
   expect(backwards.every((option) => option.state === 'reversed')).toBe(true);
   expect(bestRangeOptions(backwards)).toEqual({ uncorrected: null, corrected: null });
-  expect(rangeTable({ ideal: null, truth: null, sourceResistance: null }, 'dc-voltage', [old], uncertainties)).toEqual(
-    [],
-  );
+  expect(rangeIndications({ ideal: null, truth: null, sourceResistance: null }, 'dc-voltage', [old])).toEqual([]);
 });
 
 const kit = (resistances: readonly number[]): Instrument => ({
@@ -136,7 +151,7 @@ test('every range option is what solving the set-up afresh on that range gives, 
         ] as const) {
           const point = measurementPointOf(unloaded, [instrument], setup('v0', 'a0'), meter);
           if (!point.ok) throw new Error(point.fault.code);
-          const options = rangeTable(point.value, quantity, [instrument], uncertainties);
+          const options = rangeTable(point.value, quantity, [instrument]);
           const largest = Math.max(
             ...Object.values(unloaded.values.elements).map((of) =>
               Math.abs(of[meter === 'V1' ? 'voltage' : 'current'] ?? 0),
@@ -211,29 +226,81 @@ test('what would be enough: the error at that resistance is the one asked for; t
   expect(loadingShare(0, 5, 'dc-voltage')).toBe(0);
 });
 
-/** A place with nothing but its source resistance known. */
-const alone = (sourceResistance: number) => ({ ideal: null, truth: null, sourceResistance });
+/** A range that reads everything without an error of its own. */
+const perfect = (resistance: number): Range => ({ id: 'r', fullScale: 1e12, resistance });
 
-test('a reading is corrected back to the true value', () => {
+test('a display is corrected back to the true value', () => {
   fc.assert(
     fc.property(resistance, resistance, fc.double({ min: 1e-6, max: 1e3, noNaN: true }), (rs, rm, truth) => {
       for (const quantity of ['dc-voltage', 'dc-current'] as const) {
         const indicated = truth * (1 - loadingShare(rs, rm, quantity));
-        const corrected = correctReading(indicated, 0, alone(rs), rm, quantity, {
-          sourceResistance: 0,
-          meterResistance: 0,
-        })!;
-        if (loadingShare(rs, rm, quantity) < 0.999) expect(Math.abs(corrected.value / truth - 1)).toBeLessThan(1e-12);
-        expect(corrected.uncertainty).toBe(0);
+        const corrected = correctDisplay({ id: 'i' }, perfect(rm), indicated, correctionFromSource(quantity, rs, 0));
+        if (!corrected.ok) throw new Error(corrected.fault);
+        const { value, uncertainty } = corrected.value;
+        if (loadingShare(rs, rm, quantity) < 0.999) expect(Math.abs(value / truth - 1)).toBeLessThan(1e-12);
+        expect(uncertainty).toBe(0);
       }
     }),
   );
-  expect(correctReading(3.65, 0.32, alone(14_860), 20_000, 'dc-voltage', uncertainties)!.value).toBeCloseTo(
-    3.65 * 1.743,
-    6,
-  );
-  expect(correctReading(1, 0, alone(0), 0, 'dc-current', uncertainties)).toEqual({ value: 1, uncertainty: 0 });
-  expect(correctReading(1, 0, alone(0), 5, 'dc-current', uncertainties)).toBeNull();
+  const at = correctionFromSource('dc-voltage', 14_860, 0.03)({ resistance: 20_000, resistanceTolerance: 0.01 })!;
+  expect(at.factor).toBeCloseTo(1.743, 12);
+  expect(at.contributions).toEqual([
+    { of: 'source', contribution: expect.closeTo((0.743 * 0.03) / Math.sqrt(3), 12) },
+    { of: 'meter', contribution: expect.closeTo((0.743 * 0.01) / Math.sqrt(3), 12) },
+  ]);
+  expect(correctionFromSource('dc-current', 0, 0)({ resistance: 5 })).toBeNull();
+});
+
+test('a display that cannot exist is not corrected: over range, beyond the fuse, below zero on a needle', () => {
+  const on = correctionFromSource('dc-voltage', 1000, 0);
+  const range: Range = { id: 'r', fullScale: 10, resistance: 10_000, fuse: 20 };
+  const faultOf = (instrument: Instrument, display: number) => {
+    const made = correctDisplay(instrument, range, display, on);
+    return made.ok ? made.value.value : made.fault;
+  };
+  expect(faultOf({ id: 'd' }, 12)).toBe('over-range');
+  expect(faultOf({ id: 'd' }, 21)).toBe('fuse-blown');
+  expect(faultOf({ id: 'd' }, -9)).toBeCloseTo(-9.9, 12);
+  expect(faultOf({ id: 'a', display: 'analogue' }, -9)).toBe('reversed');
+});
+
+test('a fuse of another meter stays whole if it is whole in the set-up itself', () => {
+  // 12 V over 24 Ω and two ammeters of 3.5 Ω: 387 mA. With one of them at 0 Ω it would be 436 mA, above the 400 mA fuse.
+  const network = read('E1 12V: W1 link + R1 24');
+  const fused: Instrument = {
+    id: 'f',
+    functions: [{ quantity: 'dc-current', ranges: [{ id: 'a', fullScale: 0.4, resistance: 3.5, fuse: 0.4 }] }],
+  };
+  const setup: Setup = {
+    id: 'S',
+    meters: [
+      { id: 'A1', instrument: 'f', quantity: 'dc-current', range: 'a', node: 'A', ends: ['W1.from'] },
+      { id: 'A2', instrument: 'f', quantity: 'dc-current', range: 'a', node: 'B', ends: ['R1.from'] },
+    ],
+  };
+  const point = measurementPointOf(solved(network), [fused], setup, 'A2');
+  if (!point.ok) throw new Error(point.fault.code);
+  const [option] = rangeTable(point.value, 'dc-current', [fused]);
+  expect(option).toMatchObject({ state: 'ok', indicated: expect.closeTo(12 / 31, 12) });
+  expect(point.value.correctionOn(option!.range)!.factor).toBeCloseTo(31 / 24, 12);
+});
+
+test('a true value of 0 that other meters change cannot be corrected back to', () => {
+  // A balanced bridge reads 0; an ammeter in one arm unbalances it.
+  const network = read('E1 6V: (R1 1k + R2 1k) || (R3 1k + R4 1k)');
+  const [mid, other] = nodesOf(network).filter((node) => node !== 'A' && node !== '0') as [string, string];
+  const meter = kit([1e6, 50]);
+  const setup: Setup = {
+    id: 'S',
+    meters: [
+      { id: 'V1', instrument: 'k', quantity: 'dc-voltage', range: 'v0', red: mid, black: other },
+      { id: 'A1', instrument: 'k', quantity: 'dc-current', range: 'a1', node: 'A', ends: ['R1.from'] },
+    ],
+  };
+  const point = measurementPointOf(solved(network), [meter], setup, 'V1');
+  if (!point.ok) throw new Error(point.fault.code);
+  expect(point.value.truth).toBe(0);
+  expect(rangeTable(point.value, 'dc-voltage', [meter]).map(({ corrected }) => corrected)).toEqual([null, null]);
 });
 
 test('with voltmeter and ammeter both in, the corrected value is the true one with neither: by hand', () => {
@@ -258,19 +325,21 @@ test('with voltmeter and ammeter both in, the corrected value is the true one wi
   const both = 1 / (1 / 680 + 1 / 20_000);
   const indicated = (6 * both) / (both + 10.5);
   const truth = (6 * 680) / 680.5;
-  const corrected = correctReading(indicated, 0.01, point.value, 20_000, 'dc-voltage', uncertainties)!;
-  expect(corrected.value).toBeCloseTo(truth, 9);
-  // The factor of the ammeter is 1 + 10/(680 + 0.5): 5 % of the part and 1 % of the ammeter move it by so much.
-  const factor = (ohms: number, ammeter: number): number => 1 + ammeter / (ohms + 0.5);
-  const byPart = Math.abs(factor(680 * 1.05, 10) - factor(680 * 0.95, 10)) / 2;
-  const byMeter = (factor(680, 10.1) - factor(680, 9.9)) / 2;
-  const otherMeters = otherMetersUncertainty(solved(network), [meter], setup, 'V1', 0.01);
-  expect(otherMeters).toBeCloseTo((byPart + byMeter) / factor(680, 10), 9);
-  const unsure = correctReading(indicated, 0.01, point.value, 20_000, 'dc-voltage', { ...uncertainties, otherMeters })!;
-  expect(unsure.uncertainty - corrected.uncertainty).toBeCloseTo(truth * otherMeters, 9);
-  expect(otherMetersUncertainty(solved(network), [meter], { ...setup, meters: [setup.meters[0]!] }, 'V1', 0.01)).toBe(
-    0,
-  );
+  const correction = point.value.correctionOn({ resistance: 20_000, resistanceTolerance: 0.02 })!;
+  expect(indicated * correction.factor).toBeCloseTo(truth, 9);
+  // T/E = R/(R + 0.5)·(1 + 10.5·(1/R + 1/R_V)) + 10.5·… by differences of the closed form.
+  const factor = (ohms: number, volts: number): number => {
+    const parallel = 1 / (1 / ohms + 1 / volts);
+    return ohms / (ohms + 0.5) / (parallel / (parallel + 10.5));
+  };
+  const slope = (at: (by: number) => number, by: number): number => (at(by) - at(-by)) / 2 / by;
+  const byPart = Math.abs(slope((by) => factor(680 + by, 20_000), 0.01)) * 34;
+  const byMeter = Math.abs(slope((by) => factor(680, 20_000 + by), 1)) * 400;
+  expect(correction.contributions.map(({ of }) => of)).toEqual(['R1', 'meter']);
+  expect(correction.contributions[0]!.contribution).toBeCloseTo(byPart / Math.sqrt(3), 9);
+  expect(correction.contributions[1]!.contribution).toBeCloseTo(byMeter / Math.sqrt(3), 9);
+  const u = correctedValue(correction, { instrument: { id: 'm' }, range: perfect(1), value: indicated }).uncertainty;
+  expect(u).toBeCloseTo((2 * indicated * Math.hypot(byPart, byMeter)) / Math.sqrt(3), 9);
 });
 
 test('every meter of a set-up is corrected back to what is there with none', () => {
@@ -306,19 +375,17 @@ test('every meter of a set-up is corrected back to what is there with none', () 
         // Where next to nothing of the true value is left to be read, nothing leads back to it.
         if (quantity === 'dc-voltage' && Math.abs(indicated) < 1e-6 * scale) continue;
         if (Math.abs(indicated) < 1e-6 * Math.abs(truth)) continue;
-        const corrected = correctReading(indicated, 0, point.value, quantity === 'dc-voltage' ? rv : ra, quantity, {
-          sourceResistance: 0,
-          meterResistance: 0,
-        });
+        const corrected = point.value.correctionOn({ resistance: quantity === 'dc-voltage' ? rv : ra });
         const size = Math.max(Math.abs(truth), Math.abs(indicated));
-        if (corrected) expect(Math.abs(corrected.value - truth)).toBeLessThanOrEqual(1e-7 * size);
+        if (corrected) expect(Math.abs(indicated * corrected.factor - truth)).toBeLessThanOrEqual(1e-7 * size);
       }
     }),
   );
 });
 
-test('where the other meters leave nothing to read, no range leads back to the true value', () => {
-  const options = rangeTable({ ideal: 0, truth: 1, sourceResistance: 100 }, 'dc-voltage', [old], uncertainties);
+test('if the other meters leave nothing to read, no range leads back to the true value', () => {
+  const point = { ideal: 0, truth: 1, sourceResistance: 100, correctionOn: () => null };
+  const options = rangeTable(point, 'dc-voltage', [old]);
   expect(options.map(({ corrected }) => corrected)).toEqual([null, null, null, null]);
   expect(bestRangeOptions(options)).toMatchObject({ corrected: null, uncorrected: { range: { id: '2.5 V' } } });
 });

@@ -1,5 +1,6 @@
 import type { Instrument } from '../instrument/index.ts';
 import { ok, type Result } from '../result.ts';
+import { sumOf } from '../quantity/index.ts';
 import type { SolverFault } from '../solver/index.ts';
 import type { Setup } from './setup.ts';
 import { solveSetup, type MeterReading } from './solve-setup.ts';
@@ -27,7 +28,8 @@ export function togetherAndApart(
     const single = solveSetup(unloaded, instruments, { ...setup, meters: [meter] });
     if (!single.ok) return single;
     const [together, alone] = [all.value.meters[meter.id]!, single.value.meters[meter.id]!];
-    const shift = together.indicated === null || alone.indicated === null ? null : together.indicated - alone.indicated;
+    const shift =
+      together.indicated === null || alone.indicated === null ? null : sumOf([together.indicated, -alone.indicated]);
     compared.push({ meter: meter.id, together, alone, shift });
   }
   return ok(compared);

@@ -129,7 +129,8 @@ function nearTheFuse(
   const { accuracy, resolution } = readingUncertainty(chosen.instrument, range, indicated);
   const ratio = outside / sourceResistance;
   const uncertainty =
-    (accuracy + resolution) * (1 + ratio) + indicated * ratio * (sourceUncertainty + (range.resistanceTolerance ?? usualResistanceTolerance));
+    (accuracy + resolution) * (1 + ratio) +
+    indicated * ratio * (sourceUncertainty + (range.resistanceTolerance ?? usualResistanceTolerance));
   return [
     ...lines,
     `Or put ${formatQuantity(added, 'Ω', { digits: 2, trim: true })} (1 %) in series for this reading: ${range.id} then indicates ${amps(indicated)}, and the current without it follows to ${costs(uncertainty)}.`,

@@ -27,7 +27,9 @@ test.each(problemKinds)('many %s problems, no two alike, each have a finite, sen
         } else expect(answer).not.toBeNull();
       }
     }
-  expect(texts.size).toBeGreaterThan(levels.length * seeds.length * (kind === 'multiplier' || kind === 'shunt' ? 0.3 : 0.7));
+  expect(texts.size).toBeGreaterThan(
+    levels.length * seeds.length * (kind === 'multiplier' || kind === 'shunt' ? 0.3 : 0.7),
+  );
 });
 
 test.each(problemKinds)(

@@ -19,12 +19,17 @@ const mostDigits = 15;
  */
 export function digitsFor(value: number | null, uncertainty: number | null): number {
   if (!value || !uncertainty || !Number.isFinite(value) || !Number.isFinite(uncertainty)) return usualDigits;
-  const lastPlace = mantissaOf(Math.abs(uncertainty), uncertaintyDigits).exponent - (uncertaintyDigits - 1);
-  const before = mantissaOf(Math.abs(value)).exponent - lastPlace + 1;
-  const digits = Math.min(mostDigits, Math.max(1, before));
+  const digits = digitsBeforeCarry(value, uncertainty);
   // Rounding may carry into another decade: 9.9996 to thousandths is 10.000.
   const carried = mantissaOf(Math.abs(value), digits).exponent - mantissaOf(Math.abs(value)).exponent;
   return Math.min(mostDigits, digits + carried);
+}
+
+/** Digits of a value down to the last place of its uncertainty, before it is rounded there. */
+function digitsBeforeCarry(value: number, uncertainty: number | null): number {
+  if (!uncertainty) return usualDigits;
+  const lastPlace = mantissaOf(Math.abs(uncertainty), uncertaintyDigits).exponent - (uncertaintyDigits - 1);
+  return Math.min(mostDigits, Math.max(1, mantissaOf(Math.abs(value)).exponent - lastPlace + 1));
 }
 
 /**
@@ -46,5 +51,9 @@ export function formatMeasuredValue(value: number | null, uncertainty: number | 
     const place = 10 ** (exponent - (uncertaintyDigits - 1));
     if (Math.abs(value) < place / 2) return formatQuantity(0, unit);
   }
-  return formatQuantity(value, unit, { digits: digitsFor(value, uncertainty) });
+  const digits = digitsFor(value, uncertainty);
+  if (!value) return formatQuantity(value, unit, { digits });
+  // What rounding carries into another decade keeps its last place: it is rounded before it gets that digit.
+  const rounded = Number(value.toPrecision(digitsBeforeCarry(value, uncertainty)));
+  return formatQuantity(rounded, unit, { digits });
 }

@@ -15,5 +15,6 @@ export {
 } from './preferred-values.ts';
 export { printedCodeOf, readPrintedCode, type PrintedCode } from './printed-code.ts';
 export { exponentByPrefix, prefixByExponent, smallestExponent } from './prefix.ts';
+export { sumOf } from './sum.ts';
 export { writePercent, writeQuantity } from './write-quantity.ts';
 export type { Unit } from './unit.ts';

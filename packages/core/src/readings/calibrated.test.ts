@@ -1,11 +1,5 @@
 import type { Instrument, Range } from '../instrument/index.ts';
-import {
-  bestRangeOptions,
-  correctIndication,
-  measurementPointOf,
-  rangeTable,
-  solveUnloaded,
-} from '../loading/index.ts';
+import { bestRangeOptions, correctDisplay, measurementPointOf, rangeTable, solveUnloaded } from '../loading/index.ts';
 import { read } from '../test/read-line.ts';
 import { compareReadings } from './compare.ts';
 import type { Reading } from './reading.ts';
@@ -41,7 +35,6 @@ const point = (() => {
   if (!found.ok) throw new Error(found.fault.code);
   return found.value;
 })();
-const exact = { sourceResistance: 0, meterResistance: 0 };
 
 test('a known error comes off a reading before it is compared: worked by hand', () => {
   // Applied 5.7 V: error 0.04 + 0.05·(5.7 − 5)/5 = 0.047, so that the display says 5.747, 5.75 in two digits.
@@ -69,30 +62,25 @@ test('a known error comes off a reading before it is compared: worked by hand', 
 });
 
 test('a reading is corrected for the instrument first and for its loading then', () => {
-  const corrected = correctIndication(
-    certified,
-    certified.functions![0]!.ranges[0] as Range,
-    'dc-voltage',
-    5.75,
-    point,
-    exact,
-  )!;
-  expect(corrected.value).toBeCloseTo(5.7029703 / 0.95, 6);
-  // √3·0.004/2 and half a count, both through 1/0.95
-  expect(corrected.uncertainty).toBeCloseTo((0.0034641 + 0.005) / 0.95, 6);
+  const corrected = correctDisplay(certified, certified.functions![0]!.ranges[0] as Range, 5.75, point.correctionOn);
+  if (!corrected.ok) throw new Error(corrected.fault);
+  expect(corrected.value.value).toBeCloseTo(5.7029703 / 0.95, 6);
+  // U/2 of the certificate and half a count, both through 1/0.95
+  expect(corrected.value.uncertainty).toBeCloseTo((2 * Math.hypot(0.002, 0.005 / Math.sqrt(3))) / 0.95, 9);
+  expect(corrected.value.budget.map(({ of }) => of)).toEqual(['certificate', 'resolution']);
 });
 
 test('taken as it stands a reading has the known error in it; corrected it has the certificate’s uncertainty', () => {
-  const [option] = rangeTable(point, 'dc-voltage', [certified], exact);
+  const [option] = rangeTable(point, 'dc-voltage', [certified]);
   expect(option!.ownError).toBeCloseTo(0.047, 12);
   // loading −0.3, own error +0.047
   expect(option!.uncorrected).toBeCloseTo(0.253 + 0.0034641 + 0.005, 6);
-  expect(option!.corrected).toBeCloseTo((0.0034641 + 0.005) / 0.95, 6);
+  expect(option!.corrected).toBeCloseTo((2 * Math.hypot(0.002, 0.005 / Math.sqrt(3))) / 0.95, 9);
   // A better range on paper, without a certificate.
   const other: Instrument = {
     id: 'e',
     functions: [{ quantity: 'dc-voltage', ranges: [{ ...range, accuracyOfReading: 0.004 }] }],
   };
-  const best = bestRangeOptions(rangeTable(point, 'dc-voltage', [other, certified], exact));
+  const best = bestRangeOptions(rangeTable(point, 'dc-voltage', [other, certified]));
   expect(best.corrected!.instrument.id).toBe('d');
 });

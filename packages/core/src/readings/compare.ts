@@ -32,7 +32,10 @@ export interface ComparisonOptions {
 }
 
 /** Compares readings with their expected values, and the sums that they form. Readings that are struck out are omitted. */
-export function compareReadings(job: ReadJob, { budget = false }: ComparisonOptions = {}): Result<Comparison, SolverFault> {
+export function compareReadings(
+  job: ReadJob,
+  { budget = false }: ComparisonOptions = {},
+): Result<Comparison, SolverFault> {
   const unloaded = solveUnloaded(job.network);
   if (!unloaded.ok) return unloaded;
   const { instruments = [], conventions = {}, readings = [] } = job;

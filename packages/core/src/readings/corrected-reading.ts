@@ -51,7 +51,10 @@ export function correctionFactorOf(
   const before = bySetup.get(key);
   if (before !== undefined) return before;
   const found = factorOf(placed.unloaded, instruments, setup);
-  const named = found && { ...found, contributions: found.contributions.map((one) => ({ ...one, of: nameOf(reading, one.of) })) };
+  const named = found && {
+    ...found,
+    contributions: found.contributions.map((one) => ({ ...one, of: nameOf(reading, one.of) })),
+  };
   bySetup.set(key, named);
   return named;
 }

@@ -4,21 +4,24 @@ import { toleranceLimits } from '../uncertainty/index.ts';
 import type { CountedReading, ReadingSum } from './reading-sums.ts';
 import type { CurrentReading } from './reading.ts';
 
-/** What the gap of a sum is made of, V or A: what loading leaves for certain, and what else may. */
+/** Components of a sum's remainder, V or A. */
 export interface SumParts {
   /** The sum itself. */
   readonly gap: number;
-  /** What the meters' loading leaves. */
+  /** Remainder that the meters' loading leaves. */
   readonly loading: number;
-  /** Limit of what the instruments' accuracy may leave, √Σ of the terms' limits. */
+  /**
+   * Contributions to U of the sum, k = 2, in quadrature: U² = accuracy² + resolution² + spread². Each is 2·√Σu² over the terms, a
+   * limit ±a counting with a/√3.
+   */
   readonly accuracy: number;
-  /** The same of their resolution. */
   readonly resolution: number;
-  /** Half the span that the parts' tolerances may leave, one corner for all terms. */
+  readonly spread: number;
+  /** Limit of what the parts' tolerances may leave: half the span over one corner for all terms. */
   readonly tolerance: number;
 }
 
-/** How much of a sum's gap is loading, accuracy, resolution and tolerance. */
+/** Returns the components of a sum's remainder: loading, the contributions to its U, and tolerance. */
 export function explainSum(
   sum: ReadingSum,
   counted: readonly CountedReading[],
@@ -41,11 +44,13 @@ export function explainSum(
     varied.map(({ expectation }) => expectation.response!),
     varied.map(({ sign }) => sign),
   );
+  const expanded = (of: readonly number[]): number => 2 * Math.hypot(...of);
   return {
     gap: sum.sum,
     loading: sum.expected,
-    accuracy: Math.hypot(...limits.map(({ accuracy }) => accuracy)),
-    resolution: Math.hypot(...limits.map(({ resolution }) => resolution)),
+    accuracy: expanded(limits.map(({ accuracy }) => accuracy / Math.sqrt(3))),
+    resolution: expanded(limits.map(({ resolution }) => resolution / Math.sqrt(3))),
+    spread: expanded(terms.map(({ compared }) => compared.spread ?? 0)),
     tolerance: (high - low) / 2,
   };
 }

@@ -24,3 +24,6 @@ export { compareReading, verdictWords, type ComparedReading, type Verdict } from
 export { readingSums, type CountedReading, type ReadingSum, type SumTerm } from './reading-sums.ts';
 export type { Sweep, SweepConnection, SweepMeter, SweepPoint } from './sweep.ts';
 export { equalCurrents, explainSum, type EqualCurrents, type SumParts } from './explain.ts';
+export { displayRemark } from './display-remark.ts';
+export { sweepResult, type ExpectedPoint, type SweepResult } from './swept-resistance.ts';
+export { observationOf } from './observation-of.ts';

@@ -2,7 +2,8 @@ import type { Instrument } from '../instrument/index.ts';
 import { solveSetup, solveUnloaded } from '../loading/index.ts';
 import { replaceElement, type Network, type Resistor } from '../network/index.ts';
 import { read } from '../test/read-line.ts';
-import { expectationOf, setupOf } from './expectation.ts';
+import { expectationOf } from './expectation.ts';
+import { setupOf } from './setup-of.ts';
 import type { Reading } from './reading.ts';
 
 const instruments: readonly Instrument[] = [

@@ -9,7 +9,10 @@ import {
 import { exponentByPrefix } from '../quantity/index.ts';
 import type { Conventions, Observation, Reading } from './reading.ts';
 
-/** What a reading says, in V, A or Ω. */
+/** The keys of a reading that its value depends on. */
+export type ReadNumbers = Pick<Reading, 'quantity' | 'range' | 'observations' | 'scale' | 'rate'>;
+
+/** Value of a reading, in V, A or Ω. */
 export interface ObservedValue {
   /** Several observations taken together by convention; null where any of them is `OL`. */
   readonly value: number | null;
@@ -30,7 +33,7 @@ export interface ObservedValue {
  * @param instrument  the one that the reading names; undefined where it is gone
  */
 export function observedValue(
-  reading: Reading,
+  reading: ReadNumbers,
   instrument: Instrument | undefined,
   statistic: Conventions['observations'] = 'mean',
 ): ObservedValue {
@@ -49,7 +52,12 @@ export function observedValue(
 }
 
 /** Returns u of a reading if it had this value: accuracy and resolution as rectangular limits, and the spread of its observations. */
-export function standardUncertainty(reading: Reading, instrument: Instrument, value: number, spread: number): number {
+export function standardUncertainty(
+  reading: Pick<ReadNumbers, 'quantity' | 'range' | 'rate'>,
+  instrument: Instrument,
+  value: number,
+  spread: number,
+): number {
   const range = findRange(instrument, reading.quantity, reading.range);
   if (!range) return spread;
   const { accuracy, resolution } = readingUncertainty(instrument, range, value, reading.rate);
@@ -83,7 +91,7 @@ function together(numbers: readonly number[], statistic: NonNullable<Conventions
 }
 
 /** What a number read from another range's scale is multiplied by. */
-function scaleFactor(reading: Reading, instrument: Instrument, range: Range | ResistanceRange): number {
+function scaleFactor(reading: ReadNumbers, instrument: Instrument, range: Range | ResistanceRange): number {
   const scale =
     reading.scale === undefined ? undefined : findRange(instrument, reading.quantity, reading.scale)?.fullScale;
   return scale === undefined ? 1 : range.fullScale / scale;

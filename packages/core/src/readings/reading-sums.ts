@@ -1,4 +1,5 @@
 import { endsAt, parseEnd, type Network } from '../network/index.ts';
+import { sumOf } from '../quantity/index.ts';
 import { toleranceLimits } from '../uncertainty/index.ts';
 import type { ComparedReading } from './compared-reading.ts';
 import type { Expectation } from './expectation.ts';
@@ -46,10 +47,10 @@ export function readingSums(
       network,
       readings.filter((one) => one.quantity === 'dc-current'),
     ).map((terms) => ['node', terms] as const),
-  ].map(([kind, terms]) => sumOf(kind, terms, byId, conventions));
+  ].map(([kind, terms]) => readingSum(kind, terms, byId, conventions));
 }
 
-function sumOf(
+function readingSum(
   kind: ReadingSum['kind'],
   terms: readonly SumTerm[],
   byId: ReadonlyMap<string, CountedReading>,
@@ -61,8 +62,8 @@ function sumOf(
     if (conventions.sign !== 'magnitude') return value!;
     return expected! < 0 ? -Math.abs(value!) : Math.abs(value!);
   };
-  const sum = of.reduce((total, term) => total + term.sign * valueOf(term), 0);
-  const expected = of.reduce((total, term) => total + term.sign * term.compared.expected!, 0);
+  const sum = sumOf(of.map((term) => term.sign * valueOf(term)));
+  const expected = sumOf(of.map((term) => term.sign * term.compared.expected!));
   const uncertainty = Math.hypot(...of.map(({ compared }) => compared.uncertainty ?? 0));
   const explained = (): boolean => {
     if (Math.abs(sum - expected) <= uncertainty) return true;
@@ -124,7 +125,7 @@ function nodes(network: Network, readings: readonly CurrentReading[]): SumTerm[]
     return { node: byId.get(element)![far], end: `${element}.${far}` };
   };
   const newest = [...readings].reverse();
-  return [...names].flatMap((node) => {
+  const sums = [...names].flatMap((node) => {
     const ends = endsAt(network, node);
     const terms = new Map<string, { readonly term: SumTerm; readonly covers: readonly string[] }>();
     for (const end of ends) {
@@ -145,4 +146,10 @@ function nodes(network: Network, readings: readonly CurrentReading[]): SumTerm[]
     const once = covered.length === ends.length && new Set(covered).size === ends.length;
     return once ? [[...terms.values()].map(({ term }) => term)] : [];
   });
+  return sums.filter((terms, index) => !sums.slice(0, index).some((earlier) => isReversed(earlier, terms)));
 }
+
+/** Returns whether one sum is the other with all signs reversed: with two nodes, the current sum of each is that of the other. */
+const isReversed = (one: readonly SumTerm[], other: readonly SumTerm[]): boolean =>
+  one.length === other.length &&
+  one.every(({ reading, sign }) => other.some((term) => term.reading === reading && term.sign === -sign));

@@ -81,7 +81,13 @@ function supplied({ net, equivalent }: Reduction, pen: Pen): Carried & { lines: 
   const current = pen.keep(emf / pen.keep(whole + inside));
   const voltage = pen.keep(current * whole);
   const lines = [
-    value('Supply', `${pen.volts(emf)} / (${pen.ohms(whole)}${inside > 0 ? ` + ${pen.ohms(inside)}` : ''})`, current, 'A', pen),
+    value(
+      'Supply',
+      `${pen.volts(emf)} / (${pen.ohms(whole)}${inside > 0 ? ` + ${pen.ohms(inside)}` : ''})`,
+      current,
+      'A',
+      pen,
+    ),
   ];
   lines.push(value('At its terminals', `${pen.amps(current)} × ${pen.ohms(whole)}`, voltage, 'V', pen));
   if (inside > 0)
@@ -100,15 +106,20 @@ function supplied({ net, equivalent }: Reduction, pen: Pen): Carried & { lines: 
 }
 
 /** Gives the parts of a step what they carry, from what the parts carry that they were joined into. */
-function undo(
-  { rule, parts, into, points, centre }: Step,
-  carried: Map<string, Carried>,
-  pen: Pen,
-): UpLine[] {
+function undo({ rule, parts, into, points, centre }: Step, carried: Map<string, Carried>, pen: Pen): UpLine[] {
   switch (rule) {
     case 'dead-end': {
       for (const part of parts) carried.set(part.id, { voltage: 0, current: 0 });
-      return [{ kind: 'note', title: `${parts[0]!.id} carries no current`, formula: '', value: 0, unit: 'A', digits: pen.digits }];
+      return [
+        {
+          kind: 'note',
+          title: `${parts[0]!.id} carries no current`,
+          formula: '',
+          value: 0,
+          unit: 'A',
+          digits: pen.digits,
+        },
+      ];
     }
     case 'series': {
       const whole = carried.get(into[0]!.id)!;
@@ -193,7 +204,13 @@ function shareLines(
   const kept = series ? pen.amps(whole.current) : pen.volts(whole.voltage);
   const total = series ? whole.voltage : whole.current;
   const lines = parts.map((part, index) =>
-    value(`${part.id} keeps ${kept}`, `${kept} ${series ? '×' : '/'} ${pen.ohms(part.resistance)}`, shares[index]!, unit, pen),
+    value(
+      `${part.id} keeps ${kept}`,
+      `${kept} ${series ? '×' : '/'} ${pen.ohms(part.resistance)}`,
+      shares[index]!,
+      unit,
+      pen,
+    ),
   );
   const sum = pen.keep(shares.reduce((a, b) => a + b));
   const others = shares.slice(0, -1);

@@ -7,3 +7,4 @@ export { simulatedIdentity, simulatedNote, type ReportReading } from './report-r
 export type { ReportSum } from './report-sums.ts';
 export type { ReportInstrument, UsedRange } from './report-instruments.ts';
 export { kitNotesOf, type KitNotes, type Signature } from './signature.ts';
+export type { ReportSweep } from './report-sweeps.ts';

@@ -39,9 +39,7 @@ function sentencesOf(unloaded: Unloaded, instruments: readonly Instrument[], one
     compared.explainedByLoading
       ? `Taken for the true value, ${told(value)} would have been called wrong; the meter explains it.`
       : '',
-    corrected === null
-      ? ''
-      : `Corrected for it: ${formatMeasured(corrected, compared.correctedUncertainty, unit)}.`,
+    corrected === null ? '' : `Corrected for it: ${formatMeasured(corrected, compared.correctedUncertainty, unit)}.`,
   ]
     .filter((sentence) => sentence !== '')
     .join(' ');

@@ -140,10 +140,10 @@ function limitWords(source: SourceOf<'source' | 'current-source'>): string {
   return [...limits, ...ceiling].join(', ');
 }
 
-/** Which figure counts as what the supply gives, by the job's convention. */
+/** Figure that the record gives as the output of a supply, by the job's convention. Predictions always use the EMF. */
 export const supplyWords: Readonly<Record<NonNullable<Conventions['supply']>, string>> = {
-  meter: 'The supply counts as what the meter read at it.',
-  posts: 'The supply counts as what the meter read at its posts.',
-  clips: 'The supply counts as what the meter read at the clips of the leads.',
-  rated: 'The supply counts as what it is rated for.',
+  meter: 'Output of a supply: the reading across it, or its rated value if there is none. Predictions use the EMF.',
+  posts: 'Output of a supply: the reading at its posts, or its rated value if there is none. Predictions use the EMF.',
+  clips: 'Output of a supply: the reading at the clips, or its rated value if there is none. Predictions use the EMF.',
+  rated: 'Output of a supply: its rated value. Predictions use the EMF.',
 };

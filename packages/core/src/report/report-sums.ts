@@ -26,7 +26,7 @@ export const reportSums = (
   }));
 
 const verdicts = {
-  closes: 'closes',
+  closes: 'agrees',
   'explained-by-loading': 'explained by loading',
-  'does-not-close': 'does not close',
+  'does-not-close': 'does not agree',
 } as const;

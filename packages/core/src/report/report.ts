@@ -22,6 +22,7 @@ import { reportInstruments, type ReportInstrument } from './report-instruments.t
 import { reportParts, reportSupplies, type ReportPart, type ReportSupply } from './report-parts.ts';
 import { reportReadings, type ReportReading } from './report-readings.ts';
 import { reportSections, type ReportSection } from './report-sections.ts';
+import { reportSweeps, type ReportSweep } from './report-sweeps.ts';
 import { reportSums, type ReportSum } from './report-sums.ts';
 import { resultWords } from './result-words.ts';
 import type { KitNotes, Signature } from './signature.ts';
@@ -44,6 +45,7 @@ export interface Report {
   readonly readings: readonly ReportReading[];
   readonly loading: readonly string[];
   readonly sums: readonly ReportSum[];
+  readonly sweeps: readonly ReportSweep[];
   readonly diagnosis: readonly string[];
   readonly instruments: readonly ReportInstrument[];
   readonly cautions: readonly string[];
@@ -110,6 +112,7 @@ function reportOf(job: Job, network: Network, unloaded: Unloaded, extras: Report
     readings,
     loading: loadingWords(unloaded, instruments, readings),
     sums,
+    sweeps: reportSweeps(network, instruments, job.sweeps ?? []),
     diagnosis: diagnosisWords(comparable.length, off, extras.diagnosis ?? null),
     instruments: used,
     cautions: cautionsThatStood(job, unloaded, steps, valid),

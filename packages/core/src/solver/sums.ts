@@ -1,4 +1,5 @@
 import { nodesOf, type Element, type Network } from '../network/index.ts';
+import { sumOf } from '../quantity/index.ts';
 import type { NetworkValues } from './network-values.ts';
 
 /** Kirchhoff's current law at a node: what runs in against what runs out. */
@@ -44,7 +45,9 @@ export function nodeSums(network: Network, values: NetworkValues): NodeSum[] {
       .filter(({ current }) => current < 0)
       .map(({ element, current }) => ({ element, current: -current }));
     const out = leaving.filter(({ current }) => current > 0);
-    const left = determined ? total(into) - total(out) : null;
+    const left = determined
+      ? sumOf([...into.map(({ current }) => current), ...out.map(({ current }) => -current)])
+      : null;
     return {
       node,
       into,
@@ -106,15 +109,16 @@ function wayBetween(
 
 function loopOf(first: Element, way: readonly Stretch[], values: NetworkValues): LoopSum {
   const stretches = [{ element: first, from: first.from, to: first.to }, ...way];
-  let left: number | null = 0;
+  const known: number[] = [];
   let size = 0;
   const drops = stretches.map(({ element, from }) => {
     const voltage = values.elements[element.id]?.voltage ?? null;
     const drop = voltage === null ? null : element.from === from ? voltage : 0 - voltage;
-    left = left === null || drop === null ? null : left + drop;
+    if (drop !== null) known.push(drop);
     size = Math.max(size, Math.abs(drop ?? 0));
     return { element: element.id, voltage: drop ?? NaN };
   });
+  const left = known.length < drops.length ? null : sumOf(known);
   return {
     nodes: [...stretches.map(({ from }) => from), first.from],
     drops,

@@ -3,6 +3,7 @@ import {
   formatPercent,
   jobStatus,
   readingsStatus,
+  unreadableWords,
   type Job,
   type JobStatus,
   type Signature,
@@ -49,15 +50,17 @@ function inWords({
   sumsClose,
   setups,
   worstError,
+  unreadable,
 }: JobStatus): Omit<StepStatus, 'readings' | 'report'> {
   const size = `${count(parts, 'part')}, ${count(nodes, 'node')}`;
   const outside = outOfTolerance > 0 ? ` · ${outOfTolerance} out of tolerance` : '';
   const worst = worstError ? `, worst ${formatPercent(worstError, { signed: true })}` : '';
-  const sums = sumsClose ? 'sums close' : 'sums do not close';
+  const unread = unreadable.length > 0 ? `, ${unreadableWords(unreadable)}` : '';
+  const sums = sumsClose ? 'sums agree' : 'sums do not agree';
   return {
     network: solved ? size + outside : 'cannot be solved yet',
     trueValues: !solved ? 'cannot be solved yet' : cautions > 0 ? count(cautions, 'caution') : sums,
-    setups: setups === 0 ? 'none yet' : count(setups, 'set-up') + worst,
+    setups: setups === 0 ? 'none yet' : count(setups, 'set-up') + worst + unread,
     isLoaded: worstError !== null,
   };
 }

@@ -21,6 +21,8 @@ interface Props {
   readonly large?: boolean;
   /** What the simulated bench shows here; left out where nothing can be read from it. */
   readonly simulate?: () => Observation | null;
+  /** Returns why the range cannot display an observation; it is shown before the observation is kept. */
+  readonly remarkOn?: (observation: Observation) => string | null;
   /** Keeps what the display says; `stay` to add another observation. */
   readonly onKeep: (observation: Observation, stay: boolean, origin: Origin) => void;
   /** The instrument's own reading; null or left out where it cannot be asked. */
@@ -32,11 +34,23 @@ interface Props {
  * down; Enter keeps the reading and goes on, Shift Enter keeps it and stays; S takes what the simulated bench shows, T what the instrument itself
  * sends.
  */
-export function DisplayEntry({ place, quantity, prefix: likely, focus, large = false, simulate, onKeep, link }: Props) {
+export function DisplayEntry({
+  place,
+  quantity,
+  prefix: likely,
+  focus,
+  large = false,
+  simulate,
+  remarkOn,
+  onKeep,
+  link,
+}: Props) {
   const typed = useInHand((state) => state.typed[place]) ?? '';
   const setTyped = (text: string): void => typeIn(place, text);
   const [prefix, setPrefix] = useState(likely);
-  const [refused, setRefused] = useState(false);
+  const [refused, setRefused] = useState<string | null>(null);
+  /** The observation that a remark was made on: the next Keep keeps it. */
+  const [remarked, setRemarked] = useState<string | null>(null);
   const [isSimulated, setSimulated] = useState(false);
   const field = useRef<HTMLInputElement>(null);
   const unit = unitOf(quantity);
@@ -50,9 +64,10 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
     if (next !== undefined) setPrefix(next);
   };
   const take = (text: string): void => {
-    setRefused(false);
+    setRemarked(null);
     setSimulated(false);
     const read = readDisplay(text, unit);
+    setRefused(read.otherUnit === null ? null : otherUnitSentence(read.otherUnit, prefix + unit));
     if (read.by !== 0) step(read.by);
     if (read.prefix !== null) setPrefix(read.prefix);
     setTyped(read.shown);
@@ -60,7 +75,8 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
   const takeSimulated = (): void => {
     const shown = simulate?.();
     if (!shown) return;
-    setRefused(false);
+    setRefused(null);
+    setRemarked(null);
     setSimulated(true);
     setPrefix(shown.unit.slice(0, -1));
     setTyped(shown.shown);
@@ -68,13 +84,21 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
   };
   const keep = (stay: boolean): void => {
     const shown = typed.replace('−', '-').toUpperCase();
-    if (!shownPattern.test(shown)) return setRefused(true);
-    onKeep(
-      { shown, unit: prefix + unit, at: new Date().toISOString() },
-      stay,
-      isSimulated ? { note: simulatedNote } : {},
-    );
+    if (!shownPattern.test(shown)) {
+      const { otherUnit } = readDisplay(typed, unit);
+      return setRefused(otherUnit === null ? notADisplay : otherUnitSentence(otherUnit, prefix + unit));
+    }
+    const observation: Observation = { shown, unit: prefix + unit, at: new Date().toISOString() };
+    const asTyped = `${shown} ${prefix + unit}`;
+    const remark = remarked === asTyped ? null : (remarkOn?.(observation) ?? null);
+    if (remark !== null) {
+      setRemarked(asTyped);
+      return setRefused(`${remark} Keep it again to keep it all the same.`);
+    }
+    onKeep(observation, stay, isSimulated ? { note: simulatedNote } : {});
     setTyped('');
+    setRefused(null);
+    setRemarked(null);
     setSimulated(false);
     field.current?.focus({ preventScroll: true });
   };
@@ -96,8 +120,8 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
             autoComplete="off"
             enterKeyHint="next"
             value={typed}
-            aria-invalid={refused}
-            aria-describedby={refused ? 'display-fault' : undefined}
+            aria-invalid={refused !== null}
+            aria-describedby={refused !== null ? 'display-fault' : undefined}
             placeholder={large ? undefined : 'display'}
             onChange={(event) => take(event.target.value)}
             onKeyDown={(event) =>
@@ -119,9 +143,9 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
         </Button>
       </div>
       {link && <LinkWords link={link} />}
-      {refused && (
+      {refused !== null && (
         <p id="display-fault" role="alert" className="text-[14px] text-fault">
-          Type what the display says: digits with a sign and a point where it has them, or OL.
+          {refused}
         </p>
       )}
       <div className="flex flex-wrap items-center justify-between gap-2">
@@ -144,6 +168,11 @@ export function DisplayEntry({ place, quantity, prefix: likely, focus, large = f
     </form>
   );
 }
+
+const notADisplay = 'This is not a display. Type its digits with sign and point, or OL.';
+
+const otherUnitSentence = (other: string, own: string): string =>
+  `${other} is not the unit of this step. Type the display in ${own}, or open the step of the other quantity.`;
 
 /** Letters that do something in the field, and Shift Enter. */
 function actOnKey(

@@ -1,16 +1,23 @@
 import {
+  bestRangeOptions,
+  displayRemark,
   displayToExpect,
   changeInstrument,
   findRange,
+  instrumentUncertainty,
   keepInstrument,
+  measurementPointOf,
   instrumentForJob,
   newMeter,
   placedPositive,
+  rangeTable,
   rangesOf,
   readingsAt,
+  setupFaults,
   unitOf,
   type Instrument,
   type KitInstrument,
+  type Meter,
   type Reading,
   type ReadingQuantity,
 } from '@usual-drag/core';
@@ -27,7 +34,6 @@ import { HowRead } from './how-read.tsx';
 import { useInHand, type FreePlace } from './in-hand.ts';
 import { keepReading, placedFree } from './keep-reading.ts';
 import { useInstrumentLink } from './use-instrument-link.ts';
-import { uncertaintyAt } from './uncertainty-at.ts';
 import { usualPrefix } from './step-words.ts';
 import { observationsAt, readSimulated } from './simulated.ts';
 import { TakenHere } from './taken-here.tsx';
@@ -46,8 +52,11 @@ const quantities: readonly { readonly value: ReadingQuantity; readonly text: str
   { value: 'resistance', text: 'Resistance' },
 ];
 
-/** Places a meter to be read without the plan. */
+/** Places a meter to be read without the plan: as the newest reading was taken, otherwise on the range that reads best. */
 export function placeFree(view: BenchView): void {
+  const last = view.job.readings?.findLast(({ struck }) => struck === undefined);
+  const again = last && asTaken(last, view);
+  if (again) return useInHand.setState({ free: again, again: null });
   const instrument = view.instruments.find((one) => rangesOf(one, 'dc-voltage').length > 0) ?? view.instruments[0];
   const free = instrument ? freeOf('dc-voltage', instrument, view) : null;
   if (free) useInHand.setState({ free, again: null });
@@ -74,6 +83,11 @@ export function FreeReading({ readings, view, free, kit }: Props) {
   const taken = readingsAt(readings.readings, reading);
   const newest = taken.at(-1);
   const compared = newest ? readings.comparedAs(newest) : null;
+  const isOwn =
+    compared !== null &&
+    newest!.instrument === free.instrument &&
+    newest!.range === free.range &&
+    newest!.rate === free.rate;
   const shown =
     instrument && range && expectation?.expected != null
       ? displayToExpect(instrument, quantity, range, expectation.expected)
@@ -143,14 +157,16 @@ export function FreeReading({ readings, view, free, kit }: Props) {
           </p>
           <ExpectationBar
             figures={
-              compared ?? {
-                true: expectation.true,
-                expected: expectation.expected,
-                low: expectation.limits?.low ?? null,
-                high: expectation.limits?.high ?? null,
-                uncertainty: uncertaintyAt(instrument, range, expectation.expected),
-                value: null,
-              }
+              isOwn
+                ? compared!
+                : {
+                    true: expectation.true,
+                    expected: expectation.expected,
+                    low: expectation.limits?.low ?? null,
+                    high: expectation.limits?.high ?? null,
+                    uncertainty: instrumentUncertainty(instrument, range, expectation.expected, free.rate),
+                    value: compared?.value ?? null,
+                  }
             }
             unit={unit}
           />
@@ -164,11 +180,24 @@ export function FreeReading({ readings, view, free, kit }: Props) {
         focus={false}
         simulate={() => readSimulated(placedFree(free), observationsAt(taken))}
         link={link}
+        remarkOn={(observation) => displayRemark(placedFree(free), instrument, observation)}
         onKeep={(observation, stay, origin) => keepReading(placedFree(free), observation, stay, origin)}
       />
       <TakenHere readings={readings} taken={taken} />
     </section>
   );
+}
+
+/** The placement of a reading; null if its instrument, range or part is gone. */
+function asTaken(reading: Reading, { instruments, job }: BenchView): FreePlace | null {
+  const instrument = instruments.find(({ id }) => id === reading.instrument);
+  if (!instrument || !findRange(instrument, reading.quantity, reading.range)) return null;
+  const { observations: _shown, by: _person, note: _note, source: _source, struck: _struck, ...placed } = reading;
+  if (placed.quantity === 'resistance')
+    return job.network.elements.some(({ id }) => id === placed.element) ? placed : null;
+  if (placed.quantity === 'dc-voltage' && placed.unloaded !== undefined) return null;
+  const isThere = setupFaults(job.network, instruments, { id: 'free', meters: [placed] }).length === 0;
+  return isThere ? placed : null;
 }
 
 /** The same bench for another quantity: on the first instrument that reads it, which the job then keeps. */
@@ -184,9 +213,19 @@ function freeOf(quantity: ReadingQuantity, instrument: Instrument, { job, unload
   if (quantity !== 'resistance') {
     const alone = { id: 'free', meters: [] };
     const meter = newMeter(job.network, alone, instrument, quantity);
-    return meter && placedPositive(unloaded, [instrument], alone, meter);
+    const placed = meter && placedPositive(unloaded, [instrument], alone, meter);
+    return placed && onBestRange(placed, instrument, unloaded);
   }
   const part = benchNow().document.network.elements.find(({ kind }) => kind === 'resistor');
   const range = rangesOf(instrument, 'resistance').at(-1);
   return part && range ? { quantity, instrument: instrument.id, range: range.id, element: part.id } : null;
+}
+
+/** A meter on the range of its instrument that reads best at its measurement point. */
+function onBestRange<M extends Meter>(meter: M, instrument: Instrument, unloaded: BenchView['unloaded']): M {
+  const setup = { id: 'free', meters: [meter] };
+  const point = unloaded.ok ? measurementPointOf(unloaded.value, [instrument], setup, meter.id) : null;
+  const best = point?.ok ? bestRangeOptions(rangeTable(point.value, meter.quantity, [instrument])) : null;
+  const option = best?.corrected ?? best?.uncorrected;
+  return option ? { ...meter, range: option.range.id } : meter;
 }

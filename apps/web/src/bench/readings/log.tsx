@@ -1,4 +1,13 @@
-import { type ComparedReading, formatQuantity, noteReading, placeOf, type Reading, unitOf } from '@usual-drag/core';
+import {
+  type ComparedReading,
+  formatMeasured,
+  formatMeasuredValue,
+  formatQuantity,
+  noteReading,
+  placeOf,
+  type Reading,
+  unitOf,
+} from '@usual-drag/core';
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { columnsOf, DataTable } from '../../ui/data-table.tsx';
@@ -17,6 +26,10 @@ const column = columnsOf<Row>();
 
 const figure = (value: number | null | undefined, { reading }: Row, digits = 4): string =>
   formatQuantity(value ?? null, unitOf(reading.quantity), { digits });
+
+/** A value to the last place of the reading's uncertainty. */
+const measured = (value: number | null | undefined, u: number | null | undefined, { reading }: Row): string =>
+  formatMeasuredValue(value ?? null, u ?? null, unitOf(reading.quantity));
 
 const columns = column.columns([
   column.accessor(({ reading }) => reading.id, {
@@ -51,12 +64,19 @@ const columns = column.columns([
         original.compared && <VerdictMark compared={original.compared} short />
       ),
   }),
+  column.accessor(({ compared }) => compared?.value ?? 0, {
+    id: 'value',
+    header: 'Value',
+    enableSorting: false,
+    meta: { figures: true, indicated: true },
+    cell: ({ row: { original } }) => measured(original.compared?.value, original.compared?.uncertainty, original),
+  }),
   column.accessor(({ compared }) => compared?.expected ?? 0, {
     id: 'expected',
     header: 'Expected',
     enableSorting: false,
     meta: { figures: true },
-    cell: ({ row }) => figure(row.original.compared?.expected, row.original),
+    cell: ({ row: { original } }) => measured(original.compared?.expected, original.compared?.uncertainty, original),
   }),
   column.accessor(({ compared }) => compared?.uncertainty ?? 0, {
     id: 'uncertainty',
@@ -67,10 +87,15 @@ const columns = column.columns([
   }),
   column.accessor(({ compared }) => compared?.corrected ?? 0, {
     id: 'corrected',
-    header: 'Corrected',
+    header: 'Corrected, U',
     enableSorting: false,
     meta: { figures: true },
-    cell: ({ row }) => figure(row.original.compared?.corrected, row.original),
+    cell: ({ row: { original } }) =>
+      formatMeasured(
+        original.compared?.corrected ?? null,
+        original.compared?.correctedUncertainty ?? null,
+        unitOf(original.reading.quantity),
+      ),
   }),
   column.accessor(({ reading }) => reading.range, { id: 'range', header: 'Range', enableSorting: false }),
   column.accessor(({ reading }) => reading.by ?? '', { id: 'by', header: 'By' }),

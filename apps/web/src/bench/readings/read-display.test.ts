@@ -16,15 +16,24 @@ test.each([
   ['ol', 'V', 'OL', null],
   ['OL', 'Ω', 'OL', null],
 ])('“%s” in %s is %s with the prefix %p', (text, unit, shown, prefix) =>
-  expect(readDisplay(text, unit)).toEqual({ shown, prefix, by: 0 }),
+  expect(readDisplay(text, unit)).toEqual({ shown, prefix, otherUnit: null, by: 0 }),
 );
 
 test('star and slash of the number pad go one prefix up or down and leave the number', () => {
-  expect(readDisplay('6.37*', 'V')).toEqual({ shown: '6.37', prefix: null, by: 1 });
-  expect(readDisplay('6.37/', 'V')).toEqual({ shown: '6.37', prefix: null, by: -1 });
+  expect(readDisplay('6.37*', 'V')).toEqual({ shown: '6.37', prefix: null, otherUnit: null, by: 1 });
+  expect(readDisplay('6.37/', 'V')).toEqual({ shown: '6.37', prefix: null, otherUnit: null, by: -1 });
 });
 
 test('a letter that is no prefix changes nothing, and what is no display stays as it was typed', () => {
-  expect(readDisplay('6.37q', 'V')).toEqual({ shown: '6.37', prefix: null, by: 0 });
-  expect(readDisplay('6.3.7 x 9', 'V')).toEqual({ shown: '6.3.7 x 9', prefix: null, by: 0 });
+  expect(readDisplay('6.37q', 'V')).toEqual({ shown: '6.37', prefix: null, otherUnit: null, by: 0 });
+  expect(readDisplay('6.3.7 x 9', 'V')).toEqual({ shown: '6.3.7 x 9', prefix: null, otherUnit: null, by: 0 });
 });
+
+test.each([
+  ['1.345 V', 'A', 'V'],
+  ['13.5mA', 'V', 'A'],
+  ['470 ohm', 'V', 'Ω'],
+  ['1.5 kΩ', 'A', 'Ω'],
+])('“%s” where %s is read has the unit %s of another quantity, and stays as it was typed', (text, unit, otherUnit) =>
+  expect(readDisplay(text, unit)).toEqual({ shown: text, prefix: null, otherUnit, by: 0 }),
+);

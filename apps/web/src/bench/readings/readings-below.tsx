@@ -8,6 +8,7 @@ import {
   readingsFromRows,
   type ReadingSum,
   rowsFromReadings,
+  sumOf,
 } from '@usual-drag/core';
 import Papa from 'papaparse';
 import { useRef, useState } from 'react';
@@ -138,9 +139,9 @@ function Sums({ readings, view }: { readonly readings: Readings; readonly view: 
 }
 
 const sumWords = {
-  closes: 'closes',
+  closes: 'agrees',
   'explained-by-loading': 'explained by loading',
-  'does-not-close': 'does not close',
+  'does-not-close': 'does not agree',
 } as const;
 
 function SumLine({
@@ -152,7 +153,7 @@ function SumLine({
   readonly readings: Readings;
   readonly view: BenchView;
 }) {
-  const { gap, loading, accuracy, resolution, tolerance } = explainSum(sum, readings.counted, view.instruments);
+  const { gap, loading, accuracy, resolution, spread, tolerance } = explainSum(sum, readings.counted, view.instruments);
   const unit = sum.kind === 'loop' ? 'V' : 'A';
   const told = (value: number): string => formatQuantity(value, unit, { digits: 3 });
   const signed = (value: number): string => formatQuantity(value, unit, { digits: 3, signed: true });
@@ -172,8 +173,9 @@ function SumLine({
       </p>
       <p className="text-soft">
         Loading leaves <span className="figures text-ochre">{signed(loading)}</span>; the rest is{' '}
-        <span className="figures">{signed(gap - loading)}</span>, of which accuracy may make ±{told(accuracy)},
-        resolution ±{told(resolution)}, tolerance ±{told(tolerance)}. U {told(sum.uncertainty)} (k = 2).
+        <span className="figures">{signed(sumOf([gap, -loading]))}</span>. U {told(sum.uncertainty)} (k = 2) combines in
+        quadrature: accuracy {told(accuracy)}, resolution {told(resolution)}
+        {spread > 0 && `, spread ${told(spread)}`}. Limit from the parts’ tolerances: ±{told(tolerance)}.
       </p>
     </>
   );

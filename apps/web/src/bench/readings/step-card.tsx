@@ -1,5 +1,7 @@
 import {
+  displayRemark,
   findRange,
+  instrumentUncertainty,
   formatQuantity,
   namesOf,
   type Network,
@@ -22,7 +24,6 @@ import { checksOf, titleOf, usualPrefix } from './step-words.ts';
 import { observationsAt, readSimulated } from './simulated.ts';
 import { TakenHere } from './taken-here.tsx';
 import { useInstrumentLink } from './use-instrument-link.ts';
-import { uncertaintyAt } from './uncertainty-at.ts';
 import type { Readings } from './use-readings.ts';
 
 interface Props {
@@ -93,9 +94,13 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
   const unit = unitOf(step.quantity);
   const range = instrument && findRange(instrument, step.quantity, step.range);
   const link = useInstrumentLink(instrument, placedAt(step), () => go(readings.steps, step, 1));
-  const uncertainty = range ? uncertaintyAt(instrument, range, step.expected) : null;
+  const uncertainty = range ? instrumentUncertainty(instrument, range, step.expected, step.rate) : null;
+  // A reading at this point may have been taken with another instrument: its figures belong to that one.
+  const isOwn = newest?.instrument === step.instrument && newest.range === step.range;
   const bar =
-    compared?.expected != null ? compared : { ...step, true: trueOf(readings, step), uncertainty, value: null };
+    isOwn && compared?.expected != null
+      ? compared
+      : { ...step, true: trueOf(readings, step), uncertainty, value: compared?.value ?? null };
   return (
     <>
       <ul
@@ -140,6 +145,7 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
         large={large}
         simulate={() => readSimulated(placedAt(step), observationsAt(taken))}
         link={link}
+        remarkOn={(observation) => displayRemark(placedAt(step), instrument, observation)}
         onKeep={(observation, stay, origin) => {
           keepReading(placedAt(step), observation, stay, origin);
           if (!stay) go(readings.steps, step, 1);

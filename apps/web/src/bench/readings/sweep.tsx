@@ -1,29 +1,30 @@
 import {
-  endsAt,
+  fail,
+  formatMeasured,
   formatPercent,
   formatQuantity,
+  nextSweepId,
   ok,
   parseQuantity,
+  putSweep,
   rangesOf,
-  resistanceFromSweep,
-  setupFaults,
-  networkMeant,
-  solveSetup,
-  solveUnloaded,
+  removeSweep,
+  shownPattern,
+  sweepResult,
   takeMeasuredValue,
+  withPoint,
+  type ExpectedPoint,
   type Instrument,
   type MeterQuantity,
-  type Network,
-  type QuantityFault,
+  type Observation,
   type Resistor,
   type Result,
-  type Setup,
-  type SweepReading,
+  type Sweep as JobSweep,
+  type SweepMeter,
+  type SweepPoint,
   type SweptResistance,
 } from '@usual-drag/core';
-import { useMemo } from 'react';
-import { create } from 'zustand';
-import { createJSONStorage, persist } from 'zustand/middleware';
+import { useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { Segments } from '../../ui/segments.tsx';
@@ -31,308 +32,296 @@ import { ValueField } from '../../ui/value-field.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
-import { uncertaintyAt } from './uncertainty-at.ts';
-
-interface SweepRow {
-  readonly set: number;
-  readonly voltage: number | null;
-  readonly current: number | null;
-}
-
-interface SweepOfJob {
-  readonly part: string | null;
-  readonly connection: 'across-part' | 'across-both';
-  readonly voltmeter: string | null;
-  readonly ammeter: string | null;
-  readonly rows: readonly SweepRow[] | null;
-}
-
-const nothing: SweepOfJob = { part: null, connection: 'across-part', voltmeter: null, ammeter: null, rows: null };
-
-/** Sweeps by job. The job's file has no place for readings at another setting of the supply: they are kept in this browser. */
-const useSweeps = create<{ readonly jobs: Readonly<Record<string, SweepOfJob>> }>()(
-  persist(() => ({ jobs: {} }), { name: 'usual-drag-sweeps', storage: createJSONStorage(() => localStorage) }),
-);
+import { readDisplay } from './read-display.ts';
+import { usualPrefix } from './step-words.ts';
 
 /** A supply set to several values in turn, voltage and current read at each, and the resistance that follows. */
 export function Sweep({ view }: { readonly view: BenchView }) {
-  const { job, instruments, jobId } = view;
-  const kept = useSweeps((state) => state.jobs[jobId]) ?? nothing;
-  const put = (next: Partial<SweepOfJob>): void => {
-    useSweeps.setState(({ jobs }) => ({ jobs: { ...jobs, [jobId]: { ...(jobs[jobId] ?? nothing), ...next } } }));
-  };
-  const { elements } = job.network;
-  const resistors = elements.filter((one): one is Resistor => one.kind === 'resistor');
-  const source = elements.find((one) => one.kind === 'source');
-  const part = resistors.find(({ id }) => id === kept.part) ?? resistors[0];
-  const volts = useMemo(() => optionsOf(instruments, 'dc-voltage'), [instruments]);
-  const amps = useMemo(() => optionsOf(instruments, 'dc-current'), [instruments]);
-  const truth = part && view.truth?.elements[part.id];
-  const voltmeter = volts.find(({ key }) => key === kept.voltmeter) ?? closest(volts, truth?.voltage ?? 0);
-  const ammeter = amps.find(({ key }) => key === kept.ammeter) ?? closest(amps, truth?.current ?? 0);
-  if (!part || !source || !voltmeter || !ammeter)
+  const { job, instruments, network } = view;
+  const edit = useBench((state) => state.edit);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const sweeps = job.sweeps ?? [];
+  const blank = useMemo(() => newSweep(view), [view]);
+  const sweep = sweeps.find(({ id }) => id === chosen) ?? (chosen === null ? sweeps.at(-1) : undefined) ?? blank;
+  const { expected, resistance } = useMemo(
+    () => (sweep ? sweepResult(network, instruments, sweep) : { expected: [], resistance: null }),
+    [network, instruments, sweep],
+  );
+  if (!sweep)
     return (
       <p className="text-soft">
         A sweep needs a source, a resistor, and instruments with a voltage and a current range in the job.
       </p>
     );
-  const whole = source.ceiling ?? source.emf * (source.cellsInSeries ?? 1);
-  const rows = kept.rows ?? [0.25, 0.5, 0.75, 1].map((share) => ({ set: share * whole, voltage: null, current: null }));
-  const change = (index: number, next: Partial<SweepRow>): void =>
-    put({ rows: rows.map((row, at) => (at === index ? { ...row, ...next } : row)) });
-  const readings = rows.flatMap(({ voltage, current }): SweepReading[] =>
-    voltage === null || current === null
-      ? []
-      : [
-          {
-            voltage,
-            current,
-            voltageUncertainty: standard(voltmeter, voltage),
-            currentUncertainty: standard(ammeter, current),
-          },
-        ],
-  );
-  const swept = resistanceFromSweep(readings, {
-    connection: kept.connection,
-    voltmeter: voltmeter.range.resistance,
-    ammeter: ammeter.range.resistance,
-  });
+  const isStored = sweeps.includes(sweep);
+  const put = (change: Partial<JobSweep>): void => {
+    edit((now) => putSweep(now, { ...sweep, ...change }));
+    setChosen(sweep.id);
+  };
+  const resistors = network.elements.filter((one): one is Resistor => one.kind === 'resistor');
+  const part = resistors.find(({ id }) => id === sweep.element);
   return (
     <div className="flex flex-col gap-2 text-[15px]">
+      {sweeps.length > 0 && (
+        <div className="flex items-center gap-1.5">
+          <Segments
+            label="Sweep"
+            value={isStored ? sweep.id : ''}
+            options={sweeps.map(({ id, element }) => ({ value: id, text: `${id}, ${element}` }))}
+            onChange={setChosen}
+          />
+          <Button onClick={() => setChosen('')}>New sweep</Button>
+        </div>
+      )}
       <Choice
         label="Part"
         beside="Part"
-        value={part.id}
+        value={sweep.element}
         options={resistors.map(({ id }) => ({ value: id, text: id }))}
-        onChange={(id) => put({ part: id })}
+        onChange={(element) => put({ element })}
       />
       <Segments
         label="Voltmeter"
-        value={kept.connection}
+        value={sweep.connection}
         options={[
           { value: 'across-part', text: 'across the part alone' },
           { value: 'across-both', text: 'across part and ammeter' },
         ]}
         onChange={(connection) => put({ connection })}
       />
-      <Choice
+      <MeterChoice
         label="Voltmeter and range"
-        value={voltmeter.key}
-        options={volts.map(({ key, text }) => ({ value: key, text }))}
-        onChange={(key) => put({ voltmeter: key })}
+        quantity="dc-voltage"
+        instruments={instruments}
+        meter={sweep.voltmeter}
+        onChange={(voltmeter) => put({ voltmeter })}
       />
-      <Choice
+      <MeterChoice
         label="Ammeter and range"
-        value={ammeter.key}
-        options={amps.map(({ key, text }) => ({ value: key, text }))}
-        onChange={(key) => put({ ammeter: key })}
+        quantity="dc-current"
+        instruments={instruments}
+        meter={sweep.ammeter}
+        onChange={(ammeter) => put({ ammeter })}
       />
       <SweepTable
-        rows={rows}
-        source={source.id}
-        expected={(set) => expectedAt(networkMeant(job), source.id, set, part, kept.connection, voltmeter, ammeter)}
-        onChange={change}
+        sweep={sweep}
+        instruments={instruments}
+        expected={expected}
+        onChange={(index, change) => put(withPoint(sweep, index, change))}
       />
       <div className="flex gap-1.5">
-        <Button onClick={() => put({ rows: [...rows, { set: whole, voltage: null, current: null }] })}>
+        <Button onClick={() => put({ points: [...sweep.points, { set: sweep.points.at(-1)?.set ?? 0 }] })}>
           Add setting
         </Button>
-        <Button onClick={() => put({ rows: null })}>Clear the sweep</Button>
+        {isStored && (
+          <Button
+            onClick={() => {
+              edit((now) => removeSweep(now, sweep.id));
+              setChosen(null);
+              sayUndoable(`Sweep ${sweep.id} is removed.`);
+            }}
+          >
+            Remove sweep
+          </Button>
+        )}
       </div>
-      {swept ? (
-        <Swept swept={swept} part={part} />
+      {resistance && part ? (
+        <Swept swept={resistance} part={part} />
       ) : (
-        <p className="text-soft">Two settings with voltage and current make a line; more show the scatter.</p>
+        <p className="text-soft">Two settings with voltage and current give a line; more of them show the scatter.</p>
       )}
     </div>
   );
 }
 
-interface SweepTableProps {
-  readonly rows: readonly SweepRow[];
-  readonly source: string;
-  readonly expected: (set: number) => { readonly voltage: number | null; readonly current: number | null } | null;
-  readonly onChange: (index: number, next: Partial<SweepRow>) => void;
+/** Shares of the source's value that a new sweep is set to. */
+const shares = [0.25, 0.5, 0.75, 1];
+
+/** A sweep that is not part of the job yet; null if the job has nothing to sweep with. */
+function newSweep({ job, instruments, truth }: BenchView): JobSweep | null {
+  const { elements } = job.network;
+  const part = elements.find(({ kind }) => kind === 'resistor');
+  const source = elements.find((one) => one.kind === 'source');
+  const of = part && truth?.elements[part.id];
+  const voltmeter = closest(instruments, 'dc-voltage', of?.voltage ?? 0);
+  const ammeter = closest(instruments, 'dc-current', of?.current ?? 0);
+  if (!part || !source || !voltmeter || !ammeter) return null;
+  const whole = source.ceiling ?? source.emf * (source.cellsInSeries ?? 1);
+  return {
+    id: nextSweepId(job),
+    element: part.id,
+    source: source.id,
+    connection: 'across-part',
+    voltmeter,
+    ammeter,
+    points: shares.map((share) => ({ set: share * whole })),
+  };
 }
 
-function SweepTable({ rows, source, expected, onChange }: SweepTableProps) {
+/** The lowest range of the instruments that reads a value. */
+function closest(instruments: readonly Instrument[], quantity: MeterQuantity, value: number): SweepMeter | null {
+  const options = instruments
+    .flatMap((instrument) => rangesOf(instrument, quantity).map((range) => ({ instrument, range })))
+    .filter(({ range }) => range.fullScale >= Math.abs(value) && (range.fuse ?? Infinity) > Math.abs(value))
+    .sort((a, b) => a.range.fullScale - b.range.fullScale);
+  const [best] = options;
+  return best ? { instrument: best.instrument.id, range: best.range.id } : null;
+}
+
+interface MeterChoiceProps {
+  readonly label: string;
+  readonly quantity: MeterQuantity;
+  readonly instruments: readonly Instrument[];
+  readonly meter: SweepMeter;
+  readonly onChange: (meter: SweepMeter) => void;
+}
+
+function MeterChoice({ label, quantity, instruments, meter, onChange }: MeterChoiceProps) {
+  const options = instruments.flatMap(({ id, name, ...rest }) =>
+    rangesOf({ id, ...rest }, quantity).map((range) => ({
+      key: `${id} ${range.id}`,
+      text: `${name ?? id}, ${range.id}`,
+      meter: { instrument: id, range: range.id },
+    })),
+  );
+  return (
+    <Choice
+      label={label}
+      value={`${meter.instrument} ${meter.range}`}
+      options={options.map(({ key, text }) => ({ value: key, text }))}
+      onChange={(key) => onChange(options.find((one) => one.key === key)!.meter)}
+      missing="Choose a range"
+    />
+  );
+}
+
+interface SweepTableProps {
+  readonly sweep: JobSweep;
+  readonly instruments: readonly Instrument[];
+  readonly expected: readonly (ExpectedPoint | null)[];
+  readonly onChange: (index: number, change: (point: SweepPoint) => SweepPoint) => void;
+}
+
+function SweepTable({ sweep, instruments, expected, onChange }: SweepTableProps) {
+  const prefixOf = (quantity: MeterQuantity, { instrument, range }: SweepMeter): string =>
+    usualPrefix(
+      instruments.find(({ id }) => id === instrument),
+      quantity,
+      range,
+    );
   return (
     <table className="w-full border-collapse" aria-label="Readings of the sweep">
       <thead className="text-left text-[13px] text-soft">
         <tr>
-          <th className="font-medium">{source} set to</th>
-          <th className="font-medium">voltage read</th>
-          <th className="font-medium">current read</th>
+          <th className="font-medium">{sweep.source} set to</th>
+          <th className="font-medium">Voltage</th>
+          <th className="font-medium">Current</th>
         </tr>
       </thead>
       <tbody>
-        {rows.map((row, index) => {
-          const told = expected(row.set);
-          return (
-            <tr key={index}>
-              <td className="pr-2 pb-1">
-                <Quantity
-                  label={`Setting ${index + 1}`}
-                  unit="V"
-                  value={row.set}
-                  onCommit={(set) => set !== null && onChange(index, { set })}
-                />
-              </td>
-              <td className="pr-2 pb-1">
-                <Quantity
-                  label={`Voltage at setting ${index + 1}`}
-                  unit="V"
-                  value={row.voltage}
-                  expected={told?.voltage ?? null}
-                  onCommit={(voltage) => onChange(index, { voltage })}
-                />
-              </td>
-              <td className="pb-1">
-                <Quantity
-                  label={`Current at setting ${index + 1}`}
-                  unit="A"
-                  value={row.current}
-                  expected={told?.current ?? null}
-                  onCommit={(current) => onChange(index, { current })}
-                />
-              </td>
-            </tr>
-          );
-        })}
+        {sweep.points.map((point, index) => (
+          <tr key={index}>
+            <td className="pr-2 pb-1">
+              <ValueField
+                label={`Setting ${index + 1}`}
+                shown={formatQuantity(point.set, 'V', { digits: 6, trim: true })}
+                read={(text) => parseQuantity(text, 'V')}
+                onCommit={(set) => onChange(index, (now) => ({ ...now, set }))}
+              />
+            </td>
+            {(['voltage', 'current'] as const).map((key) => {
+              const [unit, quantity, meter] =
+                key === 'voltage'
+                  ? (['V', 'dc-voltage', sweep.voltmeter] as const)
+                  : (['A', 'dc-current', sweep.ammeter] as const);
+              return (
+                <td key={key} className="pr-2 pb-1">
+                  <DisplayField
+                    label={`${key === 'voltage' ? 'Voltage' : 'Current'} at setting ${index + 1}`}
+                    unit={unit}
+                    prefix={prefixOf(quantity, meter)}
+                    observation={point[key]}
+                    expected={expected[index]?.[key] ?? null}
+                    onCommit={(observation) =>
+                      onChange(index, ({ [key]: _before, ...rest }) => ({
+                        ...(rest as SweepPoint),
+                        ...(observation && { [key]: observation }),
+                      }))
+                    }
+                  />
+                </td>
+              );
+            })}
+          </tr>
+        ))}
       </tbody>
     </table>
   );
 }
 
+interface DisplayFieldProps {
+  readonly label: string;
+  readonly unit: 'V' | 'A';
+  /** Prefix of the range's display: that of a number without one. */
+  readonly prefix: string;
+  readonly observation: Observation | undefined;
+  readonly expected: number | null;
+  readonly onCommit: (observation: Observation | null) => void;
+}
+
+function DisplayField({ label, unit, prefix, observation, expected, onCommit }: DisplayFieldProps) {
+  const read = (text: string): Result<Observation | null, { readonly message: string }> => {
+    if (text.trim() === '') return ok(null);
+    const typed = readDisplay(text, unit);
+    const shown = typed.shown.replace('−', '-');
+    if (typed.otherUnit !== null) return fail({ message: `Type a display in ${unit}.` });
+    if (!shownPattern.test(shown)) return fail({ message: 'Type the digits of the display, or OL.' });
+    return ok({ shown, unit: (typed.prefix ?? prefix) + unit, at: new Date().toISOString() });
+  };
+  return (
+    <ValueField
+      label={label}
+      shown={observation ? `${observation.shown}\u00a0${observation.unit}` : ''}
+      read={read}
+      placeholder={expected === null ? 'display' : `≈ ${formatQuantity(expected, unit, { digits: 4 })}`}
+      onCommit={onCommit}
+    />
+  );
+}
+
 const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 5, trim: true });
 
-/** What follows from the sweep, against nominal and measured. */
+/** The part's resistance from the sweep, compared with its nominal and its measured value. */
 function Swept({ swept, part }: { readonly swept: SweptResistance; readonly part: Resistor }) {
   const edit = useBench((state) => state.edit);
+  const { resistance, uncertainty, line } = swept;
   return (
     <div className="rounded-xl border border-line bg-sheet px-3 py-2" role="status">
       <p>
-        {part.id} = <b className="figures text-[22px]">{ohms(swept.resistance)}</b> ±{' '}
-        <span className="figures">{formatQuantity(swept.uncertainty, 'Ω', { digits: 2 })}</span> (k = 2), from the slope
+        {part.id} = <b className="figures text-[20px]">{formatMeasured(resistance, uncertainty, 'Ω')}</b> (k = 2), from
+        the slope
       </p>
       <p className="text-soft">
-        {formatPercent(swept.resistance / part.resistance - 1, { digits: 3, signed: true })} from nominal{' '}
+        {formatPercent(resistance / part.resistance - 1, { digits: 3, signed: true })} from nominal{' '}
         {ohms(part.resistance)}
         {part.measuredResistance !== undefined && (
           <>
-            ; {formatPercent(swept.resistance / part.measuredResistance - 1, { digits: 3, signed: true })} from measured{' '}
+            ; {formatPercent(resistance / part.measuredResistance - 1, { digits: 3, signed: true })} from measured{' '}
             {ohms(part.measuredResistance)}
           </>
         )}
         . Both meters’ effects are taken out; the line meets 0 A at{' '}
-        {formatQuantity(swept.line.intercept, 'V', { digits: 2, signed: true })}.
+        {formatQuantity(line.intercept, 'V', { digits: 2, signed: true })}.
       </p>
       <Button
         className="mt-1"
         onClick={() => {
-          edit((now) => takeMeasuredValue(now, part.id, swept.resistance));
-          sayUndoable(`${part.id} has the measured value ${ohms(swept.resistance)}.`);
+          edit((now) => takeMeasuredValue(now, part.id, resistance));
+          sayUndoable(`${part.id} has the measured value ${ohms(resistance)}.`);
         }}
       >
-        Take as measured value
+        Use as measured value
       </Button>
     </div>
-  );
-}
-
-interface MeterOption {
-  readonly key: string;
-  readonly text: string;
-  readonly instrument: Instrument;
-  readonly range: ReturnType<typeof rangesOf<MeterQuantity>>[number];
-}
-
-const optionsOf = (instruments: readonly Instrument[], quantity: MeterQuantity): MeterOption[] =>
-  instruments.flatMap((instrument) =>
-    rangesOf(instrument, quantity).map((range) => ({
-      key: `${instrument.id} ${range.id}`,
-      text: `${instrument.name ?? instrument.id}, ${range.id}`,
-      instrument,
-      range,
-    })),
-  );
-
-/** The option that reads a value best. */
-const closest = (options: readonly MeterOption[], value: number): MeterOption | undefined =>
-  options
-    .filter(({ range }) => range.fullScale >= Math.abs(value) && (range.fuse ?? Infinity) > Math.abs(value))
-    .reduce<MeterOption | undefined>(
-      (best, one) => (best && standard(best, value) <= standard(one, value) ? best : one),
-      undefined,
-    );
-
-/** Standard uncertainty of a reading. */
-const standard = ({ instrument, range }: MeterOption, value: number): number =>
-  uncertaintyAt(instrument, range, value) / 2;
-
-/** What both meters indicate at a setting. */
-function expectedAt(
-  network: Network,
-  source: string,
-  set: number,
-  part: Resistor,
-  connection: SweepOfJob['connection'],
-  voltmeter: MeterOption,
-  ammeter: MeterOption,
-): { readonly voltage: number | null; readonly current: number | null } | null {
-  const elements = network.elements.map((one) =>
-    one.id === source && one.kind === 'source' ? { ...one, emf: set / (one.cellsInSeries ?? 1) } : one,
-  );
-  const own = `${part.id}.from`;
-  const others = endsAt(network, part.from).filter((end) => end !== own);
-  const ends = connection === 'across-both' ? [own] : others;
-  const setup: Setup = {
-    id: 'sweep',
-    meters: [
-      {
-        id: 'V',
-        quantity: 'dc-voltage',
-        instrument: voltmeter.instrument.id,
-        range: voltmeter.range.id,
-        red: part.from,
-        black: part.to,
-      },
-      {
-        id: 'A',
-        quantity: 'dc-current',
-        instrument: ammeter.instrument.id,
-        range: ammeter.range.id,
-        node: part.from,
-        ends,
-        reversed: connection === 'across-part',
-      },
-    ],
-  };
-  const instruments = [voltmeter.instrument, ammeter.instrument];
-  const unloaded = solveUnloaded({ ...network, elements });
-  if (!unloaded.ok || setupFaults(network, instruments, setup).length > 0) return null;
-  const solved = solveSetup(unloaded.value, instruments, setup);
-  if (!solved.ok) return null;
-  const { V, A } = solved.value.meters;
-  return { voltage: V!.indicated, current: A!.indicated };
-}
-
-interface QuantityProps {
-  readonly label: string;
-  readonly unit: 'V' | 'A';
-  readonly value: number | null;
-  readonly expected?: number | null;
-  readonly onCommit: (value: number | null) => void;
-}
-
-function Quantity({ label, unit, value, expected = null, onCommit }: QuantityProps) {
-  return (
-    <ValueField
-      label={label}
-      shown={value === null ? '' : formatQuantity(value, unit, { digits: 6, trim: true })}
-      read={(text): Result<number | null, QuantityFault> => (text.trim() === '' ? ok(null) : parseQuantity(text, unit))}
-      placeholder={expected === null ? 'reading' : `≈ ${formatQuantity(expected, unit, { digits: 4 })}`}
-      onCommit={onCommit}
-    />
   );
 }

@@ -1,8 +1,10 @@
 import {
+  formatMeasured,
   formatPercent,
   formatQuantity,
   readingOrigin,
   strikeReading,
+  sumOf,
   takeMeasuredValue,
   unitOf,
   type Network,
@@ -41,13 +43,13 @@ export function TakenHere({ readings, taken, large = false }: Props) {
       </p>
       {compared && compared.value !== null && compared.expected !== null && !large && (
         <p className="text-[14px] text-soft">
-          {formatQuantity(compared.value - compared.expected, unit, { digits: 3, signed: true })} from expected; U{' '}
-          {formatQuantity(compared.uncertainty, unit, { digits: 2 })}
+          {formatQuantity(sumOf([compared.value, -compared.expected]), unit, { digits: 3, signed: true })} from
+          expected; U {formatQuantity(compared.uncertainty, unit, { digits: 2 })}
           {compared.loading !== null && compared.loading !== 0 && (
             <>, loading {formatQuantity(compared.loading, unit, { digits: 3, signed: true })}</>
           )}
           {compared.corrected !== null && newest.quantity !== 'resistance' && (
-            <>; corrected {formatQuantity(compared.corrected, unit, { digits: 4 })}</>
+            <>; corrected {formatMeasured(compared.corrected, compared.correctedUncertainty, unit)}</>
           )}
         </p>
       )}

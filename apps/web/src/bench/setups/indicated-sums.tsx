@@ -1,6 +1,7 @@
 import {
   formatPercent,
   formatQuantity,
+  meterStateWords,
   nodesOf,
   indicatedSums,
   type Instrument,
@@ -51,31 +52,42 @@ export function IndicatedSums({ unloaded, instrument, range, quantity }: Props) 
               )}
               <span className="figures text-ochre">
                 {terms
-                  .map(({ element, indicated }) => `${element} ${formatQuantity(indicated, unit)}`)
+                  .map(({ element, indicated, state }) =>
+                    state === 'ok'
+                      ? `${element} ${formatQuantity(indicated, unit)}`
+                      : `${element} ${meterStateWords[state]}`,
+                  )
                   .join(' + ')
                   .replaceAll(/\+ (\S+) −/g, '− $1 ')}
               </span>
-              <span>
-                = <b className="figures text-ochre">{formatQuantity(gap, unit, { digits: 3, signed: true })}</b>, true 0
-              </span>
-            </p>
-            <p>
-              {Math.abs(relativeGap) < 1e-4
-                ? 'The loading is too small to matter here.'
-                : `${cause} explains the whole difference, ${formatPercent(relativeGap, { signed: true })} of the ${quantity === 'dc-voltage' ? 'voltage in the loop' : 'current through the node'}.`}{' '}
-              Besides, at most: <span className="figures">±{formatQuantity(accuracy, unit, { digits: 2 })}</span>{' '}
-              accuracy, <span className="figures">±{formatQuantity(resolution, unit, { digits: 2 })}</span> resolution
-              {tolerance > 0 && (
-                <>
-                  , <span className="figures">±{formatQuantity(tolerance, unit, { digits: 2 })}</span> from the parts’
-                  tolerances
-                </>
+              {gap !== null && (
+                <span>
+                  = <b className="figures text-ochre">{formatQuantity(gap, unit, { digits: 3, signed: true })}</b>, true
+                  0
+                </span>
               )}
-              {accuracy + resolution > Math.abs(gap) &&
-                Math.abs(relativeGap) >= 1e-4 &&
-                ': on this range the difference may not be seen'}
-              .
             </p>
+            {gap === null || relativeGap === null ? (
+              <p>This range cannot read every term: no sum.</p>
+            ) : (
+              <p>
+                {Math.abs(relativeGap) < 1e-4
+                  ? 'The loading is too small to matter here.'
+                  : `${cause} explains the whole difference, ${formatPercent(relativeGap, { signed: true })} of the ${quantity === 'dc-voltage' ? 'voltage in the loop' : 'current through the node'}.`}{' '}
+                Besides, at most: <span className="figures">±{formatQuantity(accuracy, unit, { digits: 2 })}</span>{' '}
+                accuracy, <span className="figures">±{formatQuantity(resolution, unit, { digits: 2 })}</span> resolution
+                {tolerance > 0 && (
+                  <>
+                    , <span className="figures">±{formatQuantity(tolerance, unit, { digits: 2 })}</span> from the parts’
+                    tolerances
+                  </>
+                )}
+                {accuracy + resolution > Math.abs(gap) &&
+                  Math.abs(relativeGap) >= 1e-4 &&
+                  ': on this range the difference may not be seen'}
+                .
+              </p>
+            )}
           </li>
         ))}
       </ul>

@@ -1,11 +1,15 @@
 import {
   formatPercent,
   formatQuantity,
+  meterStateWords,
   nodesOf,
+  stateOn,
   unitOf,
+  type Instrument,
   type MapPoint,
   type MeterQuantity,
   type Network,
+  type Range,
 } from '@usual-drag/core';
 import { useMemo } from 'react';
 import { columnsOf, DataTable } from '../../ui/data-table.tsx';
@@ -14,6 +18,8 @@ import { NodeBadge } from '../canvas/node-badge.tsx';
 
 interface Props {
   readonly network: Network;
+  readonly instrument: Instrument;
+  readonly range: Range;
   readonly quantity: MeterQuantity;
   readonly points: readonly MapPoint[];
   /** Moves the meter there. */
@@ -25,7 +31,7 @@ const column = columnsOf<MapPoint>();
 const keyOf = ({ inSeriesWith, across }: MapPoint): string => inSeriesWith ?? across?.join(' ') ?? '';
 
 /** Where this meter loads most: every pair of nodes or every part, sorted; a click moves the meter there. */
-export function MapTable({ network, quantity, points, onTake }: Props) {
+export function MapTable({ network, instrument, range, quantity, points, onTake }: Props) {
   const names = nodesOf(network).join(' ');
   const take = useNewest(onTake);
   const columns = useMemo(() => {
@@ -56,7 +62,10 @@ export function MapTable({ network, quantity, points, onTake }: Props) {
         id: 'indicated',
         header: 'Indicated',
         meta: { figures: true, indicated: true },
-        cell: ({ row: { original } }) => formatQuantity(original.indicated, unit),
+        cell: ({ row: { original } }) => {
+          const state = stateOn(instrument, range, original.indicated);
+          return state === 'ok' ? formatQuantity(original.indicated, unit) : meterStateWords[state];
+        },
       }),
       column.accessor((point) => point.sourceResistance ?? Infinity, {
         id: 'source',
@@ -71,7 +80,10 @@ export function MapTable({ network, quantity, points, onTake }: Props) {
         id: 'error',
         header: 'Error',
         meta: { figures: true, indicated: true },
-        cell: ({ getValue }) => (getValue() === 0 ? '0\u00a0%' : formatPercent(-getValue())),
+        cell: ({ getValue, row: { original } }) => {
+          if (stateOn(instrument, range, original.indicated) !== 'ok' || original.truth === 0) return '–';
+          return getValue() === 0 ? '0\u00a0%' : formatPercent(-getValue());
+        },
       }),
       column.display({
         id: 'move',
@@ -87,7 +99,7 @@ export function MapTable({ network, quantity, points, onTake }: Props) {
         ),
       }),
     ];
-  }, [names, quantity, take]);
+  }, [names, instrument, range, quantity, take]);
   return (
     <div
       className="relative max-h-[40%] min-h-32 shrink-0 overflow-auto border-t border-line px-4 py-2"

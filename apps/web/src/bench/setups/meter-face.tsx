@@ -62,9 +62,7 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
           <span className="whitespace-nowrap">
             <span className="text-soft">{meter.quantity === 'dc-voltage' ? 'Loading error' : 'Insertion error'} </span>
             <span data-testid="error" className="figures text-[17px] font-bold text-ochre">
-              {readableError(reading) !== null && (
-                <>{formatPercent(readableError(reading), { signed: true })} · </>
-              )}
+              {readableError(reading) !== null && <>{formatPercent(readableError(reading), { signed: true })} · </>}
               {formatQuantity(reading.error, unit, { digits: 3, signed: true })}
             </span>
           </span>
@@ -87,9 +85,7 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
         {corrected && (
           <p data-testid="face-corrected" className="text-soft">
             corrected to no meter connected{' '}
-            <b className="figures text-ink">
-              {formatMeasured(corrected.value, corrected.uncertainty, unit)}
-            </b>
+            <b className="figures text-ink">{formatMeasured(corrected.value, corrected.uncertainty, unit)}</b>
           </p>
         )}
       </div>

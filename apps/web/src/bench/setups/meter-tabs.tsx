@@ -61,8 +61,7 @@ interface Props {
 
 /** What follows from a meter's reading: which range, the true value behind it, the resistance that would do, wrong connections. */
 export function MeterTabs(props: Props) {
-  const { setup, shown, meter, instrument, range, fitting, point, reading, unloaded, sound, values, trial } =
-    props;
+  const { setup, shown, meter, instrument, range, fitting, point, reading, unloaded, sound, values, trial } = props;
   const jobId = useBench((state) => state.jobId) ?? '';
   const edit = useBench((state) => state.edit);
   const instruments = useBench((state) => state.document.instruments) ?? [];
@@ -93,9 +92,8 @@ export function MeterTabs(props: Props) {
           others={shown.meters.filter(({ id }) => id !== meter.id).map(({ id }) => id)}
         />
       ),
-    required: () => range && (
-        <RequiredResistance meter={meter} range={range} point={point} reading={reading} kit={fitting} />
-      ),
+    required: () =>
+      range && <RequiredResistance meter={meter} range={range} point={point} reading={reading} kit={fitting} />,
     wrong: () =>
       instrument && <WrongConnection jobId={jobId} sound={sound} meter={meter} instrument={instrument} trial={trial} />,
     fault: () => <FaultPanel jobId={jobId} network={sound.network} />,

@@ -1,11 +1,8 @@
 import {
-  apparentError,
-  betterConnection,
-  correctedResistance,
   crossoverResistance,
   formatPercent,
   formatQuantity,
-  type Element,
+  resistancesFromSetup,
   type Network,
   type Setup,
   type SetupValues,
@@ -20,27 +17,24 @@ interface Props {
   readonly values: SetupValues;
 }
 
-const wayWords = {
+const connectionWords = {
   'across-part': 'voltmeter across the part alone',
   'across-both': 'across part and ammeter',
 } as const;
 
-/** A part's resistance from a voltmeter and an ammeter: what V/I comes to, corrected, and which way of connecting is better. */
+/** A part's resistance from a voltmeter and an ammeter: V/I, corrected, and which of the two connections is better. */
 export function ResistanceFound({ network, setup, values }: Props) {
-  const parts = network.elements.filter(({ kind }) => kind === 'resistor' || kind === 'load');
-  const volts = setup.meters.find(({ quantity }) => quantity === 'dc-voltage');
-  const amps = setup.meters.find(({ quantity }) => quantity === 'dc-current');
-  const across = parts.find((part) => volts?.quantity === 'dc-voltage' && stands(part, volts.red, volts.black));
+  const found = resistancesFromSetup(network, setup, values);
   const [chosen, setChosen] = useState<string | null>(null);
-  const part = parts.find(({ id }) => id === chosen) ?? across ?? parts.at(-1);
-  const [v, i] = [volts && values.meters[volts.id], amps && values.meters[amps.id]];
-  if (!part || volts?.quantity !== 'dc-voltage' || !v?.indicated || !i?.indicated) return null;
-  const [voltmeter, ammeter] = [v.meterResistance, i.meterResistance];
-  const way = stands(part, volts.red, volts.black) ? 'across-part' : 'across-both';
-  const apparent = Math.abs(v.indicated / i.indicated);
-  const corrected = correctedResistance(apparent, voltmeter, ammeter, way);
-  const size = corrected ?? apparent;
-  const better = betterConnection(size, voltmeter, ammeter);
+  const keyOf = ({ part, voltmeter, ammeter }: (typeof found)[number]): string => `${part} ${voltmeter} ${ammeter}`;
+  const measured = found.find((one) => keyOf(one) === chosen) ?? found[0];
+  if (!measured)
+    return (
+      <p className="text-[14px]">
+        No pair of these meters measures a part: connect the voltmeter across a part, and the ammeter in series with it.
+      </p>
+    );
+  const { connection, apparent, corrected, errors, better, voltmeterResistance, ammeterResistance } = measured;
   const ohms = (value: number | null): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
   return (
     <section aria-label="Resistance by voltmeter and ammeter" className="flex flex-col gap-1.5">
@@ -48,14 +42,17 @@ export function ResistanceFound({ network, setup, values }: Props) {
         <h2 className="text-[16px] font-bold">Resistance from V and I</h2>
         <Choice
           label="Of which part"
-          className="w-24"
-          value={part.id}
-          options={parts.map(({ id }) => ({ value: id, text: id }))}
+          className="w-36"
+          value={keyOf(measured)}
+          options={found.map((one) => ({
+            value: keyOf(one),
+            text: found.length === 1 ? one.part : `${one.part} by ${one.voltmeter}, ${one.ammeter}`,
+          }))}
           onChange={setChosen}
         />
       </div>
       <p className="figures text-[15px]">
-        {formatQuantity(Math.abs(v.indicated), 'V')} / {formatQuantity(Math.abs(i.indicated), 'A')} ={' '}
+        {formatQuantity(measured.voltage, 'V')} / {formatQuantity(measured.current, 'A')} ={' '}
         <b className="text-ochre">{ohms(apparent)}</b>
         {corrected !== null && (
           <>
@@ -65,21 +62,19 @@ export function ResistanceFound({ network, setup, values }: Props) {
       </p>
       <FiguresTable
         label="Both ways of connecting"
-        head={['Connected', 'V/I is off by']}
-        selected={way}
+        head={['Connected', 'Error of V/I']}
+        selected={connection}
         rows={(['across-part', 'across-both'] as const).map((each) => ({
           key: each,
-          cells: [wayWords[each], formatPercent(apparentError(size, voltmeter, ammeter, each), { signed: true })],
+          cells: [connectionWords[each], formatPercent(errors[each], { signed: true })],
         }))}
       />
       <p className="text-[14px] leading-snug">
-        {better === way ? 'This way is the better one here' : `Better here: ${wayWords[better]}`}. The two cross over at{' '}
-        <span className="figures">{ohms(crossoverResistance(voltmeter, ammeter))}</span>: below it the voltmeter goes
-        across the part alone.
+        {better === connection ? 'This connection is the better one here' : `Better here: ${connectionWords[better]}`}.
+        The errors are equal at{' '}
+        <span className="figures">{ohms(crossoverResistance(voltmeterResistance, ammeterResistance))}</span>. Below it,
+        connect the voltmeter across the part alone.
       </p>
     </section>
   );
 }
-
-const stands = ({ from, to }: Element, red: string, black: string): boolean =>
-  (from === red && to === black) || (from === black && to === red);
