@@ -3,7 +3,6 @@ import {
   measurementPointOf,
   rangeTable,
   solveUnloaded,
-  sourceResistanceUncertainty,
   type Instrument,
   type Setup,
 } from '@usual-drag/core';
@@ -39,8 +38,7 @@ export function benchRangeTable(): void {
   const time = secondsOf(() => {
     const point = measurementPointOf(unloaded.value, kit, setup, 'V');
     if (!point.ok) throw new Error(point.fault.code);
-    const sourceResistance = sourceResistanceUncertainty(job.network, kit, setup, 'V');
-    return bestRangeOptions(rangeTable(point.value, 'dc-voltage', kit, { sourceResistance, meterResistance: 0.01 }));
+    return bestRangeOptions(rangeTable(point.value, 'dc-voltage', kit));
   });
   console.log('\nThe range table');
   line(`  30 instruments × 8 ranges (${duration(time)})`, `${(time / 0.016).toFixed(3)} of a frame`);

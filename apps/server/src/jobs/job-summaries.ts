@@ -1,7 +1,7 @@
 import { setImmediate as turn } from 'node:timers/promises';
 import { Injectable } from '@nestjs/common';
 import type { JobSummary } from '@usual-drag/contract';
-import { jobStatus, readingsStatus, trueValuesOf, type Job } from '@usual-drag/core';
+import { jobStatus, networkMeant, readingsStatus, trueValuesOf, unreadableWords, type Job } from '@usual-drag/core';
 import type { Kept } from '../database/document-repository.ts';
 
 /** ms that a list may keep other requests waiting. */
@@ -10,7 +10,7 @@ const patience = 10;
 /** The lines of the list of jobs. What has to be solved for one is kept until the job is saved again. */
 @Injectable()
 export class JobSummaries {
-  readonly #solved = new Map<string, { readonly revision: number } & Solved>();
+  readonly #solved = new Map<string, { readonly revision: number; readonly of: Solved }>();
 
   async of(jobs: readonly Kept<Job>[]): Promise<JobSummary[]> {
     const summaries: JobSummary[] = [];

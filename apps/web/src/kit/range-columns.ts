@@ -101,6 +101,10 @@ const scale = (display: Display, unit: Unit): Column<Range>[] =>
 export const voltageColumns = (display: Display): readonly Column<Range>[] => [
   { head: 'Full scale', of: fullScale('V') },
   { head: 'Resistance', of: number('resistance', 'resistance', 'positive', inUnit('Ω'), true) },
+  {
+    head: '± of R',
+    of: number('resistanceTolerance', 'tolerance of the resistance', rangeLimits.resistanceTolerance, inPercent),
+  },
   ...(display === 'analogue'
     ? [{ head: 'Ω for 1 V', of: derived('Ω for 1 V', 'Ω', sensitivityOf, (each, range) => each * range.fullScale) }]
     : []),
@@ -111,6 +115,10 @@ export const voltageColumns = (display: Display): readonly Column<Range>[] => [
 export const currentColumns = (display: Display): readonly Column<Range>[] => [
   { head: 'Full scale', of: fullScale('A') },
   { head: 'Resistance', of: number('resistance', 'resistance', 'not-negative', inUnit('Ω'), true) },
+  {
+    head: '± of R',
+    of: number('resistanceTolerance', 'tolerance of the resistance', rangeLimits.resistanceTolerance, inPercent),
+  },
   { head: 'Burden', of: derived('burden', 'V', burdenOf, (volts, range) => volts / range.fullScale) },
   ...scale(display, 'A'),
   { head: 'Jack', of: text('jack', 'jack') },

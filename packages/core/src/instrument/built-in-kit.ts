@@ -1,6 +1,9 @@
 import type { InstrumentFunction, Range, ResistanceRange } from './instrument.ts';
 import type { KitInstrument } from './kit.ts';
 
+/** Tolerance of the resistance of every built-in range: 1 %, as data sheets give it for input resistances. */
+const resistanceTolerance = 0.01;
+
 /** The instruments of the kit of every new installation, by kind and property. */
 export const builtInKit: readonly KitInstrument[] = [
   {
@@ -10,7 +13,15 @@ export const builtInKit: readonly KitInstrument[] = [
     functions: [
       analogueVolts(20_000, [0.5, 2.5, 10, 50, 250, 1000], 0.02),
       analogueCurrent(0.25, [50e-6, 500e-6, 5e-3, 50e-3, 0.5], 0.02, { jack: 'mA', fuse: 0.5 }, [
-        { id: '10 A', fullScale: 10, resistance: 0.025, accuracyOfRange: 0.02, divisions: 50, jack: '10 A' },
+        {
+          id: '10 A',
+          fullScale: 10,
+          resistance: 0.025,
+          resistanceTolerance,
+          accuracyOfRange: 0.02,
+          divisions: 50,
+          jack: '10 A',
+        },
       ]),
     ],
     resistanceRanges: [needleOhms('R × 1', 2000, 0.075), needleOhms('R × 100', 200_000, 750e-6)],
@@ -99,7 +110,17 @@ export const builtInKit: readonly KitInstrument[] = [
     functions: [
       {
         quantity: 'dc-current',
-        ranges: [{ id: '5 A', fullScale: 5, resistance: 0.015, accuracyOfRange: 0.015, divisions: 50, jack: 'studs' }],
+        ranges: [
+          {
+            id: '5 A',
+            fullScale: 5,
+            resistance: 0.015,
+            resistanceTolerance,
+            accuracyOfRange: 0.015,
+            divisions: 50,
+            jack: 'studs',
+          },
+        ],
       },
     ],
   },
@@ -117,6 +138,7 @@ function analogueVolts(
       id: `${fullScale} V`,
       fullScale,
       resistance: sensitivity * fullScale,
+      resistanceTolerance,
       accuracyOfRange,
       divisions: 50,
       jack: 'V',
@@ -136,6 +158,7 @@ function analogueCurrent(
     id: fullScale < 1e-3 ? `${Math.round(fullScale * 1e6)} µA` : `${Math.round(fullScale * 1e3)} mA`,
     fullScale,
     resistance: Number((burden / fullScale).toPrecision(12)),
+    resistanceTolerance,
     accuracyOfRange,
     divisions: 50,
     ...jack,
@@ -152,7 +175,7 @@ function digital(
   accuracyCounts: number,
   jack: string,
 ): Range {
-  return { id, fullScale, resistance, resolution, accuracyOfReading, accuracyCounts, jack };
+  return { id, fullScale, resistance, resistanceTolerance, resolution, accuracyOfReading, accuracyCounts, jack };
 }
 
 function digitalOhms(

@@ -72,7 +72,7 @@ test('parts from a spreadsheet, in the customary order', () => {
     [
       ['R5', 'A', 'C', '4k7', '1'],
       ['Beacon', 'C', '0', '12V 0.3A', ''],
-      ['', 'A', 'B', '100 Ω', '0.05', '0.25', '99.2'],
+      ['', 'A', 'B', '100 Ω', '5 %', '0.25', '99.2'],
       ['', '', '', ''],
     ],
     job.network,
@@ -92,6 +92,22 @@ test('parts from a spreadsheet, in the customary order', () => {
       measuredResistance: 99.2,
     },
   ]);
+});
+
+test.each([
+  ['ratios, as all of them are below 0.2', 'Tolerance', ['0.05', '0.1', '0.01'], [0.05, 0.1, 0.01], 'ratio'],
+  ['per cent, as one is not', 'Tolerance', ['0.05', '5', '0.1'], [0.0005, 0.05, 0.001], 'percent'],
+  ['per cent, as the heading has the sign', 'Tol. / %', ['0.1', '0.05', '0.1'], [0.001, 0.0005, 0.001], 'percent'],
+  ['as their own signs have it', 'Tolerance', ['0.1 %', '5%', '0.05'], [0.001, 0.05, 0.05], 'ratio'],
+])('tolerances are read by their column: %s', (_name, heading, cells, tolerances, unit) => {
+  const read = partsFromRows(
+    [['Name', 'From', 'To', 'Value', heading], ...cells.map((cell, k) => [`R${k + 70}`, 'A', 'B', '1k', cell])],
+    job.network,
+  );
+  expect(read.faults).toEqual([]);
+  expect(read.toleranceUnit).toBe(unit);
+  expect(read.rows).toEqual([2, 3, 4]);
+  expect(read.elements.map((one) => (one.kind === 'resistor' ? one.tolerance : null))).toEqual(tolerances);
 });
 
 test('headings say what a column is', () => {

@@ -32,6 +32,7 @@ const ownKeys = [
 const rangeKeys = [
   'fullScale',
   'resistance',
+  'resistanceTolerance',
   'testCurrent',
   'resolution',
   'accuracyOfReading',

@@ -17,11 +17,11 @@ const meter: Instrument = {
   functions: [
     {
       quantity: 'dc-voltage',
-      ranges: [{ id: 'v', fullScale: 10, resistance: 20_000, accuracyOfRange: 0.03, divisions: 50 }],
+      ranges: [{ id: 'v', fullScale: 50, resistance: 20_000, accuracyOfRange: 0.03, divisions: 50 }],
     },
     {
       quantity: 'dc-current',
-      ranges: [{ id: 'a', fullScale: 0.5, resistance: 0.5, accuracyOfRange: 0.02, divisions: 50 }],
+      ranges: [{ id: 'a', fullScale: 1, resistance: 0.5, accuracyOfRange: 0.02, divisions: 50 }],
     },
   ],
 };
@@ -44,9 +44,9 @@ test('branch currents read one at a time do not add up to the trunk, by what the
   expect(sum!.gap).toBeCloseTo(trunk - branches, 12);
   expect(sum!.terms.map(({ element }) => element)).toEqual(['R1', 'L1', 'L2']);
   expect(sum!.terms.reduce((total, { truth }) => total + truth, 0)).toBeCloseTo(0, 14);
-  // Three readings, each to 2 % of 0.5 A and half of a fifth of a division.
-  expect(sum!.accuracy).toBeCloseTo(3 * 0.01, 12);
-  expect(sum!.resolution).toBeCloseTo(3 * 0.001, 12);
+  // Three readings, each to 2 % of 1 A and half of a fifth of a division.
+  expect(sum!.accuracy).toBeCloseTo(3 * 0.02, 12);
+  expect(sum!.resolution).toBeCloseTo(3 * 0.002, 12);
   expect(sum!.tolerance).toBe(0);
 });
 
@@ -56,11 +56,11 @@ test('voltages read one at a time do not add up to the supply', () => {
   expect(sums).toHaveLength(2);
   for (const { node, terms, gap } of sums) {
     expect(node).toBeNull();
-    expect(gap).toBeCloseTo(
+    expect(gap!).toBeCloseTo(
       terms.reduce((total, { indicated }) => total + indicated, 0),
       9,
     );
-    expect(Math.abs(gap)).toBeGreaterThan(0.01);
+    expect(Math.abs(gap!)).toBeGreaterThan(0.01);
   }
 });
 
@@ -77,7 +77,7 @@ test('tolerance moves the gap by what the meter takes more or less, part by part
     return (24 * beside) / (20_000 + beside);
   };
   const [sum] = indicatedSums(solved('E1 24V: R1 10k 5% + R2 15k 10%'), meter, range('dc-voltage'), 'dc-voltage');
-  expect(Math.abs(sum!.gap)).toBeCloseTo(gap(10_000, 15_000), 10);
+  expect(Math.abs(sum!.gap!)).toBeCloseTo(gap(10_000, 15_000), 10);
   const one = (gap(10_500, 15_000) - gap(9500, 15_000)) / 2;
   const two = (gap(10_000, 16_500) - gap(10_000, 13_500)) / 2;
   expect(sum!.tolerance).toBeCloseTo(one + two, 10);
@@ -93,4 +93,12 @@ test('two parts in parallel make loops of the same nodes, told apart by their pa
   // The same voltages stand in both, so the tolerance of R2 opens both gaps alike.
   expect(sums[0]!.tolerance).toBeGreaterThan(0.001);
   expect(sums[1]!.tolerance).toBeCloseTo(sums[0]!.tolerance, 12);
+});
+
+test('a term that the range cannot read is named, and leaves no sum', () => {
+  // 24 V on a range that ends at 10 V.
+  const low = { ...range('dc-voltage'), fullScale: 10 };
+  const [sum] = indicatedSums(solved('E1 24V: R1 10k + R2 15k'), meter, low, 'dc-voltage');
+  expect(sum).toMatchObject({ gap: null, relativeGap: null });
+  expect(sum!.terms.find(({ element }) => element === 'E1')!.state).toBe('over-range');
 });

@@ -178,7 +178,7 @@ test('a source is read across its terminals, whichever lead is where, and loaded
   );
   expect(reported({ ...divider, readings: turned }).supplies[0]!.readings).toEqual(['M4']);
   const open = divider.readings!.map((one) =>
-    one.quantity === 'dc-voltage' && one.id === 'M4' ? { ...one, red: 'A-open' } : one,
+    one.quantity === 'dc-voltage' && one.id === 'M4' ? { ...one, unloaded: 'E1' } : one,
   );
   expect(reported({ ...divider, readings: open }).supplies[0]!.readings).toEqual(['M4']);
 });

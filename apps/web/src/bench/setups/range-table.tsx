@@ -25,7 +25,7 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
         <table className="w-full border-collapse text-[13px]">
           <thead className="text-soft">
             <tr className="border-b border-line">
-              {['Range', 'Indicated', 'Loading', 'Deflection', 'Uncorrected', 'Corrected'].map((text, index) => (
+              {['Range', 'Display', 'Loading', 'Deflection', 'Uncorrected', 'Corrected'].map((text, index) => (
                 <th
                   key={text}
                   scope="col"
