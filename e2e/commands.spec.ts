@@ -103,7 +103,7 @@ test('the head of a job is filled in beside its title, kept, and found by', asyn
   const { id } = jobs.find(({ title }) => title === 'Level loop')!;
   const stored = (await server.ask('GET', `/jobs/${id}`)).json as { document: object };
   expect(stored.document).toMatchObject({
-    version: 2,
+    version: 3,
     record: { by: 'the late shift', ambient: -2.5, asset: 'SL-940', site: 'Saltmarsh Lift Station' },
   });
   await page.keyboard.press('Control+z');

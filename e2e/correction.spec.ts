@@ -24,7 +24,7 @@ test('a reading is corrected without a network: source known, two ranges, and a 
   await choose(page, /^Range(?! of)/, '10 V');
   await type(page, 'Read', '3.64');
   await type(page, 'Source resistance', '14.86k');
-  await expect(page.getByTestId('corrected')).toContainText(`${(3.64 * (1 + 14.86 / 20)).toFixed(3)}\u00a0V ±`);
+  await expect(page.getByTestId('corrected')).toContainText(`${(3.64 * (1 + 14.86 / 20)).toFixed(2)}\u00a0V ±`);
 
   // 20 V behind 10 kΩ: 20 kΩ show 2/3 of it on 10 V, and with 20 kΩ across them half.
   await choose(page, /^Range of reading 2/, '10 V');
@@ -32,8 +32,8 @@ test('a reading is corrected without a network: source known, two ranges, and a 
   await type(page, 'Known resistor of reading 2', '20k');
   await type(page, 'Reading 1', String(8 * (2 / 3)));
   await type(page, 'Reading 2', '4');
-  await expect(page.getByTestId('from-ranges')).toContainText('8.000\u00a0V ±');
-  await expect(page.getByText(/source resistance 10\.0\u00a0kΩ/)).toBeVisible();
+  await expect(page.getByTestId('from-ranges')).toContainText(/8\.0+\sV ±/);
+  await expect(page.getByText(/source resistance 10(\.0+)?\skΩ ±/)).toBeVisible();
   expect(await violations(page)).toEqual([]);
   expect(faults).toEqual([]);
 });

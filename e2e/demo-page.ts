@@ -140,4 +140,6 @@ export async function readNext(page: Page, shown: string): Promise<void> {
   }
   await field.fill(shown);
   await field.press('Enter');
+  // A display that the range cannot have is kept at the second time.
+  if (await page.getByText('Keep it again').isVisible()) await field.press('Enter');
 }

@@ -52,7 +52,7 @@ test('through a dead spot readings are taken on, and handed in afterwards in ord
   const own = { id: 'M1', ...place, red: 'B', black: '0', observations: [{ shown: '9.99', unit: 'V' }] };
   const saved = await server.ask('PUT', `/jobs/${id}`, {
     revision: bench.revision,
-    document: { ...bench.document, version: 2, readings: [own] },
+    document: { ...bench.document, version: 3, readings: [own] },
   });
   expect(saved.status).toBe(200);
   await context.setOffline(false);

@@ -28,7 +28,7 @@ test('with only a 2 kΩ/V meter: which range, what it will show, the corrected v
   const read = page.getByRole('textbox', { name: 'Reading', exact: true });
   await read.fill('5.4');
   await read.press('Enter');
-  await expect(page.getByTestId('corrected')).toContainText(`${(5.4 * (1 + rs / 100_000)).toFixed(3)}\u00a0V ±`);
+  await expect(page.getByTestId('corrected')).toContainText(`${(5.4 * (1 + rs / 100_000)).toFixed(1)}\u00a0V ±`);
   await page.getByRole('tab', { name: 'Required resistance' }).click();
   await expect(page.getByRole('tabpanel', { name: 'Required resistance' })).toContainText('at least 1.47\u00a0MΩ');
   await expect(page.getByRole('img', { name: /Loading error over/ }).locator('.recharts-line')).toHaveCount(1);

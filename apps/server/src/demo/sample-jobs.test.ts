@@ -1,3 +1,4 @@
+import { checkJob } from '@usual-drag/contract';
 import {
   parseLine,
   measurementPointOf,
@@ -59,3 +60,11 @@ test.each(
     expect(Math.abs(indicated * factor - point.value.truth!)).toBeLessThan(1e-9 * Math.abs(indicated));
   }
 });
+
+test.each(sampleJobs.map((job) => [job.title!, job] as const))(
+  '%s is a file that the format accepts',
+  (_title, job) => {
+    const checked = checkJob(JSON.parse(JSON.stringify(job)));
+    expect(checked.ok ? [] : checked.fault).toEqual([]);
+  },
+);

@@ -1,4 +1,5 @@
 import {
+  atItsVersion,
   builtInKit,
   floatLevelDivider,
   instrumentForJob,
@@ -169,7 +170,7 @@ function job(
   const used = new Set([...setups.flatMap((s) => s.meters), ...readings].map(({ instrument }) => instrument));
   const instruments = [...builtInKit, plantMultimeter].map(instrumentForJob).filter(({ id }) => used.has(id));
   const record = { site: 'Saltmarsh Lift Station', ...head };
-  return {
+  return atItsVersion({
     format: 'usual-drag/job',
     version: 2,
     title,
@@ -178,7 +179,7 @@ function job(
     instruments,
     setups,
     ...(readings.length > 0 && { readings }),
-  };
+  });
 }
 
 function amperes(id: string, range: string, end: string, shown: string, at: string, reversed = true): Reading {

@@ -2,11 +2,11 @@ import {
   correctFromRanges,
   fail,
   findRange,
+  formatMeasured,
   formatQuantity,
-  ownErrorAt,
   parseQuantity,
   rangesOf,
-  readingUncertainty,
+  rangeReading,
   withKnownResistor,
   type Instrument,
   type KnownResistor,
@@ -57,13 +57,11 @@ export function FromReadings({ quantity, instrument, range }: Props) {
   const readings = entries.flatMap(({ range: id, indicated, known }) => {
     const found = findRange(instrument, quantity, id);
     if (!found || indicated === null || known?.resistance === null) return [];
-    const { accuracy, resolution } = readingUncertainty(instrument, found, indicated);
-    const read = indicated - ownErrorAt(found.calibration, indicated);
-    const reading = { indicated: read, uncertainty: accuracy + resolution, meterResistance: found.resistance };
+    const reading = rangeReading(instrument, found, indicated);
+    if (!reading) return [];
     return [known ? withKnownResistor(reading, known as KnownResistor, quantity) : reading];
   });
   const found = readings.length >= 2 ? correctFromRanges(readings, quantity) : null;
-  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 3 });
   return (
     <div className="flex flex-col gap-2">
       {entries.map((entry, index) => (
@@ -133,12 +131,12 @@ export function FromReadings({ quantity, instrument, range }: Props) {
         <>
           <p className="border-l-4 border-ink pl-3">
             <b data-testid="from-ranges" className="figures text-[18px]">
-              {formatQuantity(found.value.truth, unit)} ±{' '}
-              {formatQuantity(found.value.truthUncertainty, unit, { digits: 2 })}
+              {formatMeasured(found.value.truth, found.value.truthUncertainty, unit)}
             </b>
             <br />
             <span className="text-[14px] text-soft">
-              k = 2; source resistance {ohms(found.value.sourceResistance)} ± {ohms(found.value.sourceUncertainty)}
+              k = 2; source resistance{' '}
+              {formatMeasured(found.value.sourceResistance, found.value.sourceUncertainty, 'Ω')}
               {readings.length > 2 &&
                 `; no reading is further than ${(found.value.worst * 100).toPrecision(2)} % from the line`}
               .

@@ -55,5 +55,5 @@ export { apparentResistance, crossoverResistance, type Connection } from './volt
 export { startingJack, type StartingJack } from './starting-jack.ts';
 export { supplyDisplays, type SupplyDisplay } from './supply-display.ts';
 export { ohmmeterAt, ohmmeterRows, type OhmmeterReadings, type OhmmeterRow } from './ohmmeter.ts';
-export { displayText, indicatedText, meterStateWords, readableError } from './meter-display.ts';
+export { displayText, meterStateWords, readableError } from './meter-display.ts';
 export { resistancesFromSetup, type ResistanceFromSetup } from './resistance-found.ts';

@@ -1,5 +1,3 @@
-import { formatQuantity } from '../quantity/index.ts';
-import { unitOf, type MeterQuantity } from '../instrument/index.ts';
 import type { MeterReading, MeterState } from './solve-setup.ts';
 
 /** Words for a state in which a display cannot be read; empty for one that can. */
@@ -15,10 +13,6 @@ export const meterStateWords: Readonly<Record<MeterState, string>> = {
 /** Returns what can be read on a meter: the number with its unit, or the state that keeps it from being read. */
 export const displayText = ({ state, display, unit }: Pick<MeterReading, 'state' | 'display' | 'unit'>): string =>
   state === 'ok' && display !== null ? `${display}\u00a0${unit}` : meterStateWords[state];
-
-/** Returns the value at a meter's terminals, V or A, or the state if there is none. */
-export const indicatedText = (quantity: MeterQuantity, { indicated, state }: MeterReading): string =>
-  indicated === null ? meterStateWords[state] : formatQuantity(indicated, unitOf(quantity));
 
 /**
  * Returns the relative error of a display; null if the display cannot be read or the true value is 0: there is then nothing

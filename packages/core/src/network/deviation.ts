@@ -14,3 +14,7 @@ export function deviationOf({ resistance, measuredResistance, tolerance }: Resis
   const ratio = (measuredResistance - resistance) / resistance;
   return { ratio, within: tolerance === undefined ? null : Math.abs(ratio) <= tolerance * (1 + 1e-9) + 1e-15 };
 }
+
+/** Returns how far a value is from a part's nominal one, as a ratio, and whether it is within the part's tolerance. */
+export const deviationFrom = (part: Resistor, value: number): Deviation =>
+  deviationOf({ ...part, measuredResistance: value })!;

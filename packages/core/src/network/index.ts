@@ -1,7 +1,7 @@
 export { addElement, newElement, nextElementId, nextNode, removeElement, replaceElement } from './edits.ts';
 export { chainsOf, type Chain } from './chains.ts';
 export { commonPoints, samePoint, wiresBetween } from './common-points.ts';
-export { deviationOf, type Deviation } from './deviation.ts';
+export { deviationFrom, deviationOf, type Deviation } from './deviation.ts';
 export { pasteElements } from './paste.ts';
 export {
   addInParallel,

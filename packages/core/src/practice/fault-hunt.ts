@@ -1,6 +1,6 @@
 import { withFault, type Hypothesis } from '../faults/index.ts';
 import { builtInKit, instrumentForJob, type ReadingQuantity } from '../instrument/index.ts';
-import { newJob, type Job } from '../job/index.ts';
+import { atItsVersion, newJob, type Job } from '../job/index.ts';
 import { nodesOf, type Network } from '../network/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
 import { draftCircuit } from './circuit-problems.ts';
@@ -42,7 +42,7 @@ export function makeHunt(level: Level, seed: number): FaultHunt {
       level,
       seed,
       text,
-      job: { ...newJob(place.name), network, instruments },
+      job: atItsVersion({ ...newJob(place.name), network, instruments }),
       bench: simulatedBench(network, instruments, { seed: draw.whole(1, 1_000_000), fault }),
       fault,
       candidates: circuitFaults(network).filter(({ hypothesis }) => hiddenFaults[level].has(hypothesis.fault)),

@@ -1,4 +1,4 @@
-import { jobFaults, solveJob } from '../job/index.ts';
+import { atItsVersion, jobFaults, solveJob } from '../job/index.ts';
 import { answerTo } from './answer.ts';
 import { makeProblem, withSolution } from './make-problem.ts';
 import { markAnswers } from './mark.ts';
@@ -17,7 +17,10 @@ test.each(problemKinds)('many %s problems, no two alike, each have a finite, sen
       const problem = makeProblem(kind, level, seed);
       texts.add(problem.text);
       expect(problem.asks.length).toBeGreaterThan(0);
-      if (problem.job) expect(jobFaults(problem.job)).toEqual([]);
+      if (problem.job) {
+        expect(jobFaults(problem.job)).toEqual([]);
+        expect(atItsVersion(problem.job)).toBe(problem.job);
+      }
       for (const ask of problem.asks) {
         const answer = answerTo(problem, ask);
         if (typeof answer === 'number') {

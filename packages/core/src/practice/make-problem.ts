@@ -1,3 +1,4 @@
+import { atItsVersion } from '../job/index.ts';
 import { answerTo } from './answer.ts';
 import { equivalentProblem, powerProblem, voltagesProblem, type Drafted } from './circuit-problems.ts';
 import { isClear } from './clear-problem.ts';
@@ -43,7 +44,7 @@ export function makeProblem(kind: ProblemKind, level: Level, seed: number): Prob
       level,
       seed,
       text,
-      ...(job && { job }),
+      ...(job && { job: atItsVersion(job) }),
       ...(design && { design }),
       asks,
     };

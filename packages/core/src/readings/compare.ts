@@ -62,7 +62,8 @@ function withBudgets(comparison: Comparison, unloaded: Unloaded, job: ReadJob): 
 /**
  * The same in a network that has been solved.
  *
- * @param expect  where what was worked out for a reading is remembered
+ * @param expect   returns the expectation of a reading, as `expectationsOf` stores it
+ * @param correct  false to leave the corrected values out: they cost most of a comparison
  */
 export function comparisonOf(
   unloaded: Unloaded,
@@ -70,6 +71,7 @@ export function comparisonOf(
   conventions: Conventions,
   readings: readonly Reading[],
   expect: (reading: Reading) => Expectation = (reading) => expectationOf(unloaded, instruments, reading),
+  correct = true,
 ): Comparison {
   const counted = readings
     .filter(({ struck }) => struck === undefined)
@@ -77,7 +79,7 @@ export function comparisonOf(
       const expectation = expect(reading);
       const instrument = instruments.find(({ id }) => id === reading.instrument);
       const compared = compareReading(reading, instrument, expectation, conventions, (observed) =>
-        correctedReading(unloaded, instruments, reading, observed),
+        correct ? correctedReading(unloaded, instruments, reading, observed) : null,
       );
       return { reading, expectation, compared };
     });

@@ -1,6 +1,7 @@
 export { straightLine, type StraightLine } from './straight-line.ts';
 export {
   correctFromRanges,
+  rangeReading,
   type CorrectionFault,
   type RangeCorrection,
   type RangeReading,

@@ -1,4 +1,11 @@
-import type { MeterQuantity } from '../instrument/index.ts';
+import {
+  ownErrorAt,
+  readingUncertainty,
+  type Instrument,
+  type MeterQuantity,
+  type Range,
+} from '../instrument/index.ts';
+import { stateOn } from '../loading/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 
 /** One reading of the same place, on a range of known resistance. */
@@ -9,6 +16,23 @@ export interface RangeReading {
   readonly uncertainty: number;
   /** Ω of the meter on this range. */
   readonly meterResistance: number;
+}
+
+/**
+ * Returns a display on a range as a reading of a place whose source resistance is not known: the range's own error subtracted,
+ * with the limit that has the standard uncertainty of accuracy and resolution in quadrature.
+ *
+ * @param display  V or A
+ * @returns null if the range cannot have this display
+ */
+export function rangeReading(instrument: Instrument, range: Range, display: number): RangeReading | null {
+  if (stateOn(instrument, range, display) !== 'ok') return null;
+  const { accuracy, resolution } = readingUncertainty(instrument, range, display);
+  return {
+    indicated: display - ownErrorAt(range.calibration, display),
+    uncertainty: Math.hypot(accuracy, resolution),
+    meterResistance: range.resistance,
+  };
 }
 
 export interface RangeCorrection {

@@ -1,4 +1,5 @@
 import {
+  deviationFrom,
   fail,
   formatMeasured,
   formatPercent,
@@ -302,16 +303,10 @@ function Swept({ swept, part }: { readonly swept: SweptResistance; readonly part
         the slope
       </p>
       <p className="text-soft">
-        {formatPercent(resistance / part.resistance - 1, { digits: 3, signed: true })} from nominal{' '}
+        {formatPercent(deviationFrom(part, resistance).ratio, { digits: 3, signed: true })} from nominal{' '}
         {ohms(part.resistance)}
-        {part.measuredResistance !== undefined && (
-          <>
-            ; {formatPercent(resistance / part.measuredResistance - 1, { digits: 3, signed: true })} from measured{' '}
-            {ohms(part.measuredResistance)}
-          </>
-        )}
-        . Both meters’ effects are taken out; the line meets 0 A at{' '}
-        {formatQuantity(line.intercept, 'V', { digits: 2, signed: true })}.
+        {part.measuredResistance !== undefined && <>; measured {ohms(part.measuredResistance)}</>}. Both meters’ effects
+        are taken out; the line meets 0 A at {formatQuantity(line.intercept, 'V', { digits: 2, signed: true })}.
       </p>
       <Button
         className="mt-1"

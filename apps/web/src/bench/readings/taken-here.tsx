@@ -1,4 +1,5 @@
 import {
+  deviationFrom,
   formatMeasured,
   formatPercent,
   formatQuantity,
@@ -115,8 +116,7 @@ function Measured({ reading: id, value }: { readonly reading: string; readonly v
   const edit = useBench((state) => state.edit);
   const part = useBench((state) => partOf(state.document.network, id));
   if (!part) return null;
-  const off = value / part.resistance - 1;
-  const within = part.tolerance === undefined ? null : Math.abs(off) <= part.tolerance;
+  const { ratio, within } = deviationFrom(part, value);
   return (
     <span className="flex flex-wrap items-center gap-2">
       {part.measuredResistance === value ? (
@@ -132,7 +132,7 @@ function Measured({ reading: id, value }: { readonly reading: string; readonly v
         </Button>
       )}
       <span className="text-[14px]">
-        {formatPercent(off, { digits: 2, signed: true })}
+        {formatPercent(ratio, { digits: 2, signed: true })}
         {within !== null && (within ? ', within tolerance' : ', outside its tolerance')}
       </span>
     </span>

@@ -5,7 +5,6 @@ import {
   formatMeasured,
   formatPercent,
   formatQuantity,
-  indicatedText,
   indicatedWhen,
   readableError,
   unitOf,
@@ -47,7 +46,7 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
               data-testid="indicated"
               className="figures text-[36px] leading-none font-bold whitespace-nowrap text-ochre"
             >
-              {indicatedText(meter.quantity, reading)}
+              {formatQuantity(reading.indicated, unit)}
             </dd>
           </div>
           <div>

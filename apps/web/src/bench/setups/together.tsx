@@ -2,7 +2,6 @@ import {
   betterAlone,
   formatPercent,
   formatQuantity,
-  indicatedText,
   meterStateWords,
   readableError,
   togetherAndApart,
@@ -41,11 +40,11 @@ export function Together({ unloaded, instruments, setup }: Props) {
               meter,
               formatQuantity(together.true, unitOf(quantity)),
               <b key="together" className="text-ochre">
-                {indicatedText(quantity, together)}
+                {formatQuantity(together.indicated, unitOf(quantity))}
               </b>,
               errorText(together),
               <b key="alone" className="text-ochre">
-                {indicatedText(quantity, single)}
+                {formatQuantity(single.indicated, unitOf(quantity))}
               </b>,
               errorText(single),
             ],
