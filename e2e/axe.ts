@@ -14,7 +14,9 @@ export const levelAA: RunOptions = {
 /** The one rule that depends on the theme. */
 export const contrast: RunOptions = { runOnly: { type: 'rule', values: ['color-contrast'] } };
 
-type Axe = { run(context: Document, options: RunOptions): Promise<AxeResults> };
+interface Axe {
+  run(context: Document, options: RunOptions): Promise<AxeResults>;
+}
 
 /**
  * Returns the violations that axe finds on the open page, each with the HTML of its elements. The script is loaded once per

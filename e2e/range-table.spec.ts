@@ -69,11 +69,11 @@ test('source resistance not known: two readings give the true value, with its un
   await reading(2).fill('5.54');
   await reading(2).press('Enter');
   const value = 1 / (1 / 5.54 - (1 / 3.65 - 1 / 5.54) / 4);
-  await expect(page.getByTestId('from-ranges')).toContainText(`${value.toFixed(3)}\u00a0V ±`);
+  await expect(page.getByTestId('from-ranges')).toContainText(`${value.toFixed(1)}\u00a0V ±`);
   // What was typed stays while the meter is set to another range.
   await page.getByRole('radio', { name: '250 V', exact: true }).click();
   await expect(reading(1)).toHaveValue('3.65\u00a0V');
-  await expect(page.getByTestId('from-ranges')).toContainText(`${value.toFixed(3)}\u00a0V ±`);
+  await expect(page.getByTestId('from-ranges')).toContainText(`${value.toFixed(1)}\u00a0V ±`);
   await page.getByText('Source resistance not known').click();
   await expect(reading(1)).toBeHidden();
   await page.getByText('Source resistance not known').click();
@@ -129,5 +129,5 @@ test('a resistor from voltmeter and ammeter: apparent, corrected, and which way 
   await expect(found).toContainText('Better here: across part and ammeter');
   await page.getByRole('button', { name: 'across-both', exact: true }).click();
   await expect(found).toContainText('= 690\u00a0Ω, corrected 680\u00a0Ω');
-  await expect(found).toContainText('This way is the better one here');
+  await expect(found).toContainText('This connection is the better one here');
 });

@@ -18,7 +18,7 @@ export const allowed = {
   'kit/certificate-points.tsx': { places: 1, why: 'error of a point while it is typed' },
   'kit/certificate-view.tsx': { places: 1, why: 'error of a point of the certificate in force' },
   'kit/range-columns.ts': { places: 1, why: 'a typed burden voltage sets the resistance' },
-  'learn/meter-design.tsx': { places: 11, why: 'the page teaches these formulas on one movement' },
+  'learn/meter-design.tsx': { places: 9, why: 'the page teaches these formulas on one movement' },
   'learn/resistance-slider.tsx': { places: 2, why: 'position of the slider on its scale' },
   'workshop/form/measured-form.tsx': { places: 3, why: 'steps of the measurement while they are typed' },
   'workshop/sheets/choices.tsx': { places: 3, why: 'deviation of a chosen part, printed beside it' },

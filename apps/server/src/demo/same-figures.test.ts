@@ -138,7 +138,7 @@ function readingOf({ meters }: Setup, id: string, display: number): Reading {
     id: 'X',
     observations: [{ shown, unit: prefix + (meter.quantity === 'dc-voltage' ? 'V' : 'A') }],
     alongside: meters.filter((one) => one.id !== id),
-  } as Reading;
+  };
 }
 
 test.each(sampleJobs.map((job) => [job.title!, job] as const))('%s: one figure for one question', (_title, job) =>

@@ -35,9 +35,8 @@ export function isolatedPart(
   if (part?.kind !== 'resistor') return { resistance: Infinity, span: 0 };
   if (isChanged && fault.fault === 'out-of-tolerance') return { resistance: part.resistance, span: 0 };
   const nominal = { ...changed, values: 'nominal' } as const;
-  const isMeasured = changed.values === 'measured' && part.measuredResistance !== undefined;
-  if (isMeasured && !isSameValue(part.measuredResistance!, value))
-    return { resistance: part.measuredResistance!, span: 0 };
+  const measured = changed.values === 'measured' ? part.measuredResistance : undefined;
+  if (measured !== undefined && !isSameValue(measured, value)) return { resistance: measured, span: 0 };
   return { resistance: part.resistance, span: isToleranced(nominal, part) ? spanOf(part) : 0 };
 }
 

@@ -15,7 +15,7 @@ export interface Prediction {
 export const largestMisfit = 2;
 
 /** Returns Σ((value − prediction)/u)² over all readings. */
-export function misfitSum({ values, u }: Prediction, observed: readonly Compared[]): number {
+function misfitSum({ values, u }: Prediction, observed: readonly Compared[]): number {
   let sum = 0;
   for (let k = 0; k < observed.length; k += 1) {
     const off = differenceFrom(observed[k]!, values[k]!);

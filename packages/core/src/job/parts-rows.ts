@@ -9,7 +9,7 @@ export interface RowFault {
 }
 
 /** How the numbers of a tolerance column are meant: `5` as 5 %, or `0.05` as 5 %. */
-export type ToleranceUnit = 'percent' | 'ratio';
+type ToleranceUnit = 'percent' | 'ratio';
 
 export interface PartsRows {
   readonly elements: readonly Element[];

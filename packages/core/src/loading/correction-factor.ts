@@ -37,7 +37,7 @@ export interface CorrectionFactor {
 }
 
 /** The keys of a range that a correction depends on. */
-export type MeterResistance = Pick<Range, 'resistance' | 'resistanceTolerance'>;
+type MeterResistance = Pick<Range, 'resistance' | 'resistanceTolerance'>;
 
 /** Returns the factor that a range corrects with; null if nothing leads back from its indication to the true value. */
 export type CorrectionOn = (range: MeterResistance) => CorrectionFactor | null;

@@ -84,10 +84,7 @@ export function DisplayEntry({
   };
   const keep = (stay: boolean): void => {
     const shown = typed.replace('−', '-').toUpperCase();
-    if (!shownPattern.test(shown)) {
-      const { otherUnit } = readDisplay(typed, unit);
-      return setRefused(otherUnit === null ? notADisplay : otherUnitSentence(otherUnit, prefix + unit));
-    }
+    if (!shownPattern.test(shown)) return setRefused(refusalOf(typed, prefix, unit));
     const observation: Observation = { shown, unit: prefix + unit, at: new Date().toISOString() };
     const asTyped = `${shown} ${prefix + unit}`;
     const remark = remarked === asTyped ? null : (remarkOn?.(observation) ?? null);
@@ -143,33 +140,69 @@ export function DisplayEntry({
         </Button>
       </div>
       {link && <LinkWords link={link} />}
-      {refused !== null && (
-        <p id="display-fault" role="alert" className="text-[14px] text-fault">
-          {refused}
-        </p>
-      )}
-      <div className="flex flex-wrap items-center justify-between gap-2">
-        <Segments
-          label="Prefix of the display"
-          value={prefix}
-          options={prefixes.map((one) => ({ value: one, text: one + unit }))}
-          onChange={setPrefix}
-        />
-        <span className="flex gap-1.5">
-          <Button onClick={() => take('-' + typed.replace(/^[-−+]/, ''))} aria-label="Minus sign">
-            −
-          </Button>
-          <Button onClick={() => take('OL')}>OL</Button>
-          <Button onClick={() => keep(true)} title="Keep it and read again (Shift Enter)">
-            Keep, read again
-          </Button>
-        </span>
-      </div>
+      <Refusal sentence={refused} />
+      <PrefixRow
+        prefix={prefix}
+        prefixes={prefixes}
+        unit={unit}
+        onPrefix={setPrefix}
+        onMinus={() => take('-' + typed.replace(/^[-−+]/, ''))}
+        onOver={() => take('OL')}
+        onStay={() => keep(true)}
+      />
     </form>
   );
 }
 
-const notADisplay = 'This is not a display. Type its digits with sign and point, or OL.';
+function Refusal({ sentence }: { readonly sentence: string | null }) {
+  if (sentence === null) return null;
+  return (
+    <p id="display-fault" role="alert" className="text-[14px] text-fault">
+      {sentence}
+    </p>
+  );
+}
+
+interface PrefixRowProps {
+  readonly prefix: string;
+  readonly prefixes: readonly string[];
+  readonly unit: string;
+  readonly onPrefix: (prefix: string) => void;
+  readonly onMinus: () => void;
+  readonly onOver: () => void;
+  readonly onStay: () => void;
+}
+
+/** The prefix of the display, and what a number pad does not have. */
+function PrefixRow({ prefix, prefixes, unit, onPrefix, onMinus, onOver, onStay }: PrefixRowProps) {
+  return (
+    <div className="flex flex-wrap items-center justify-between gap-2">
+      <Segments
+        label="Prefix of the display"
+        value={prefix}
+        options={prefixes.map((one) => ({ value: one, text: one + unit }))}
+        onChange={onPrefix}
+      />
+      <span className="flex gap-1.5">
+        <Button onClick={onMinus} aria-label="Minus sign">
+          −
+        </Button>
+        <Button onClick={onOver}>OL</Button>
+        <Button onClick={onStay} title="Keep it and read again (Shift Enter)">
+          Keep, read again
+        </Button>
+      </span>
+    </div>
+  );
+}
+
+/** Why a text is no display of this step. */
+function refusalOf(typed: string, prefix: string, unit: string): string {
+  const { otherUnit } = readDisplay(typed, unit);
+  return otherUnit === null
+    ? 'This is not a display. Type its digits with sign and point, or OL.'
+    : otherUnitSentence(otherUnit, prefix + unit);
+}
 
 const otherUnitSentence = (other: string, own: string): string =>
   `${other} is not the unit of this step. Type the display in ${own}, or open the step of the other quantity.`;

@@ -15,9 +15,12 @@ import {
   readingsAt,
   setupFaults,
   unitOf,
+  type ComparedReading,
+  type Expectation,
   type Instrument,
   type KitInstrument,
   type Meter,
+  type RangeOf,
   type Reading,
   type ReadingQuantity,
 } from '@usual-drag/core';
@@ -79,7 +82,6 @@ export function FreeReading({ readings, view, free, kit }: Props) {
   const range = instrument && findRange(instrument, quantity, free.range);
   const reading = useMemo((): Reading => ({ id: 'here', ...placedFree(free), observations: [] }), [free]);
   const expectation = readings.expect(reading);
-  const unit = unitOf(quantity);
   const taken = readingsAt(readings.readings, reading);
   const newest = taken.at(-1);
   const compared = newest ? readings.comparedAs(newest) : null;
@@ -88,10 +90,6 @@ export function FreeReading({ readings, view, free, kit }: Props) {
     newest!.instrument === free.instrument &&
     newest!.range === free.range &&
     newest!.rate === free.rate;
-  const shown =
-    instrument && range && expectation?.expected != null
-      ? displayToExpect(instrument, quantity, range, expectation.expected)
-      : null;
   const link = useInstrumentLink(instrument, placedFree(free));
   const take = (id: string): void => {
     const next = fitting.find((one) => one.id === id);
@@ -147,30 +145,15 @@ export function FreeReading({ readings, view, free, kit }: Props) {
       ) : (
         <Leads setup={{ id: 'free', meters: [free] }} meter={free} place={place} />
       )}
-      {expectation?.expected != null && shown && range && instrument && (
-        <div className="rounded-lg bg-sunk px-3 py-1.5">
-          <p className="flex items-baseline justify-between gap-3">
-            <span className="text-soft">Expect the display at</span>
-            <b className="figures text-[24px] whitespace-nowrap">
-              {shown.display} {shown.display === 'OL' ? '' : shown.unit}
-            </b>
-          </p>
-          <ExpectationBar
-            figures={
-              isOwn
-                ? compared!
-                : {
-                    true: expectation.true,
-                    expected: expectation.expected,
-                    low: expectation.limits?.low ?? null,
-                    high: expectation.limits?.high ?? null,
-                    uncertainty: instrumentUncertainty(instrument, range, expectation.expected, free.rate),
-                    value: compared?.value ?? null,
-                  }
-            }
-            unit={unit}
-          />
-        </div>
+      {expectation && range && instrument && (
+        <Expected
+          expectation={expectation}
+          free={free}
+          instrument={instrument}
+          range={range}
+          own={isOwn ? compared : null}
+          value={compared?.value ?? null}
+        />
       )}
       <DisplayEntry
         key={`${quantity} ${free.instrument} ${free.range}`}
@@ -198,6 +181,43 @@ function asTaken(reading: Reading, { instruments, job }: BenchView): FreePlace |
   if (placed.quantity === 'dc-voltage' && placed.unloaded !== undefined) return null;
   const isThere = setupFaults(job.network, instruments, { id: 'free', meters: [placed] }).length === 0;
   return isThere ? placed : null;
+}
+
+interface ExpectedProps {
+  readonly expectation: Expectation;
+  readonly free: FreePlace;
+  readonly instrument: Instrument;
+  readonly range: RangeOf<ReadingQuantity>;
+  /** The newest reading at this point if it was taken with this instrument on this range. */
+  readonly own: ComparedReading | null;
+  /** Value of the newest reading at this point. */
+  readonly value: number | null;
+}
+
+/** The display to expect, with its band; the uncertainty is that of the instrument that is chosen. */
+function Expected({ expectation, free, instrument, range, own, value }: ExpectedProps) {
+  const { expected, limits } = expectation;
+  if (expected === null) return null;
+  const { display, unit } = displayToExpect(instrument, free.quantity, range, expected);
+  const figures = own ?? {
+    true: expectation.true,
+    expected,
+    low: limits?.low ?? null,
+    high: limits?.high ?? null,
+    uncertainty: instrumentUncertainty(instrument, range, expected, free.rate),
+    value,
+  };
+  return (
+    <div className="rounded-lg bg-sunk px-3 py-1.5">
+      <p className="flex items-baseline justify-between gap-3">
+        <span className="text-soft">Expect the display at</span>
+        <b className="figures text-[24px] whitespace-nowrap">
+          {display} {display === 'OL' ? '' : unit}
+        </b>
+      </p>
+      <ExpectationBar figures={figures} unit={unitOf(free.quantity)} />
+    </div>
+  );
 }
 
 /** The same bench for another quantity: on the first instrument that reads it, which the job then keeps. */

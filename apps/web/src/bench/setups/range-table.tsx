@@ -25,7 +25,7 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
         <table className="w-full border-collapse text-[13px]">
           <thead className="text-soft">
             <tr className="border-b border-line">
-              {['Range', 'Display', 'Loading', 'Deflection', 'Uncorrected', 'Corrected'].map((text, index) => (
+              {['Range', 'Display', 'Loading', 'Deflection', 'Uncorrected', 'Corrected, U'].map((text, index) => (
                 <th
                   key={text}
                   scope="col"
@@ -101,11 +101,11 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
         </table>
       </div>
       <p className="flex flex-wrap items-center gap-x-2 text-[13px] text-soft">
-        <span>uncorrected: sum of limits</span>
+        <span>limits:</span>
         <Key className="bg-(--ochre-line)" text="loading" />
         <Key className="bg-ink" text="accuracy" />
         <Key className="bg-(--node-0)" text="resolution" />
-        <span>corrected: U, k = 2</span>
+        <span>U: k = 2</span>
         <span>★ best</span>
         {children}
       </p>
