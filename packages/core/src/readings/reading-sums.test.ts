@@ -1,3 +1,4 @@
+import { read } from '../test/read-line.ts';
 import type { Instrument } from '../instrument/index.ts';
 import type { Network } from '../network/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
@@ -93,7 +94,7 @@ test('currents at a node: covered once at it or at the far ends, into the node p
   expect(sums[0]!.sum).toBeCloseTo(0.00566 - 0.003774 - 0.001899, 12);
 });
 
-test('a sum’s gap: what loading leaves, what accuracy, resolution and tolerance may make', () => {
+test('a sum’s gap: loading, the contributions to its U, and tolerance', () => {
   const readings = [volts('M1', 'A', '0', '10.000'), volts('M2', 'A', 'B', '5.769'), volts('M3', 'B', '0', '3.846')];
   const solved = solveUnloaded(network);
   if (!solved.ok) throw new Error();
@@ -106,7 +107,9 @@ test('a sum’s gap: what loading leaves, what accuracy, resolution and toleranc
   const parts = explainSum(sums[0]!, counted, [instrument]);
   expect(Math.abs(parts.loading)).toBeCloseTo(10 - 6 / 1.04 - 4 / 1.04, 9);
   expect(parts.accuracy).toBe(0);
-  expect(parts.resolution).toBeCloseTo(0.0005 * Math.sqrt(3), 12);
+  // k = 2, three readings to half a millivolt: 2·√(3·(0.0005/√3)²). The shares combine to U of the sum.
+  expect(parts.resolution).toBeCloseTo(0.001, 12);
+  expect(Math.hypot(parts.accuracy, parts.resolution, parts.spread)).toBeCloseTo(sums[0]!.uncertainty, 12);
   // The two drops move against each other: their sum hardly does.
   expect(parts.tolerance).toBeGreaterThan(0);
   expect(parts.tolerance).toBeLessThan(0.05);
@@ -159,4 +162,24 @@ test('an OL agrees where the range is over, and else does not', () => {
     readings: [{ ...volts('M1', 'A', '0', '1'), observations: [{ shown: 'OL', unit: 'V' }] }],
   });
   expect(over.ok && over.value.readings.M1!.verdict).toBe('agrees');
+});
+
+test('with two nodes the current sum is listed once, not once for each node with all signs reversed', () => {
+  const two = read('E1 6V/1: R1 100 || R2 200');
+  const readings = [
+    amps('M1', 'A', ['E1.from'], '-88.2'),
+    amps('M2', 'A', ['R1.from'], '58.8'),
+    amps('M3', 'A', ['R2.from'], '29.4'),
+  ];
+  const solved = solveUnloaded(two);
+  if (!solved.ok) throw new Error(solved.fault.code);
+  expect(comparisonOf(solved.value, [instrument], {}, readings).sums).toHaveLength(1);
+});
+
+test('what cancels but for the rounding of doubles is 0', () => {
+  const readings = [volts('M1', 'A', '0', '0.3'), volts('M2', 'A', 'B', '0.1'), volts('M3', 'B', '0', '0.2')];
+  const solved = solveUnloaded(network);
+  if (!solved.ok) throw new Error(solved.fault.code);
+  // 0.3 − 0.1 − 0.2 is −28 aV in doubles.
+  expect(comparisonOf(solved.value, [instrument], {}, readings).sums[0]!.sum).toBe(0);
 });
