@@ -29,3 +29,8 @@ test('no line through one point, or through points above each other', () => {
     ]),
   ).toBeNull();
 });
+
+test('a line through the origin has an intercept of 0, not one of rounding', () => {
+  const points = [1.5, 3, 4.5, 6].map((y) => ({ x: y / 680, y }));
+  expect(straightLine(points)!.intercept).toBe(0);
+});

@@ -9,6 +9,9 @@ export interface StraightLine {
   readonly interceptUncertainty: number | null;
 }
 
+/** Share of the mean below which an intercept is noise: a few roundings for each of some hundred points. */
+const noise = 1e-13;
+
 /**
  * Least squares of y on x, about the mean so that nothing large is subtracted.
  *
@@ -21,7 +24,9 @@ export function straightLine(points: readonly { readonly x: number; readonly y: 
   const spread = points.reduce((sum, { x }) => sum + (x - meanX) ** 2, 0);
   if (n < 2 || !(spread > 0)) return null;
   const slope = points.reduce((sum, { x, y }) => sum + (x - meanX) * (y - meanY), 0) / spread;
-  const intercept = meanY - slope * meanX;
+  const difference = meanY - slope * meanX;
+  // A line through the origin meets it but for the rounding of the means.
+  const intercept = Math.abs(difference) <= noise * Math.abs(meanY) ? 0 : difference;
   const residuals = points.map(({ x, y }) => y - meanY - slope * (x - meanX));
   const variance = n > 2 ? residuals.reduce((sum, r) => sum + r * r, 0) / (n - 2) : null;
   return {

@@ -64,19 +64,19 @@ const columns = column.columns([
         original.compared && <VerdictMark compared={original.compared} short />
       ),
   }),
-  column.accessor(({ compared }) => compared?.value ?? 0, {
-    id: 'value',
-    header: 'Value',
-    enableSorting: false,
-    meta: { figures: true, indicated: true },
-    cell: ({ row: { original } }) => measured(original.compared?.value, original.compared?.uncertainty, original),
-  }),
   column.accessor(({ compared }) => compared?.expected ?? 0, {
     id: 'expected',
     header: 'Expected',
     enableSorting: false,
     meta: { figures: true },
     cell: ({ row: { original } }) => measured(original.compared?.expected, original.compared?.uncertainty, original),
+  }),
+  column.accessor(({ compared }) => compared?.value ?? 0, {
+    id: 'value',
+    header: 'Value',
+    enableSorting: false,
+    meta: { figures: true, indicated: true },
+    cell: ({ row: { original } }) => measured(original.compared?.value, original.compared?.uncertainty, original),
   }),
   column.accessor(({ compared }) => compared?.uncertainty ?? 0, {
     id: 'uncertainty',

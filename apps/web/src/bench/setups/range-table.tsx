@@ -25,7 +25,7 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
         <table className="w-full border-collapse text-[13px]">
           <thead className="text-soft">
             <tr className="border-b border-line">
-              {['Range', 'Display', 'Loading', 'Deflection', 'Uncorrected', 'Corrected, U'].map((text, index) => (
+              {['Range', 'Display', 'Loading', 'Deflection', 'Uncorrected', 'Corrected'].map((text, index) => (
                 <th
                   key={text}
                   scope="col"
@@ -161,7 +161,7 @@ function Advice({
   return (
     <p className="text-[14px] leading-snug">
       Best uncorrected <b>{uncorrected.range.id}</b>, ±{print(uncorrected.uncorrected)}; corrected{' '}
-      <b>{corrected.range.id}</b>, ±{print(corrected.corrected)}.
+      <b>{corrected.range.id}</b>, U = {print(corrected.corrected)}.
     </p>
   );
 }
