@@ -85,7 +85,10 @@ function main(): number {
   if (!run || files.length === 0 || !depth || !faults) return misused(usage);
   let status = 0;
   for (const file of files) {
-    status = Math.max(status, print(onText(file, (text) => run(text, { depth, faults, free: values.free ?? [], budget: values.budget }))));
+    status = Math.max(
+      status,
+      print(onText(file, (text) => run(text, { depth, faults, free: values.free ?? [], budget: values.budget }))),
+    );
   }
   return status;
 }

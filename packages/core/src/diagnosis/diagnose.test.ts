@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import type { Instrument } from '../instrument/index.ts';
 import { solveSetup, solveUnloaded } from '../loading/index.ts';
 import { setupOf, type Reading } from '../readings/index.ts';
-import { diagnose, type Diagnosis, type DiagnosedJob } from './diagnose.ts';
+import { diagnose, type Diagnosis } from './diagnose.ts';
+import type { DiagnosedJob } from './diagnosed-job.ts';
 import type { Hypothesis } from '../faults/index.ts';
 import { withFault } from '../faults/index.ts';
 

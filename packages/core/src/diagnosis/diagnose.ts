@@ -1,10 +1,9 @@
-import type { Instrument } from '../instrument/index.ts';
 import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
-import type { Conventions, Reading } from '../readings/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import { checkFor, isOfReading, type Hypothesis } from '../faults/index.ts';
+import type { DiagnosedJob } from './diagnosed-job.ts';
 import { nextReading, type NextReading } from './next-reading.ts';
 import { observedReadings, type Observed } from './observed.ts';
 import { groupsOf, type Group } from './groups.ts';
@@ -35,14 +34,6 @@ export interface Diagnosis {
   readonly groups: readonly DiagnosisGroup[];
   /** The reading that would best distinguish the leading groups; null if none would. */
   readonly next: NextReading | null;
-}
-
-/** A job as far as a diagnosis needs it. */
-export interface DiagnosedJob {
-  readonly network: Network;
-  readonly instruments?: readonly Instrument[];
-  readonly conventions?: Conventions;
-  readonly readings?: readonly Reading[];
 }
 
 /** Number of groups that the next reading is to distinguish. */

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { DiagnosedJob } from './diagnose.ts';
+import type { DiagnosedJob } from './diagnosed-job.ts';
 import { faultSentence } from '../faults/index.ts';
 import { fitJob, freeName, type Fit } from './fit.ts';
 

@@ -4,7 +4,7 @@ import type { Element } from '../network/index.ts';
 import { expectationOf, setupOf } from '../readings/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
-import type { DiagnosedJob } from './diagnose.ts';
+import type { DiagnosedJob } from './diagnosed-job.ts';
 import { differenceFrom } from './comparing.ts';
 import { toleranceOf } from './elsewhere.ts';
 import { isolatedPart } from './isolated-part.ts';

@@ -3,7 +3,7 @@ import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import { nodesOf } from '../network/index.ts';
 import { standardUncertainty, type CircuitReading } from '../readings/index.ts';
 import { withFault, type Bench, type Hypothesis } from '../faults/index.ts';
-import type { DiagnosedJob } from './diagnose.ts';
+import type { DiagnosedJob } from './diagnosed-job.ts';
 import { elsewhereIn } from './elsewhere.ts';
 
 /** A reading that would tell hypotheses apart. */
