@@ -1,10 +1,5 @@
-import { formatMeasured, formatQuantity, type Observation, type ReportSweep } from '@usual-drag/core';
+import { connectionWords, formatMeasured, formatQuantity, type Observation, type ReportSweep } from '@usual-drag/core';
 import { Frame } from './frame.tsx';
-
-const connectionWords = {
-  'across-part': 'voltmeter across the part alone',
-  'across-both': 'voltmeter across part and ammeter',
-} as const;
 
 /** Voltage and current at several settings of a supply, and the resistance that follows from them. */
 export function Sweeps({ sweeps }: { readonly sweeps: readonly ReportSweep[] }) {
@@ -22,9 +17,9 @@ export function Sweeps({ sweeps }: { readonly sweeps: readonly ReportSweep[] }) 
             <tr>
               <th>{sweep.source} set to</th>
               <th className="n">Voltage</th>
-              <th className="n">expected</th>
+              <th className="n">Expected voltage</th>
               <th className="n">Current</th>
-              <th className="n">expected</th>
+              <th className="n">Expected current</th>
             </tr>
           </thead>
           <tbody>

@@ -1,4 +1,4 @@
-import type { Sweep, SweepConnection, SweepMeter, SweepPoint } from '@usual-drag/core';
+import { connections, type Connection, type Sweep, type SweepMeter, type SweepPoint } from '@usual-drag/core';
 import { Type } from 'class-transformer';
 import { IsIn, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';
@@ -42,8 +42,8 @@ export class SweepDto {
   @Name()
   source!: string;
 
-  @IsIn(['across-part', 'across-both'], { message: 'must be across-part or across-both' })
-  connection!: SweepConnection;
+  @IsIn(connections, { message: 'must be across-part or across-both' })
+  connection!: Connection;
 
   @ValidateNested()
   @Type(() => SweepMeterDto)

@@ -30,4 +30,4 @@ export { sameValue } from './same-value.ts';
 export { jobStatus, unreadableWords, type JobStatus, type UnreadableMeter } from './job-status.ts';
 export { placedPositive, setupValuesOf, trueValuesOf } from './solved-values.ts';
 export { nextSweepId, putSweep, removeSweep, withPoint } from './sweep-edits.ts';
-export { withKeptSweep, type KeptSweep } from './kept-sweep.ts';
+export { isBlankSweep, withKeptSweep, type KeptSweep } from './kept-sweep.ts';

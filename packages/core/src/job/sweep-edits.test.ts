@@ -1,7 +1,7 @@
 import { read } from '../test/read-line.ts';
 import { atItsVersion } from './job-version.ts';
 import type { Job } from './job.ts';
-import { withKeptSweep } from './kept-sweep.ts';
+import { isBlankSweep, withKeptSweep } from './kept-sweep.ts';
 import { nextSweepId, putSweep, removeSweep, withPoint } from './sweep-edits.ts';
 
 const job: Job = {
@@ -18,6 +18,13 @@ const job: Job = {
     },
   ],
 };
+const voltRange = (fullScale: number) => ({
+  id: `${fullScale} V`,
+  fullScale,
+  resistance: 1e7,
+  accuracyCounts: 2,
+  resolution: fullScale / 2000,
+});
 const kept = {
   part: 'R2',
   connection: 'across-both' as const,
@@ -30,7 +37,7 @@ const kept = {
 };
 
 test('a sweep that a browser stored moves into the job, which then has version 3', () => {
-  const moved = withKeptSweep(job, kept);
+  const moved = withKeptSweep(job, kept)!;
   expect(moved.sweeps).toEqual([
     {
       id: 'W1',
@@ -46,13 +53,35 @@ test('a sweep that a browser stored moves into the job, which then has version 3
     },
   ]);
   expect(atItsVersion(moved).version).toBe(3);
-  // Nothing was read, or nothing to read with: the job stays the same.
-  expect(withKeptSweep(job, { ...kept, rows: [{ set: 3, voltage: null, current: null }] })).toBe(job);
-  expect(withKeptSweep({ ...job, instruments: [] }, kept).sweeps).toBeUndefined();
+});
+
+test('a stored sweep is not moved if that would lose or change a reading', () => {
+  const blank = { ...kept, rows: [{ set: 3, voltage: null, current: null }] };
+  expect(isBlankSweep(blank)).toBe(true);
+  expect(isBlankSweep(kept)).toBe(false);
+  expect(withKeptSweep(job, blank)).toBeNull();
+  expect(withKeptSweep({ ...job, instruments: [] }, kept)).toBeNull();
+  expect(withKeptSweep(job, { ...kept, part: 'R9' })).toBeNull();
+  expect(withKeptSweep(job, { ...kept, voltmeter: 'm 200 V' })).toBeNull();
+  expect(withKeptSweep(job, { ...kept, rows: [{ set: 3, voltage: 1e-30, current: 0.01 }] })).toBeNull();
+});
+
+test('a stored sweep without a choice of part or meter gets the first part, and the ranges that read its values best', () => {
+  const functions = [
+    { quantity: 'dc-voltage' as const, ranges: [2, 20, 200].map((fullScale) => voltRange(fullScale)) },
+    ...job.instruments![0]!.functions!.slice(1),
+  ];
+  const moved = withKeptSweep({ ...job, instruments: [{ id: 'm', functions }] }, { rows: kept.rows })!;
+  expect(moved.sweeps![0]).toMatchObject({
+    element: 'R1',
+    connection: 'across-part',
+    voltmeter: { instrument: 'm', range: '20 V' },
+    ammeter: { instrument: 'm', range: '20 mA' },
+  });
 });
 
 test('sweeps are put, changed and removed by their ids', () => {
-  const one = withKeptSweep(job, kept);
+  const one = withKeptSweep(job, kept)!;
   expect(nextSweepId(one)).toBe('W2');
   const changed = putSweep(
     one,

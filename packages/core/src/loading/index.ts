@@ -17,6 +17,7 @@ export { correctionFromSource } from './loading-ratio.ts';
 export {
   cannotCorrectWords,
   correctDisplay,
+  correctMeterReading,
   correctedValue,
   stateOn,
   type BudgetEntry,
@@ -25,6 +26,7 @@ export {
 } from './corrected-value.ts';
 export { requiredResistance } from './required-resistance.ts';
 export {
+  indicationAt,
   measurementPointOf,
   loadingShare,
   shiftedNetwork,
@@ -51,7 +53,13 @@ export {
 } from './loading-map.ts';
 export { betterAlone, togetherAndApart, type TogetherAndApart } from './together.ts';
 export { indicatedSums, type IndicatedTerm, type IndicatedSum } from './indicated-sums.ts';
-export { apparentResistance, crossoverResistance, type Connection } from './voltmeter-ammeter.ts';
+export {
+  apparentResistance,
+  connections,
+  connectionWords,
+  crossoverResistance,
+  type Connection,
+} from './voltmeter-ammeter.ts';
 export { startingJack, type StartingJack } from './starting-jack.ts';
 export { supplyDisplays, type SupplyDisplay } from './supply-display.ts';
 export { ohmmeterAt, ohmmeterRows, type OhmmeterReadings, type OhmmeterRow } from './ohmmeter.ts';

@@ -1,5 +1,12 @@
-/** Where the voltmeter is put when a resistance is found from V/I. */
-export type Connection = 'across-part' | 'across-both';
+/** Where the voltmeter is connected when a resistance is measured as V/I, in words. */
+export const connectionWords = {
+  'across-part': 'voltmeter across the part alone',
+  'across-both': 'voltmeter across part and ammeter',
+} as const;
+
+export type Connection = keyof typeof connectionWords;
+
+export const connections = Object.keys(connectionWords) as readonly Connection[];
 
 /**
  * What V/I comes to: R ∥ R_V with the voltmeter across the part alone (the ammeter carries its current too), R + R_A with it

@@ -1,10 +1,10 @@
 import { findRange, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
-import { setupFaults, solveSetup, solveUnloaded, type Setup } from '../loading/index.ts';
+import { setupFaults, solveSetup, solveUnloaded, type Connection, type Setup } from '../loading/index.ts';
 import { endsAt, type Network, type Resistor } from '../network/index.ts';
 import { resistanceFromSweep, type SweptResistance } from '../uncertainty/index.ts';
 import { observedValue } from './observed-value.ts';
 import type { Observation } from './reading.ts';
-import type { Sweep, SweepConnection, SweepMeter } from './sweep.ts';
+import type { Sweep, SweepMeter } from './sweep.ts';
 
 /** Indications of both meters at one setting, V and A; null if nothing determines them. */
 export interface ExpectedPoint {
@@ -100,7 +100,7 @@ function expectedPoint(
 }
 
 /** The break for the ammeter: it lifts the part's own end if the voltmeter is across both, otherwise all other ends. */
-function breakAt(network: Network, { id, from }: Resistor, connection: SweepConnection) {
+function breakAt(network: Network, { id, from }: Resistor, connection: Connection) {
   const own = `${id}.from`;
   return connection === 'across-both'
     ? { ends: [own] }

@@ -1,3 +1,4 @@
+import type { Connection } from '../loading/index.ts';
 import { straightLine, type StraightLine } from './straight-line.ts';
 
 /** Voltage and current read at one setting of the supply, with the standard uncertainty of each, V and A. */
@@ -10,7 +11,7 @@ export interface SweepReading {
 
 /** The two meters of a sweep: the voltmeter across the part alone, or across part and ammeter; Ω. */
 export interface SweepMeters {
-  readonly connection: 'across-part' | 'across-both';
+  readonly connection: Connection;
   readonly voltmeter: number;
   readonly ammeter: number;
 }

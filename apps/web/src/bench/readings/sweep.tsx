@@ -1,4 +1,5 @@
 import {
+  bestSweepMeter,
   deviationFrom,
   fail,
   formatMeasured,
@@ -144,8 +145,8 @@ function newSweep({ job, instruments, truth }: BenchView): JobSweep | null {
   const part = elements.find(({ kind }) => kind === 'resistor');
   const source = elements.find((one) => one.kind === 'source');
   const of = part && truth?.elements[part.id];
-  const voltmeter = closest(instruments, 'dc-voltage', of?.voltage ?? 0);
-  const ammeter = closest(instruments, 'dc-current', of?.current ?? 0);
+  const voltmeter = bestSweepMeter(instruments, 'dc-voltage', of?.voltage ?? 0);
+  const ammeter = bestSweepMeter(instruments, 'dc-current', of?.current ?? 0);
   if (!part || !source || !voltmeter || !ammeter) return null;
   const whole = source.ceiling ?? source.emf * (source.cellsInSeries ?? 1);
   return {
@@ -157,16 +158,6 @@ function newSweep({ job, instruments, truth }: BenchView): JobSweep | null {
     ammeter,
     points: shares.map((share) => ({ set: share * whole })),
   };
-}
-
-/** The lowest range of the instruments that reads a value. */
-function closest(instruments: readonly Instrument[], quantity: MeterQuantity, value: number): SweepMeter | null {
-  const options = instruments
-    .flatMap((instrument) => rangesOf(instrument, quantity).map((range) => ({ instrument, range })))
-    .filter(({ range }) => range.fullScale >= Math.abs(value) && (range.fuse ?? Infinity) > Math.abs(value))
-    .sort((a, b) => a.range.fullScale - b.range.fullScale);
-  const [best] = options;
-  return best ? { instrument: best.instrument.id, range: best.range.id } : null;
 }
 
 interface MeterChoiceProps {

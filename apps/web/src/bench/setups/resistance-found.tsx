@@ -1,4 +1,6 @@
 import {
+  connections,
+  connectionWords,
   crossoverResistance,
   formatPercent,
   formatQuantity,
@@ -16,11 +18,6 @@ interface Props {
   readonly setup: Setup;
   readonly values: SetupValues;
 }
-
-const connectionWords = {
-  'across-part': 'voltmeter across the part alone',
-  'across-both': 'across part and ammeter',
-} as const;
 
 /** A part's resistance from a voltmeter and an ammeter: V/I, corrected, and which of the two connections is better. */
 export function ResistanceFound({ network, setup, values }: Props) {
@@ -64,7 +61,7 @@ export function ResistanceFound({ network, setup, values }: Props) {
         label="Both ways of connecting"
         head={['Connected', 'Error of V/I']}
         selected={connection}
-        rows={(['across-part', 'across-both'] as const).map((each) => ({
+        rows={connections.map((each) => ({
           key: each,
           cells: [connectionWords[each], formatPercent(errors[each], { signed: true })],
         }))}
