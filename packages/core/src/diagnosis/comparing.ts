@@ -5,7 +5,7 @@
  * - `magnitude`: both without their signs, for a job whose convention drops minus signs
  * - `over-range`: the display was `OL`; `value` is then the full scale that the prediction has to exceed
  */
-export type Comparison = 'signed' | 'magnitude' | 'over-range';
+type Comparison = 'signed' | 'magnitude' | 'over-range';
 
 /** A recorded value with the way in which it is compared. V, A or Ω. */
 export interface Compared {

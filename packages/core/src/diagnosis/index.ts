@@ -16,4 +16,5 @@ export {
   type TwoFaultsGroup,
   type TwoFaultsProgress,
 } from './two-faults.ts';
+export { predictionRows, type PredictionRow } from './prediction-rows.ts';
 export { isolatedPart, type IsolatedPart } from './isolated-part.ts';

@@ -15,17 +15,35 @@ import { circuitOf, type Attachment } from '../solver/index.ts';
 import type { Hypothesis } from '../faults/index.ts';
 import type { Network } from '../network/index.ts';
 import { toleranceOf } from './elsewhere.ts';
-import type { Compared, Comparison } from './comparing.ts';
+import type { Compared } from './comparing.ts';
 import { isolatedPart } from './isolated-part.ts';
 import { readingCircuit, type Indication, type ReadingCircuit } from './reading-circuit.ts';
 
-/** A reading that counts in a diagnosis. V, A or Ω. */
-export interface Observed extends Compared {
-  readonly reading: Reading;
-  readonly instrument: Instrument;
+/** A recorded value with its uncertainty, V, A or Ω. */
+export interface Recorded extends Compared {
+  /** Standard uncertainty of the value from its observations. */
   readonly spread: number;
   /** Standard uncertainty of the value. */
   readonly u: number;
+}
+
+/** Returns the value of a reading as it is compared with a prediction: for `OL`, the full scale of its range. */
+export function recordedValue(
+  reading: Reading,
+  instrument: Instrument,
+  { fullScale }: { readonly fullScale: number },
+  { observations, sign }: Conventions,
+): Recorded {
+  const { value: shown, spread: scatter } = observedValue(reading, instrument, observations);
+  const comparison = shown === null ? 'over-range' : sign === 'magnitude' ? 'magnitude' : 'signed';
+  const [value, spread] = [shown ?? fullScale, scatter ?? 0];
+  return { value, comparison, spread, u: standardUncertainty(reading, instrument, value, spread) };
+}
+
+/** A reading that counts in a diagnosis. V, A or Ω. */
+export interface Observed extends Recorded {
+  readonly reading: Reading;
+  readonly instrument: Instrument;
   /** Indication in the fault-free circuit; null if nothing determines it, Infinity if it is beyond every range. */
   readonly expected: number | null;
   /** Standard uncertainty of `expected` from the parts' tolerances. */
@@ -54,31 +72,13 @@ export function observedReadings(observing: Observing, readings: readonly Readin
     const instrument = observing.instruments.find(({ id }) => id === reading.instrument);
     const range = instrument && findRange(instrument, reading.quantity, reading.range);
     if (reading.struck !== undefined || reading.observations.length === 0 || !range) return [];
-    const { value, spread } = observedValue(reading, instrument, observing.conventions.observations);
-    const isOver = value === null;
-    const compared: Compared = {
-      value: value ?? range.fullScale,
-      comparison: comparisonOf(observing.conventions, isOver),
-    };
-    const predicted = faultFree(observing, reading, compared.value);
+    const recorded = recordedValue(reading, instrument, range, observing.conventions);
+    const predicted = faultFree(observing, reading, recorded.value);
     if (!predicted) return [];
-    const uncertaintyAt = (other: number): number => standardUncertainty(reading, instrument, other, spread ?? 0);
-    return [
-      {
-        reading,
-        instrument,
-        ...compared,
-        ...predicted,
-        spread: spread ?? 0,
-        u: uncertaintyAt(compared.value),
-        uncertaintyAt,
-      },
-    ];
+    const uncertaintyAt = (other: number): number => standardUncertainty(reading, instrument, other, recorded.spread);
+    return [{ reading, instrument, ...recorded, ...predicted, uncertaintyAt }];
   });
 }
-
-const comparisonOf = ({ sign }: Conventions, isOver: boolean): Comparison =>
-  isOver ? 'over-range' : sign === 'magnitude' ? 'magnitude' : 'signed';
 
 /** The prediction of the fault-free circuit; null if the measurement point does not exist. */
 function faultFree(

@@ -32,7 +32,7 @@ export const misfitOf = (prediction: Prediction, observed: readonly Compared[]):
 const smallestU = 1e-300;
 
 /**
- * Returns what hypotheses are ranked by, the best lowest: Σ((value − prediction)/u)² + Σ ln(u²/u₀²) + k·ln n, with u₀ from the
+ * Returns the ranking value of a hypothesis, lowest for the best: Σ((value − prediction)/u)² + Σ ln(u²/u₀²) + k·ln n, with u₀ from the
  * fault-free circuit, k fitted values and n readings. Twice the negative log-likelihood of normal deviations, and the penalty
  * of the Bayesian information criterion for each fitted value.
  */
@@ -43,7 +43,7 @@ export function rankOf(prediction: Prediction, faultFree: Prediction, observed: 
   return rank;
 }
 
-/** Returns whether no reading distinguishes a prediction from another one within 2u of the latter. */
+/** Returns whether a prediction is within 2u of the leader's prediction at every reading. */
 export const isIndistinguishable = (one: Prediction, leader: Prediction, observed: readonly Compared[]): boolean =>
   observed.every((at, k) => separation(at, one.values[k]!, leader.values[k]!) <= 2 * leader.u[k]!);
 

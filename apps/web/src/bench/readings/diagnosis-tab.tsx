@@ -11,6 +11,7 @@ import {
   namesOf,
   type NextReading,
   noteReading,
+  predictionRows,
   sharpestRange,
   unitOf,
 } from '@usual-drag/core';
@@ -160,32 +161,29 @@ function Predictions({
   readonly hypothesis: DiagnosedHypothesis;
   readonly readings: Readings;
 }) {
+  const instruments = useBench((state) => state.document.instruments);
+  const conventions = useBench((state) => state.document.conventions);
+  const rows = predictionRows(readings.readings, instruments ?? [], conventions ?? {}, hypothesis.predictions);
   return (
     <table className="w-full max-w-md border-collapse" aria-label="Predictions beside the readings">
       <thead className="text-right text-[13px] text-soft">
         <tr>
           <th className="text-left font-medium">Reading</th>
-          <th className="font-medium">read</th>
-          <th className="font-medium">predicted</th>
+          <th className="font-medium">Value</th>
+          <th className="font-medium">Predicted</th>
         </tr>
       </thead>
       <tbody>
-        {readings.counted.map(({ reading, compared }) => {
-          const predicted = hypothesis.predictions[reading.id];
-          if (predicted === undefined) return null;
-          const unit = unitOf(reading.quantity);
-          const isOff =
-            predicted === null ||
-            (compared.value !== null && Math.abs(compared.value - predicted) > (compared.uncertainty ?? 0));
+        {rows.map(({ reading, value, predicted, isWithin }) => {
+          const print = (figure: number | null): string =>
+            figure === null ? 'OL' : formatQuantity(figure, unitOf(reading.quantity), { digits: 4 });
           return (
             <tr key={reading.id} className="border-t border-line/60">
               <th scope="row" className="text-left font-normal">
                 {reading.id}
               </th>
-              <td className="figures text-right text-ochre">{formatQuantity(compared.value, unit, { digits: 4 })}</td>
-              <td className={clsx('figures text-right', isOff && 'text-soft')}>
-                {predicted === null ? 'OL' : formatQuantity(predicted, unit, { digits: 4 })}
-              </td>
+              <td className="figures text-right text-ochre">{print(value)}</td>
+              <td className={clsx('figures text-right', !isWithin && 'text-soft')}>{print(predicted)}</td>
             </tr>
           );
         })}
