@@ -8,6 +8,6 @@ import { onJob, refused, type Output } from './output.ts';
  */
 export const compareFile = (text: string, budget: boolean): Output =>
   onJob(text, (job) => {
-    const compared = compareJob(job, { budget });
+    const compared = compareJob(job, { corrected: budget ? 'budget' : 'value' });
     return compared.ok ? { output: compared.value, solved: true } : refused(compared.fault);
   });

@@ -80,7 +80,7 @@ test('worked cases: the budget of every corrected value, in exact arithmetic', (
     .map((line) => JSON.parse(line) as BudgetCase);
   let compared = 0;
   for (const { job, expected } of budgets) {
-    const made = compareJob(job, { budget: true });
+    const made = compareJob(job, { corrected: 'budget' });
     if (!made.ok) throw new Error(made.fault.message);
     for (const [id, wanted] of Object.entries(expected)) {
       const { correctedUncertainty, budget } = made.value.readings[id]!;

@@ -23,7 +23,7 @@ export function readingsStatus(job: Job, unloaded: Result<Unloaded, JobFault>): 
   if (!unloaded.ok || counted.length === 0) return null;
   const plan = makePlan(job);
   if (!plan.ok) return null;
-  const compared = comparisonOf(unloaded.value, instruments, conventions, counted, undefined, false);
+  const compared = comparisonOf(unloaded.value, instruments, conventions, counted, { corrected: 'none' });
   const doNotAgree = Object.values(compared.readings).filter(({ verdict }) => verdict === 'does-not-agree').length;
   return { readings: counted.length, ...countRead(plan.value, counted), doNotAgree };
 }

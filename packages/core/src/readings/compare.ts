@@ -5,9 +5,9 @@ import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import { compareReading, type ComparedReading } from './compared-reading.ts';
 import { correctedReading } from './corrected-reading.ts';
-import { observedValue } from './observed-value.ts';
 import { expectationOf, type Expectation } from './expectation.ts';
 import type { Conventions, Reading } from './reading.ts';
+import { observedValue } from './observed-value.ts';
 import { readingSums, type ReadingSum } from './reading-sums.ts';
 
 export interface Comparison {
@@ -27,61 +27,38 @@ export interface ReadJob {
 
 /** What a comparison contains beyond the readings' values and verdicts. */
 export interface ComparisonOptions {
-  /** The uncertainty budget of each corrected value. */
-  readonly budget?: boolean;
+  /** Corrected values: none, as they cost most of a comparison; with U; or with U and its budget. With U if omitted. */
+  readonly corrected?: 'none' | 'value' | 'budget';
+  /** Returns the expectation of a reading, as `expectationsOf` stores it; computed if omitted. */
+  readonly expect?: (reading: Reading) => Expectation;
 }
 
 /** Compares readings with their expected values, and the sums that they form. Readings that are struck out are omitted. */
-export function compareReadings(
-  job: ReadJob,
-  { budget = false }: ComparisonOptions = {},
-): Result<Comparison, SolverFault> {
+export function compareReadings(job: ReadJob, options?: ComparisonOptions): Result<Comparison, SolverFault> {
   const unloaded = solveUnloaded(job.network);
   if (!unloaded.ok) return unloaded;
   const { instruments = [], conventions = {}, readings = [] } = job;
-  const comparison = comparisonOf(unloaded.value, instruments, conventions, readings);
-  return ok(budget ? withBudgets(comparison, unloaded.value, job) : comparison);
+  return ok(comparisonOf(unloaded.value, instruments, conventions, readings, options));
 }
 
-/** The same comparison with the uncertainty budget of each corrected value. */
-function withBudgets(comparison: Comparison, unloaded: Unloaded, job: ReadJob): Comparison {
-  const { instruments = [], conventions = {}, readings = [] } = job;
-  const budgets = Object.fromEntries(
-    readings
-      .filter(({ struck }) => struck === undefined)
-      .map((reading) => {
-        const instrument = instruments.find(({ id }) => id === reading.instrument);
-        const observed = observedValue(reading, instrument, conventions.observations);
-        const corrected = correctedReading(unloaded, instruments, reading, observed);
-        return [reading.id, { ...comparison.readings[reading.id]!, budget: corrected && corrected.budget }];
-      }),
-  );
-  return { ...comparison, readings: budgets };
-}
-
-/**
- * The same in a network that has been solved.
- *
- * @param expect   returns the expectation of a reading, as `expectationsOf` stores it
- * @param correct  false to leave the corrected values out: they cost most of a comparison
- */
+/** Returns the same for a network that has been solved. */
 export function comparisonOf(
   unloaded: Unloaded,
   instruments: readonly Instrument[],
   conventions: Conventions,
   readings: readonly Reading[],
-  expect: (reading: Reading) => Expectation = (reading) => expectationOf(unloaded, instruments, reading),
-  correct = true,
+  { corrected = 'value', expect = (reading) => expectationOf(unloaded, instruments, reading) }: ComparisonOptions = {},
 ): Comparison {
   const counted = readings
     .filter(({ struck }) => struck === undefined)
     .map((reading) => {
       const expectation = expect(reading);
       const instrument = instruments.find(({ id }) => id === reading.instrument);
-      const compared = compareReading(reading, instrument, expectation, conventions, (observed) =>
-        correct ? correctedReading(unloaded, instruments, reading, observed) : null,
-      );
-      return { reading, expectation, compared };
+      const observed = observedValue(reading, instrument, conventions.observations);
+      const correction = corrected === 'none' ? null : correctedReading(unloaded, instruments, reading, observed);
+      const compared = compareReading(observed, expectation, correction, conventions);
+      const budget = correction && correction.budget;
+      return { reading, expectation, compared: corrected === 'budget' ? { ...compared, budget } : compared };
     });
   return {
     format: 'usual-drag/comparison',

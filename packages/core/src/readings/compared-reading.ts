@@ -1,8 +1,7 @@
-import type { Instrument } from '../instrument/index.ts';
 import type { BudgetEntry, CorrectedValue } from '../loading/index.ts';
 import type { Expectation, Limits } from './expectation.ts';
-import { observedValue, type ObservedValue } from './observed-value.ts';
-import type { Conventions, Reading } from './reading.ts';
+import type { ObservedValue } from './observed-value.ts';
+import type { Conventions } from './reading.ts';
 
 export type Verdict = 'not-comparable' | 'agrees' | 'within-tolerance' | 'does-not-agree';
 
@@ -36,21 +35,14 @@ export interface ComparedReading {
   readonly explainedByLoading: boolean;
 }
 
-/**
- * Compares one reading with its expectation.
- *
- * @param correct  returns the corrected value of the reading, as `correctedReading` does
- */
+/** Compares one reading with its expectation. */
 export function compareReading(
-  reading: Reading,
-  instrument: Instrument | undefined,
+  observed: ObservedValue,
   expectation: Expectation,
+  correction: CorrectedValue | null,
   conventions: Conventions,
-  correct: (observed: ObservedValue) => CorrectedValue | null,
 ): ComparedReading {
-  const observed = observedValue(reading, instrument, conventions.observations);
   const { value, uncertainty } = observed;
-  const correction = correct(observed);
   const { true: truth, expected, loading, limits } = expectation;
   const verdict = verdictOf(expectation, value, uncertainty, conventions);
   return {

@@ -27,7 +27,7 @@ const known = new WeakMap<Unloaded, WeakMap<readonly Instrument[], Known>>();
  * Returns the factor that a reading is corrected with. Readings at one measurement point with the same meters have the same
  * one: it is computed once for a solved network and a list of instruments.
  *
- * @returns null if nothing leads back to the true value
+ * @returns null if the indication does not determine the true value
  */
 export function correctionFactorOf(
   unloaded: Unloaded,
@@ -76,7 +76,7 @@ function factorOf(unloaded: Unloaded, instruments: readonly Instrument[], setup:
  * Returns the corrected value of a reading with its budget.
  *
  * @param observed  as `observedValue` returns it
- * @returns null if the reading has no value, or if nothing leads back to the true value
+ * @returns null if the reading has no value, or if its indication does not determine the true value
  */
 export function correctedReading(
   unloaded: Unloaded,

@@ -37,7 +37,7 @@ test.each([
     { quantity: 'resistance', range: '2 kΩ' },
     '1.507',
     'Ω',
-    /last digit is coarser/,
+    /more digits/,
   ],
   ['a value to the last digit', meter, { quantity: 'dc-current', range: '2 mA' }, '-1.345', 'mA', null],
   ['OL', meter, { quantity: 'dc-current', range: '2 mA' }, 'OL', 'mA', null],

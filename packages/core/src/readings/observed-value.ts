@@ -1,7 +1,7 @@
 import {
   findRange,
+  instrumentUncertainty,
   ownErrorAt,
-  readingUncertainty,
   type Instrument,
   type Range,
   type ResistanceRange,
@@ -60,8 +60,8 @@ export function standardUncertainty(
 ): number {
   const range = findRange(instrument, reading.quantity, reading.range);
   if (!range) return spread;
-  const { accuracy, resolution } = readingUncertainty(instrument, range, value, reading.rate);
-  return Math.sqrt((accuracy * accuracy + resolution * resolution) / 3 + spread * spread);
+  const own = instrumentUncertainty(instrument, range, value, reading.rate) / 2;
+  return Math.sqrt(own * own + spread * spread);
 }
 
 /** A display as a number, V, A or Ω, rounded once; null where it is `OL`. */

@@ -81,7 +81,7 @@ function reportOf(job: Job, network: Network, unloaded: Unloaded, extras: Report
   const state = signature === null ? 'draft' : signature.hash === hash ? 'signed' : 'changed';
   const { sections = reportSections, kit = {}, restored = [] } = state === 'signed' ? signature! : extras;
   const expect = expectationsOf(unloaded, instruments);
-  const comparison = comparisonOf(unloaded, instruments, conventions, taken, expect);
+  const comparison = comparisonOf(unloaded, instruments, conventions, taken, { expect });
   const plan = makePlan({ network, instruments, conventions });
   const steps = plan.ok ? plan.value.steps : [];
   const compare = (reading: Reading) => comparison.readings[reading.id] ?? null;

@@ -59,7 +59,8 @@ export function useReadings({ job, instruments, unloaded }: BenchView): Readings
     [unloaded, instruments],
   );
   const comparison = useMemo(
-    () => (unloaded.ok ? comparisonOf(unloaded.value, instruments, conventions, readings, expectations!) : null),
+    () =>
+      unloaded.ok ? comparisonOf(unloaded.value, instruments, conventions, readings, { expect: expectations! }) : null,
     [unloaded, instruments, conventions, readings, expectations],
   );
   const comparedAs = useCallback(
