@@ -1,6 +1,6 @@
 import {
   bestRangeOptions,
-  correctDisplay,
+  correctMeterReading,
   explainCorrection,
   explainReading,
   formatMeasured,
@@ -55,9 +55,9 @@ function Error({ of }: { readonly of: MeterCase }) {
       <ResistanceSlider
         key={`${meter.id} ${range.resistance}`}
         quantity={meter.quantity}
+        point={point}
         sourceResistance={point.sourceResistance!}
         meterResistance={range.resistance}
-        ideal={point.ideal ?? 0}
       />
     </>
   );
@@ -108,17 +108,12 @@ function Correction({ subject: { voltmeter, ammeter } }: { readonly subject: Sub
   return [voltmeter, ammeter].map(({ setup, meter, instrument, reading, range, point }) => {
     const unit = unitOf(meter.quantity);
     const others = setup.meters.filter(({ id }) => id !== meter.id).map(({ id }) => id);
-    const display = reading.indicated ?? 0;
-    const corrected = correctDisplay(instrument, range, display, point.correctionOn);
+    const corrected = correctMeterReading(instrument, range, reading, point.correctionOn);
     return (
       <p key={`${setup.id} ${meter.id}`} className="figures rounded-lg bg-sunk px-3 py-2">
         {meter.id}: {explainCorrection(meter.quantity, reading.indicated ?? 0, point, range.resistance, others)} ={' '}
-        <b>
-          {corrected.ok
-            ? formatMeasured(corrected.value.value, corrected.value.uncertainty, unit)
-            : 'cannot be corrected'}
-        </b>
-        , true {formatQuantity(reading.true, unit)}
+        <b>{corrected ? formatMeasured(corrected.value, corrected.uncertainty, unit) : 'cannot be corrected'}</b>, true{' '}
+        {formatQuantity(reading.true, unit)}
       </p>
     );
   });

@@ -1,30 +1,40 @@
-import { formatPercent, formatQuantity, loadingShare, unitOf, type MeterQuantity } from '@usual-drag/core';
+import {
+  formatPercent,
+  formatQuantity,
+  indicationAt,
+  unitOf,
+  type MeterQuantity,
+  type PointValues,
+} from '@usual-drag/core';
 import { useState } from 'react';
 
 interface Props {
   readonly quantity: MeterQuantity;
+  readonly point: PointValues;
+  /** Source resistance at the point, Ω. */
   readonly sourceResistance: number;
   /** Ω of the meter in the job; where the slider begins. */
   readonly meterResistance: number;
-  /** V or A that an ideal meter would indicate. */
-  readonly ideal: number;
 }
 
 /** Steps of a decade, and decades to both sides of the source resistance. */
 const steps = 20;
 const decades = 4;
 
-/** Another meter resistance in the same place: what it would indicate. */
-export function ResistanceSlider({ quantity, sourceResistance, meterResistance, ideal }: Props) {
+/** The indication of a meter of another resistance at the same measurement point. */
+export function ResistanceSlider({ quantity, point, sourceResistance, meterResistance }: Props) {
   const [resistance, setResistance] = useState(meterResistance);
-  const share = loadingShare(sourceResistance, resistance, quantity);
+  const indication = indicationAt(point, resistance, quantity);
   const position = sourceResistance > 0 && resistance > 0 ? Math.log10(resistance / sourceResistance) * steps : 0;
   return (
     <label className="flex flex-col gap-1">
       <span>
         A meter of <b className="figures">{formatQuantity(resistance, 'Ω', { digits: 3, trim: true })}</b> would
-        indicate <b className="figures text-ochre">{formatQuantity(ideal * (1 - share), unitOf(quantity))}</b>, error{' '}
-        <b className="figures text-ochre">{formatPercent(-share, { signed: true, digits: 3 })}</b>
+        indicate <b className="figures text-ochre">{formatQuantity(indication?.indicated ?? null, unitOf(quantity))}</b>
+        , error{' '}
+        <b className="figures text-ochre">
+          {formatPercent(indication?.relativeLoading ?? null, { signed: true, digits: 3 })}
+        </b>
       </span>
       <input
         type="range"

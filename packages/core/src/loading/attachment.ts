@@ -2,7 +2,7 @@ import type { Range } from '../instrument/index.ts';
 import type { Attachment } from '../solver/index.ts';
 import type { Meter } from './setup.ts';
 
-/** A meter as what it puts into the circuit: its resistance, or an open break where its fuse has blown. */
+/** Returns the branch that a meter adds to the circuit: its resistance, Ω, or an open break if its fuse has blown. */
 export function attachmentOf(meter: Meter, range: Range, blown: boolean): Attachment {
   const { id } = meter;
   const { resistance } = range;

@@ -1,4 +1,5 @@
 import {
+  indicatedWhen,
   ownErrorAt,
   readingUncertainty,
   type Instrument,
@@ -7,6 +8,7 @@ import {
 } from '../instrument/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { CorrectionFactor, CorrectionOn } from './correction-factor.ts';
+import type { MeterReading } from './solve-setup.ts';
 
 /** One contribution to the uncertainty of a corrected value. */
 export interface BudgetEntry {
@@ -63,14 +65,15 @@ export function correctedValue(
 }
 
 /** Reason for which a display cannot be corrected. */
-export type CannotCorrect = 'over-range' | 'reversed' | 'fuse-blown' | 'nothing-leads-back';
+export type CannotCorrect = 'over-range' | 'reversed' | 'fuse-blown' | 'not-determined';
 
 /** Sentences for these reasons: the problem and the remedy. */
 export const cannotCorrectWords: Readonly<Record<CannotCorrect, string>> = {
   'over-range': 'This range cannot display that value. Choose a higher range.',
   reversed: 'The needle of this instrument does not go below zero. Swap the leads.',
   'fuse-blown': 'The fuse of this range blows at that current. Choose a higher range.',
-  'nothing-leads-back': 'Nothing leads back from this indication to the true value.',
+  'not-determined':
+    'The true value does not follow from this indication: one of the two, or the source resistance, is 0. Change the set-up.',
 };
 
 /**
@@ -88,8 +91,23 @@ export function correctDisplay(
   const state = stateOn(instrument, range, display);
   if (state !== 'ok') return fail(state);
   const correction = correctionOn(range);
-  if (!correction || correction.factor === 0) return fail('nothing-leads-back');
+  if (!correction || correction.factor === 0) return fail('not-determined');
   return ok(correctedValue(correction, { instrument, range, value: display - ownErrorAt(range.calibration, display) }));
+}
+
+/**
+ * Returns the true value behind the display of a meter in a solved set-up; null if it cannot be read, or if it does not
+ * determine the true value.
+ */
+export function correctMeterReading(
+  instrument: Instrument,
+  range: Range,
+  { state, indicated }: Pick<MeterReading, 'state' | 'indicated'>,
+  correctionOn: CorrectionOn,
+): CorrectedValue | null {
+  if (state !== 'ok' || indicated === null) return null;
+  const corrected = correctDisplay(instrument, range, indicatedWhen(range.calibration, indicated), correctionOn);
+  return corrected.ok ? corrected.value : null;
 }
 
 /** Returns whether a range can be read at an indicated value, V or A, or what keeps it from being read. */
@@ -97,7 +115,7 @@ export function stateOn(
   { display }: Instrument,
   { fuse, fullScale }: Pick<Range, 'fuse' | 'fullScale'>,
   indicated: number,
-): 'ok' | Exclude<CannotCorrect, 'nothing-leads-back'> {
+): 'ok' | Exclude<CannotCorrect, 'not-determined'> {
   if (fuse !== undefined && Math.abs(indicated) > fuse) return 'fuse-blown';
   if (display === 'analogue' && indicated < 0) return 'reversed';
   return Math.abs(indicated) > fullScale ? 'over-range' : 'ok';

@@ -39,14 +39,14 @@ export interface CorrectionFactor {
 /** The keys of a range that a correction depends on. */
 type MeterResistance = Pick<Range, 'resistance' | 'resistanceTolerance'>;
 
-/** Returns the factor that a range corrects with; null if nothing leads back from its indication to the true value. */
+/** Returns the correction factor of a range; null if its indication does not determine the true value. */
 export type CorrectionOn = (range: MeterResistance) => CorrectionFactor | null;
 
 /**
  * Prepares the correction of any meter at one measurement point, the set-up's other meters connected.
  *
- * T/E = T/I·(1 + R_s/R_m) across, T/I·(1 + R_m/R_s) in series, with I the indication of an ideal meter beside the others. By
- * the law of propagation of uncertainty (JCGM 100:2008, 5.1.2), rectangular limits by 4.3.7. A change of a resistance is an
+ * T/E = T/I·(1 + R_s/R_m) across, T/I·(1 + R_m/R_s) in series, with I the indication of an ideal meter beside the others. The
+ * uncertainty follows the law of propagation (JCGM 100:2008, 5.1.2), with rectangular limits (4.3.7). A change of a resistance is an
  * EMF of −i·dR in series with it, so by reciprocity ∂V/∂R = i·j and ∂R_s/∂R = j², with j its current for 1 A driven into the
  * terminals; ∂I/∂R = −i·h and ∂(1/R_s)/∂R = −h², with h its current for 1 V driven in the break. Nothing cancels for a meter
  * that is alone, and the differences that are left are formed in double-doubles. Where loads are not ohmic, T and E are both

@@ -10,7 +10,7 @@ import type { PointValues } from './measurement-point.ts';
  * @param indicated        V or A
  * @param meterResistance  Ω
  * @param others  names of the other meters of the set-up
- * @returns null where the source resistance has no limit or nothing leads back
+ * @returns null if the source resistance is infinite or the indication does not determine the true value
  */
 export function explainCorrection(
   quantity: MeterQuantity,

@@ -3,10 +3,10 @@ import type { CorrectionOn } from './correction-factor.ts';
 import type { PointValues } from './measurement-point.ts';
 
 /**
- * What a reading is corrected by: the ratio R_s/R_m across, R_m/R_s in series, as its two resistances, Ω.
+ * Returns the loading ratio, R_s/R_m across and R_m/R_s in series, as its two resistances, Ω.
  *
- * @param sourceResistance  Ω; null where it has no limit
- * @returns null where the source resistance has no limit
+ * @param sourceResistance  Ω; null if it is infinite
+ * @returns null if the source resistance is infinite
  */
 export function loadingRatioOf(
   sourceResistance: number | null,
@@ -19,7 +19,7 @@ export function loadingRatioOf(
     : { over: meterResistance, under: sourceResistance };
 }
 
-/** The true value over what an ideal meter indicates beside the set-up's others; null where one is not known or zero. */
+/** Returns the true value over the indication of an ideal meter beside the set-up's other meters; null if either is unknown, or the latter 0. */
 export function otherMetersFactor({ ideal, truth }: PointValues): number | null {
   if (truth === ideal) return 1;
   return truth === null || ideal === null || ideal === 0 ? null : truth / ideal;

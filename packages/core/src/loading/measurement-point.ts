@@ -65,6 +65,30 @@ function standInOf(across: number, inSeries: number): Instrument {
   };
 }
 
+/** Indication of a meter at a measurement point, V or A. */
+export interface Indication {
+  readonly indicated: number;
+  /** Share of the ideal indication that the meter takes. */
+  readonly taken: number;
+  /** indicated − true; null if the true value is not known. */
+  readonly loading: number | null;
+  /** The same over true; null also if the true value is 0. */
+  readonly relativeLoading: number | null;
+}
+
+/** Returns the indication of a meter of a resistance, Ω; null if nothing determines it. */
+export function indicationAt(point: PointValues, meterResistance: number, quantity: MeterQuantity): Indication | null {
+  const { ideal, truth } = point;
+  const taken = shareTaken(point, meterResistance, quantity);
+  if (ideal === null || taken === null) return null;
+  const indicated = ideal * (1 - taken);
+  // Alone, the error is the share itself: as a difference it would lose its digits.
+  const isAlone = truth === ideal;
+  const loading = truth === null ? null : isAlone ? 0 - truth * taken : indicated - truth;
+  const relativeLoading = loading === null || !truth ? null : isAlone ? 0 - taken : loading / truth;
+  return { indicated, taken, loading, relativeLoading };
+}
+
 /**
  * Returns what any meter would find at the measurement point of one meter of a set-up. From it every range of every instrument
  * follows without solving again: V·R_m/(R_m + R_s) across, I·R_s/(R_s + R_m) in series.

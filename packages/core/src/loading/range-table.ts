@@ -8,23 +8,17 @@ import {
   type Range,
 } from '../instrument/index.ts';
 import { correctedValue, stateOn } from './corrected-value.ts';
-import { shareTaken, type MeasurementPoint, type PointValues } from './measurement-point.ts';
+import { indicationAt, type Indication, type MeasurementPoint, type PointValues } from './measurement-point.ts';
 
 /** What one range would indicate at a measurement point. Everything in V or A unless stated otherwise. */
-export interface RangeIndication {
+export interface RangeIndication extends Indication {
   readonly instrument: Instrument;
   readonly range: Range;
-  readonly indicated: number;
   /** As the instrument displays it, its own error included. */
   readonly display: string | null;
   readonly unit: string;
   /** Anything but `ok` cannot be read on this range. */
   readonly state: ReturnType<typeof stateOn>;
-  /** indicated − true, and the same over true; null if true is not known, the ratio also if it is 0. */
-  readonly loading: number | null;
-  readonly relativeLoading: number | null;
-  /** Share of the ideal indication that the meter takes. */
-  readonly taken: number;
   /** Share of full scale. */
   readonly deflection: number;
   readonly accuracy: number;
@@ -37,7 +31,7 @@ export interface RangeIndication {
 
 /** The same with the uncertainty that is left after correction. */
 export interface RangeOption extends RangeIndication {
-  /** U, k = 2, of the corrected value; null if nothing leads back to the true value. */
+  /** U, k = 2, of the corrected value; null if the indication does not determine the true value. */
   readonly corrected: number | null;
 }
 
@@ -51,27 +45,20 @@ export function rangeIndications(
   quantity: MeterQuantity,
   instruments: readonly Instrument[],
 ): RangeIndication[] {
-  const { ideal, truth } = point;
-  if (ideal === null) return [];
   return instruments.flatMap((instrument) =>
     rangesOf(instrument, quantity).flatMap((range): RangeIndication[] => {
-      const taken = shareTaken(point, range.resistance, quantity);
-      if (taken === null) return [];
-      const indicated = ideal * (1 - taken);
+      const indication = indicationAt(point, range.resistance, quantity);
+      if (!indication) return [];
+      const { indicated, loading } = indication;
       const { accuracy, resolution } = readingUncertainty(instrument, range, indicated);
       const ownError = indicatedWhen(range.calibration, indicated) - indicated;
-      const alone = truth === ideal;
-      const loading = truth === null ? null : alone ? 0 - truth * taken : indicated - truth;
       return [
         {
           instrument,
           range,
-          indicated,
+          ...indication,
           ...displayToExpect(instrument, quantity, range, indicated),
           state: stateOn(instrument, range, indicated),
-          loading,
-          relativeLoading: truth === null || truth === 0 ? null : alone ? 0 - taken : loading! / truth,
-          taken,
           deflection: indicated / range.fullScale,
           accuracy,
           resolution,
@@ -100,13 +87,12 @@ export const rangeTable = (
   });
 
 /** Returns the range options that are best uncorrected and best corrected; null if none can be read. */
-export function bestRangeOptions(options: readonly RangeOption[]): {
-  readonly uncorrected: RangeOption | null;
-  readonly corrected: RangeOption | null;
-} {
+export function bestRangeOptions<Option extends RangeOption>(
+  options: readonly Option[],
+): { readonly uncorrected: Option | null; readonly corrected: Option | null } {
   const readable = options.filter(({ state }) => state === 'ok');
-  const least = (of: (option: RangeOption) => number | null): RangeOption | null =>
-    readable.reduce<RangeOption | null>((best, option) => {
+  const least = (of: (option: Option) => number | null): Option | null =>
+    readable.reduce<Option | null>((best, option) => {
       const value = of(option);
       if (value === null) return best;
       return best === null || value < of(best)! ? option : best;

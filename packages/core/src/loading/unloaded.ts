@@ -10,20 +10,20 @@ import {
   type SolverFault,
 } from '../solver/index.ts';
 
-/** A network solved with no meter connected, ready to be compared with. */
+/** A network solved with no meter connected, the reference for every indication. */
 export interface Unloaded {
   readonly network: Network;
   readonly named: NetworkCircuit;
-  /** The same with every load as its tangent at the working point: `named` itself where all are ohmic. */
+  /** The same with every load as its tangent at the operating point; `named` itself if all are ohmic. */
   readonly tangent: NetworkCircuit;
   readonly solution: CircuitSolution;
   readonly values: NetworkValues;
 }
 
-/** Whether every part of a solved network is a straight line, so that what holds at one working point holds throughout. */
+/** Returns whether every part of a solved network is linear, so that a result at one operating point holds at all others. */
 export const isLinear = ({ named, tangent }: Unloaded): boolean => named === tangent;
 
-/** The true values of a network: no meter connected. */
+/** Solves a network with no meter connected, for its true values; returns the solver's fault if it has no solution. */
 export function solveUnloaded(network: Network): Result<Unloaded, SolverFault> {
   const named = circuitOf(network);
   const solved = solveCircuit(named.circuit);

@@ -7,7 +7,13 @@ import {
   type Range,
   type ResistanceRange,
 } from '../instrument/index.ts';
-import { rangeIndications, startingJack, type PointValues, type RangeIndication } from '../loading/index.ts';
+import {
+  bestRangeOptions,
+  rangeIndications,
+  startingJack,
+  type PointValues,
+  type RangeIndication,
+} from '../loading/index.ts';
 import type { Conventions } from '../readings/index.ts';
 import { formatPercent, formatQuantity, seriesValues } from '../quantity/index.ts';
 
@@ -47,10 +53,8 @@ export function chooseRange(
     const left = sourceUncertainty + (range.resistanceTolerance ?? usualResistanceTolerance);
     return { ...option, corrected: (accuracy + resolution) / (1 - taken) + Math.abs(point.ideal!) * taken * left };
   });
-  const readable = options.filter(({ state }) => state === 'ok');
-  const [first, ...rest] = readable;
-  if (!first) return null;
-  const option = rest.reduce((best, one) => (one.corrected < best.corrected ? one : best), first);
+  const option = bestRangeOptions(options).corrected;
+  if (!option) return null;
   const { instrument, range } = option;
   const startRange = firstRange === 'expected' ? range.id : highestStart(instrument, quantity, point.ideal ?? 0).id;
   const rate = slowRate(instrument, range, option.indicated);

@@ -1,6 +1,5 @@
 import {
-  correctDisplay,
-  indicatedWhen,
+  correctMeterReading,
   type CorrectedValue,
   type Instrument,
   type MeasurementPoint,
@@ -9,7 +8,7 @@ import {
 } from '@usual-drag/core';
 import { useMemo } from 'react';
 
-/** The true value behind the display that an instrument will have; null if nothing leads back to it. */
+/** Returns the true value behind the predicted display; null if there is none. */
 export function useCorrected(
   point: MeasurementPoint | null,
   instrument: Instrument | undefined,
@@ -17,10 +16,7 @@ export function useCorrected(
   reading: MeterReading | null,
 ): CorrectedValue | null {
   return useMemo(() => {
-    if (!point || !instrument || !range) return null;
-    if (reading?.state !== 'ok' || reading.indicated === null) return null;
-    const display = indicatedWhen(range.calibration, reading.indicated);
-    const corrected = correctDisplay(instrument, range, display, point.correctionOn);
-    return corrected.ok ? corrected.value : null;
+    if (!point || !instrument || !range || !reading) return null;
+    return correctMeterReading(instrument, range, reading, point.correctionOn);
   }, [point, instrument, range, reading]);
 }

@@ -68,7 +68,7 @@ export function IndicatedSums({ unloaded, instrument, range, quantity }: Props) 
               )}
             </p>
             {gap === null || relativeGap === null ? (
-              <p>This range cannot read every term: no sum.</p>
+              <p>This range cannot read every term, so there is no sum. Choose a higher range.</p>
             ) : (
               <p>
                 {Math.abs(relativeGap) < 1e-4

@@ -33,8 +33,8 @@ export function RequiredResistance({ meter, range, point, reading, kit }: Props)
   if (source === null)
     return (
       <p className="text-[14px]">
-        {reading ? infiniteSourceSentence(reading) : 'Nothing determines a value at these leads.'} No meter resistance
-        follows from it.
+        {reading ? infiniteSourceSentence(reading) : 'Nothing determines a value at these leads.'} No required
+        resistance follows.
       </p>
     );
   const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 3, trim: true });
