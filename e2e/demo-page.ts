@@ -141,5 +141,5 @@ export async function readNext(page: Page, shown: string): Promise<void> {
   await field.fill(shown);
   await field.press('Enter');
   // A display that the range cannot have is kept at the second time.
-  if (await page.getByText('Keep it again').isVisible()) await field.press('Enter');
+  if (await page.getByText('to store it anyway').isVisible()) await field.press('Enter');
 }

@@ -63,7 +63,7 @@ test('over a line that is not private readings, practice and drafts work as well
   }
   await step.getByRole('textbox').fill('3.2');
   await page.keyboard.press('Enter');
-  if (await page.getByText('Keep it again').isVisible()) await page.keyboard.press('Enter');
+  if (await page.getByText('to store it anyway').isVisible()) await page.keyboard.press('Enter');
   await expect
     .poll(() =>
       page.evaluate(async () => {

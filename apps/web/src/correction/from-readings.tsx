@@ -1,4 +1,5 @@
 import {
+  cannotCorrectWords,
   correctFromRanges,
   fail,
   findRange,
@@ -7,6 +8,7 @@ import {
   parseQuantity,
   rangesOf,
   rangeReading,
+  stateOn,
   withKnownResistor,
   type Instrument,
   type KnownResistor,
@@ -54,6 +56,11 @@ export function FromReadings({ quantity, instrument, range }: Props) {
   ]);
   const put = (index: number, change: Partial<Entry>): void =>
     setEntries(entries.map((entry, i) => (i === index ? { ...entry, ...change } : entry)));
+  const faultOf = ({ range: id, indicated }: Entry): string | null => {
+    const found = findRange(instrument, quantity, id);
+    const state = found && indicated !== null ? stateOn(instrument, found, indicated) : 'ok';
+    return state === 'ok' ? null : cannotCorrectWords[state];
+  };
   const readings = entries.flatMap(({ range: id, indicated, known }) => {
     const found = findRange(instrument, quantity, id);
     if (!found || indicated === null || known?.resistance === null) return [];
@@ -112,6 +119,11 @@ export function FromReadings({ quantity, instrument, range }: Props) {
               }}
               onCommit={(resistance) => put(index, { known: { ...entry.known!, resistance } })}
             />
+          )}
+          {faultOf(entry) !== null && (
+            <p role="alert" className="basis-full text-[14px] text-fault">
+              {faultOf(entry)}
+            </p>
           )}
         </div>
       ))}

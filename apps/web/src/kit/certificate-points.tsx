@@ -67,7 +67,7 @@ export function CertificatePoints({ unit, points, check, onChange }: Props) {
                       {checked ? `±${formatQuantity(checked.limit, unit, { digits: 3 })}` : ''}
                     </td>
                     <td className={checked?.verdict === 'outside' ? 'px-2 font-bold text-ochre' : 'px-2'}>
-                      {checked?.verdict ? verdictWords[checked.verdict] : checked ? 'give U of the standard' : ''}
+                      {checked?.verdict ? verdictWords[checked.verdict] : checked ? 'enter U of the standard' : ''}
                     </td>
                   </>
                 )}

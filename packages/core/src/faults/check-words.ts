@@ -65,5 +65,5 @@ export function checkFor(hypothesis: Hypothesis, network: Network): string {
 function voltageAcross(hypothesis: Hypothesis, network: Network): string {
   const solved = solveUnloaded(withFault({ network, instruments: [] }, hypothesis).network);
   const voltage = solved.ok ? (solved.value.values.elements[hypothesis.where[0]!]?.voltage ?? null) : null;
-  return voltage === null ? 'another voltage than 0' : formatQuantity(Math.abs(voltage), 'V', { digits: 4 });
+  return voltage === null ? 'a voltage other than 0 V' : formatQuantity(Math.abs(voltage), 'V', { digits: 4 });
 }

@@ -60,7 +60,7 @@ const toleranceWords = {
   ratio: 'Tolerances without a % sign are read as ratios: 0.05 is 5 %.',
 } as const;
 
-/** What each row became, before it is added. */
+/** Preview of the parts that the rows will add. */
 function Preview({ read: { elements, rows, toleranceUnit } }: { readonly read: PartsRows }) {
   if (elements.length === 0) return null;
   return (

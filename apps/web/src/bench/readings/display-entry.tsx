@@ -90,7 +90,7 @@ export function DisplayEntry({
     const remark = remarked === asTyped ? null : (remarkOn?.(observation) ?? null);
     if (remark !== null) {
       setRemarked(asTyped);
-      return setRefused(`${remark} Keep it again to keep it all the same.`);
+      return setRefused(`${remark} Select Keep again to store it anyway.`);
     }
     onKeep(observation, stay, isSimulated ? { note: simulatedNote } : {});
     setTyped('');

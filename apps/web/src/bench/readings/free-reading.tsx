@@ -35,7 +35,7 @@ import { DisplayEntry } from './display-entry.tsx';
 import { ExpectationBar } from './expectation-bar.tsx';
 import { HowRead } from './how-read.tsx';
 import { useInHand, type FreePlace } from './in-hand.ts';
-import { keepReading, placedFree } from './keep-reading.ts';
+import { isTakenWith, keepReading, placedFree } from './keep-reading.ts';
 import { useInstrumentLink } from './use-instrument-link.ts';
 import { usualPrefix } from './step-words.ts';
 import { observationsAt, readSimulated } from './simulated.ts';
@@ -85,11 +85,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
   const taken = readingsAt(readings.readings, reading);
   const newest = taken.at(-1);
   const compared = newest ? readings.comparedAs(newest) : null;
-  const isOwn =
-    compared !== null &&
-    newest!.instrument === free.instrument &&
-    newest!.range === free.range &&
-    newest!.rate === free.rate;
+  const isOwn = newest !== undefined && isTakenWith(newest, free);
   const link = useInstrumentLink(instrument, placedFree(free));
   const take = (id: string): void => {
     const next = fitting.find((one) => one.id === id);

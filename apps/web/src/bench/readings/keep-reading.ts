@@ -41,7 +41,13 @@ export function keepReading(place: Placed, observation: Observation, stay: boole
 export type Placed = PlaceOf<Reading>;
 type PlaceOf<R> = R extends Reading ? Omit<R, 'id' | 'observations'> : never;
 
-/** A step's place as a reading keeps it. */
+/** Returns whether a reading was taken with an instrument, range and rate: its uncertainty is then that of theirs. */
+export const isTakenWith = (
+  reading: Reading,
+  { instrument, range, rate }: Pick<Reading, 'instrument' | 'range' | 'rate'>,
+) => reading.instrument === instrument && reading.range === range && reading.rate === rate;
+
+/** Returns a step's measurement point, instrument and range as a reading stores them. */
 export function placedAt(step: ReadStep): Placed {
   const { instrument, range, rate } = step;
   const base = { instrument, range, ...(rate !== undefined && { rate }) };

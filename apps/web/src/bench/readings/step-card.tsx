@@ -19,7 +19,7 @@ import { useBench } from '../model/bench-store.ts';
 import { DisplayEntry } from './display-entry.tsx';
 import { ExpectationBar } from './expectation-bar.tsx';
 import { tick, useInHand } from './in-hand.ts';
-import { go, keepReading, placedAt } from './keep-reading.ts';
+import { go, isTakenWith, keepReading, placedAt } from './keep-reading.ts';
 import { checksOf, titleOf, usualPrefix } from './step-words.ts';
 import { observationsAt, readSimulated } from './simulated.ts';
 import { TakenHere } from './taken-here.tsx';
@@ -96,7 +96,7 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
   const link = useInstrumentLink(instrument, placedAt(step), () => go(readings.steps, step, 1));
   const uncertainty = range ? instrumentUncertainty(instrument, range, step.expected, step.rate) : null;
   // A reading at this point may have been taken with another instrument: its figures belong to that one.
-  const isOwn = newest?.instrument === step.instrument && newest.range === step.range;
+  const isOwn = newest !== undefined && isTakenWith(newest, step);
   const bar =
     isOwn && compared?.expected != null
       ? compared
