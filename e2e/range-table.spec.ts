@@ -126,7 +126,7 @@ test('a resistor from voltmeter and ammeter: apparent, corrected, and which way 
   const found = page.getByRole('region', { name: 'Resistance by voltmeter and ammeter' });
   // 680 Ω beside 20 kΩ is 657.6 Ω; with 10 Ω before it 690 Ω. They cross near √(10 × 20 000) = 447 Ω.
   await expect(found).toContainText('= 657.6\u00a0Ω, corrected 680\u00a0Ω');
-  await expect(found).toContainText('Better here: across part and ammeter');
+  await expect(found).toContainText('Better here: voltmeter across part and ammeter');
   await page.getByRole('button', { name: 'across-both', exact: true }).click();
   await expect(found).toContainText('= 690\u00a0Ω, corrected 680\u00a0Ω');
   await expect(found).toContainText('This connection is the better one here');

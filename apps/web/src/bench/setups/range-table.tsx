@@ -17,7 +17,8 @@ interface Props {
 export function RangeOptionsTable({ meter, rangeOptions, several, onTake, children }: Props) {
   const { options, best } = rangeOptions;
   const unit = unitOf(meter.quantity);
-  const print = (value: number | null, digits = 3): string => formatQuantity(value, unit, { digits });
+  const plusMinus = (value: number | null): string =>
+    value === null ? '–' : `±${formatQuantity(value, unit, { digits: 3 })}`;
   const largest = Math.max(...options.filter(({ state }) => state === 'ok').map(({ uncorrected }) => uncorrected ?? 0));
   return (
     <>
@@ -77,7 +78,8 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
                           option === best.uncorrected && bestCell,
                         )}
                       >
-                        {option === best.uncorrected && <Best text="best uncorrected" />}±{print(option.uncorrected)}
+                        {option === best.uncorrected && <Best text="best uncorrected" />}
+                        {plusMinus(option.uncorrected)}
                         <Parts option={option} largest={largest} />
                       </td>
                       <td
@@ -86,7 +88,8 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
                           option === best.corrected && bestCell,
                         )}
                       >
-                        {option === best.corrected && <Best text="best corrected" />}±{print(option.corrected)}
+                        {option === best.corrected && <Best text="best corrected" />}
+                        {plusMinus(option.corrected)}
                       </td>
                     </>
                   ) : (
@@ -109,7 +112,7 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
         <span>★ best</span>
         {children}
       </p>
-      <Advice rangeOptions={rangeOptions} print={print} />
+      <Advice rangeOptions={rangeOptions} plusMinus={plusMinus} />
     </>
   );
 }
@@ -150,18 +153,24 @@ const Key = ({ className, text }: { readonly className: string; readonly text: s
 /** Which range to use, with and without correction. */
 function Advice({
   rangeOptions,
-  print,
+  plusMinus,
 }: {
   readonly rangeOptions: RangeOptions;
-  readonly print: (value: number | null) => string;
+  readonly plusMinus: (value: number | null) => string;
 }) {
   const { uncorrected, corrected } = rangeOptions.best;
-  if (!uncorrected || !corrected)
+  if (!uncorrected)
     return <p className="text-[14px]">No range of this instrument can be read here. Choose another instrument.</p>;
   return (
     <p className="text-[14px] leading-snug">
-      Best uncorrected <b>{uncorrected.range.id}</b>, ±{print(uncorrected.uncorrected)}; corrected{' '}
-      <b>{corrected.range.id}</b>, U = {print(corrected.corrected)}.
+      Best uncorrected <b>{uncorrected.range.id}</b>, {plusMinus(uncorrected.uncorrected)};{' '}
+      {corrected ? (
+        <>
+          corrected <b>{corrected.range.id}</b>, {plusMinus(corrected.corrected)}.
+        </>
+      ) : (
+        'no reading here can be corrected.'
+      )}
     </p>
   );
 }

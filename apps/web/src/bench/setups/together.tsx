@@ -42,11 +42,11 @@ export function Together({ unloaded, instruments, setup }: Props) {
               <b key="together" className="text-ochre">
                 {formatQuantity(together.indicated, unitOf(quantity))}
               </b>,
-              errorText(together),
+              errorText(together, quantity),
               <b key="alone" className="text-ochre">
                 {formatQuantity(single.indicated, unitOf(quantity))}
               </b>,
-              errorText(single),
+              errorText(single, quantity),
             ],
           };
         })}
@@ -57,7 +57,8 @@ export function Together({ unloaded, instruments, setup }: Props) {
           : alone
               .map(
                 ({ meter, together, alone: single }) =>
-                  `Read ${meter} with the others disconnected: ${errorText(single)} instead of ${errorText(together)}.`,
+                  `Read ${meter} with the others disconnected: ${errorText(single, quantityOf(meter))} instead of ` +
+                  `${errorText(together, quantityOf(meter))}.`,
               )
               .join(' ')}
       </p>
@@ -65,8 +66,14 @@ export function Together({ unloaded, instruments, setup }: Props) {
   );
 }
 
-/** The error in per cent, to the same digits in table and sentence; the state of a meter that cannot be read. */
-const errorText = (reading: MeterReading): string =>
-  reading.state === 'ok'
-    ? formatPercent(readableError(reading), { signed: true, digits: 3 })
-    : meterStateWords[reading.state];
+/**
+ * The error in per cent, to the same digits in table and sentence; in V or A if the true value is 0; the state of a meter that
+ * cannot be read.
+ */
+function errorText(reading: MeterReading, quantity: MeterQuantity): string {
+  if (reading.state !== 'ok') return meterStateWords[reading.state];
+  const relative = readableError(reading);
+  return relative === null
+    ? formatQuantity(reading.error, unitOf(quantity), { signed: true, digits: 3 })
+    : formatPercent(relative, { signed: true, digits: 3 });
+}
