@@ -1,6 +1,7 @@
 import { defineConfig } from 'vite';
 
-// One file for Node, so that a command does not compile its sources. The fonts of a report are found beside their package.
+// Few small files for Node: a command compiles no sources, and loads no more than it needs. The fonts of a report are found beside
+// their package.
 export default defineConfig({
   root: import.meta.dirname,
   ssr: {
@@ -9,11 +10,11 @@ export default defineConfig({
   },
   build: {
     ssr: true,
-    rolldownOptions: { input: { main: 'src/main.ts' } },
+    rolldownOptions: { input: { main: 'src/main.ts' }, output: { chunkFileNames: '[name]-[hash].js' } },
     outDir: 'dist',
     target: 'node20',
     emptyOutDir: true,
-    minify: false,
+    minify: true,
     chunkSizeWarningLimit: 8000,
   },
 });

@@ -84,10 +84,46 @@ test('- reads one file from standard input', () => {
   expect(results).toHaveLength(1);
 });
 
-test('a command that is not there says how it is used', () => {
-  const { status, stderr } = cli(['paint']);
-  expect(status).toBe(1);
-  expect(stderr).toMatch(/solve FILE/);
+test.each([
+  [['paint'], 'There is no command paint'],
+  [['constructor', good], 'There is no command constructor'],
+  [['solve'], 'solve needs the name of a file'],
+  [['solve', '--frob', good], "Unknown option '--frob'"],
+  [['plan', '--depth', 'deep', good], '--depth must be one of'],
+  [['draw', good, '--out', join(folder, 'nowhere', 'x.svg')], 'cannot be written'],
+  [['report', good, '--kit', join(folder, 'nowhere.json')], 'cannot be read'],
+])('%j is refused in a sentence', (args, words) => {
+  const { status, stdout, stderr } = run(args);
+  expect([status, stdout]).toEqual([2, '']);
+  expect(stderr.trim().split('\n')).toHaveLength(1);
+  expect(stderr).toContain(words);
+});
+
+test('--help says how it is used', () => {
+  for (const args of [['--help'], ['-h'], ['solve', '--help']]) {
+    const { status, stdout, stderr } = run(args);
+    expect([status, stderr]).toEqual([0, '']);
+    expect(stdout).toMatch(/solve FILE/);
+  }
+});
+
+test('what is no file of these formats is not read to its end', () => {
+  const large = write('large.json', ' '.repeat(5 * 2 ** 20));
+  for (const file of [large, '/dev/zero', folder]) {
+    const { status, results } = cli(['solve', file, good]);
+    expect([status, results[0]!.error!.code, results[1]!.error]).toEqual([2, 'invalid-file', undefined]);
+  }
+  expect(cli(['solve', '-'], ' '.repeat(5 * 2 ** 20)).results[0]!.error!.message).toContain('more than 4 MB');
+});
+
+test('an output that is closed or full is said in a sentence', () => {
+  const shell = (command: string) => spawnSync('bash', ['-c', command], { cwd: root, encoding: 'utf8' });
+  const many = Array<string>(50).fill(good).join(' ');
+  const closed = shell(`set -o pipefail; node scripts/cli.mjs solve ${many} | true`);
+  expect([closed.status, closed.stderr.trim()]).toEqual([2, 'The output was closed before all of it was written.']);
+  const full = shell(`node scripts/cli.mjs solve ${good} > /dev/full`);
+  expect(full.status).toBe(2);
+  expect(full.stderr).toMatch(/^The output cannot be written: ENOSPC[^\n]*\n$/);
 });
 
 test('the steps of a reduction, down to one resistance', () => {
@@ -128,7 +164,7 @@ test('the drawing as an SVG file', () => {
   for (const id of ['E1', 'R1', 'R5']) expect(svg).toContain(`>${id}</text>`);
   expect(svg).not.toMatch(/NaN|undefined|Infinity/);
   expect(cli(['draw', bad]).status).toBe(2);
-  expect(cli(['draw', good, '--nonsense']).status).toBe(1);
+  expect(cli(['draw', good, '--nonsense']).status).toBe(2);
 });
 
 test('designs, their refusals in their place, status 2', () => {
@@ -179,7 +215,7 @@ test('readings compared, and a plan of a chosen depth', () => {
   };
   expect(steps('least')).toBeLessThan(steps('parts'));
   expect(steps('parts')).toBeLessThan(steps('checks'));
-  expect(cli(['plan', '--depth', 'deep', file]).status).toBe(1);
+  expect(cli(['plan', '--depth', 'deep', file]).status).toBe(2);
   expect(cli(['compare', bad]).status).toBe(2);
 });
 
@@ -309,7 +345,7 @@ describe('report', () => {
     expect(unknown.status).toBe(2);
     expect(unknown.stdout).toContain('There is no section tea.');
     expect(run(['report', read, '--kit', read]).status).toBe(2);
-    expect(run(['report', read, '--kit', join(folder, 'nowhere.json')]).status).toBe(1);
-    expect(run(['report', read, read]).status).toBe(1);
+    expect(run(['report', read, '--kit', join(folder, 'nowhere.json')]).status).toBe(2);
+    expect(run(['report', read, read]).status).toBe(2);
   });
 });

@@ -1,17 +1,11 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import type { Depth, ResistorSymbol } from '@usual-drag/core';
-import { compareFile } from './compare.ts';
-import { designFile } from './design.ts';
-import { diagnoseFile, fitFile } from './diagnose.ts';
-import { drawFile } from './draw.ts';
+import { perFile } from './commands.ts';
+import { Failure, Misuse } from './failure.ts';
+import { readInput } from './input.ts';
 import { refused, type Output } from './output.ts';
-import { planFile } from './plan.ts';
-import { markFile, practiceProblem } from './practice.ts';
-import { reduceFile } from './reduce.ts';
-import { reportOfFile, type ReportOptions } from './report.ts';
-import { solveFile } from './solve.ts';
-import { worksheetFile } from './worksheet.ts';
+import type { ReportOptions } from './report.ts';
 
 const usage = `Usage: npm run -s cli -- solve FILE…     true values and every set-up's readings
        npm run -s cli -- compare [--budget] FILE…   readings and their expected values
@@ -22,78 +16,74 @@ const usage = `Usage: npm run -s cli -- solve FILE…     true values and every 
        npm run -s cli -- design FILE…    shunts and multipliers for a movement
        npm run -s cli -- worksheet FILE…  what follows from what is given
        npm run -s cli -- practice --kind KIND [--level 1|2|3] [--seed N] [--solution]
-       npm run -s cli -- mark FILE…      the answers to a problem, the slip named
+       npm run -s cli -- mark FILE…      the answers to a problem, the mistake named
        npm run -s cli -- draw FILE [--out FILE.svg] [--scale] [--zigzag]
        npm run -s cli -- report FILE [--out FILE.html] [--kit FILE.kit.json] [--section NAME…] [--zigzag]
-solve, compare, plan, diagnose, fit, reduce, design, worksheet and mark print one compact JSON result a line, in the order given; draw writes an SVG file and report an
-HTML file, to standard output where none is named. - reads one file from standard input. Status 2 where any file gave an error.`;
-
-interface Options {
-  readonly depth: Depth;
-  readonly free: readonly string[];
-  readonly faults: 1 | 2;
-  readonly budget: boolean;
-}
+       npm run -s cli -- --help          this text
+solve, compare, plan, diagnose, fit, reduce, design, worksheet and mark print one compact JSON result a line, in the order given;
+draw writes an SVG file and report an HTML file, to standard output if none is named. - reads one file from standard input. The
+status is 2 if a file gave an error or the command could not be run.`;
 
 const depths: readonly Depth[] = ['least', 'parts', 'checks'];
 
-const perFile: Readonly<Record<string, (text: string, options: Options) => Output>> = {
-  solve: solveFile,
-  compare: (text, { budget }) => compareFile(text, budget),
-  plan: (text, { depth }) => planFile(text, depth),
-  diagnose: (text, { faults }) => diagnoseFile(text, faults),
-  fit: (text, { free }) => fitFile(text, free),
-  reduce: reduceFile,
-  design: designFile,
-  worksheet: worksheetFile,
-  mark: markFile,
-};
-
-function main(): number {
-  const { values, positionals } = parseArgs({
-    allowPositionals: true,
-    options: {
-      depth: { type: 'string' },
-      free: { type: 'string', multiple: true },
-      budget: { type: 'boolean', default: false },
-      faults: { type: 'string', default: '1' },
-      out: { type: 'string' },
-      kit: { type: 'string' },
-      section: { type: 'string', multiple: true },
-      scale: { type: 'boolean' },
-      zigzag: { type: 'boolean' },
-      kind: { type: 'string' },
-      level: { type: 'string', default: '1' },
-      seed: { type: 'string', default: '1' },
-      solution: { type: 'boolean', default: false },
-    },
-  });
+async function main(): Promise<number> {
+  const { values, positionals } = parsed();
+  if (values.help) {
+    process.stdout.write(`${usage}\n`);
+    return 0;
+  }
   const [name = '', ...files] = positionals;
   if (name === 'draw' && files.length === 1)
     return draw(files[0]!, values.out, values.scale ?? false, symbolOf(values.zigzag));
   if (name === 'report' && files.length === 1) {
-    const kit = values.kit === undefined ? null : readFileSync(values.kit, 'utf8');
+    const kit = values.kit === undefined ? null : readInput(values.kit);
     return report(files[0]!, values.out, { kit, sections: values.section ?? [], resistor: symbolOf(values.zigzag) });
   }
   if (name === 'practice' && files.length === 0) {
+    const { practiceProblem } = await import('./practice.ts');
     const { kind, level, seed, solution } = values;
     return print(practiceProblem({ kind, level, seed, solution }));
   }
-  const run = perFile[name];
+  const command = Object.hasOwn(perFile, name) ? perFile[name] : undefined;
+  if (!command) throw new Misuse(name === '' ? 'No command is named.' : `There is no command ${name} of this form.`);
+  if (files.length === 0) throw new Misuse(`${name} needs the name of a file, or - for standard input.`);
   const depth = depths.find((one) => one === (values.depth ?? 'parts'));
+  if (!depth) throw new Misuse(`--depth must be one of ${depths.join(', ')}.`);
   const faults = ([1, 2] as const).find((one) => String(one) === values.faults);
-  if (!run || files.length === 0 || !depth || !faults) return misused(usage);
+  if (!faults) throw new Misuse('--faults must be 1 or 2.');
+  const run = await command({ depth, faults, free: values.free ?? [], budget: values.budget });
   let status = 0;
-  for (const file of files) {
-    status = Math.max(
-      status,
-      print(onText(file, (text) => run(text, { depth, faults, free: values.free ?? [], budget: values.budget }))),
-    );
-  }
+  for (const file of files) status = Math.max(status, print(onText(file, run)));
   return status;
 }
 
-/** Prints one result on a line; 2 where it is an error. */
+function parsed() {
+  try {
+    return parseArgs({
+      allowPositionals: true,
+      options: {
+        help: { type: 'boolean', short: 'h', default: false },
+        depth: { type: 'string' },
+        free: { type: 'string', multiple: true },
+        budget: { type: 'boolean', default: false },
+        faults: { type: 'string', default: '1' },
+        out: { type: 'string' },
+        kit: { type: 'string' },
+        section: { type: 'string', multiple: true },
+        scale: { type: 'boolean' },
+        zigzag: { type: 'boolean' },
+        kind: { type: 'string' },
+        level: { type: 'string', default: '1' },
+        seed: { type: 'string', default: '1' },
+        solution: { type: 'boolean', default: false },
+      },
+    });
+  } catch (error) {
+    throw new Misuse(/^[^.]*\./.exec((error as Error).message)?.[0] ?? (error as Error).message);
+  }
+}
+
+/** Prints one result on a line; 2 if it is an error. */
 function print({ output, solved }: Output): number {
   process.stdout.write(`${JSON.stringify(output)}\n`);
   return solved ? 0 : 2;
@@ -101,47 +91,72 @@ function print({ output, solved }: Output): number {
 
 const symbolOf = (zigzag = false): ResistorSymbol => (zigzag ? 'zigzag' : 'box');
 
-function draw(file: string, out: string | undefined, toScale: boolean, resistor: ResistorSymbol): number {
+async function draw(
+  file: string,
+  out: string | undefined,
+  toScale: boolean,
+  resistor: ResistorSymbol,
+): Promise<number> {
+  const { drawFile } = await import('./draw.ts');
   const { output, svg } = onText(file, (text) => drawFile(text, { toScale, resistor }));
   if (svg === undefined) return print({ output, solved: false });
   if (out === undefined) process.stdout.write(svg);
-  else writeFileSync(out, svg);
+  else write(out, svg);
   return 0;
 }
 
-/** Writes the report of a job; which document it is of goes to standard output where the report itself does not. */
-function report(file: string, out: string | undefined, options: ReportOptions): number {
+/** Writes the report of a job; which document it is of goes to standard output if the report itself does not. */
+async function report(file: string, out: string | undefined, options: ReportOptions): Promise<number> {
+  const { reportOfFile } = await import('./report.ts');
   const { output, html } = onText(file, (text) => reportOfFile(text, options));
   if (html === undefined) return print({ output, solved: false });
   if (out === undefined) process.stdout.write(html);
   else {
-    writeFileSync(out, html);
+    write(out, html);
     print({ output, solved: true });
   }
   return 0;
 }
 
+function write(file: string, text: string): void {
+  try {
+    writeFileSync(file, text);
+  } catch (error) {
+    throw new Failure(`${file} cannot be written: ${(error as Error).message}`);
+  }
+}
+
+/** Runs a command on a file's text; one that cannot be read is an error in the published format, like one with a fault. */
 function onText<T extends Output>(
   file: string,
   run: (text: string) => T,
 ): T | (Output & { svg?: undefined; html?: undefined }) {
   let text: string;
   try {
-    text = readFileSync(file === '-' ? 0 : file, 'utf8');
+    text = readInput(file);
   } catch (error) {
-    const message = `${file} cannot be read: ${(error as Error).message}`;
-    return refused({ code: 'invalid-file', message, where: [file] });
+    return refused({ code: 'invalid-file', message: (error as Error).message, where: [file] });
   }
   return run(text);
 }
 
-function misused(message: string): number {
+function fail(message: string): never {
   process.stderr.write(`${message}\n`);
-  return 1;
+  process.exit(2);
 }
 
+process.stdout.on('error', ({ code, message }: NodeJS.ErrnoException) =>
+  fail(
+    code === 'EPIPE'
+      ? 'The output was closed before all of it was written.'
+      : `The output cannot be written: ${message}.`,
+  ),
+);
+process.stderr.on('error', () => process.exit(2));
+
 try {
-  process.exitCode = main();
+  process.exitCode = await main();
 } catch (error) {
-  process.exitCode = misused(`${(error as Error).message}\n${usage}`);
+  const hint = error instanceof Misuse ? ' See npm run -s cli -- --help.' : '';
+  fail(`${(error as Error).message}${hint}`);
 }

@@ -16,7 +16,7 @@ export {
   type StoredDocument,
 } from './answers.ts';
 export { checkDocument, checkStored } from './check-document.ts';
-export { largestDocument } from './limits.ts';
+export { largestArchive, largestDocument, largestUnpacked, mostArchivedFiles, mostFaults } from './limits.ts';
 export { readAnsweredProblem, type AnsweredProblem } from './read-answered-problem.ts';
 export { readDesign } from './read-design.ts';
 export { checkDraft, checkJob, readJob } from './read-job.ts';

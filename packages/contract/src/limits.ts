@@ -1,8 +1,13 @@
 /** Bytes that a stored document, and a file to import, may take. */
 export const largestDocument = 4 * 2 ** 20;
 
-/** How many faults of one file are told. */
+/** How many faults of one file are listed. */
 export const mostFaults = 20;
+
+/** What an archive of jobs may have: bytes as it is sent, bytes when unpacked, and files. */
+export const largestArchive = 32 * 2 ** 20;
+export const largestUnpacked = 128 * 2 ** 20;
+export const mostArchivedFiles = 2000;
 
 /** How long texts and lists of the formats may be. */
 export const most = {
