@@ -1,5 +1,5 @@
 import { calibrationOn, calibrationsDue, dayOf, type KitInstrument } from '@usual-drag/core';
-import Papa from 'papaparse';
+import { csvText } from '../ui/csv.ts';
 import { Link } from 'react-router';
 import { useDocumentList } from '../documents/use-document-list.ts';
 import { Button } from '../ui/button.tsx';
@@ -61,7 +61,7 @@ export function CalibrationsPage() {
   ];
   const save = (): void =>
     saveText(
-      Papa.unparse(
+      csvText(
         rows.map(({ kept, dueOn, words }) => ({
           instrument: kept.name ?? kept.id,
           assetTag: kept.assetTag ?? '',

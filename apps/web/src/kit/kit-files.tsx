@@ -1,6 +1,6 @@
 import { kitFromRows, rowsFromKit, type Kit, type KitInstrument } from '@usual-drag/core';
 import { ArrowDownUp } from 'lucide-react';
-import Papa from 'papaparse';
+import { csvRows, csvText } from '../ui/csv.ts';
 import { useRef, useState } from 'react';
 import { toast } from '../ui/toast.ts';
 import { Refused } from '../api/http.ts';
@@ -58,7 +58,7 @@ export function KitFiles({ kit }: { readonly kit: readonly KitInstrument[] }) {
           },
           {
             text: 'Export as CSV',
-            act: () => saveText(Papa.unparse(rowsFromKit(kit)), 'usual-drag-kit.csv', 'text/csv'),
+            act: () => saveText(csvText(rowsFromKit(kit)), 'usual-drag-kit.csv', 'text/csv'),
           },
         ]}
       >
@@ -88,7 +88,7 @@ async function readFile(file: File): Promise<Kit | string> {
     const read = await readFileAs('kit', file);
     return read.ok ? read.value : read.fault[0]!.message;
   }
-  const rows = Papa.parse<string[]>(await file.text(), { skipEmptyLines: 'greedy' }).data;
+  const rows = csvRows(await file.text());
   const { instruments, faults } = kitFromRows(rows);
   if (faults[0]) return `row ${faults[0].row}: ${faults[0].message}`;
   const checked = await readTextAs('kit', JSON.stringify({ format: 'usual-drag/kit', version: 1, instruments }));

@@ -2,7 +2,7 @@ import type { KeptAttempt } from '@usual-drag/contract';
 import { progressOf, slipSentences } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
-import Papa from 'papaparse';
+import { csvText } from '../ui/csv.ts';
 import { useState } from 'react';
 import { attemptsQuery, eraseAttempts, learnersQuery } from '../api/practice.ts';
 import { queries } from '../api/queries.ts';
@@ -92,7 +92,7 @@ export function ProgressView() {
 }
 
 const csvOf = (attempts: readonly KeptAttempt[]): string =>
-  Papa.unparse(
+  csvText(
     attempts.map(({ at, person, kind, level, seed, right, slip, hints, seconds }) => ({
       at,
       person,
@@ -104,5 +104,4 @@ const csvOf = (attempts: readonly KeptAttempt[]): string =>
       hints,
       seconds,
     })),
-    { escapeFormulae: true },
   );

@@ -10,7 +10,7 @@ import {
   rowsFromReadings,
   sumOf,
 } from '@usual-drag/core';
-import Papa from 'papaparse';
+import { csvRows, csvText } from '../../ui/csv.ts';
 import { useRef, useState } from 'react';
 import { toast } from '../../ui/toast.ts';
 import { ActionMenu } from '../../ui/action-menu.tsx';
@@ -74,7 +74,7 @@ function Files({ readings }: { readonly readings: Readings }) {
             text: 'Export readings (CSV)',
             act: () =>
               saveText(
-                Papa.unparse(rowsFromReadings(readings.readings, readings.comparison?.readings ?? {})),
+                csvText(rowsFromReadings(readings.readings, readings.comparison?.readings ?? {})),
                 `${title.replace(/[^\p{L}\p{N}]+/gu, '-')}.readings.csv`,
                 'text/csv',
               ),
@@ -96,7 +96,7 @@ function Files({ readings }: { readonly readings: Readings }) {
 
 /** Adds the readings of a file that the job does not have yet. */
 async function importReadings(file: File): Promise<void> {
-  const { data } = Papa.parse<string[]>(await file.text(), { skipEmptyLines: true });
+  const data = csvRows(await file.text());
   const { readings, faults } = readingsFromRows(data);
   const own = new Set((benchNow().document.readings ?? []).map(({ id }) => id));
   const added = readings.filter(({ id }) => !own.has(id));

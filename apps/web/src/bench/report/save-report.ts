@@ -1,5 +1,5 @@
 import { rowsFromReadings, type Report } from '@usual-drag/core';
-import Papa from 'papaparse';
+import { csvText } from '../../ui/csv.ts';
 import { fetchFaces } from '../../drawing/faces.ts';
 import { saveText } from '../../ui/save-file.ts';
 import { useDisplay } from '../canvas/display.ts';
@@ -17,7 +17,7 @@ export function saveReadings(report: Report): void {
     report.readings.flatMap(({ reading, compared }) => (compared ? [[reading.id, compared] as const] : [])),
   );
   const rows = rowsFromReadings(report.job.readings ?? [], compared);
-  saveText(Papa.unparse(rows), `${nameOf(report)}.readings.csv`, 'text/csv');
+  saveText(csvText(rows), `${nameOf(report)}.readings.csv`, 'text/csv');
 }
 
 const nameOf = ({ job }: Report): string =>

@@ -18,7 +18,7 @@ import {
   type NetworkValues,
 } from '@usual-drag/core';
 import { Download, X } from 'lucide-react';
-import Papa from 'papaparse';
+import { csvText } from '../../ui/csv.ts';
 import { useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
@@ -89,7 +89,7 @@ function Sweep({ network, parameters, parameter, onParameter }: SweepProps) {
   const saveCsv = (): void => {
     const fields = [`${parameter.name} / ${parameter.unit}`, ...results.map(({ name, unit }) => `${name} / ${unit}`)];
     const data = values.map((value, i) => [value, ...results.map(({ of }) => watchedValue(swept[i]!, of) ?? '')]);
-    saveText(Papa.unparse({ fields, data }), 'what-if.csv', 'text/csv');
+    saveText(csvText({ fields, data }), 'what-if.csv', 'text/csv');
   };
 
   return (

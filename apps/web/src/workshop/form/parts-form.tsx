@@ -9,7 +9,7 @@ import {
   resistorKinds,
 } from '@usual-drag/core';
 import { Download, FileUp } from 'lucide-react';
-import Papa from 'papaparse';
+import { csvRows, csvText } from '../../ui/csv.ts';
 import { useRef } from 'react';
 import { toast } from '../../ui/toast.ts';
 import { Button } from '../../ui/button.tsx';
@@ -118,7 +118,7 @@ function Stock({
 }) {
   const input = useRef<HTMLInputElement>(null);
   const take = async (file: File): Promise<void> => {
-    const rows = Papa.parse<string[]>(await file.text(), { skipEmptyLines: 'greedy' }).data;
+    const rows = csvRows(await file.text());
     const { stock: read, faults } = stockFromRows(rows);
     if (faults[0])
       return void toast.error(`${file.name}, row ${faults[0].row}: ${faults[0].message}`, { duration: 15_000 });
@@ -145,7 +145,7 @@ function Stock({
             <Button
               tone="quiet"
               aria-label="Save the stock list"
-              onClick={() => saveText(Papa.unparse(rowsFromStock(stock)), 'stock.csv', 'text/csv')}
+              onClick={() => saveText(csvText(rowsFromStock(stock)), 'stock.csv', 'text/csv')}
             >
               <Download aria-hidden size={16} />
             </Button>

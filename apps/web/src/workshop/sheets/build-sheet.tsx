@@ -7,7 +7,7 @@ import {
   type PartsLine,
 } from '@usual-drag/core';
 import { Printer, Table } from 'lucide-react';
-import Papa from 'papaparse';
+import { csvText } from '../../ui/csv.ts';
 import { Button } from '../../ui/button.tsx';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 import { inPercent } from '../../ui/number-field.ts';
@@ -23,7 +23,7 @@ export function BuildSheet({ project, sides, onEdit }: SheetProps) {
   const positions = selectorPositions(sides);
   const saveParts = (): void =>
     saveText(
-      Papa.unparse({
+      csvText({
         fields: ['section', 'what', 'resistance / Ω', 'count', 'tolerance', 'rating / W', 'joined'],
         data: lines.map((line) => [
           line.section,
@@ -40,7 +40,7 @@ export function BuildSheet({ project, sides, onEdit }: SheetProps) {
     );
   const savePoints = (): void =>
     saveText(
-      Papa.unparse({
+      csvText({
         fields: ['range', 'apply', 'unit', 'reading', 'divisions', 'tolerance / divisions', 'found'],
         data: points.map(({ side, range, applied, reading, deflection, tolerance }) => [
           rangeText(side, range),
