@@ -1,9 +1,7 @@
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
-import { Logger } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { largestDocument } from '@usual-drag/contract';
 import compression from 'compression';
 import { AppModule } from './app.module.ts';
 import { openDatabase } from './database/database.ts';
@@ -11,18 +9,18 @@ import { StartFailure } from './database/start-failure.ts';
 import { startAfresh } from './demo/start-afresh.ts';
 import { allowOwnRequestsOnly } from './http/allow-list.ts';
 import { describeApi } from './http/api-description.ts';
+import { readBodies } from './http/body-parsers.ts';
 import { EnvelopePipe } from './http/envelope.pipe.ts';
 import { RefusalFilter } from './http/refusal.filter.ts';
+import { identifyRequests } from './http/request-context.ts';
 import { securityHeaders } from './http/security-headers.ts';
+import { ServerLog } from './http/server-log.ts';
 import { serveWebApplication } from './http/web-application.ts';
 import { isLoopback, listeningAt } from './network/addresses.ts';
 import type { Settings } from './settings.ts';
 import type { Access } from './sign-in/access.ts';
 import { requireSession } from './sign-in/require-session.ts';
 import { Sessions } from './sign-in/sessions.ts';
-
-/** Bytes that what is sent beside a document may take. */
-const envelope = 64 * 1024;
 
 /** A server that answers. */
 export interface Started {
@@ -46,8 +44,9 @@ export async function startServer(settings: Settings): Promise<Started> {
     sessions: passphrase === null ? null : await Sessions.open(open.database, passphrase),
     listening: () => listening,
   };
+  const log = new ServerLog();
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(open, access, demo), {
-    logger: ['error', 'warn', 'fatal'],
+    logger: log,
     abortOnError: false,
     bodyParser: false,
     forceCloseConnections: true,
@@ -55,12 +54,12 @@ export async function startServer(settings: Settings): Promise<Started> {
   });
   app.setGlobalPrefix('api');
   app.disable('x-powered-by');
+  app.use(identifyRequests);
   app.use(securityHeaders(listening.isPrivate));
   app.use(allowOwnRequestsOnly(access.listening));
   if (access.sessions) app.use(requireSession(access.sessions, listening));
   app.use(compression());
-  app.useBodyParser('json', { limit: largestDocument + envelope, strict: false });
-  app.useBodyParser('raw', { type: 'application/zip', limit: 64 * 2 ** 20 });
+  readBodies(app);
   app.useGlobalPipes(new EnvelopePipe());
   app.useGlobalFilters(new RefusalFilter());
   describeApi(app);
@@ -68,10 +67,10 @@ export async function startServer(settings: Settings): Promise<Started> {
   app.enableShutdownHooks();
   try {
     await app.init();
-    // A port that is taken is told in a sentence of ours.
-    Logger.overrideLogger(false);
+    // A port that is in use is reported below, in a sentence.
+    log.muted = true;
     await app.listen(port, host);
-    Logger.overrideLogger(['error', 'warn', 'fatal']);
+    log.muted = false;
   } catch (error) {
     await open.close();
     throw listenFailure(error, host, port);

@@ -3,6 +3,7 @@ import type { Request, Response } from 'express';
 import { Damaged } from '../database/document-repository.ts';
 import { TooLarge } from '../database/document-text.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';
+import { WorkGivenUp } from '../work/work-lane.ts';
 import type { Refusal } from './faults.ts';
 
 /** Answers every failure as JSON in plain words, and never with a stack trace. */
@@ -39,9 +40,10 @@ export class RefusalFilter implements ExceptionFilter {
         details: { damaged: exception.about },
       };
     }
+    if (exception instanceof WorkGivenUp)
+      return { status: exception.why === 'busy' ? 503 : 422, message: exception.message };
     const status = exception instanceof TooLarge ? 413 : statusOf(exception);
-    if (status >= 500 && status !== fromBehind)
-      this.logger.error(exception instanceof Error ? (exception.stack ?? exception.message) : exception);
+    if (status >= 500 && status !== fromBehind) this.logger.error(exception);
     const body = exception instanceof HttpException ? exception.getResponse() : null;
     const details = typeof body === 'object' && body !== null && 'details' in body ? (body.details as object) : {};
     return { status, message: wordsFor(status, exception), details };

@@ -4,12 +4,15 @@ import {
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
+  IsInt,
   IsNumber,
   IsOptional,
   IsString,
   Length,
   Matches,
+  Max,
   MaxLength,
+  Min,
   ValidateBy,
   type ValidationOptions,
 } from 'class-validator';
@@ -68,6 +71,15 @@ export function List(longest: number, message = 'must be a list'): PropertyDecor
   return all(
     IsArray({ message }),
     ArrayMaxSize(longest, { ...valueRule, message: `must have ${longest} entries at most` }),
+  );
+}
+
+/** A revision of a stored document: a whole number from `least` up to the largest that a double holds exactly. */
+export function Revision(least: 0 | 1): PropertyDecorator {
+  return all(
+    IsInt({ message: 'must be a revision, a whole number' }),
+    Min(least, { message: `must be ${least} or more` }),
+    Max(Number.MAX_SAFE_INTEGER, { message: `must be ${Number.MAX_SAFE_INTEGER} or less` }),
   );
 }
 

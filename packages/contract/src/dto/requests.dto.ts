@@ -1,4 +1,5 @@
-import { IsInt, IsObject, IsOptional, Min } from 'class-validator';
+import { IsObject, IsOptional } from 'class-validator';
+import { Revision } from './decorators.ts';
 import type { JobDto } from './job.dto.ts';
 import type { KitInstrumentDto } from './kit.dto.ts';
 import type { MeterProjectDto } from './meter-project.dto.ts';
@@ -11,8 +12,7 @@ export class CreateJobDto {
 
 /** A job as edited, and the revision that the edit was based on. */
 export class SaveJobDto extends CreateJobDto {
-  @IsInt({ message: 'must be the revision that was edited, a whole number' })
-  @Min(1, { message: 'must be 1 or more' })
+  @Revision(1)
   revision!: number;
 }
 
@@ -20,8 +20,7 @@ export class SaveJobDto extends CreateJobDto {
 class SaveDto {
   /** That the edit was based on; left out where it is new. */
   @IsOptional()
-  @IsInt({ message: 'must be the revision that was edited, a whole number' })
-  @Min(0, { message: 'must be 0 or more' })
+  @Revision(0)
   revision?: number;
 }
 
@@ -40,8 +39,7 @@ export class SaveMeterProjectDto extends SaveDto {
 /** A version that was not taken, for the history of its document. */
 export class KeepVersionDto {
   /** That it was an edit of. */
-  @IsInt({ message: 'must be the revision that was edited, a whole number' })
-  @Min(0, { message: 'must be 0 or more' })
+  @Revision(0)
   revision!: number;
 
   @IsObject({ message: 'must be a document' })

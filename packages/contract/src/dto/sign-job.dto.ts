@@ -1,12 +1,14 @@
 import { reportSections, type ReportSection } from '@usual-drag/core';
-import { ArrayUnique, IsIn, IsInt, IsString, Length, Matches, MaxLength, Min } from 'class-validator';
+import { ArrayMinSize, ArrayUnique, IsIn, IsString, Length, Matches, MaxLength } from 'class-validator';
 import { most } from '../limits.ts';
-import { List } from './decorators.ts';
+import { List, Revision } from './decorators.ts';
+
+/** At least one letter or digit, and no character that is not shown. */
+const visibleName = /^(?=.*[\p{L}\p{N}])[^\p{C}\p{Zl}\p{Zp}\p{Default_Ignorable_Code_Point}]+$/u;
 
 /** A signature on the report of a job, as the page sends it. */
 export class SignJobDto {
-  @IsInt({ message: 'must be the revision that is signed, a whole number' })
-  @Min(1, { message: 'must be 1 or more' })
+  @Revision(1)
   revision!: number;
 
   /** Of the document that was on the screen: what is signed is what was seen. */
@@ -16,10 +18,11 @@ export class SignJobDto {
 
   @IsString({ message: 'must be text' })
   @Length(1, most.word, { message: `must be a name of 1 to ${most.word} characters` })
-  @Matches(/\S/, { message: 'must be a name' })
+  @Matches(visibleName, { message: 'must be a name that can be read' })
   by!: string;
 
   @List(reportSections.length)
+  @ArrayMinSize(1, { message: 'must have at least one section: nothing would be signed' })
   @ArrayUnique({ message: 'must have each section once' })
   @IsIn(reportSections, { each: true, message: `must be some of ${reportSections.join(', ')}` })
   sections!: ReportSection[];
