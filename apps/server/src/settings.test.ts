@@ -17,16 +17,16 @@ test('without a word said it listens to this computer alone, and asks for nothin
 test.each(['0.0.0.0', '::', '192.168.1.5', 'bench-pc'])('HOST=%s needs a passphrase', (HOST) => {
   expect(() => readSettings({ HOST })).toThrow(StartFailure);
   expect(() => readSettings({ HOST, USUAL_DRAG_PASSPHRASE: '   ' })).toThrow('USUAL_DRAG_PASSPHRASE');
-  expect(readSettings({ HOST, USUAL_DRAG_PASSPHRASE: 'brass lamp' })).toMatchObject({
+  expect(readSettings({ HOST, USUAL_DRAG_PASSPHRASE: 'brass lamp, wet rope' })).toMatchObject({
     host: HOST,
-    passphrase: 'brass lamp',
+    passphrase: 'brass lamp, wet rope',
   });
 });
 
 test('a passphrase on the loopback is asked for too', () => {
-  expect(readSettings({ USUAL_DRAG_PASSPHRASE: 'brass lamp' })).toMatchObject({
+  expect(readSettings({ USUAL_DRAG_PASSPHRASE: 'brass lamp, wet rope' })).toMatchObject({
     host: '127.0.0.1',
-    passphrase: 'brass lamp',
+    passphrase: 'brass lamp, wet rope',
   });
 });
 

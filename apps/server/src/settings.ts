@@ -1,6 +1,7 @@
 import { createPrivateKey, X509Certificate } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
+import { createSecureContext } from 'node:tls';
 import { StartFailure } from './database/start-failure.ts';
 import { isLoopback } from './network/addresses.ts';
 
@@ -22,6 +23,9 @@ export interface Settings {
   readonly fresh: boolean;
 }
 
+/** Characters that a passphrase must have. */
+const shortestPassphrase = 12;
+
 /** @throws StartFailure that names the variable where one makes no sense */
 export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const host = env.HOST?.trim() ?? '';
@@ -29,6 +33,10 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
   if (host !== '' && !isLoopback(host) && passphrase === '')
     throw new StartFailure(
       `HOST=${host} lets other devices in, and that needs a passphrase: set USUAL_DRAG_PASSPHRASE, best of four words or more. Without HOST only this computer gets in.`,
+    );
+  if (passphrase !== '' && passphrase.length < shortestPassphrase)
+    throw new StartFailure(
+      `USUAL_DRAG_PASSPHRASE has ${passphrase.length} characters and can be guessed. Use at least ${shortestPassphrase}: four words or more.`,
     );
   const demo = env.USUAL_DRAG_DEMO === '1';
   const folder = env.USUAL_DRAG_DATA?.trim();
@@ -67,6 +75,13 @@ function tlsOf(env: NodeJS.ProcessEnv): Settings['tls'] {
     );
   }
   if (!matches) throw new StartFailure(`${keyFile} (TLS_KEY) is not the key of ${certFile} (TLS_CERT).`);
+  try {
+    createSecureContext({ cert, key });
+  } catch (error) {
+    throw new StartFailure(
+      `${certFile} (TLS_CERT) cannot be used to serve: ${(error as Error).message}. Make one with a key of 2048 bits or more.`,
+    );
+  }
   return { cert, key };
 }
 

@@ -1,8 +1,10 @@
-import { Controller, Inject, Sse, type MessageEvent } from '@nestjs/common';
+import { Controller, Inject, Res, Sse, type MessageEvent } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { concat, EMPTY, interval, map, merge, of, takeUntil, type Observable } from 'rxjs';
+import type { Response } from 'express';
 import { Changes } from '../documents/changes.ts';
 import { ACCESS, type Access } from '../sign-in/access.ts';
+import { sessionOf } from '../sign-in/require-session.ts';
 
 /** ms between two signs of life, so that a line that has gone is noticed on both sides. */
 const heartbeat = 20_000;
@@ -17,12 +19,13 @@ export class EventsController {
 
   /** What changes, as server-sent events: `{kind, id, revision}` of each document, as soon as it is saved. */
   @Sse()
-  events(): Observable<MessageEvent> {
+  events(@Res({ passthrough: true }) response: Response): Observable<MessageEvent> {
+    const session = sessionOf(response);
     const changes = this.changes.all.pipe(map((data): MessageEvent => ({ data })));
     const alive = interval(heartbeat).pipe(map((): MessageEvent => ({ type: 'alive', data: '' })));
     // At once, so that the page knows that it listens.
     return concat(of<MessageEvent>({ type: 'alive', data: '' }), merge(changes, alive)).pipe(
-      takeUntil(this.access.sessions?.ended ?? EMPTY),
+      takeUntil(session === null ? EMPTY : this.access.sessions!.endOf(session)),
     );
   }
 }

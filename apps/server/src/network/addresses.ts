@@ -31,6 +31,21 @@ loopbackAddresses.addAddress('::1', 'ipv6');
 export const isLoopback = (host: string): boolean =>
   host === 'localhost' || (isIP(host) > 0 && loopbackAddresses.check(host, isIP(host) === 6 ? 'ipv6' : 'ipv4'));
 
+const localIPv6 = new BlockList();
+localIPv6.addSubnet('fe80::', 10, 'ipv6');
+localIPv6.addSubnet('fc00::', 7, 'ipv6');
+
+/** Whether an address is of IPv6 and on a network of this computer: link-local, unique local, or under an interface's prefix. */
+export function isLocalIPv6(address: string): boolean {
+  const bare = address.replace(/%.*$/, '');
+  if (isIP(bare) !== 6 || bare.startsWith('::ffff:')) return false;
+  if (localIPv6.check(bare, 'ipv6')) return true;
+  const own = new BlockList();
+  for (const { family, cidr } of Object.values(networkInterfaces()).flatMap((of) => of ?? []))
+    if (family === 'IPv6' && cidr !== null) own.addSubnet(cidr.split('/')[0]!, Number(cidr.split('/')[1]), 'ipv6');
+  return own.check(bare, 'ipv6');
+}
+
 /** What a server that listens on `port` is called, by the settings that it was started with. */
 export function listeningAt({ host, tls }: Asked, port: number): Listening {
   const scheme = tls ? 'https' : 'http';
@@ -64,7 +79,7 @@ const withPort = (name: string, scheme: 'http' | 'https', port: number): string 
   port === usualPort[scheme] ? name : `${name}:${port}`;
 
 /** An IPv6 address stands in brackets. */
-const inAddress = (name: string): string => (isIP(name) === 6 ? `[${name}]` : name.toLowerCase());
+export const inAddress = (name: string): string => (isIP(name) === 6 ? `[${name}]` : name.toLowerCase());
 
 /** The addresses of this computer that a server which listens on `host` is reached at, the old kind first. */
 function reachedAt(host: string): string[] {

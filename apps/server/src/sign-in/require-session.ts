@@ -1,18 +1,21 @@
+import { Logger } from '@nestjs/common';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import express, { Router, type NextFunction, type Request, type Response } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import type { Listening } from '../network/addresses.ts';
 import { signInPage, signInPath } from './sign-in-page.ts';
 import { sessionAge, type Sessions } from './sessions.ts';
+import { throttleTries } from './throttle.ts';
 
-const cookieName = 'usual-drag-session';
-const minute = 60_000;
-/** Tries a minute that are not the passphrase: of one address, and of all together. */
-const tries = { address: 5, all: 60 } as const;
+const sessionCookie = 'usual-drag-session';
+const deviceCookie = 'usual-drag-device';
+
+/** The id of the session that a request belongs to, once `requireSession` has let it through; null if none is needed. */
+export const sessionOf = (response: Response): string | null =>
+  (response.locals as { session?: string }).session ?? null;
 
 /**
- * Lets nothing through but the page that asks for the passphrase until a device has said it; then gives that device a cookie,
- * signed, not to be read by scripts and sent by no other site. Who tries too often waits.
+ * Lets nothing through but the page that asks for the passphrase until a device has given it; then gives that device a cookie that
+ * is signed, that scripts cannot read and that no other site can send. Too many wrong tries have to wait.
  */
 export function requireSession(
   sessions: Sessions,
@@ -24,13 +27,15 @@ export function requireSession(
       .setHeader('Cache-Control', 'no-store')
       .type('html')
       .send(signInPage({ next, message, isPrivate }));
-  const isSignedIn = (request: Request): boolean =>
-    sessions.accepts(parseCookie(request.headers.cookie ?? '')[cookieName]);
-  const setCookie = (response: Response, value: string, maxAge: number): void =>
-    void response.setHeader(
+  /** In JSON to a script, as the page with the form to a person. */
+  const answer = (request: Request, response: Response, status: number, message: string): void =>
+    request.is('json') ? refuse(response, status, message) : ask(response, status, nextOf(request), message);
+  const sessionIdOf = (request: Request): string | null => sessions.idOf(cookiesOf(request)[sessionCookie]);
+  const setCookie = (response: Response, name: string, value: string, maxAge: number): void =>
+    void response.append(
       'Set-Cookie',
       stringifySetCookie({
-        name: cookieName,
+        name,
         value,
         maxAge,
         path: '/',
@@ -39,52 +44,62 @@ export function requireSession(
         secure: scheme === 'https',
       }),
     );
-  const throttle = (limit: number, keyed: boolean) =>
-    rateLimit({
-      windowMs: minute,
-      limit,
-      skipSuccessfulRequests: true,
-      legacyHeaders: false,
-      validate: false,
-      ...(keyed ? {} : { keyGenerator: () => 'all' }),
-      handler: (request, response) => {
-        const wait = 'That was tried too often. Wait a minute, then try again.';
-        if (request.is('json')) refuse(response, 429, wait);
-        else ask(response, 429, nextOf(request), wait);
-      },
-    });
+  const deviceOf = (request: Request): string | null => sessions.deviceOf(cookiesOf(request)[deviceCookie]);
+  const logger = new Logger('Sign-in');
 
   const router = Router();
   router.get(signInPath, (request, response) =>
-    isSignedIn(request) ? response.redirect(303, nextOf(request)) : ask(response, 200, nextOf(request), null),
+    sessionIdOf(request) === null ? ask(response, 200, nextOf(request), null) : response.redirect(303, nextOf(request)),
   );
   router.post(
     signInPath,
-    throttle(tries.all, false),
-    throttle(tries.address, true),
+    throttleTries({
+      deviceOf,
+      refuse: (request, response) => {
+        logger.warn(`Too many wrong tries of the passphrase from ${request.ip ?? 'an unknown address'}.`);
+        answer(request, response, 429, 'That was tried too often. Wait a minute, then try again.');
+      },
+    }),
     express.urlencoded({ extended: false, limit: 4096 }),
     express.json({ limit: 4096 }),
-    async (request, response) => {
+    async (request: Request, response: Response) => {
       const { passphrase } = bodyOf(request);
       const isRight = typeof passphrase === 'string' && (await sessions.isPassphrase(passphrase.trim()));
-      const wrong = 'That is not the passphrase of this workshop.';
-      if (isRight) setCookie(response, sessions.issue(), sessionAge / 1000);
-      if (request.is('json')) return isRight ? void response.status(204).end() : refuse(response, 401, wrong);
-      return isRight ? response.redirect(303, nextOf(request)) : ask(response, 401, nextOf(request), wrong);
+      if (!isRight) return answer(request, response, 401, 'That is not the passphrase of this workshop.');
+      setCookie(response, sessionCookie, sessions.issue(), sessionAge / 1000);
+      if (deviceOf(request) === null) setCookie(response, deviceCookie, sessions.markDevice(), sessionAge / 1000);
+      return request.is('json') ? void response.status(204).end() : response.redirect(303, nextOf(request));
     },
+    (error: { status?: number }, request: Request, response: Response, _next: NextFunction) =>
+      answer(
+        request,
+        response,
+        error.status ?? 400,
+        error.status === 413 ? 'That is too long for a passphrase.' : 'That could not be read. Try again.',
+      ),
   );
-  router.post('/sign-out', (_request, response) => {
-    setCookie(response, '', 0);
-    response.status(204).end();
+  router.post('/sign-out', async (request, response) => {
+    const id = sessionIdOf(request);
+    if (id !== null) await sessions.end(id);
+    setCookie(response, sessionCookie, '', 0);
+    // What the browser stored of answers goes; drafts, which nobody else can read, stay in its storage.
+    response.setHeader('Clear-Site-Data', '"cache"').status(204).end();
   });
   router.use((request: Request, response: Response, next: NextFunction) => {
-    if (isSignedIn(request)) return next();
+    const id = sessionIdOf(request);
+    if (id !== null) {
+      response.locals.session = id;
+      return next();
+    }
     const forPage = (request.method === 'GET' || request.method === 'HEAD') && !request.path.startsWith('/api');
     if (forPage) return ask(response, 401, request.originalUrl, null);
-    return refuse(response, 401, 'Sign in first: this device has not said the passphrase, or was signed out.');
+    return refuse(response, 401, 'Sign in first: this device has not given the passphrase, or was signed out.');
   });
   return router;
 }
+
+const cookiesOf = (request: Request): Readonly<Record<string, string | undefined>> =>
+  parseCookie(request.headers.cookie ?? '');
 
 const refuse = (response: Response, status: number, message: string): void =>
   void response.status(status).json({ error: { status, message } });

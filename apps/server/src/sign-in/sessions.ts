@@ -1,39 +1,55 @@
 import { randomBytes, scrypt, timingSafeEqual, type BinaryLike } from 'node:crypto';
 import { sign, unsign } from 'cookie-signature';
-import { eq } from 'drizzle-orm';
-import { Subject, type Observable } from 'rxjs';
+import { eq, like } from 'drizzle-orm';
+import { filter, map, Subject, type Observable } from 'rxjs';
 import type { Database } from '../database/database.ts';
 import { properties } from '../database/schema.ts';
 
-/** Where the salt of the key lies. */
+/** Properties: the salt of the key, the key of device marks, and each session that was ended, by its id. */
 const saltProperty = 'session-salt';
+const deviceKeyProperty = 'device-key';
+const endedPrefix = 'ended-session/';
 /** ms that a device stays signed in: as long as browsers keep a cookie. */
 export const sessionAge = 400 * 24 * 3_600_000;
 
 /**
- * Who may come in. The key that signs the cookies of devices is made from the passphrase and a salt that lies in the database:
- * devices stay signed in over a restart, and none does once the passphrase or the salt is another.
+ * The sessions of signed-in devices. The key that signs their cookies is made from the passphrase and a salt in the database:
+ * devices stay signed in over a restart, and none does after the passphrase or the salt has changed.
+ *
+ * A device mark is a second cookie that outlives the session. It opens nothing; it tells a device that was signed in before from
+ * strangers, so that their wrong tries do not lock it out.
  */
 export class Sessions {
-  readonly #ended = new Subject<void>();
+  /** Ids of sessions that ended; null when all did. */
+  readonly #ended = new Subject<string | null>();
 
   private constructor(
     private readonly database: Database,
     private readonly passphrase: string,
     private key: Buffer,
     private salt: string,
+    private readonly deviceKey: string,
+    private readonly endedIds: Set<string>,
   ) {}
 
-  /** Reads the salt, made where there is none, and makes the key. */
+  /** Reads salt and keys, and creates those that are missing. */
   static async open(database: Database, passphrase: string): Promise<Sessions> {
-    const [kept] = await database.select().from(properties).where(eq(properties.name, saltProperty));
-    const salt = kept?.value ?? (await renewedSalt(database));
-    return new Sessions(database, passphrase, await keyFrom(passphrase, salt), salt);
+    const salt = (await propertyOf(database, saltProperty)) ?? (await renewed(database, saltProperty));
+    const deviceKey = (await propertyOf(database, deviceKeyProperty)) ?? (await renewed(database, deviceKeyProperty));
+    const ended = await database
+      .select()
+      .from(properties)
+      .where(like(properties.name, `${endedPrefix}%`));
+    const ids = new Set(ended.map(({ name }) => name.slice(endedPrefix.length)));
+    return new Sessions(database, passphrase, await keyFrom(passphrase, salt), salt, deviceKey, ids);
   }
 
-  /** Told when every device has been signed out. */
-  get ended(): Observable<void> {
-    return this.#ended;
+  /** Emits once when a session ends, by itself or with all others. */
+  endOf(id: string): Observable<void> {
+    return this.#ended.pipe(
+      filter((ended) => ended === null || ended === id),
+      map(() => undefined),
+    );
   }
 
   /** Whether that is the passphrase; takes as long for any. */
@@ -42,32 +58,67 @@ export class Sessions {
     return timingSafeEqual(await keyFrom(tried, salt), key);
   }
 
-  /** A new cookie's value: when it was given, something by chance, and the signature on both. */
+  /** A new cookie's value: the session's id, which begins with the time it was issued at, and a signature on it. */
   issue(now = Date.now()): string {
     return sign(`${now.toString(36)}-${randomBytes(9).toString('base64url')}`, this.key);
   }
 
-  /** Whether a cookie's value was given by this server, to a device that has not been signed out since. */
-  accepts(value: string | undefined, now = Date.now()): boolean {
-    const content = value === undefined ? false : unsign(value, this.key);
-    if (content === false) return false;
-    const age = now - parseInt(content.slice(0, content.indexOf('-')), 36);
-    return age > -60_000 && age < sessionAge;
+  /** The id of the session that a cookie's value stands for; null if this server did not issue it, it is too old, or it was ended. */
+  idOf(value: string | undefined, now = Date.now()): string | null {
+    const id = value === undefined ? false : unsign(value, this.key);
+    if (id === false || this.endedIds.has(id)) return null;
+    // A clock that was set back makes no session invalid: its signature shows that it was issued.
+    return now - issuedAt(id) < sessionAge ? id : null;
   }
 
-  /** Signs every device out: no cookie that was given before is accepted any more. */
+  /** Ends one session: its cookie is not accepted any more. Ends that are older than a session can be are forgotten. */
+  async end(id: string): Promise<void> {
+    this.endedIds.add(id);
+    const name = endedPrefix + id;
+    await this.database.insert(properties).values({ name, value: new Date().toISOString() }).onConflictDoNothing();
+    this.#ended.next(id);
+    for (const old of this.endedIds)
+      if (Date.now() - issuedAt(old) >= sessionAge) {
+        this.endedIds.delete(old);
+        await this.database.delete(properties).where(eq(properties.name, endedPrefix + old));
+      }
+  }
+
+  /** Signs every device out: no cookie that was issued before is accepted any more. */
   async signOutEverywhere(): Promise<void> {
-    this.salt = await renewedSalt(this.database);
+    this.salt = await renewed(this.database, saltProperty);
     this.key = await keyFrom(this.passphrase, this.salt);
-    this.#ended.next();
+    await this.database.delete(properties).where(like(properties.name, `${endedPrefix}%`));
+    this.endedIds.clear();
+    this.#ended.next(null);
+  }
+
+  /** A new device mark. */
+  markDevice(): string {
+    return sign(randomBytes(9).toString('base64url'), this.deviceKey);
+  }
+
+  /** The device that a mark names; null if this server did not issue it. */
+  deviceOf(mark: string | undefined): string | null {
+    const device = mark === undefined ? false : unsign(mark, this.deviceKey);
+    return device === false ? null : device;
   }
 }
 
-async function renewedSalt(database: Database): Promise<string> {
+/** ms since 1970 at which a session was issued, from its id. */
+const issuedAt = (id: string): number => parseInt(id.slice(0, id.indexOf('-')), 36);
+
+async function propertyOf(database: Database, name: string): Promise<string | undefined> {
+  const [kept] = await database.select().from(properties).where(eq(properties.name, name));
+  return kept?.value;
+}
+
+/** Sets a property to 32 random bytes. */
+async function renewed(database: Database, name: string): Promise<string> {
   const value = randomBytes(32).toString('base64url');
   await database
     .insert(properties)
-    .values({ name: saltProperty, value })
+    .values({ name, value })
     .onConflictDoUpdate({ target: properties.name, set: { value } });
   return value;
 }

@@ -97,7 +97,7 @@ test('devices stay signed in over a restart, until the passphrase is another', a
   server = await startServer(folder, { env });
   expect((await server.ask('GET', '/jobs', undefined, { cookie })).status).toBe(200);
   await server.stop();
-  server = await startServer(folder, { env: { USUAL_DRAG_PASSPHRASE: 'another one' } });
+  server = await startServer(folder, { env: { USUAL_DRAG_PASSPHRASE: 'another one of four' } });
   expect((await server.ask('GET', '/jobs', undefined, { cookie })).status).toBe(401);
 });
 
