@@ -20,7 +20,12 @@ export default defineConfig({
     ssr: true,
     // All beside each other: what they read (migrations, the page) is found from where they lie.
     rolldownOptions: {
-      input: { main: 'src/main.ts', maintenance: 'src/maintenance.ts', instrument: 'src/stand-in/main.ts' },
+      input: {
+        main: 'src/main.ts',
+        maintenance: 'src/maintenance.ts',
+        instrument: 'src/stand-in/main.ts',
+        worker: 'src/work/worker.ts',
+      },
       output: { chunkFileNames: '[name].js' },
     },
     outDir: 'dist',

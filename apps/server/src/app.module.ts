@@ -17,6 +17,7 @@ import { PracticeModule } from './practice/practice.module.ts';
 import { AccessModule } from './sign-in/access.module.ts';
 import type { Access } from './sign-in/access.ts';
 import { SignaturesModule } from './signatures/signatures.module.ts';
+import { WorkModule } from './work/work.module.ts';
 
 @Module({})
 export class AppModule {
@@ -24,6 +25,7 @@ export class AppModule {
     const imports = [
       DatabaseModule.with(open),
       AccessModule.with(access),
+      WorkModule,
       InstrumentsModule,
       InstrumentLinkModule,
       JobsModule,

@@ -61,6 +61,8 @@ export interface JobSummary {
   readonly record: Pick<JobRecord, 'site' | 'asset' | 'order' | 'date'>;
   readonly parts: number;
   readonly setups: number;
+  /** Whether the figures below are computed, being computed, or not computed because that takes too long for a list. */
+  readonly state: 'computed' | 'computing' | 'too-large';
   /** Relative error of the largest size among the meters that can be read; null if none has one. */
   readonly worstError: number | null;
   /** Which meters cannot be read, in words; empty if all can. */
@@ -89,9 +91,9 @@ export interface History {
   readonly before: number | null;
 }
 
-/** A stored document that cannot be read. Its bytes are kept and can be downloaded. */
+/** A stored document or signature that cannot be read. Its bytes are kept and can be downloaded. */
 export interface DamagedDocument {
-  readonly kind: DocumentKind;
+  readonly kind: DocumentKind | 'signatures';
   readonly id: string;
   /** ISO 8601. */
   readonly updatedAt: string;

@@ -1,21 +1,23 @@
 import { createReadStream, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { Controller, Get, Inject, StreamableFile } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { copyDatabase, stamp } from '../database/copies.ts';
-import { DATABASE, type Database } from '../database/database.ts';
+import { DATABASE, DATA_FOLDER, type Database } from '../database/database.ts';
 
 @ApiTags('backup')
 @Controller('backup')
 export class BackupController {
-  constructor(@Inject(DATABASE) private readonly database: Database) {}
+  constructor(
+    @Inject(DATABASE) private readonly database: Database,
+    @Inject(DATA_FOLDER) private readonly folder: string,
+  ) {}
 
   /** Everything in one file, of one moment, while the server goes on. `npm run restore` brings it back. */
   @Get()
   async download(): Promise<StreamableFile> {
-    const file = join(tmpdir(), `usual-drag-${randomUUID()}.sqlite`);
+    const file = join(this.folder, `sending-${randomUUID()}.sqlite`);
     await copyDatabase(this.database.$client, file);
     const stream = createReadStream(file);
     stream.once('close', () => rmSync(file, { force: true }));

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { copyDatabase } from '../database/copies.ts';
 import { connect, databaseFile } from '../database/database.ts';
+import { keepPrivate } from '../database/private-files.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';
 
@@ -17,6 +18,7 @@ export async function backup(folder: string, to: string): Promise<string> {
       `There is no database in ${folder}. Name its folder in USUAL_DRAG_DATA; the demo's is data/demo.`,
     );
   if (existsSync(to)) throw new StartFailure(`${to} is there already. Name a new file.`);
+  keepPrivate(folder);
   const client = connect(file);
   try {
     await copyDatabase(client, to);

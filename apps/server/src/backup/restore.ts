@@ -1,50 +1,70 @@
-import { copyFileSync, existsSync, mkdirSync, openSync, closeSync, fsyncSync, renameSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { copiesFolder, copyDatabase, stamp } from '../database/copies.ts';
-import { connect, databaseFile } from '../database/database.ts';
+import { copiesFolder, copyDatabase, copyName, flush } from '../database/copies.ts';
+import { connect, databaseFile, migrateDatabase } from '../database/database.ts';
+import { checkFile, unsealFile } from '../database/file-checksum.ts';
 import { lockFolder } from '../database/folder-lock.ts';
 import { schemaState } from '../database/migrations.ts';
+import { keepPrivate } from '../database/private-files.ts';
 import { StartFailure } from '../database/start-failure.ts';
+import { storageFailureOf } from '../database/storage-failure.ts';
 
 /**
- * Puts a backup in the place of a folder's database. The file is checked first; what it replaces is kept among the copies.
+ * Puts a backup in the place of a folder's database. The file is checked first and opened once as the server would, which brings
+ * an older one up to date; what it replaces is kept among the copies.
  *
  * @returns what was done, in a sentence
- * @throws StartFailure where a server uses the folder or the file is no sound backup
+ * @throws StartFailure if a server uses the folder or the file is no sound backup; the folder is then as before
  */
 export async function restore(folder: string, from: string): Promise<string> {
   if (!existsSync(from)) throw new StartFailure(`There is no file ${from}.`);
+  // A pipe or a device would be waited for without end.
+  if (!statSync(from).isFile()) throw new StartFailure(`${from} is not a file. Name the file of a backup.`);
+  keepPrivate(folder);
   const lock = await lockFolder(folder);
-  const part = join(folder, 'restoring.sqlite');
+  const stage = join(folder, 'restoring');
   try {
+    rmSync(stage, { recursive: true, force: true });
+    mkdirSync(stage);
     // Checked as a copy: opening would write beside the backup.
+    const part = databaseFile(stage);
     copyFileSync(from, part);
-    await checkBackup(part, from);
+    await prepareBackup(part, from);
+    flush(part);
     const file = databaseFile(folder);
     const replaced = existsSync(file) ? await putAside(folder, file) : null;
-    const handle = openSync(part, 'r+');
-    fsyncSync(handle);
-    closeSync(handle);
     renameSync(part, file);
+    keepPrivate(folder);
     return `${from} is restored in ${folder}.${replaced ? ` What was there is kept in ${replaced}.` : ''}`;
+  } catch (error) {
+    const failure = storageFailureOf(error);
+    throw failure ? new StartFailure(`${from} was not restored: ${failure.message}.`) : error;
   } finally {
-    for (const rest of ['', '-wal', '-shm']) rmSync(part + rest, { force: true });
+    rmSync(stage, { recursive: true, force: true });
     lock.release();
   }
 }
 
-async function checkBackup(file: string, from: string): Promise<void> {
+/** Checks a copied backup, and opens it as the server would. */
+async function prepareBackup(file: string, from: string): Promise<void> {
+  const refused = (why: string): StartFailure => new StartFailure(`${from} ${why} and was not restored.`);
+  const checksum = checkFile(file);
+  if (checksum === 'wrong') throw refused('is damaged: its checksum is not that of its contents');
   const client = connect(file);
   try {
     const { rows } = await client.execute('pragma integrity_check(1)');
-    if (rows[0]?.integrity_check !== 'ok') throw new StartFailure(`${from} is damaged and was not restored.`);
+    if (rows[0]?.integrity_check !== 'ok') throw refused('is damaged');
     const state = await schemaState(client);
-    if (state === 'newer')
-      throw new StartFailure(`${from} was written by a newer version of Usual Drag and was not restored.`);
-    if (state !== 'current' && state !== 'older')
-      throw new StartFailure(`${from} is no backup of Usual Drag and was not restored.`);
+    if (state === 'newer') throw refused('was written by a newer version of Usual Drag');
+    if (state !== 'current' && state !== 'older') throw refused('is no backup of Usual Drag');
+    if (state === 'current' && checksum === 'none')
+      throw refused('has no checksum, so it is no backup that this version wrote,');
+    await migrateDatabase(client, file);
+    await unsealFile(client);
+    await client.execute('pragma wal_checkpoint(truncate)');
   } catch (error) {
-    throw error instanceof StartFailure ? error : new StartFailure(`${from} is no database and was not restored.`);
+    // What the database reports of a file that is none is no fault of the program.
+    throw error instanceof StartFailure ? error : refused('cannot be opened as a database');
   } finally {
     client.close();
   }
@@ -54,7 +74,7 @@ async function checkBackup(file: string, from: string): Promise<void> {
 async function putAside(folder: string, file: string): Promise<string> {
   const copies = copiesFolder(folder);
   mkdirSync(copies, { recursive: true });
-  const kept = join(copies, `${stamp()}-before-restore.sqlite`);
+  const kept = join(copies, copyName(folder, 'before-restore'));
   try {
     const client = connect(file);
     try {

@@ -1,5 +1,5 @@
 import { type DynamicModule, Inject, Module, type OnApplicationShutdown } from '@nestjs/common';
-import { DATABASE, type OpenDatabase } from './database.ts';
+import { DATABASE, DATA_FOLDER, type OpenDatabase } from './database.ts';
 import { Changes } from '../documents/changes.ts';
 import { Repositories } from '../documents/repositories.ts';
 
@@ -17,10 +17,11 @@ export class DatabaseModule implements OnApplicationShutdown {
       providers: [
         { provide: OPEN, useValue: open },
         { provide: DATABASE, useValue: open.database },
+        { provide: DATA_FOLDER, useValue: open.folder },
         Changes,
         Repositories,
       ],
-      exports: [DATABASE, Changes, Repositories],
+      exports: [DATABASE, DATA_FOLDER, Changes, Repositories],
     };
   }
 

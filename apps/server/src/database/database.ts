@@ -1,13 +1,17 @@
-import { existsSync, statSync } from 'node:fs';
+import { existsSync, rmSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { createClient, type Client } from '@libsql/client';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
-import { keepCopy } from './copies.ts';
+import { automaticCopies, copiesFolder, keepCopy } from './copies.ts';
 import { fileAddress } from './file-address.ts';
 import { lockFolder, type FolderLock } from './folder-lock.ts';
 import { migrationsFolder, schemaState } from './migrations.ts';
+import { takeBackUnfinishedImports } from './import-in-parts.ts';
+import { keepPrivate } from './private-files.ts';
+import { schemaFaults } from './schema-faults.ts';
 import * as schema from './schema.ts';
+import { sealFormerSignatures } from './signature-seals.ts';
 import { StartFailure } from './start-failure.ts';
 import { steadyClient } from './steady-client.ts';
 import { storageFailureOf } from './storage-failure.ts';
@@ -17,7 +21,12 @@ export type Database = LibSQLDatabase<typeof schema> & { readonly $client: Clien
 /** The token under which the open database is injected. */
 export const DATABASE = Symbol('database');
 
+/** The token under which the path of the folder of data is injected. */
+export const DATA_FOLDER = Symbol('data folder');
+
 export interface OpenDatabase {
+  /** Where it is. */
+  readonly folder: string;
   readonly database: Database;
   /** What went wrong beside it and does not keep it from being used. */
   readonly warnings: readonly string[];
@@ -40,13 +49,17 @@ export async function openDatabase(
   folder: string,
   prepare: (folder: string) => Promise<void> = () => Promise.resolve(),
 ): Promise<OpenDatabase> {
+  keepPrivate(folder);
   const lock = await lockFolder(folder);
   const file = databaseFile(folder);
   try {
+    removeLeftovers(folder);
     await prepare(folder);
+    refuseEmptied(folder, file);
     const client = connect(file);
     const warnings = await bringUpToDate(client, folder, file);
     return {
+      folder,
       database: drizzle(client, { schema }),
       warnings,
       close: async () => {
@@ -64,6 +77,21 @@ export async function openDatabase(
 /** One connection, which waits a second where another program has locked the file. */
 export const connect = (file: string): Client =>
   steadyClient(createClient({ url: fileAddress(file), concurrency: 1, timeout: 1000 }));
+
+/** Removes what a process that was killed while it sent a backup or restored one has left. */
+function removeLeftovers(folder: string): void {
+  for (const name of readdirSync(folder))
+    if (/^(sending-.*|restoring)$/.test(name)) rmSync(join(folder, name), { recursive: true, force: true });
+}
+
+/** A file of 0 bytes beside copies was cut off by something else: starting with nothing would push the copies out one by one. */
+function refuseEmptied(folder: string, file: string): void {
+  const copies = automaticCopies(folder);
+  if (copies.length === 0 || !existsSync(file) || statSync(file).size > 0) return;
+  throw new StartFailure(
+    `${file} is empty (0 bytes), but there ${copies.length === 1 ? 'is a copy' : `are ${copies.length} copies`} of what it had: ${copies.join(', ')}. Restore the newest: npm run restore -- ${join(copiesFolder(folder), copies.at(-1)!)}. To begin with nothing, move the empty file and the folder “copies” away.`,
+  );
+}
 
 async function bringUpToDate(client: Client, folder: string, file: string): Promise<string[]> {
   const isThere = existsSync(file) && statSync(file).size > 0;
@@ -83,7 +111,8 @@ async function bringUpToDate(client: Client, folder: string, file: string): Prom
   await refuseWeakerThanFull(client, file);
   const warnings: string[] = [];
   if (state === 'older') await keepCopy(client, folder, 'migration');
-  await migrate(drizzle(client), { migrationsFolder });
+  await migrateDatabase(client, file);
+  await takeBackUnfinishedImports(drizzle(client, { schema }));
   // What cannot be written now could not be saved later either.
   await client.batch(['pragma user_version = 0'], 'write');
   if (state !== 'empty')
@@ -93,6 +122,21 @@ async function bringUpToDate(client: Client, folder: string, file: string): Prom
       warnings.push(`No copy of ${file} was made at this start: ${failure.message}.`);
     });
   return warnings;
+}
+
+/**
+ * Brings the schema of an open database up to date and compares it with what this version needs.
+ *
+ * @throws StartFailure if tables or indexes are missing or differ
+ */
+export async function migrateDatabase(client: Client, file: string): Promise<void> {
+  await migrate(drizzle(client), { migrationsFolder });
+  const faults = await schemaFaults(client);
+  if (faults.length > 0)
+    throw new StartFailure(
+      `${file} cannot be used: ${faults.join(', ')} ${faults.length === 1 ? 'is' : 'are'} missing in it or not as they should be. ${remedies('SQLITE_CORRUPT')}`,
+    );
+  await sealFormerSignatures(drizzle(client, { schema }));
 }
 
 /** Full synchronisation is what the library is built with; a connection that it opens later has nothing else set either. */

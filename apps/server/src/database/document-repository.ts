@@ -1,22 +1,22 @@
 import type { DamagedDocument, DocumentKind, FileFault, StoredDocument } from '@usual-drag/contract';
-import type { Result } from '@usual-drag/core';
+import { fail, type Result } from '@usual-drag/core';
 import { and, asc, desc, eq, isNotNull, isNull, lt, sql, type SQL } from 'drizzle-orm';
 import type { Database } from './database.ts';
 import { documentText } from './document-text.ts';
-import { properties, revisions, signatures, type DocumentTable } from './schema.ts';
+import { jobSummaries, properties, revisions, signatures, type DocumentTable } from './schema.ts';
+import { slices } from '../work/slices.ts';
 
 /** A document as it is stored, with when it was archived. */
 export interface Kept<T> extends StoredDocument<T> {
   readonly archivedAt: string | null;
 }
 
-/** A version in a document's history, its text not looked into. */
+/** A version in a document's history, without the document; `entry` is null for the present one. */
 export interface Version {
   readonly entry: number | null;
   readonly revision: number;
   readonly savedAt: string;
   readonly aside: boolean;
-  readonly document: string;
 }
 
 /** A stored document that cannot be read. */
@@ -34,8 +34,14 @@ interface Row {
   readonly bytes: unknown;
 }
 
+/** What is known of a stored document without reading it. */
+export type Line = Omit<Kept<unknown>, 'document'>;
+
 /** The documents of one kind in the database: found, saved by revision, with every earlier version kept. */
 export class DocumentRepository<T> {
+  /** What the last look into each document found, by its id: at which revision, and what is damaged. */
+  readonly #checked = new Map<string, { readonly revision: number; readonly damaged: DamagedDocument | null }>();
+
   constructor(
     private readonly database: Database,
     readonly kind: DocumentKind,
@@ -48,23 +54,62 @@ export class DocumentRepository<T> {
 
   /** All that can be read, in the order in which they were made; and those that cannot. */
   async list(): Promise<{ readonly kept: Kept<T>[]; readonly damaged: DamagedDocument[] }> {
-    const rows = await this.#select().orderBy(asc(this.table.createdAt), sql`rowid`);
+    const { lines, damaged } = await this.lines();
     const kept: Kept<T>[] = [];
-    const damaged: DamagedDocument[] = [];
-    for (const row of rows)
-      try {
-        kept.push(this.#read(row));
-      } catch (error) {
-        if (!(error instanceof Damaged)) throw error;
-        damaged.push(error.about);
-      }
+    const breathe = slices();
+    for (const { id } of lines) {
+      const found = await this.find(id);
+      if (found) kept.push(found);
+      await breathe();
+    }
     return { kept, damaged };
   }
 
-  /** @throws Damaged where it is there and cannot be read */
+  /**
+   * What is known of all that can be read, in the order in which they were made; and those that cannot be read. Each document is
+   * looked into once while the server runs, and again when it has changed.
+   */
+  async lines(): Promise<{ readonly lines: Line[]; readonly damaged: DamagedDocument[] }> {
+    const { id, revision, updatedAt, archivedAt, createdAt } = this.table;
+    const rows = await this.database
+      .select({ id, revision, updatedAt, archivedAt })
+      .from(this.table)
+      .orderBy(asc(createdAt), sql`rowid`);
+    const lines: Line[] = [];
+    const damaged: DamagedDocument[] = [];
+    const breathe = slices();
+    for (const row of rows) {
+      if (this.#checked.get(row.id)?.revision !== row.revision) {
+        await this.find(row.id).catch(ignoreDamaged);
+        await breathe();
+      }
+      const about = this.#checked.get(row.id)?.damaged;
+      if (about) damaged.push(about);
+      else lines.push(row);
+    }
+    return { lines, damaged };
+  }
+
+  /** @throws Damaged if it is there and cannot be read */
   async find(id: string): Promise<Kept<T> | undefined> {
     const [row] = await this.#select().where(eq(this.table.id, id));
     return row && this.#read(row);
+  }
+
+  /** The present revision of a document, archived or not; undefined if there is none. */
+  async revisionOf(id: string): Promise<number | undefined> {
+    const { table } = this;
+    const [row] = await this.database.select({ revision: table.revision }).from(table).where(eq(table.id, id));
+    return row?.revision;
+  }
+
+  /** Bytes that the document of each row takes, in the order in which they were made. */
+  async sizes(): Promise<{ readonly id: string; readonly bytes: number }[]> {
+    const { id, document, createdAt } = this.table;
+    return this.database
+      .select({ id, bytes: sql<number>`length(cast(${document} as blob))` })
+      .from(this.table)
+      .orderBy(asc(createdAt), sql`rowid`);
   }
 
   /** Whether there is or was none of this kind. */
@@ -132,7 +177,12 @@ export class DocumentRepository<T> {
         .onConflictDoNothing(),
       this.database.delete(this.table).where(eq(this.table.id, id)),
       this.database.delete(revisions).where(this.#ofHistory(id)),
-      ...(this.kind === 'jobs' ? [this.database.delete(signatures).where(eq(signatures.jobId, id))] : []),
+      ...(this.kind === 'jobs'
+        ? [
+            this.database.delete(signatures).where(eq(signatures.jobId, id)),
+            this.database.delete(jobSummaries).where(eq(jobSummaries.id, id)),
+          ]
+        : []),
     ]);
     this.onChange(id, null);
   }
@@ -140,24 +190,39 @@ export class DocumentRepository<T> {
   /** Versions from the newest on, the present one first where `before` is left out. */
   async versions(id: string, limit: number, before?: number): Promise<Version[]> {
     const earlier = await this.database
-      .select()
+      .select(versionColumns)
       .from(revisions)
       .where(and(this.#ofHistory(id), before === undefined ? undefined : lt(revisions.entry, before)))
       .orderBy(desc(revisions.entry))
       .limit(limit);
     if (before !== undefined) return earlier;
-    const [present] = await this.#select().where(eq(this.table.id, id));
-    if (!present) return earlier;
-    const { revision, updatedAt, bytes } = present;
-    return [{ entry: null, revision, savedAt: updatedAt, aside: false, document: textOf(bytes) ?? '' }, ...earlier];
+    const { table } = this;
+    const [present] = await this.database
+      .select({ revision: table.revision, savedAt: table.updatedAt })
+      .from(table)
+      .where(eq(table.id, id));
+    return present ? [{ entry: null, ...present, aside: false }, ...earlier] : earlier;
   }
 
   async version(id: string, entry: number): Promise<Version | undefined> {
     const [found] = await this.database
-      .select()
+      .select(versionColumns)
       .from(revisions)
       .where(and(this.#ofHistory(id), eq(revisions.entry, entry)));
     return found;
+  }
+
+  /** The text of a version, of the present one if `entry` is null; null if it is not there or no text. */
+  async versionText(id: string, entry: number | null): Promise<string | null> {
+    if (entry === null) {
+      const [row] = await this.#select().where(eq(this.table.id, id));
+      return row ? textOf(row.bytes) : null;
+    }
+    const [found] = await this.database
+      .select({ document: revisions.document })
+      .from(revisions)
+      .where(and(this.#ofHistory(id), eq(revisions.entry, entry)));
+    return found?.document ?? null;
   }
 
   /** The document as it was at an earlier revision; undefined where that is not kept any more, or cannot be read. */
@@ -180,7 +245,7 @@ export class DocumentRepository<T> {
   async setAside(id: string, revision: number, document: T): Promise<void> {
     const text = documentText(document);
     const [last] = await this.versions(id, 1, Number.MAX_SAFE_INTEGER);
-    if (last?.aside && last.document === text) return;
+    if (last?.aside && (await this.versionText(id, last.entry)) === text) return;
     await this.database.insert(revisions).values({
       kind: this.kind,
       documentId: id,
@@ -215,21 +280,40 @@ export class DocumentRepository<T> {
   }
 
   #read({ id, revision, updatedAt, archivedAt, bytes }: Row): Kept<T> {
-    const damaged = (message: string): Damaged =>
-      new Damaged({ kind: this.kind, id, updatedAt, bytes: bufferOf(bytes).length, message });
+    const checked = this.#parsed(bytes);
+    const damaged = checked.ok
+      ? null
+      : { kind: this.kind, id, updatedAt, bytes: bufferOf(bytes).length, message: checked.fault };
+    this.#checked.set(id, { revision, damaged });
+    if (!checked.ok) throw new Damaged(damaged!);
+    return { id, revision, updatedAt, archivedAt, document: checked.value };
+  }
+
+  /** The document of some bytes, or what is wrong with them. */
+  #parsed(bytes: unknown): Result<T, string> {
     const text = textOf(bytes);
-    if (text === null) throw damaged('It is not text.');
+    if (text === null) return fail('It is not text.');
     let value: unknown;
     try {
       value = JSON.parse(text);
     } catch (error) {
-      throw damaged(`It is not JSON: ${(error as Error).message}.`);
+      return fail(`It is not JSON: ${(error as Error).message}.`);
     }
     const checked = this.check(value);
-    if (!checked.ok) throw damaged(checked.fault[0]!.message);
-    return { id, revision, updatedAt, archivedAt, document: checked.value };
+    return checked.ok ? checked : fail(checked.fault[0]!.message);
   }
 }
+
+function ignoreDamaged(error: unknown): void {
+  if (!(error instanceof Damaged)) throw error;
+}
+
+const versionColumns = {
+  entry: revisions.entry,
+  revision: revisions.revision,
+  savedAt: revisions.savedAt,
+  aside: revisions.aside,
+};
 
 /** The property that a removed document leaves. */
 export const removedProperty = (kind: DocumentKind, id: string): string => `removed/${kind}/${id}`;

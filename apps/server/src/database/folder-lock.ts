@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync } from 'node:fs';
+import { closeSync, existsSync, mkdirSync, openSync, readSync, statSync, truncateSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { createClient, type Client } from '@libsql/client';
 import { fileAddress } from './file-address.ts';
@@ -18,6 +18,28 @@ function makeFolder(folder: string): void {
 }
 
 /**
+ * The file that is locked. It holds nothing: what else may have been written into it is removed, for it would keep it from being
+ * locked.
+ */
+function lockFile(folder: string): string {
+  const file = join(folder, 'usual-drag.lock');
+  if (!existsSync(file)) return file;
+  const isEmptyDatabase = statSync(file).size === 0 || startOf(file) === 'SQLite format 3\0';
+  if (!isEmptyDatabase) truncateSync(file);
+  return file;
+}
+
+function startOf(file: string): string {
+  const handle = openSync(file, 'r');
+  try {
+    const bytes = Buffer.alloc(16);
+    return bytes.toString('latin1', 0, readSync(handle, bytes));
+  } finally {
+    closeSync(handle);
+  }
+}
+
+/**
  * Takes a folder for this process. The lock is the operating system's, on a file beside the database: it is gone when the
  * process is, however that ended.
  *
@@ -27,7 +49,7 @@ export async function lockFolder(folder: string): Promise<FolderLock> {
   let client: Client | null = null;
   try {
     makeFolder(folder);
-    client = createClient({ url: fileAddress(join(folder, 'usual-drag.lock')), concurrency: 1 });
+    client = createClient({ url: fileAddress(lockFile(folder)), concurrency: 1 });
     const held = await client.transaction('write');
     const open = client;
     return { release: () => (held.close(), open.close()) };

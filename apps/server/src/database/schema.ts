@@ -64,6 +64,18 @@ export const attempts = sqliteTable(
 );
 
 /**
+ * The lines of the list of jobs, derived from the documents: each belongs to one revision and was computed by one version of the
+ * rules (`version`). `head` is what the document says itself, `figures` what has to be solved; null while it is not computed.
+ */
+export const jobSummaries = sqliteTable('job_summaries', {
+  id: text('id').primaryKey(),
+  revision: integer('revision').notNull(),
+  version: integer('version').notNull(),
+  head: text('head').notNull(),
+  figures: text('figures'),
+});
+
+/**
  * Reports that were signed, each with the job as it was then: it stays as long as the job does, whatever its history is thinned to.
  */
 export const signatures = sqliteTable(
@@ -79,6 +91,8 @@ export const signatures = sqliteTable(
     restored: text('restored', { mode: 'json' }).$type<readonly string[]>().notNull(),
     kit: text('kit', { mode: 'json' }).$type<Readonly<Record<string, KitNotes>>>().notNull(),
     document: text('document').notNull(),
+    /** SHA-256 over all of it but `entry` and the document, which `hash` covers; null only before it is first computed. */
+    seal: text('seal'),
   },
   (table) => [index('signatures_of_job').on(table.jobId, table.entry)],
 );

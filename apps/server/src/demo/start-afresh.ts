@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { copiesFolder, stamp } from '../database/copies.ts';
+import { copiesFolder, copyName } from '../database/copies.ts';
 import { connect, databaseFile } from '../database/database.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { madeByDemo } from './made-by-demo.ts';
@@ -20,7 +20,7 @@ export async function startAfresh(folder: string): Promise<void> {
     );
   const copies = copiesFolder(folder);
   mkdirSync(copies, { recursive: true });
-  renameSync(file, join(copies, `${stamp()}-before-fresh.sqlite`));
+  renameSync(file, join(copies, copyName(folder, 'before-fresh')));
   for (const rest of ['-wal', '-shm']) rmSync(file + rest, { force: true });
 }
 

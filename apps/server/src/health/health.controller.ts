@@ -1,16 +1,15 @@
 import { Controller, Get, Inject } from '@nestjs/common';
 import type { DamagedDocument } from '@usual-drag/contract';
-import { Repositories } from '../documents/repositories.ts';
-import { damagedDocuments } from '../damaged/damaged.controller.ts';
+import { DamagedDocuments } from '../damaged/damaged-documents.ts';
 
 @Controller('health')
 export class HealthController {
-  constructor(@Inject(Repositories) private readonly repositories: Repositories) {}
+  constructor(@Inject(DamagedDocuments) private readonly documents: DamagedDocuments) {}
 
   /** Answers once the server takes requests and its database can be read; names what is damaged in it. */
   @Get()
   async health(): Promise<{ status: 'ready'; damaged?: DamagedDocument[] }> {
-    const damaged = await damagedDocuments(this.repositories);
+    const damaged = await this.documents.all();
     return { status: 'ready', ...(damaged.length > 0 && { damaged }) };
   }
 }

@@ -1,8 +1,9 @@
 import type { History } from '@usual-drag/contract';
 import { documentChanges } from '@usual-drag/core';
-import type { DocumentRepository, Version } from '../database/document-repository.ts';
+import type { DocumentRepository } from '../database/document-repository.ts';
+import { slices } from '../work/slices.ts';
 
-/** How many versions are told at a time. */
+/** How many versions are listed at a time. */
 const page = 100;
 
 /** A part of a document's history, each version with what changed from the one before it. */
@@ -11,22 +12,29 @@ export async function historyPage(
   id: string,
   before: number | undefined,
 ): Promise<History> {
-  // One more than is told: the last told is compared with it.
+  // One more than is listed: the last listed is compared with it.
   const versions = await repository.versions(id, page + 1, before);
-  const told = versions.slice(0, page);
-  const entries = told.map((version, at) => {
-    const { entry, revision, savedAt, aside } = version;
-    const former = versions.slice(at + 1).find((earlier) => !earlier.aside);
-    const changes = former ? documentChanges(versionDocument(former), versionDocument(version)) : [];
-    return { entry, revision, savedAt, aside, changes };
-  });
-  return { entries, before: versions.length > page ? (told.at(-1)!.entry ?? null) : null };
+  const changes: string[][] = [];
+  let former: unknown = null;
+  const breathe = slices();
+  // From the oldest on, so that two documents at a time are in memory.
+  for (const [index, { entry, aside }] of [...versions.entries()].reverse()) {
+    const document = parsedDocument(await repository.versionText(id, entry));
+    changes[index] = former === null ? [] : documentChanges(former, document);
+    if (!aside) former = document;
+    await breathe();
+  }
+  const listed = versions.slice(0, page);
+  return {
+    entries: listed.map((version, index) => ({ ...version, changes: changes[index]! })),
+    before: versions.length > page ? listed.at(-1)!.entry : null,
+  };
 }
 
-/** Null where the text is damaged. */
-export function versionDocument({ document }: Version): unknown {
+/** Null if the text is damaged. */
+export function parsedDocument(text: string | null): unknown {
   try {
-    return JSON.parse(document);
+    return JSON.parse(text ?? '');
   } catch {
     return null;
   }

@@ -1,8 +1,9 @@
 import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
-import { inArray, lt } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { revisions } from '../database/schema.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';
+import { slices } from '../work/slices.ts';
 import { thinned } from './thinned.ts';
 
 const hour = 3_600_000;
@@ -23,21 +24,22 @@ export class HistoryThinning implements OnApplicationBootstrap, OnApplicationShu
     clearInterval(this.timer);
   }
 
-  async thin(now = new Date()): Promise<void> {
+  async thin(): Promise<void> {
     try {
-      const old = await this.database
-        .select({
-          entry: revisions.entry,
-          kind: revisions.kind,
-          documentId: revisions.documentId,
-          savedAt: revisions.savedAt,
-          aside: revisions.aside,
-        })
-        .from(revisions)
-        .where(lt(revisions.savedAt, new Date(now.getTime() - 24 * hour).toISOString()));
-      const gone = thinned(old, now);
-      for (let at = 0; at < gone.length; at += 500)
-        await this.database.delete(revisions).where(inArray(revisions.entry, gone.slice(at, at + 500)));
+      const documents = await this.database
+        .selectDistinct({ kind: revisions.kind, documentId: revisions.documentId })
+        .from(revisions);
+      const breathe = slices();
+      for (const { kind, documentId } of documents) {
+        const versions = await this.database
+          .select({ entry: revisions.entry, savedAt: revisions.savedAt, aside: revisions.aside })
+          .from(revisions)
+          .where(and(eq(revisions.kind, kind), eq(revisions.documentId, documentId)));
+        const gone = thinned(versions);
+        for (let at = 0; at < gone.length; at += 500)
+          await this.database.delete(revisions).where(inArray(revisions.entry, gone.slice(at, at + 500)));
+        await breathe();
+      }
     } catch (error) {
       // A full or locked disk: the next hour tries again.
       new Logger('History').warn(`Not thinned: ${storageFailureOf(error)?.message ?? String(error)}.`);

@@ -5,7 +5,7 @@ import { KeepVersionDto } from '@usual-drag/contract/dto';
 import { Repositories } from '../documents/repositories.ts';
 import { missing } from '../documents/save-document.ts';
 import { accept } from '../http/envelope.pipe.ts';
-import { historyPage, versionDocument } from './history-page.ts';
+import { historyPage, parsedDocument } from './history-page.ts';
 
 @ApiTags('history')
 @Controller('history')
@@ -37,7 +37,8 @@ export class HistoryController {
     const repository = this.repositories.of(kind);
     const version = await repository.version(id, Number(entry) || 0);
     if (!version) throw missing(repository, id);
-    return { id, revision: version.revision, updatedAt: version.savedAt, document: versionDocument(version) };
+    const document = parsedDocument(await repository.versionText(id, version.entry));
+    return { id, revision: version.revision, updatedAt: version.savedAt, document };
   }
 
   /** Keeps a version that was not taken when two windows had changed the same. */

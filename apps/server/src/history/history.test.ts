@@ -72,34 +72,49 @@ test('an archived job can be deleted for good, with its history; one in use cann
   expect((await server.ask('DELETE', `/archived/jobs/${made.id}`)).status).toBe(404);
 });
 
+const now = new Date('2026-11-26T12:00:00Z');
+const minute = 60_000;
+const day = 24 * 60 * minute;
+const minutesAgo = (entry: number, minutes: number, aside = false) => ({
+  entry,
+  savedAt: new Date(now.getTime() - minutes * minute).toISOString(),
+  aside,
+});
+
 test('histories are thinned with age: a day whole, then one an hour, a day, a week', () => {
-  const now = new Date('2026-11-26T12:00:00Z');
-  const hour = 3_600_000;
-  const minutesAgo = (entry: number, minutes: number, aside = false) => ({
-    entry,
-    kind: 'jobs',
-    documentId: 'a',
-    savedAt: new Date(now.getTime() - minutes * 60_000).toISOString(),
-    aside,
-  });
   // One a minute over two days: the last day whole, the 24 hours before with one each.
   const dense = Array.from({ length: 2 * 24 * 60 }, (_, k) => minutesAgo(10_000 - k, k + 1));
-  const kept = dense.length - thinned(dense, now).length;
+  const kept = dense.length - thinned(dense).length;
   expect(kept).toBeGreaterThanOrEqual(24 * 60 + 24);
   expect(kept).toBeLessThanOrEqual(24 * 60 + 26);
   // One an hour over a year: 24 of the last day, an hour's each for six more, a day's each to 13 weeks, a week's each after.
   const sparse = Array.from({ length: 365 * 24 }, (_, k) => minutesAgo(10_000 - k, 60 * (k + 1)));
-  const left = sparse.length - thinned(sparse, now).length;
+  const left = sparse.length - thinned(sparse).length;
   const expected = 7 * 24 + (13 * 7 - 7) + (52 - 13);
   expect(Math.abs(left - expected)).toBeLessThanOrEqual(4);
-  // What is thinned once stays so, and what was set aside is never thinned.
-  const gone = new Set(thinned(sparse, now));
-  expect(
-    thinned(
-      sparse.filter(({ entry }) => !gone.has(entry)),
-      now,
-    ),
-  ).toEqual([]);
+  // What is thinned once stays nearly so (gaps count for less), and what was set aside is never thinned.
+  const gone = new Set(thinned(sparse));
+  expect(thinned(sparse.filter(({ entry }) => !gone.has(entry))).length).toBeLessThanOrEqual(2);
   const aside = Array.from({ length: 9 }, (_, k) => minutesAgo(k, 60 * 24 * 300, true));
-  expect(thinned(aside, new Date(now.getTime() + hour))).toEqual([]);
+  expect(thinned(aside)).toEqual([]);
+});
+
+/** A version a minute of one working day. */
+const workingDay = Array.from({ length: 60 }, (_, k) => minutesAgo(k + 1, 60 - k));
+
+test.each([
+  ['forward by 400 days', 400],
+  ['back by 400 days', -400],
+])('a clock that is set %s between two versions removes none of those before', (_, days) => {
+  const savedAt = new Date(now.getTime() + days * day).toISOString();
+  expect(thinned([...workingDay, { entry: 61, savedAt, aside: false }])).toEqual([]);
+  // And after it was set right again.
+  const after = { entry: 62, savedAt: new Date(now.getTime() + minute).toISOString(), aside: false };
+  const gone = thinned([...workingDay, { entry: 61, savedAt, aside: false }, after]);
+  expect(gone.length).toBe(0);
+});
+
+test('a document that rests for years keeps what its last day had, until it is worked on again for longer', () => {
+  const years = Array.from({ length: 60 }, (_, k) => minutesAgo(k + 1, 3 * 365 * 24 * 60 - k));
+  expect(thinned(years)).toEqual([]);
 });

@@ -12,20 +12,27 @@ import {
   type KitInstrument,
   type Range,
 } from '@usual-drag/core';
+import { filter, type Subscription } from 'rxjs';
 import { Repositories } from '../documents/repositories.ts';
 import { findDocument } from '../documents/save-document.ts';
 import { LinkFailure } from './link-failure.ts';
-import { ScpiInstrument, type Patience } from './scpi-instrument.ts';
+import { ScpiInstrument, type Timeouts } from './scpi-instrument.ts';
 
-/** ms: a reading of many digits takes its time. */
-const patience: Patience = { connect: 3000, answer: 3000, reading: 6000 };
+/** A reading of many digits takes its time. */
+const timeouts: Timeouts = { connectMs: 3000, answerMs: 3000, readingMs: 6000 };
 
 /** The instruments of the kit that can be asked for their reading; addresses come from the kit alone. */
 @Injectable()
 export class InstrumentLinkService implements OnModuleDestroy {
   readonly #open = new Map<string, ScpiInstrument>();
 
-  constructor(@Inject(Repositories) private readonly repositories: Repositories) {}
+  readonly #following: Subscription;
+
+  constructor(@Inject(Repositories) private readonly repositories: Repositories) {
+    this.#following = repositories.changes.all
+      .pipe(filter(({ kind }) => kind === 'instruments'))
+      .subscribe(() => void this.#closeFormer().catch(() => undefined));
+  }
 
   /** @throws LinkFailure where there is no value to be had; a refusal where there is no such instrument */
   async read(id: string, asked: ReadInstrumentDto): Promise<InstrumentReading> {
@@ -46,12 +53,25 @@ export class InstrumentLinkService implements OnModuleDestroy {
     return { ...observation, sent, identity, range: settled(kept, asked, observedNumber(observation)) ?? asked.range };
   }
 
+  /** Closes the connections to addresses that no instrument of the kit has any more. */
+  async #closeFormer(): Promise<void> {
+    if (this.#open.size === 0) return;
+    const { kept } = await this.repositories.instruments.list();
+    const addresses = new Set(kept.filter(({ archivedAt }) => archivedAt === null).map((one) => one.document.address));
+    for (const [address, instrument] of this.#open)
+      if (!addresses.has(address)) {
+        instrument.close();
+        this.#open.delete(address);
+      }
+  }
+
   onModuleDestroy(): void {
+    this.#following.unsubscribe();
     for (const instrument of this.#open.values()) instrument.close();
   }
 
   #at(address: string): ScpiInstrument {
-    const known = this.#open.get(address) ?? new ScpiInstrument(readAddress(address)!, patience);
+    const known = this.#open.get(address) ?? new ScpiInstrument(readAddress(address)!, timeouts);
     this.#open.set(address, known);
     return known;
   }

@@ -1,4 +1,5 @@
 import { connect, type Socket } from 'node:net';
+import { inAddress } from '../network/addresses.ts';
 import { LinkFailure } from './link-failure.ts';
 
 /** Bytes that an answer may take; an instrument that sends more is not answering. */
@@ -22,7 +23,7 @@ export class LineConnection {
   }
 
   /** @throws LinkFailure where nothing answers at the address within some milliseconds */
-  static open(host: string, port: number, patience: number): Promise<LineConnection> {
+  static open(host: string, port: number, timeoutMs: number): Promise<LineConnection> {
     return new Promise((opened, failed) => {
       const socket = connect({ host, port });
       const refuse = (why: string): void => {
@@ -30,11 +31,11 @@ export class LineConnection {
         socket.destroy();
         failed(
           new LinkFailure(
-            `Nothing answers at tcp://${host}:${port} (${why}). Look whether the instrument is on, and at its address in the kit.`,
+            `Nothing answers at tcp://${inAddress(host)}:${port} (${why}). Look whether the instrument is on, and at its address in the kit.`,
           ),
         );
       };
-      const timer = setTimeout(() => refuse(`not within ${patience / 1000} s`), patience);
+      const timer = setTimeout(() => refuse(`not within ${timeoutMs / 1000} s`), timeoutMs);
       socket.once('error', (error: NodeJS.ErrnoException) => refuse(error.code ?? error.message));
       socket.once('connect', () => {
         clearTimeout(timer);
@@ -59,15 +60,15 @@ export class LineConnection {
    *
    * @throws LinkFailure where none comes in time, too much does, or the connection ends
    */
-  ask(line: string, patience: number): Promise<string> {
+  ask(line: string, timeoutMs: number): Promise<string> {
     return new Promise((take, fail) => {
       if (this.#ended) return fail(this.#ended);
       const timer = setTimeout(
         () =>
           this.end(
-            `The instrument did not answer “${line}” within ${patience / 1000} s. It may be waiting for a trigger, or be busy: look at its display.`,
+            `The instrument did not answer “${line}” within ${timeoutMs / 1000} s. It may be waiting for a trigger, or be busy: look at its display.`,
           ),
-        patience,
+        timeoutMs,
       );
       const settle = (): void => {
         clearTimeout(timer);

@@ -2,7 +2,7 @@ import { once } from 'node:events';
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
 import { ScpiInstrument } from './scpi-instrument.ts';
 
-const quick = { connect: 500, answer: 200, reading: 300 };
+const quick = { connectMs: 500, answerMs: 200, readingMs: 300 };
 const volts = { quantity: 'dc-voltage', range: null } as const;
 const servers: Server[] = [];
 afterEach(() => servers.splice(0).forEach((server) => server.close()));
@@ -151,6 +151,19 @@ test('a line that nobody asked for is nobody’s reading', async () => {
   });
   expect((await instrument.read(volts)).sent).toBe('+6.36720000E+00');
   await new Promise((done) => setTimeout(done, 60));
+  expect((await instrument.read(volts)).sent).toBe('+6.36720000E+00');
+  expect(connections()).toBe(2);
+  instrument.close();
+});
+
+test('a second answer that comes late is taken neither for the error queue’s nor for a reading', async () => {
+  const { instrument, connections } = await instrumentThat((line, socket, connection) => {
+    const isLate = connection === 1 && line === 'READ?';
+    if (!isLate) return void setTimeout(() => good()(line, socket, connection), 100);
+    socket.write('+1.2345E+01\n');
+    setTimeout(() => socket.write('0\n'), 50);
+  });
+  await expect(instrument.read(volts)).rejects.toThrow('“0” where its error was asked for. Nothing was written down');
   expect((await instrument.read(volts)).sent).toBe('+6.36720000E+00');
   expect(connections()).toBe(2);
   instrument.close();

@@ -3,11 +3,11 @@ import { LineConnection } from './line-connection.ts';
 import { LinkFailure } from './link-failure.ts';
 import { observationOf, quoted } from './sent-number.ts';
 
-/** ms that an instrument is waited for. */
-export interface Patience {
-  readonly connect: number;
-  readonly answer: number;
-  readonly reading: number;
+/** ms that an instrument is waited for: to connect, for an answer, and for a reading. */
+export interface Timeouts {
+  readonly connectMs: number;
+  readonly answerMs: number;
+  readonly readingMs: number;
 }
 
 /** A value as an instrument sent it. */
@@ -41,7 +41,7 @@ export class ScpiInstrument {
 
   constructor(
     private readonly address: Address,
-    private readonly patience: Patience,
+    private readonly timeouts: Timeouts,
   ) {}
 
   /** @throws LinkFailure where no value can be had, in a technician's words */
@@ -66,7 +66,7 @@ export class ScpiInstrument {
     try {
       if (leads && identity.startsWith(simulatedIdentity)) for (const lead of await leads()) line.tell(lead);
       await this.#configure(line, functions[quantity], range);
-      const sent = await line.ask('READ?', this.patience.reading);
+      const sent = await line.ask('READ?', this.timeouts.readingMs);
       await this.#expectNoError(line);
       return { observation: observationOf(sent, unitOf(quantity)), sent, identity };
     } catch (failure) {
@@ -95,8 +95,9 @@ export class ScpiInstrument {
 
   /** The oldest error in its queue; null where there is none. */
   async #error(line: LineConnection): Promise<string | null> {
-    const answer = await line.ask('SYST:ERR?', this.patience.answer);
-    const match = /^\s*([+-]?\d+)\s*(?:,.*)?$/.exec(answer);
+    const answer = await line.ask('SYST:ERR?', this.timeouts.answerMs);
+    // A number and a text, as the standard has it: a number alone may be a late reading.
+    const match = /^\s*([+-]?\d+)\s*,\s*["']?\p{L}/u.exec(answer);
     if (!match)
       throw new LinkFailure(
         `The instrument answered ${quoted(answer)} where its error was asked for. Nothing was written down.`,
@@ -108,9 +109,9 @@ export class ScpiInstrument {
   async #open(): Promise<{ readonly line: LineConnection; readonly identity: string }> {
     if (this.#connection?.line.isOpen) return this.#connection;
     const { host, port } = this.address;
-    const line = await LineConnection.open(host, port, this.patience.connect);
+    const line = await LineConnection.open(host, port, this.timeouts.connectMs);
     try {
-      const identity = await line.ask('*IDN?', this.patience.answer);
+      const identity = await line.ask('*IDN?', this.timeouts.answerMs);
       if (identity.trim() === '' || /[^\p{L}\p{N}\p{P}\p{S} ]/u.test(identity))
         throw new LinkFailure(`The instrument answered ${quoted(identity)} where its name was asked for.`);
       for (let errors = 0; (await this.#error(line)) !== null; errors += 1)

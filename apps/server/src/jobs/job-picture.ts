@@ -8,6 +8,8 @@ import {
   type Job,
 } from '@usual-drag/core';
 
+export type PictureTheme = DrawingTheme;
+
 /** px that the rails of a picture may take. */
 const room = { width: 300, height: 110 };
 

@@ -1,55 +1,167 @@
-import { setImmediate as turn } from 'node:timers/promises';
-import { Injectable } from '@nestjs/common';
+import { setTimeout as delay } from 'node:timers/promises';
+import { Inject, Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common';
 import type { JobSummary } from '@usual-drag/contract';
-import { jobStatus, networkMeant, readingsStatus, trueValuesOf, unreadableWords, type Job } from '@usual-drag/core';
-import type { Kept } from '../database/document-repository.ts';
+import type { Job } from '@usual-drag/core';
+import { eq } from 'drizzle-orm';
+import type { Line } from '../database/document-repository.ts';
+import { jobSummaries } from '../database/schema.ts';
+import { Repositories } from '../documents/repositories.ts';
+import { slices } from '../work/slices.ts';
+import { WorkGivenUp } from '../work/work-lane.ts';
+import { Workers } from '../work/workers.ts';
+import type { JobFigures } from './job-figures.ts';
 
-/** ms that a list may keep other requests waiting. */
-const patience = 10;
+/** Counted up when the figures of a line are computed by other rules: those that are stored are then computed anew. */
+const rulesVersion = 1;
+/** ms that the figures of one job may take, that a list waits for the thread to start, and for figures that are nearly there. */
+const figuresTimeoutMs = 5000;
+const startWaitMs = 1000;
+const listWaitMs = 150;
+/** ms between two announcements that more figures are there. */
+const announceMs = 500;
 
-/** The lines of the list of jobs. What has to be solved for one is kept until the job is saved again. */
+/** What a job's line says of the document without solving anything. */
+type Head = Pick<JobSummary, 'title' | 'record' | 'parts' | 'setups'>;
+
+/** The figures that are stored: computed, or given up. */
+type StoredFigures = (JobFigures & { readonly state: 'computed' }) | { readonly state: 'too-large' };
+
+const notComputed = { worstError: null, unreadable: '', readings: null } as const;
+
+interface StoredLine {
+  readonly revision: number;
+  readonly head: Head;
+  /** Null while they are not computed. */
+  readonly figures: StoredFigures | null;
+}
+
+/**
+ * The lines of the list of jobs. They are stored beside the documents; what has to be solved for one is computed on a thread of
+ * its own when a list first asks for it, and the line says so until then.
+ */
 @Injectable()
-export class JobSummaries {
-  readonly #solved = new Map<string, { readonly revision: number; readonly of: Solved }>();
+export class JobSummaries implements OnApplicationBootstrap {
+  readonly #logger = new Logger('Summaries');
+  #lines: Promise<Map<string, StoredLine>> | null = null;
+  /** The ends of computations that go on, by job. */
+  readonly #computing = new Map<string, Promise<void>>();
+  #announcement: NodeJS.Timeout | undefined;
 
-  async of(jobs: readonly Kept<Job>[]): Promise<JobSummary[]> {
-    const summaries: JobSummary[] = [];
-    let since = performance.now();
-    for (const job of jobs) {
-      summaries.push(this.#summaryOf(job));
-      if (performance.now() - since < patience) continue;
-      await turn();
-      since = performance.now();
+  constructor(
+    @Inject(Repositories) private readonly repositories: Repositories,
+    @Inject(Workers) private readonly workers: Workers,
+  ) {}
+
+  onApplicationBootstrap(): void {
+    void this.workers.background.start();
+  }
+
+  async of(listed: readonly Line[]): Promise<JobSummary[]> {
+    const lines = await (this.#lines ??= this.#load());
+    const breathe = slices();
+    for (const { id, revision } of listed) {
+      await breathe();
+      if (lines.get(id)?.revision !== revision) await this.#read(id, lines);
+      if (lines.get(id)?.figures === null) this.#compute(id, lines);
     }
-    return summaries;
+    const open = listed.flatMap(({ id }) => this.#computing.get(id) ?? []);
+    if (open.length > 0) {
+      await Promise.race([this.workers.background.start(), delay(startWaitMs)]);
+      await Promise.race([Promise.all(open), delay(listWaitMs)]);
+    }
+    return listed.flatMap(({ id, revision, updatedAt, archivedAt }) => {
+      const line = lines.get(id);
+      if (!line) return [];
+      if (line.figures === null) this.#announceWhenComputed(id);
+      const { state, ...computed } = line.figures ?? { state: 'computing' as const };
+      return [{ id, revision, updatedAt, archivedAt, ...line.head, state, ...notComputed, ...computed }];
+    });
   }
 
-  #summaryOf({ id, revision, updatedAt, archivedAt, document }: Kept<Job>): JobSummary {
-    const { title, network, setups, record = {} } = document;
-    const { site, asset, order, date } = record;
-    return {
+  async #load(): Promise<Map<string, StoredLine>> {
+    const rows = await this.repositories.database
+      .select()
+      .from(jobSummaries)
+      .where(eq(jobSummaries.version, rulesVersion));
+    return new Map(
+      rows.map(({ id, revision, head, figures }) => [
+        id,
+        {
+          revision,
+          head: JSON.parse(head) as Head,
+          figures: figures === null ? null : (JSON.parse(figures) as StoredFigures),
+        },
+      ]),
+    );
+  }
+
+  /** Makes a line of a job as it is stored now. */
+  async #read(id: string, lines: Map<string, StoredLine>): Promise<void> {
+    const job = await this.repositories.jobs.find(id);
+    if (job) lines.set(id, { revision: job.revision, head: headOf(job.document), figures: null });
+  }
+
+  #compute(id: string, lines: Map<string, StoredLine>): void {
+    if (this.#computing.has(id)) return;
+    const done = this.#figuresOf(id, lines)
+      .catch((error: unknown) => this.#logger.warn(`The figures of a job are not kept: ${String(error)}`))
+      .finally(() => this.#computing.delete(id));
+    this.#computing.set(id, done);
+  }
+
+  async #figuresOf(id: string, lines: Map<string, StoredLine>): Promise<void> {
+    const job = await this.repositories.jobs.find(id);
+    if (!job) return;
+    const figures = await this.#solved(JSON.stringify(job.document));
+    // A later edit has a line of its own, which the next list computes.
+    if (figures === null || lines.get(id)?.revision !== job.revision) return;
+    const line = { revision: job.revision, head: headOf(job.document), figures };
+    lines.set(id, line);
+    await this.#store(id, line);
+  }
+
+  /** Null if they are to be tried again later. */
+  async #solved(job: string): Promise<StoredFigures | null> {
+    try {
+      return { state: 'computed', ...(await this.workers.background.run('figures', job, figuresTimeoutMs)) };
+    } catch (error) {
+      if (!(error instanceof WorkGivenUp)) this.#logger.error(error);
+      else if (error.why === 'busy') return null;
+      return { state: 'too-large' };
+    }
+  }
+
+  async #store(id: string, { revision, head, figures }: StoredLine): Promise<void> {
+    const values = {
       id,
-      title: title ?? null,
       revision,
-      updatedAt,
-      archivedAt,
-      record: { ...(site && { site }), ...(asset && { asset }), ...(order && { order }), ...(date && { date }) },
-      parts: network.elements.length,
-      setups: setups?.length ?? 0,
-      ...this.#solve(id, revision, document),
+      version: rulesVersion,
+      head: JSON.stringify(head),
+      figures: JSON.stringify(figures),
     };
+    await this.repositories.database
+      .insert(jobSummaries)
+      .values(values)
+      .onConflictDoUpdate({ target: jobSummaries.id, set: values });
   }
 
-  #solve(id: string, revision: number, document: Job): Solved {
-    const known = this.#solved.get(id);
-    if (known?.revision === revision) return known.of;
-    const unloaded = trueValuesOf(networkMeant(document));
-    const { worstError, unreadable } = jobStatus(document, unloaded);
-    const of = { worstError, unreadable: unreadableWords(unreadable), readings: readingsStatus(document, unloaded) };
-    this.#solved.set(id, { revision, of });
-    return of;
+  /** Tells the pages when a line that was shown without figures has them, at most every half a second. */
+  #announceWhenComputed(id: string): void {
+    void this.#computing.get(id)?.then(() => {
+      this.#announcement ??= setTimeout(() => {
+        this.#announcement = undefined;
+        this.repositories.changes.announce({ kind: 'jobs', id: null, revision: null });
+      }, announceMs).unref();
+    });
   }
 }
 
-/** What has to be solved for a line of the list. */
-type Solved = Pick<JobSummary, 'worstError' | 'unreadable' | 'readings'>;
+function headOf({ title, network, setups, record = {} }: Job): Head {
+  const { site, asset, order, date } = record;
+  return {
+    title: title ?? null,
+    record: { ...(site && { site }), ...(asset && { asset }), ...(order && { order }), ...(date && { date }) },
+    parts: network.elements.length,
+    setups: setups?.length ?? 0,
+  };
+}

@@ -20,13 +20,16 @@ import { CreateJobDto, SaveJobDto } from '@usual-drag/contract/dto';
 import type { Job } from '@usual-drag/core';
 import type { Request, Response } from 'express';
 import { jobFileName, jobFileText } from './job-file.ts';
-import { jobPicture } from './job-picture.ts';
+import { JobArchives } from './job-archives.service.ts';
 import { JobsService } from './jobs.service.ts';
 
 @ApiTags('jobs')
 @Controller('jobs')
 export class JobsController {
-  constructor(@Inject(JobsService) private readonly service: JobsService) {}
+  constructor(
+    @Inject(JobsService) private readonly service: JobsService,
+    @Inject(JobArchives) private readonly archives: JobArchives,
+  ) {}
 
   /** Every job that is not archived, the last changed first. */
   @Get()
@@ -40,19 +43,25 @@ export class JobsController {
     return this.service.archived();
   }
 
-  /** Every job as an open file, archived ones among them, in one ZIP archive. */
+  /** How many archives `export` writes: one, unless there are more jobs than one archive may have. */
+  @Get('export-parts')
+  async exportParts(): Promise<{ parts: number }> {
+    return { parts: await this.archives.parts() };
+  }
+
+  /** Every job as an open file, archived ones among them, in one ZIP archive, or in the part of it that is asked for. */
   @Get('export')
-  async exportAll(): Promise<StreamableFile> {
-    return new StreamableFile(await this.service.exportAll(), {
+  async exportAll(@Query('part') part: string | undefined): Promise<StreamableFile> {
+    return new StreamableFile(await this.archives.pack(part === undefined ? 1 : Number(part)), {
       type: 'application/zip',
-      disposition: 'attachment; filename="usual-drag-jobs.zip"',
+      disposition: `attachment; filename="usual-drag-jobs${part === undefined ? '' : `-${Number(part)}`}.zip"`,
     });
   }
 
-  /** Takes an archive as `export` writes it: every job of it becomes a new one, or none where one is not sound. */
+  /** Takes an archive as `export` writes it: every job of it becomes a new one, or none if one is not sound. */
   @Post('import-archive')
   async importArchive(@Req() { body }: Request): Promise<{ imported: number }> {
-    return { imported: await this.service.importArchive(Buffer.isBuffer(body) ? body : Buffer.alloc(0)) };
+    return { imported: await this.archives.unpack(Buffer.isBuffer(body) ? body : Buffer.alloc(0)) };
   }
 
   @Get(':id')
@@ -99,17 +108,22 @@ export class JobsController {
     return this.service.restore(id);
   }
 
-  /** The network's drawing in small, in the colours of a theme. Asked for with a `revision` it never changes. */
+  /** The network's drawing in small, in the colours of a theme. A browser keeps it, and asks each time whether it still may. */
   @Get(':id/drawing')
   async drawing(
     @Param('id') id: string,
-    @Query('theme') theme: string | undefined,
-    @Query('revision') revision: string | undefined,
+    @Query('theme') asked: string | undefined,
+    @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
-  ): Promise<StreamableFile> {
-    const job = await this.service.readAny(id);
-    if (revision === String(job.revision)) response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
-    return new StreamableFile(Buffer.from(jobPicture(job.document, theme === 'dark' ? 'dark' : 'light')), {
+  ): Promise<StreamableFile | undefined> {
+    const theme = asked === 'dark' ? 'dark' : 'light';
+    const tag = `"${await this.service.revisionOf(id)}-${theme}"`;
+    response.setHeader('Cache-Control', 'private, no-cache').setHeader('ETag', tag);
+    if (request.headers['if-none-match'] === tag) {
+      response.status(304);
+      return undefined;
+    }
+    return new StreamableFile(Buffer.from(await this.service.picture(id, theme)), {
       type: 'image/svg+xml; charset=utf-8',
       disposition: 'inline',
     });

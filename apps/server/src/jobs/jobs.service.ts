@@ -2,26 +2,31 @@ import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { checkDraft, checkJob, type JobSummary, type StoredDocument } from '@usual-drag/contract';
 import { mergeJobs, type Job } from '@usual-drag/core';
-import type { Kept } from '../database/document-repository.ts';
+import type { Line } from '../database/document-repository.ts';
 import { Repositories } from '../documents/repositories.ts';
 import { answer, findDocument, missing, saveDocument } from '../documents/save-document.ts';
 import { accept } from '../http/envelope.pipe.ts';
-import { packJobs, unpackJobs } from './job-archive.ts';
+import { Workers } from '../work/workers.ts';
+import type { PictureTheme } from './job-picture.ts';
 import { JobSummaries } from './job-summaries.ts';
+
+/** ms that a drawing may take. */
+const pictureTimeoutMs = 5000;
 
 @Injectable()
 export class JobsService {
   constructor(
     @Inject(Repositories) private readonly repositories: Repositories,
     @Inject(JobSummaries) private readonly summaries: JobSummaries,
+    @Inject(Workers) private readonly workers: Workers,
   ) {}
 
   /** Every job that is not archived, the last changed first. */
   async list(): Promise<JobSummary[]> {
-    const { kept } = await this.repositories.jobs.list();
+    const { lines } = await this.repositories.jobs.lines();
     return this.summaries.of(
       newestFirst(
-        kept.filter(({ archivedAt }) => archivedAt === null),
+        lines.filter(({ archivedAt }) => archivedAt === null),
         ({ updatedAt }) => updatedAt,
       ),
     );
@@ -29,10 +34,10 @@ export class JobsService {
 
   /** Every archived job, the last archived first. */
   async archived(): Promise<JobSummary[]> {
-    const { kept } = await this.repositories.jobs.list();
+    const { lines } = await this.repositories.jobs.lines();
     return this.summaries.of(
       newestFirst(
-        kept.filter(({ archivedAt }) => archivedAt !== null),
+        lines.filter(({ archivedAt }) => archivedAt !== null),
         ({ archivedAt }) => archivedAt!,
       ),
     );
@@ -42,11 +47,19 @@ export class JobsService {
     return findDocument(this.repositories.jobs, id);
   }
 
-  /** The same, archived or not: a list may ask for a drawing while the job is being archived. */
-  async readAny(id: string): Promise<StoredDocument<Job>> {
+  /** The revision of a job, archived or not: a list may ask for its drawing while it is being archived. */
+  async revisionOf(id: string): Promise<number> {
+    const revision = await this.repositories.jobs.revisionOf(id);
+    if (revision === undefined) throw missing(this.repositories.jobs, id);
+    return revision;
+  }
+
+  /** The drawing of a job's network in small, as SVG. */
+  async picture(id: string, theme: PictureTheme): Promise<string> {
     const found = await this.repositories.jobs.find(id);
     if (!found) throw missing(this.repositories.jobs, id);
-    return answer(found);
+    const job = JSON.stringify(found.document);
+    return this.workers.quick.run('picture', { job, theme }, pictureTimeoutMs);
   }
 
   create(document: unknown): Promise<StoredDocument<Job>> {
@@ -76,26 +89,6 @@ export class JobsService {
     return this.read(id);
   }
 
-  /** Every job as an open file, archived ones among them, in one ZIP archive. */
-  async exportAll(): Promise<Uint8Array> {
-    const { kept } = await this.repositories.jobs.list();
-    return packJobs(kept.map(({ document }) => document));
-  }
-
-  /**
-   * Adds every job of an archive, or none where one is not sound.
-   *
-   * @returns how many
-   */
-  async importArchive(archive: Uint8Array): Promise<number> {
-    const at = new Date();
-    const jobs = unpackJobs(archive);
-    const [first, ...rest] = jobs.map((job) => this.repositories.jobs.insertion(randomUUID(), job, at, 1));
-    await this.repositories.database.batch([first!, ...rest]);
-    this.repositories.changes.announce({ kind: 'jobs', id: null, revision: null });
-    return jobs.length;
-  }
-
   async #add(document: Job): Promise<StoredDocument<Job>> {
     return answer((await this.repositories.jobs.insert(randomUUID(), document))!);
   }
@@ -107,5 +100,5 @@ function mergedJob(base: Job | null, mine: Job, theirs: Job): Job | null {
   return merged && checkDraft(merged).ok ? merged : null;
 }
 
-const newestFirst = (jobs: readonly Kept<Job>[], at: (job: Kept<Job>) => string): Kept<Job>[] =>
-  [...jobs].sort((a, b) => at(b).localeCompare(at(a)) || a.id.localeCompare(b.id));
+const newestFirst = (lines: readonly Line[], at: (line: Line) => string): Line[] =>
+  [...lines].sort((a, b) => at(b).localeCompare(at(a)) || a.id.localeCompare(b.id));

@@ -1,45 +1,90 @@
 import { Inject, Injectable } from '@nestjs/common';
-import type { KeptSignature, SignedJob } from '@usual-drag/contract';
-import type { Job, Signature } from '@usual-drag/core';
-import { and, desc, eq } from 'drizzle-orm';
+import type { DamagedDocument, KeptSignature, SignedJob } from '@usual-drag/contract';
+import { documentHash, type Job, type Signature } from '@usual-drag/core';
+import { desc, eq, sql } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { documentText } from '../database/document-text.ts';
 import { signatures } from '../database/schema.ts';
+import { sealOf } from '../database/signature-seals.ts';
+import { slices } from '../work/slices.ts';
 
+/** The signatures on jobs. One whose row is damaged is left out of what is read, and listed apart. */
 @Injectable()
 export class SignatureRepository {
+  /** Entries that were looked into and are as they were signed. */
+  readonly #sound = new Set<number>();
+
   constructor(@Inject(DATABASE) private readonly database: Database) {}
 
   /** Keeps a signature with the job that was signed. */
   async keep(jobId: string, revision: number, signature: Signature, document: Job): Promise<KeptSignature> {
     const [row] = await this.database
       .insert(signatures)
-      .values({ ...signature, jobId, revision, document: documentText(document) })
+      .values({
+        ...signature,
+        jobId,
+        revision,
+        document: documentText(document),
+        seal: sealOf({ ...signature, jobId, revision }),
+      })
       .returning({ entry: signatures.entry });
     return { ...signature, entry: row!.entry, revision };
   }
 
-  /** All signatures on a job, the newest first. */
+  /** All sound signatures on a job, the newest first. */
   async of(jobId: string): Promise<KeptSignature[]> {
-    const { jobId: _job, document: _document, ...told } = columns;
-    return this.database
-      .select(told)
+    const rows = await this.database
+      .select(columns)
       .from(signatures)
       .where(eq(signatures.jobId, jobId))
       .orderBy(desc(signatures.entry));
+    return rows.flatMap((row) => signatureOf(row) ?? []);
   }
 
-  /** One of them, with the job as it was then. */
-  async find(jobId: string, entry: number): Promise<SignedJob | undefined> {
-    const { jobId: _job, ...told } = columns;
+  /** One of them, with the job as it was then; undefined if there is none, null if it is damaged. */
+  async find(jobId: string, entry: number): Promise<SignedJob | null | undefined> {
+    const row = await this.#row(entry);
+    return row?.jobId === jobId ? signedJobOf(row) : undefined;
+  }
+
+  /** The signatures that cannot be trusted: what they say is not what was signed. Each is looked into once while the server runs. */
+  async damaged(): Promise<DamagedDocument[]> {
+    const damaged: DamagedDocument[] = [];
+    const breathe = slices();
+    for (const { entry } of await this.database.select({ entry: signatures.entry }).from(signatures)) {
+      if (this.#sound.has(entry)) continue;
+      const row = await this.#row(entry);
+      await breathe();
+      if (!row) continue;
+      if (signedJobOf(row) !== null) this.#sound.add(entry);
+      else
+        damaged.push({
+          kind: 'signatures',
+          id: String(entry),
+          updatedAt: row.at,
+          bytes: Buffer.byteLength(textOf(row)),
+          message: `A signature on the job ${row.jobId} is not what was signed: it was changed or damaged.`,
+        });
+    }
+    return damaged;
+  }
+
+  /** What is stored of one signature, as text, whatever it is. */
+  async text(entry: number): Promise<string | undefined> {
+    const row = await this.#row(entry);
+    return row && textOf(row);
+  }
+
+  async #row(entry: number): Promise<SignedRow | undefined> {
     const [row] = await this.database
-      .select(told)
+      .select({ ...columns, document: sql<unknown>`${signatures.document}` })
       .from(signatures)
-      .where(and(eq(signatures.jobId, jobId), eq(signatures.entry, entry)));
-    return row && { ...row, document: JSON.parse(row.document) as Job };
+      .where(eq(signatures.entry, entry));
+    return row;
   }
 }
 
+/** Columns as they are stored: one that is no JSON must not keep the others from being read. */
 const columns = {
   jobId: signatures.jobId,
   entry: signatures.entry,
@@ -47,8 +92,51 @@ const columns = {
   hash: signatures.hash,
   by: signatures.by,
   at: signatures.at,
-  sections: signatures.sections,
-  restored: signatures.restored,
-  kit: signatures.kit,
-  document: signatures.document,
+  sections: sql<unknown>`${signatures.sections}`,
+  restored: sql<unknown>`${signatures.restored}`,
+  kit: sql<unknown>`${signatures.kit}`,
+  seal: signatures.seal,
 };
+
+interface Row {
+  readonly jobId: string;
+  readonly entry: number;
+  readonly revision: number;
+  readonly hash: string;
+  readonly by: string;
+  readonly at: string;
+  readonly sections: unknown;
+  readonly restored: unknown;
+  readonly kit: unknown;
+  readonly seal: string | null;
+}
+
+interface SignedRow extends Row {
+  readonly document: unknown;
+}
+
+const textOf = (row: SignedRow): string => JSON.stringify(row, null, 2);
+
+/** A row as the signature that it is; null if its seal is not that of what it says. */
+function signatureOf(row: Row): KeptSignature | null {
+  try {
+    const { jobId, entry, revision, hash, by, at, seal } = row;
+    const parsed = (text: unknown): never => JSON.parse(String(text)) as never;
+    const [sections, restored, kit] = [parsed(row.sections), parsed(row.restored), parsed(row.kit)];
+    const signature: Signature = { hash, by, at, sections, restored, kit };
+    return seal === sealOf({ ...signature, jobId, revision }) ? { ...signature, entry, revision } : null;
+  } catch {
+    return null;
+  }
+}
+
+/** The same with the job, whose hash the signature has; null if it is another. */
+function signedJobOf(row: SignedRow): SignedJob | null {
+  const signature = signatureOf(row);
+  try {
+    const document = JSON.parse(String(row.document)) as Job;
+    return signature?.hash === documentHash(document) ? { ...signature, document } : null;
+  } catch {
+    return null;
+  }
+}

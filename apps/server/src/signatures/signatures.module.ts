@@ -3,5 +3,9 @@ import { SignatureRepository } from './signature-repository.ts';
 import { SignaturesController } from './signatures.controller.ts';
 import { SignaturesService } from './signatures.service.ts';
 
-@Module({ controllers: [SignaturesController], providers: [SignaturesService, SignatureRepository] })
+@Module({
+  controllers: [SignaturesController],
+  providers: [SignaturesService, SignatureRepository],
+  exports: [SignatureRepository],
+})
 export class SignaturesModule {}

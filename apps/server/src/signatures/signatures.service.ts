@@ -1,16 +1,28 @@
-import { BadRequestException, ConflictException, Inject, Injectable, NotFoundException } from '@nestjs/common';
+import {
+  BadRequestException,
+  ConflictException,
+  Inject,
+  Injectable,
+  NotFoundException,
+  UnprocessableEntityException,
+} from '@nestjs/common';
 import type { KeptSignature, SignedJob } from '@usual-drag/contract';
 import type { SignJobDto } from '@usual-drag/contract/dto';
-import { documentHash, kitNotesOf, makeReport, type Job } from '@usual-drag/core';
+import { documentHash, kitNotesOf, type Job } from '@usual-drag/core';
 import { Repositories } from '../documents/repositories.ts';
 import { findDocument } from '../documents/save-document.ts';
+import { Workers } from '../work/workers.ts';
 import { SignatureRepository } from './signature-repository.ts';
+
+/** ms that making the report may take before it is signed. */
+const reportTimeoutMs = 20_000;
 
 @Injectable()
 export class SignaturesService {
   constructor(
     @Inject(Repositories) private readonly repositories: Repositories,
     @Inject(SignatureRepository) private readonly signatures: SignatureRepository,
+    @Inject(Workers) private readonly workers: Workers,
   ) {}
 
   /** All signatures on a job, the newest first. */
@@ -20,6 +32,10 @@ export class SignaturesService {
 
   async find(jobId: string, entry: number): Promise<SignedJob> {
     const found = Number.isSafeInteger(entry) ? await this.signatures.find(jobId, entry) : undefined;
+    if (found === null)
+      throw new UnprocessableEntityException(
+        `This signature was changed or damaged in the database. What is stored of it: /api/damaged/signatures/${entry}`,
+      );
     if (!found) throw new NotFoundException('There is no such signature on this job.');
     return found;
   }
@@ -36,8 +52,8 @@ export class SignaturesService {
         message: 'This job has been changed since it was shown. Look at the report again, then sign it.',
         details: { current },
       });
-    const report = makeReport(current.document);
-    if (!report.ok) throw new BadRequestException(`It cannot be signed yet. ${report.fault.message}`);
+    const fault = await this.workers.asked.run('reportFault', JSON.stringify(current.document), reportTimeoutMs);
+    if (fault !== null) throw new BadRequestException(`It cannot be signed yet. ${fault}`);
     const [last] = await this.signatures.of(jobId);
     if (last?.hash === hash && last.by === by) return last;
     const signature = { hash, by, at: new Date().toISOString(), sections, restored };

@@ -19,6 +19,9 @@ const identity = (seed: number): string => `${simulatedIdentity}SIM-${seed},1.0`
 
 type Place = BenchPlace extends infer P ? (P extends BenchPlace ? Omit<P, 'instrument' | 'range'> : never) : never;
 
+/** Parts of a network that it simulates. */
+const mostParts = 300;
+
 /** Over range, and no number at all, as SCPI-99 has them. */
 const [over, none] = ['9.90000000E+37', '9.91000000E+37'];
 
@@ -126,12 +129,15 @@ export class SimulatedMultimeter {
 
   #simulate(what: string, text: string): null {
     try {
-      const value = JSON.parse(text) as never;
+      const value = JSON.parse(text) as unknown;
       if (/^NETW/i.test(what)) {
+        const { elements } = value as Network;
+        // It solves the network in the server's own process, which must go on answering.
+        if (elements.length > mostParts) return this.#refuse(`-222,"More than ${mostParts} parts"`);
         if (JSON.stringify(this.#network) !== JSON.stringify(value)) this.#bench = null;
-        this.#network = value;
+        this.#network = value as Network;
       } else {
-        this.#place = value;
+        this.#place = value as Place;
         this.#bench = null;
       }
     } catch {

@@ -38,4 +38,5 @@ export const damagedQuery = queryOptions({
   queryKey: ['damaged'],
   queryFn: () => ask<DamagedDocument[]>('GET', '/damaged'),
 });
-export const damagedAddress = ({ kind, id }: DamagedDocument): string => `/api/damaged/${pathOf(kind, id)}`;
+export const damagedAddress = ({ kind, id }: DamagedDocument): string =>
+  `/api/damaged/${kind}/${encodeURIComponent(id)}`;

@@ -1,8 +1,14 @@
+import type { DamagedDocument } from '@usual-drag/contract';
 import { useQuery } from '@tanstack/react-query';
 import { damagedAddress, damagedQuery } from '../api/documents.ts';
 import { Note } from '../ui/note.tsx';
 
-const nouns = { jobs: 'A job', instruments: 'An instrument', 'meter-projects': 'A meter project' } as const;
+const nouns = {
+  jobs: 'A job',
+  instruments: 'An instrument',
+  'meter-projects': 'A meter project',
+  signatures: 'A signature',
+} as const satisfies Record<DamagedDocument['kind'], string>;
 
 /** What cannot be read in the database: named, with its bytes to download. */
 export function DamagedDocuments() {

@@ -9,6 +9,7 @@ const job = (title: string | null, record: JobSummary['record'], more: Partial<J
   updatedAt: '2026-11-20T10:00:00.000Z',
   archivedAt: null,
   record,
+  state: 'computed',
   parts: 5,
   setups: 1,
   worstError: null,

@@ -3,6 +3,7 @@ import { memo } from 'react';
 import { Link } from 'react-router';
 import { drawingAddress } from '../api/jobs.ts';
 import { count, readInWords, when } from '../ui/words.ts';
+import { figuresWords } from './figures-words.ts';
 import { JobActions, type JobProps } from './job-actions.tsx';
 
 interface Props extends JobProps {
@@ -29,6 +30,7 @@ export const JobCard = memo(function JobCard({ theme, ...props }: Props) {
               </>
             )}
           </span>
+          {job.state !== 'computed' && <span className="text-[14px] text-soft">{figuresWords[job.state]}</span>}
           {job.unreadable !== '' && <span className="text-[14px] font-bold">{job.unreadable}</span>}
           {job.readings && <span className="text-[14px]">{readInWords(job.readings)}</span>}
         </span>

@@ -1,10 +1,11 @@
 import { ArrowDownUp } from 'lucide-react';
+import { useQuery } from '@tanstack/react-query';
 import { useRef, type RefObject } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from '../ui/toast.ts';
-import { backupAddress, exportAllAddress, importJob, importJobs } from '../api/jobs.ts';
+import { backupAddress, exportAllAddress, exportPartsQuery, importJob, importJobs } from '../api/jobs.ts';
 import { queries } from '../api/queries.ts';
-import { ActionMenu } from '../ui/action-menu.tsx';
+import { ActionMenu, type MenuAction } from '../ui/action-menu.tsx';
 import { FileInput } from '../ui/file-input.tsx';
 import { readFileAs } from '../workers/file-check.ts';
 import { count } from '../ui/words.ts';
@@ -34,9 +35,18 @@ export function JobFileInput({ ref }: { readonly ref: RefObject<HTMLInputElement
   );
 }
 
+const exportActions = (parts: number): MenuAction[] =>
+  parts === 1
+    ? [{ text: 'Export all jobs', download: exportAllAddress(null) }]
+    : Array.from({ length: parts }, (_, index) => ({
+        text: `Export all jobs, part ${index + 1} of ${parts}`,
+        download: exportAllAddress(index + 1),
+      }));
+
 /** All jobs as files, and the backup of everything. */
 export function JobFiles() {
   const archive = useRef<HTMLInputElement>(null);
+  const { data: { parts } = { parts: 1 } } = useQuery({ ...exportPartsQuery, staleTime: 0 });
   const takeArchive = async (file: File): Promise<void> => {
     const { imported } = await importJobs(file);
     toast(`${count(imported, 'job')} imported from ${file.name}.`);
@@ -52,7 +62,7 @@ export function JobFiles() {
       />
       <ActionMenu
         actions={[
-          { text: 'Export all jobs', download: exportAllAddress },
+          ...exportActions(parts),
           { text: 'Import an archive of jobs', act: () => archive.current?.click() },
           { text: 'Back up everything', download: backupAddress },
         ]}

@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { columnsOf, DataTable } from '../ui/data-table.tsx';
 import { when } from '../ui/words.ts';
+import { figuresWords } from './figures-words.ts';
 import { JobActions, type JobProps } from './job-actions.tsx';
 
 const column = columnsOf<JobSummary>();
@@ -36,7 +37,11 @@ export function JobTable({ jobs, most, onDuplicate, onArchive }: Props) {
         header: 'Worst error',
         meta: { figures: true },
         cell: ({ row: { original } }) =>
-          original.worstError === null ? '–' : formatPercent(original.worstError, { signed: true, digits: 3 }),
+          original.state !== 'computed'
+            ? figuresWords[original.state]
+            : original.worstError === null
+              ? '–'
+              : formatPercent(original.worstError, { signed: true, digits: 3 }),
       }),
       column.accessor('updatedAt', { header: 'Changed', cell: ({ getValue }) => when(getValue()) }),
       column.display({

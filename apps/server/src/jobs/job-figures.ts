@@ -1,0 +1,11 @@
+import type { JobSummary } from '@usual-drag/contract';
+import { jobStatus, networkMeant, readingsStatus, trueValuesOf, unreadableWords, type Job } from '@usual-drag/core';
+
+/** What has to be solved for a job's line in the list. */
+export type JobFigures = Pick<JobSummary, 'worstError' | 'unreadable' | 'readings'>;
+
+export function jobFigures(job: Job): JobFigures {
+  const unloaded = trueValuesOf(networkMeant(job));
+  const { worstError, unreadable } = jobStatus(job, unloaded);
+  return { worstError, unreadable: unreadableWords(unreadable), readings: readingsStatus(job, unloaded) };
+}
