@@ -4,6 +4,7 @@
 import { fiftyDevices } from './fifty-devices.ts';
 import type { Finding } from './finding.ts';
 import { fullDisk } from './full-disk.ts';
+import { hostileLoad } from './hostile-load.ts';
 import { killLoop } from './kill-loop.ts';
 import { malformedRequests } from './malformed-requests.ts';
 import { threeWindows } from './three-windows.ts';
@@ -15,6 +16,7 @@ const began = Date.now();
 
 const trials: (() => Promise<Finding>)[] = [
   () => malformedRequests(Math.round(20_000 * share)),
+  () => hostileLoad(),
   () => fullDisk(),
   () => twoServers(),
   () => fiftyDevices(Math.max(6, Math.round(60 * share))),

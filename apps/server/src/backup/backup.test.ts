@@ -1,8 +1,11 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import type { JobSummary, StoredDocument } from '@usual-drag/contract';
 import { newJob, type Job } from '@usual-drag/core';
+import { connect } from '../database/database.ts';
+import { restore } from './restore.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 
 function maintain(folder: string, ...args: string[]) {
@@ -108,4 +111,124 @@ test('all jobs go out as open files in one archive, and back', async () => {
   expect(await titles(empty)).toHaveLength(5);
   await server.stop();
   await empty.stop();
+});
+
+test('a backup with any bit changed is not restored', async () => {
+  const folder = newFolder();
+  const server = await startServer(folder);
+  await add(server, 'Kept');
+  await server.stop();
+  const good = join(newFolder(), 'good.backup');
+  expect(maintain(folder, 'backup', good).status).toBe(0);
+  const bytes = readFileSync(good);
+  const before = readFileSync(join(folder, 'usual-drag.sqlite'));
+  const bad = join(newFolder(), 'bad.backup');
+  // Evenly spread over the file: header, tables, texts, free space.
+  const tried = 40;
+  for (let k = 0; k < tried; k += 1) {
+    const changed = Buffer.from(bytes);
+    const bit = Math.floor(((k + 0.37) / tried) * bytes.length * 8);
+    changed[bit >> 3]! ^= 1 << (bit & 7);
+    writeFileSync(bad, changed);
+    await expect(restore(folder, bad)).rejects.toThrow(/was not restored\.$/);
+  }
+  expect(readFileSync(join(folder, 'usual-drag.sqlite')).equals(before)).toBe(true);
+  expect(maintain(folder, 'restore', good).status).toBe(0);
+});
+
+test('a backup without its tables, or without a checksum, is not restored', async () => {
+  const folder = newFolder();
+  const server = await startServer(folder);
+  await add(server, 'Stays');
+  await server.stop();
+  for (const [statement, words] of [
+    ['drop table jobs', 'checksum'],
+    ["delete from properties where name = 'copy-checksum'; vacuum", 'has no checksum'],
+  ] as const) {
+    const file = join(newFolder(), 'changed.backup');
+    expect(maintain(folder, 'backup', file).status).toBe(0);
+    const client = connect(file);
+    await client.executeMultiple(statement);
+    client.close();
+    const { status, said } = maintain(folder, 'restore', file);
+    expect([status, said]).toEqual([1, expect.stringContaining(words)]);
+  }
+  // One that an earlier version wrote has no checksum: its tables are compared all the same.
+  const old = join(newFolder(), 'old.backup');
+  expect(maintain(folder, 'backup', old).status).toBe(0);
+  const client = connect(old);
+  await client.executeMultiple(
+    "delete from properties where name = 'copy-checksum'; drop table job_summaries; alter table signatures drop column seal;" +
+      'delete from __drizzle_migrations where created_at = (select max(created_at) from __drizzle_migrations); drop table attempts; vacuum',
+  );
+  client.close();
+  expect(maintain(folder, 'restore', old)).toEqual({ status: 1, said: expect.stringContaining('attempts') as string });
+  const again = await startServer(folder);
+  expect(await titles(again)).toEqual(['Stays']);
+  await again.stop();
+});
+
+test('a folder, a device or a pipe is no backup, and is not waited for', () => {
+  const pipe = join(newFolder(), 'pipe');
+  expect(spawnSync('mkfifo', [pipe]).status).toBe(0);
+  for (const file of [newFolder(), '/dev/zero', pipe])
+    expect(maintain(newFolder(), 'restore', file)).toEqual({
+      status: 1,
+      said: `${file} is not a file. Name the file of a backup.`,
+    });
+});
+
+test('database, copies and backups are for their owner alone, and a backup leaves nothing outside the folder', async () => {
+  const folder = newFolder();
+  const server = await startServer(folder);
+  await add(server, 'Mine');
+  const file = join(newFolder(), 'mine.backup');
+  expect(maintain(folder, 'backup', file).status).toBe(0);
+  const outside = readdirSync(tmpdir()).filter((name) => name.startsWith('usual-drag') && name.includes('.sqlite'));
+  expect((await fetch(`${server.address}/api/backup`)).status).toBe(200);
+  await server.stop();
+  const again = await startServer(folder);
+  await again.stop();
+  const modes = (at: string): [string, number][] =>
+    readdirSync(at, { recursive: true, withFileTypes: true })
+      .filter((one) => one.isFile())
+      .map((one) => [one.name, statSync(join(one.parentPath, one.name)).mode & 0o777]);
+  const found = modes(folder);
+  expect(found.length).toBeGreaterThan(2);
+  expect(found.filter(([, mode]) => mode !== 0o600)).toEqual([]);
+  expect(statSync(file).mode & 0o777).toBe(0o600);
+  expect(readdirSync(folder).filter((name) => name.startsWith('sending'))).toEqual([]);
+  expect(readdirSync(tmpdir()).filter((name) => name.startsWith('usual-drag') && name.includes('.sqlite'))).toEqual(
+    outside,
+  );
+});
+
+test('an archive with a changed bit imports nothing; one that is half written at a kill is taken back', async () => {
+  const folder = newFolder();
+  const server = await startServer(folder);
+  await add(server, 'One');
+  const archive = Buffer.from(await (await fetch(`${server.address}/api/jobs/export?part=1`)).arrayBuffer());
+  expect((await server.ask('GET', '/jobs/export-parts')).json).toEqual({ parts: 1 });
+  expect((await server.ask('GET', '/jobs/export?part=2')).status).toBe(400);
+  archive[60]! ^= 1;
+  const answer = await fetch(`${server.address}/api/jobs/import-archive`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/zip' },
+    body: archive,
+  });
+  expect([answer.status, await answer.text()]).toEqual([400, expect.stringContaining('is damaged')]);
+  expect(await titles(server)).toEqual(['One']);
+  const { id, document } = await add(server, 'Half');
+  await server.stop();
+  // As a kill in the middle of an import leaves it: the jobs that were written, and the list of all of them.
+  const client = connect(join(folder, 'usual-drag.sqlite'));
+  await client.execute({
+    sql: 'insert into properties values (?, ?)',
+    args: ['import/x', JSON.stringify([id, 'never written'])],
+  });
+  client.close();
+  expect(document.title).toBe('Half');
+  const again = await startServer(folder);
+  expect(await titles(again)).toEqual(['One']);
+  await again.stop();
 });

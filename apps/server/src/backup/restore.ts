@@ -61,6 +61,8 @@ async function prepareBackup(file: string, from: string): Promise<void> {
       throw refused('has no checksum, so it is no backup that this version wrote,');
     await migrateDatabase(client, file);
     await unsealFile(client);
+    // What was deleted would stay in the file's free space.
+    await client.execute('vacuum');
     await client.execute('pragma wal_checkpoint(truncate)');
   } catch (error) {
     // What the database reports of a file that is none is no fault of the program.

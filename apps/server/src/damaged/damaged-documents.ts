@@ -1,15 +1,28 @@
+import { setTimeout as delay } from 'node:timers/promises';
 import { Inject, Injectable } from '@nestjs/common';
 import type { DamagedDocument } from '@usual-drag/contract';
 import { Repositories } from '../documents/repositories.ts';
 import { SignatureRepository } from '../signatures/signature-repository.ts';
 
+/** ms that the health waits for documents to be looked into. */
+const longestLookMs = 100;
+
 /** What is stored and cannot be read. */
 @Injectable()
 export class DamagedDocuments {
+  #looking: Promise<DamagedDocument[]> | null = null;
+
   constructor(
     @Inject(Repositories) private readonly repositories: Repositories,
     @Inject(SignatureRepository) private readonly signatures: SignatureRepository,
   ) {}
+
+  /** What is known to be damaged, without waiting long for what has not been looked into yet: that goes on. */
+  async known(): Promise<DamagedDocument[]> {
+    this.#looking ??= this.all().finally(() => (this.#looking = null));
+    const all = await Promise.race([this.#looking, delay(longestLookMs)]);
+    return all ?? this.repositories.all.flatMap((repository) => repository.knownDamaged);
+  }
 
   /** Every stored document of any kind, and every signature, that cannot be read. */
   async all(): Promise<DamagedDocument[]> {

@@ -90,6 +90,16 @@ export class DocumentRepository<T> {
     return { lines, damaged };
   }
 
+  /** The documents that cannot be read, as far as they were looked into while the server runs. */
+  get knownDamaged(): DamagedDocument[] {
+    return [...this.#checked.values()].flatMap(({ damaged }) => damaged ?? []);
+  }
+
+  /** Notes that documents are as they should be: they were checked before they were written. */
+  noteChecked(ids: readonly string[], revision: number): void {
+    for (const id of ids) this.#checked.set(id, { revision, damaged: null });
+  }
+
   /** @throws Damaged if it is there and cannot be read */
   async find(id: string): Promise<Kept<T> | undefined> {
     const [row] = await this.#select().where(eq(this.table.id, id));
@@ -110,6 +120,13 @@ export class DocumentRepository<T> {
       .select({ id, bytes: sql<number>`length(cast(${document} as blob))` })
       .from(this.table)
       .orderBy(asc(createdAt), sql`rowid`);
+  }
+
+  /** The text of a document with its revision; undefined if it is not there or no text. */
+  async text(id: string): Promise<{ readonly text: string; readonly revision: number } | undefined> {
+    const [row] = await this.#select().where(eq(this.table.id, id));
+    const text = row && textOf(row.bytes);
+    return typeof text === 'string' ? { text, revision: row!.revision } : undefined;
   }
 
   /** Whether there is or was none of this kind. */
@@ -184,6 +201,7 @@ export class DocumentRepository<T> {
           ]
         : []),
     ]);
+    this.#checked.delete(id);
     this.onChange(id, null);
   }
 
@@ -214,10 +232,7 @@ export class DocumentRepository<T> {
 
   /** The text of a version, of the present one if `entry` is null; null if it is not there or no text. */
   async versionText(id: string, entry: number | null): Promise<string | null> {
-    if (entry === null) {
-      const [row] = await this.#select().where(eq(this.table.id, id));
-      return row ? textOf(row.bytes) : null;
-    }
+    if (entry === null) return (await this.text(id))?.text ?? null;
     const [found] = await this.database
       .select({ document: revisions.document })
       .from(revisions)
@@ -263,6 +278,7 @@ export class DocumentRepository<T> {
   }
 
   #changed(saved: StoredDocument<T>): Kept<T> {
+    this.noteChecked([saved.id], saved.revision);
     this.onChange(saved.id, saved.revision);
     return { ...saved, archivedAt: null };
   }

@@ -74,6 +74,16 @@ onSmallDisk('a disk of one megabyte', () => {
       else expect((await server.ask('GET', '/meter-projects')).text).toContain(`"id":"p${k}"`);
     }
     expect((await server.ask('GET', '/health')).json).toEqual({ status: 'ready' });
+    // Each refusal has a line of the log that says when, which request, and why; and no stack trace.
+    const lines = server
+      .output()
+      .split('\n')
+      .filter((line) => line.includes('the disk is full'));
+    expect(lines.length).toBeGreaterThan(10);
+    expect(lines[0]).toMatch(/^\S+T\S+Z error \S{8} (POST|PUT) \/api\/\S+ the disk is full \(/);
+    expect(server.output()).not.toMatch(/\n\s+at |"title"/);
+    // The list of jobs needs no room.
+    expect((await server.ask('GET', '/jobs')).status).toBe(200);
     // As soon as there is room again, saves are taken again.
     disk!.grow(8192);
     expect((await server.ask('PUT', `/jobs/${job.id}`, { revision: 1, document: edited })).status).toBe(200);

@@ -60,8 +60,8 @@ function inParts(added: readonly AddedJob[]): AddedJob[][] {
   const parts: AddedJob[][] = [];
   let size = Infinity;
   for (const job of added) {
-    // SQLite takes some thousands of values in one statement: five a row.
-    if (size + job.text.length > partSize || parts.at(-1)!.length === 500) {
+    // Five values a row: SQLite takes some thousands in one statement.
+    if (size + job.text.length > partSize || parts.at(-1)!.length === 100) {
       parts.push([]);
       size = 0;
     }

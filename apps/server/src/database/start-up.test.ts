@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { once } from 'node:events';
 import { join } from 'node:path';
@@ -7,6 +7,7 @@ import { checkDraft, type JobSummary, type StoredDocument } from '@usual-drag/co
 import { newJob, type Job } from '@usual-drag/core';
 import { newFolder, serverFile, startServer } from '../test/running-server.ts';
 import { mountSmallDisk } from '../test/small-disk.ts';
+import { automaticCopies } from './copies.ts';
 import { connect, openDatabase } from './database.ts';
 import { DocumentRepository } from './document-repository.ts';
 import { jobs } from './schema.ts';
@@ -189,4 +190,62 @@ test('a copy is kept at each start that has something new, the last seven of the
   const before = copies();
   for (let round = 0; round < 3; round += 1) await start();
   expect(copies()).toEqual(before);
+});
+
+test('a database of 0 bytes beside copies is not begun anew: the copies are named', async () => {
+  const folder = await usedFolder();
+  await (await startServer(folder)).stop();
+  const [copy] = readdirSync(join(folder, 'copies'));
+  writeFileSync(fileOf(folder), '');
+  expectSentence(failedStart(folder), /is empty \(0 bytes\)/, new RegExp(copy!), /npm run restore -- /);
+  expect(statSync(fileOf(folder)).size).toBe(0);
+});
+
+test('a database that lacks a table, or has another in its place, is named as damaged', async () => {
+  const lacking = await usedFolder();
+  await change(lacking, 'drop table attempts');
+  expectSentence(failedStart(lacking), /attempts/, /npm run restore/);
+  const other = await usedFolder();
+  await change(other, 'drop table properties', 'create table properties (name text primary key, value integer)');
+  expectSentence(failedStart(other), /properties/);
+});
+
+test('a lock file with anything in it is used all the same', async () => {
+  const folder = await usedFolder();
+  for (const text of ['garbage', 'x'.repeat(9000)]) {
+    writeFileSync(join(folder, 'usual-drag.lock'), text);
+    const server = await startServer(folder);
+    expectSentence(failedStart(folder), /Another server is using/);
+    await server.stop();
+  }
+});
+
+test('copies are in order by number, whatever the clock says', async () => {
+  const folder = newFolder();
+  const copies = join(folder, 'copies');
+  mkdirSync(copies, { recursive: true });
+  // Of a clock that was far ahead; and one of before copies were numbered.
+  writeFileSync(join(copies, '000041-2031-01-01T00-00-00-000Z-start.sqlite'), 'ahead');
+  writeFileSync(join(copies, '2026-01-01T00-00-00-000Z-start.sqlite'), 'before');
+  for (let round = 0; round < 8; round += 1) {
+    const { database, close } = await openDatabase(folder);
+    await new DocumentRepository(database, 'jobs', jobs, checkDraft).insert(`r${round}`, newJob(`r${round}`));
+    await close();
+  }
+  const numbers = automaticCopies(folder).map((name) => Number(/^\d+/.exec(name)![0]));
+  expect(numbers).toEqual([42, 43, 44, 45, 46, 47, 48]);
+});
+
+test.each([
+  ['', 'a certificate that is none', /must name a certificate/],
+  ['weak', 'a key that is too short to be used', /cannot be used to serve/],
+])('%s%s is said', (kind, _, words) => {
+  const file = (name: string): string => join(process.cwd(), 'apps/server/src/test', name);
+  const garbage = join(newFolder(), 'garbage.pem');
+  writeFileSync(garbage, 'garbage');
+  const tls =
+    kind === 'weak'
+      ? { TLS_CERT: file('weak.cert.pem'), TLS_KEY: file('weak.key.pem') }
+      : { TLS_CERT: garbage, TLS_KEY: garbage };
+  expectSentence(failedStart(newFolder(), tls), words);
 });

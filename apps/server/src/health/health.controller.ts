@@ -9,7 +9,7 @@ export class HealthController {
   /** Answers once the server takes requests and its database can be read; names what is damaged in it. */
   @Get()
   async health(): Promise<{ status: 'ready'; damaged?: DamagedDocument[] }> {
-    const damaged = await this.documents.all();
+    const damaged = await this.documents.known();
     return { status: 'ready', ...(damaged.length > 0 && { damaged }) };
   }
 }

@@ -207,3 +207,51 @@ test('whatever is sent, nothing is a fault of the server’s', async () => {
 });
 
 const plain = (_: string, value: unknown): unknown => (typeof value === 'bigint' ? String(value) : value);
+
+/** Sends bytes of a type to a route. */
+const send = (path: string, type: string, body: Uint8Array | string, method = 'POST'): Promise<Response> =>
+  fetch(`${server.address}/api${path}`, { method, headers: { 'content-type': type }, body: body as string });
+
+test('a ZIP archive is taken at the import of archives alone, and nothing is made of its bytes elsewhere', async () => {
+  const zeros = new Uint8Array(12 * 2 ** 20);
+  for (const [method, path] of [
+    ['POST', '/jobs'],
+    ['PUT', `/jobs/${job.id}`],
+    ['POST', '/instruments/import'],
+    ['POST', `/history/jobs/${job.id}`],
+  ] as const) {
+    const refused = await send(path, 'application/zip', zeros, method);
+    expect([path, refused.status]).toEqual([path, 415]);
+    expect((await refused.text()).length).toBeLessThan(300);
+  }
+  expect((await send('/jobs/import-archive', 'application/json', '{}')).status).toBe(415);
+  expect((await send('/jobs/import-archive', 'application/zip', zeros)).status).toBe(400);
+});
+
+test('a body with hundreds of thousands of keys is refused in a line; of some wrong keys twenty are named', async () => {
+  const keys = (count: number): string => `{${Array.from({ length: count }, (_, k) => `"k${k}":0`).join(',')}}`;
+  const many = await server.ask('POST', '/jobs', keys(300_000));
+  expect([many.status, many.text.length < 300]).toEqual([400, true]);
+  const some = (await server.ask('POST', '/jobs', keys(60))).json as { error: { faults: unknown[] } };
+  expect(some.error.faults).toHaveLength(20);
+});
+
+test('text that is not UTF-8 is refused, not stored as something else', async () => {
+  const text = Buffer.from(JSON.stringify({ document: newJob('Kafé') }), 'latin1');
+  const refused = await send('/jobs', 'application/json', text);
+  expect([refused.status, await refused.text()]).toEqual([400, expect.stringContaining('not UTF-8')]);
+});
+
+test.each([1e308, 2 ** 53, -1, 1.5])('the revision %d is refused', async (revision) => {
+  const body = { revision, document: newJob('x') };
+  expect((await server.ask('POST', `/history/jobs/${job.id}`, body)).status).toBe(400);
+  expect((await server.ask('PUT', `/jobs/${job.id}`, body)).status).toBe(400);
+});
+
+test('a page of another site gets none of the data, by whatever way it asks; a link to a page is followed', async () => {
+  const headers = { host: `127.0.0.1:${port()}`, 'sec-fetch-site': 'cross-site' };
+  for (const path of ['/api/backup', '/api/jobs', '/api/jobs/export', '/API/backup', '/api'])
+    expect([path, await raw('GET', path, headers)]).toEqual([path, 403]);
+  expect(await raw('GET', '/bench/x/setups', headers)).toBe(200);
+  expect(await raw('GET', '/api/jobs', { ...headers, 'sec-fetch-site': 'same-origin' })).toBe(200);
+});

@@ -112,3 +112,38 @@ test('a job whose network cannot be solved gives no number, and says so', async 
   expect(answer.status).toBe(502);
   expect(message(answer)).toMatch(/Nothing was written down/);
 });
+
+test('the connection to an address that no instrument has any more is closed', async () => {
+  const { port, server: standIn } = await serveStandIn(() => new SimulatedMultimeter(divider, 5), 0, {});
+  closing.push(() => standIn.close());
+  const open = (): Promise<number> =>
+    new Promise((count) => standIn.getConnections((_, connections) => count(connections)));
+  const moving = { ...simulatedMultimeter, id: 'moving', address: `tcp://127.0.0.1:${port}` };
+  const saved = (await server.ask('PUT', '/instruments/moving', { document: moving }))
+    .json as StoredDocument<KitInstrument>;
+  expect((await read('moving')).status).toBe(200);
+  expect(await open()).toBe(1);
+  const elsewhere = { ...moving, address: 'tcp://[::1]:1' };
+  await server.ask('PUT', '/instruments/moving', { revision: saved.revision, document: elsewhere });
+  for (let k = 0; k < 100 && (await open()) > 0; k += 1) await new Promise((done) => setTimeout(done, 20));
+  expect(await open()).toBe(0);
+  expect(message(await read('moving'))).toContain('Nothing answers at tcp://[::1]:1');
+});
+
+test('a network that is too large to be simulated beside the server is no reading', async () => {
+  const elements = Array.from({ length: 400 }, (_, k) => ({
+    id: `R${k}`,
+    kind: 'resistor' as const,
+    from: `N${k}`,
+    to: `N${k + 1}`,
+    resistance: 1,
+  }));
+  const { id } = (
+    await server.ask('POST', '/jobs', { document: { ...divider, setups: [], readings: [], network: { elements } } })
+  ).json as { id: string };
+  const answer = await read(simulatedMultimeter.id, {
+    jobId: id,
+    place: { quantity: 'dc-voltage', red: 'N0', black: 'N1' },
+  });
+  expect([answer.status, message(answer)]).toEqual([502, expect.stringContaining('More than 300 parts')]);
+});

@@ -29,8 +29,8 @@ export class JobArchives {
     const jobs: string[] = [];
     const breathe = slices();
     for (const id of ids) {
-      const job = await this.repositories.jobs.find(id);
-      if (job) jobs.push(JSON.stringify(job.document));
+      const job = await this.repositories.jobs.text(id);
+      if (job) jobs.push(job.text);
       await breathe();
     }
     return this.workers.asked.run('pack', jobs, archiveTimeoutMs);
@@ -45,9 +45,11 @@ export class JobArchives {
   async unpack(archive: Uint8Array): Promise<number> {
     const jobs = await this.workers.asked.run('unpack', archive, archiveTimeoutMs);
     if (!jobs.ok) throw new BadRequestException(jobs.fault);
-    await importedInParts(
-      this.repositories.database,
-      jobs.value.map((text) => ({ id: randomUUID(), text })),
+    const added = jobs.value.map((text) => ({ id: randomUUID(), text }));
+    await importedInParts(this.repositories.database, added);
+    this.repositories.jobs.noteChecked(
+      added.map(({ id }) => id),
+      1,
     );
     this.repositories.changes.announce({ kind: 'jobs', id: null, revision: null });
     return jobs.value.length;

@@ -97,8 +97,9 @@ export class JobSummaries implements OnApplicationBootstrap {
 
   /** Makes a line of a job as it is stored now. */
   async #read(id: string, lines: Map<string, StoredLine>): Promise<void> {
-    const job = await this.repositories.jobs.find(id);
-    if (job) lines.set(id, { revision: job.revision, head: headOf(job.document), figures: null });
+    const found = await this.repositories.jobs.text(id);
+    if (!found) return;
+    lines.set(id, { revision: found.revision, head: headOf(JSON.parse(found.text) as Job), figures: null });
   }
 
   #compute(id: string, lines: Map<string, StoredLine>): void {
@@ -110,12 +111,13 @@ export class JobSummaries implements OnApplicationBootstrap {
   }
 
   async #figuresOf(id: string, lines: Map<string, StoredLine>): Promise<void> {
-    const job = await this.repositories.jobs.find(id);
+    const job = await this.repositories.jobs.text(id);
     if (!job) return;
-    const figures = await this.#solved(JSON.stringify(job.document));
+    const figures = await this.#solved(job.text);
+    const present = lines.get(id);
     // A later edit has a line of its own, which the next list computes.
-    if (figures === null || lines.get(id)?.revision !== job.revision) return;
-    const line = { revision: job.revision, head: headOf(job.document), figures };
+    if (figures === null || present?.revision !== job.revision) return;
+    const line = { ...present, figures };
     lines.set(id, line);
     await this.#store(id, line);
   }

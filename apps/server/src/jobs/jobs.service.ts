@@ -56,10 +56,9 @@ export class JobsService {
 
   /** The drawing of a job's network in small, as SVG. */
   async picture(id: string, theme: PictureTheme): Promise<string> {
-    const found = await this.repositories.jobs.find(id);
+    const found = await this.repositories.jobs.text(id);
     if (!found) throw missing(this.repositories.jobs, id);
-    const job = JSON.stringify(found.document);
-    return this.workers.quick.run('picture', { job, theme }, pictureTimeoutMs);
+    return this.workers.quick.run('picture', { job: found.text, theme }, pictureTimeoutMs);
   }
 
   create(document: unknown): Promise<StoredDocument<Job>> {

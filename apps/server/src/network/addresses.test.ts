@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { hostname, networkInterfaces } from 'node:os';
 import { resolve } from 'node:path';
-import { hostsOf, isLoopback, listeningAt } from './addresses.ts';
+import { hostsOf, isLocalIPv6, isLoopback, listeningAt } from './addresses.ts';
 
 const cert = readFileSync(resolve('apps/server/src/test/loopback.cert.pem'));
 const tls = { cert };
@@ -61,3 +61,14 @@ test('with a certificate the names on it come first; one for any name is no addr
   expect(names).toContain('bench.example');
   expect(names.some((name) => name.includes('*'))).toBe(false);
 });
+
+test.each([
+  ['fe80::1', true],
+  ['fe80::1%eth0', true],
+  ['fd12:3456::7', true],
+  ['::1', true],
+  ['2001:db8::1', false],
+  ['::ffff:192.168.1.7', false],
+  ['192.168.1.7', false],
+  ['', false],
+])('%s is an IPv6 address of a network of this computer: %s', (address, is) => expect(isLocalIPv6(address)).toBe(is));

@@ -1,5 +1,6 @@
 import { execFile } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { request } from 'node:http';
 import { get, request as httpsRequest } from 'node:https';
 import { networkInterfaces } from 'node:os';
 import { resolve } from 'node:path';
@@ -261,4 +262,77 @@ test('a host that is not this computer’s is said in a sentence', async () => {
     ),
   );
   expect(said).toContain('HOST=203.0.113.9 is no address of this computer');
+});
+
+/** Signs in from an address of the loopback, with a cookie if one is given. */
+function signInFrom(localAddress: string, tried: string, cookie = ''): Promise<{ status: number; cookies: string[] }> {
+  const { hostname, port } = new URL(server.address);
+  return new Promise((done, failed) => {
+    const sent = request(
+      {
+        hostname,
+        port,
+        localAddress,
+        method: 'POST',
+        path: '/sign-in',
+        headers: { 'content-type': 'application/json', ...(cookie && { cookie }) },
+      },
+      (answer) => {
+        answer.resume();
+        done({ status: answer.statusCode!, cookies: answer.headers['set-cookie'] ?? [] });
+      },
+    );
+    sent.on('error', failed);
+    sent.end(JSON.stringify({ passphrase: tried }));
+  });
+}
+
+test('however often one address tries, others get in; a device that was in before gets in whatever strangers do', async () => {
+  server = await startServer(newFolder(), { env });
+  const known = await signInFrom('127.0.0.1', passphrase);
+  const mark = known.cookies.map((one) => one.split(';')[0]!).find((one) => one.startsWith('usual-drag-device'))!;
+  const tries = await Promise.all(Array.from({ length: 70 }, () => signInFrom('127.0.0.2', 'wrong')));
+  expect(tries.filter(({ status }) => status === 401)).toHaveLength(5);
+  expect((await signInFrom('127.0.0.3', passphrase)).status).toBe(204);
+  // Strangers at many addresses use up what all may try together.
+  for (let k = 10; k < 22; k += 1)
+    await Promise.all(Array.from({ length: 5 }, () => signInFrom(`127.0.0.${k}`, 'wrong')));
+  expect((await signInFrom('127.0.0.30', passphrase)).status).toBe(429);
+  expect((await signInFrom('127.0.0.2', passphrase, mark)).status).toBe(204);
+  // A mark that was made up is none.
+  expect((await signInFrom('127.0.0.2', passphrase, `${mark}x`)).status).toBe(429);
+  expect(server.output()).toMatch(
+    /warning \S+ POST \/sign-in Too many wrong tries of the passphrase from 127\.0\.0\.2/,
+  );
+});
+
+test('a device that signs out is out, over a restart too, and hears no more; others stay', async () => {
+  const folder = newFolder();
+  server = await startServer(folder, { env });
+  const [bench, phone] = [cookieOf(await signIn(server)), cookieOf(await signIn(server))];
+  const events = await fetch(`${server.address}/api/events`, { headers: { cookie: phone } });
+  const out = await fetch(`${server.address}/sign-out`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', cookie: phone },
+  });
+  expect([out.status, out.headers.get('clear-site-data')]).toEqual([204, '"cache"']);
+  expect(await events.text()).toContain('event: alive');
+  const statuses = () =>
+    Promise.all([bench, phone].map(async (cookie) => (await server.ask('GET', '/jobs', undefined, { cookie })).status));
+  expect(await statuses()).toEqual([200, 401]);
+  await server.stop();
+  server = await startServer(folder, { env });
+  expect(await statuses()).toEqual([200, 401]);
+});
+
+test('a form that is too long is answered with the form', async () => {
+  server = await startServer(newFolder(), { env });
+  const answer = await signIn(server, 'x'.repeat(5000));
+  expect([answer.status, answer.headers.get('content-type')]).toEqual([413, expect.stringContaining('text/html')]);
+  expect(await answer.text()).toContain('too long for a passphrase');
+});
+
+test('a passphrase that can be guessed is refused at the start', async () => {
+  server = await startServer(newFolder());
+  await expect(startServer(newFolder(), { env: { USUAL_DRAG_PASSPHRASE: 'a' } })).rejects.toThrow('at least 12');
 });

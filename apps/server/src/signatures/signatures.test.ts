@@ -1,5 +1,7 @@
-import type { KeptSignature, SignedJob } from '@usual-drag/contract';
+import { join } from 'node:path';
+import type { DamagedDocument, KeptSignature, SignedJob } from '@usual-drag/contract';
 import { documentHash, floatLevelDivider, builtInKit, instrumentForJob, makeReport, type Job } from '@usual-drag/core';
+import { connect } from '../database/database.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 
 interface Stored {
@@ -141,4 +143,60 @@ test('what was signed of a job goes when the job is deleted for good, and not be
   expect((await sign(job)).status).toBe(404);
   await server.ask('DELETE', `/archived/jobs/${job.id}`);
   expect(await listed(job)).toEqual([]);
+});
+
+test.each([
+  ['invisible', '\u200b\u200b'],
+  ['a filler letter', '\u3164'],
+  ['only marks', '…'],
+  ['with a line break', 'J.\nMarsh'],
+  ['written backwards', '\u202eJ. Marsh'],
+])('a name that is %s is refused', async (_, by) => {
+  const refused = await sign(await create(), { by });
+  expect([refused.status, refused.text]).toEqual([400, expect.stringContaining('a name that can be read')]);
+});
+
+test('nothing ticked and no section is no signature', async () => {
+  const refused = await sign(await create(), { sections: [], restored: [] });
+  expect([refused.status, refused.text]).toEqual([400, expect.stringContaining('nothing would be signed')]);
+});
+
+test('the notes on an instrument are in the signature whatever its id is', async () => {
+  const id = '__proto__';
+  expect((await server.ask('PUT', `/instruments/${id}`, { document: { id, assetTag: 'SL-9' } })).status).toBe(200);
+  const job = await create({ ...divider, instruments: [...divider.instruments!, { id }] });
+  expect((await sign(job)).text).toContain('"__proto__":{"assetTag":"SL-9"}');
+});
+
+test('a signature that was changed in the database is set aside: it hides no other, and is named', async () => {
+  const own = newFolder();
+  const before = await startServer(own);
+  const made = (await before.ask('POST', '/jobs', { document: divider })).json as Stored;
+  const signers = ['A. Reed', 'B. Sims', 'C. Tate', 'D. Usher', 'E. Vane', 'F. Wills'];
+  for (const by of signers)
+    expect((await before.ask('POST', `/jobs/${made.id}/signatures`, body(made, { by }))).status).toBe(201);
+  await before.stop();
+  const client = connect(join(own, 'usual-drag.sqlite'));
+  for (const [entry, set] of [
+    [1, "signed_by = 'X. Other'"],
+    [2, "signed_at = '2026-01-01T00:00:00.000Z'"],
+    [3, "restored = '[]'"],
+    [4, "kit = 'no JSON'"],
+    [5, "document = replace(document, 'R1', 'R7')"],
+  ] as const)
+    await client.execute(`update signatures set ${set} where entry = ${entry}`);
+  client.close();
+  const after = await startServer(own);
+  const list = (await after.ask('GET', `/jobs/${made.id}/signatures`)).json as KeptSignature[];
+  // That the job in it is another is found when it is opened.
+  expect(list.map(({ by }) => by)).toEqual(['F. Wills', 'E. Vane']);
+  for (const entry of [1, 2, 3, 4, 5]) {
+    const opened = await after.ask('GET', `/jobs/${made.id}/signatures/${entry}`);
+    expect([entry, opened.status]).toEqual([entry, 422]);
+    expect((await after.ask('GET', `/damaged/signatures/${entry}`)).text).toContain('"seal"');
+  }
+  expect((await after.ask('GET', `/jobs/${made.id}/signatures/6`)).status).toBe(200);
+  const damaged = (await after.ask('GET', '/damaged')).json as DamagedDocument[];
+  expect(damaged.map(({ kind, id }) => `${kind}/${id}`)).toEqual([1, 2, 3, 4, 5].map((entry) => `signatures/${entry}`));
+  await after.stop();
 });
