@@ -2,7 +2,7 @@ import { solveUnloaded, type Unloaded, type VoltmeterPlacement } from '../loadin
 import type { Element } from '../network/index.ts';
 import { formatQuantity } from '../quantity/index.ts';
 import type { Hypothesis } from './fault.ts';
-import type { WrongConnection } from './handling.ts';
+import type { WrongConnection } from './connect-wrongly.ts';
 import { withFault } from './with-fault.ts';
 
 /** One of the classic readings of a voltmeter that mislead, at its place in a network. */

@@ -2,7 +2,7 @@ import type { Instrument, Range } from '../instrument/index.ts';
 import type { Caution, Meter } from '../loading/index.ts';
 import { parseEnd } from '../network/index.ts';
 import { formatQuantity } from '../quantity/index.ts';
-import type { Probe, WrongConnection } from './handling.ts';
+import type { Probe, WrongConnection } from './connect-wrongly.ts';
 
 /** What is told of a wrong connection. */
 export interface Told {

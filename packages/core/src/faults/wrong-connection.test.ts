@@ -1,7 +1,7 @@
 import type { Instrument } from '../instrument/index.ts';
 import { read } from '../test/read-line.ts';
 import type { AmmeterPlacement, Meter } from '../loading/index.ts';
-import { wrongConnectionsOf, type WrongConnection } from './handling.ts';
+import { wrongConnectionsOf, type WrongConnection } from './connect-wrongly.ts';
 import { solveWrongConnection } from './wrong-connection.ts';
 import { solveSetup, solveUnloaded, startingJack, supplyDisplays } from '../loading/index.ts';
 

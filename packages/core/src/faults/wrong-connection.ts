@@ -12,7 +12,7 @@ import {
   type SetupValues,
   type Unloaded,
 } from '../loading/index.ts';
-import { handledAs, probeId, type WrongConnection } from './handling.ts';
+import { handledAs, probeId, type WrongConnection } from './connect-wrongly.ts';
 import { wordsFor } from './wrong-connection-words.ts';
 
 /** What a wrongly handled meter does to the circuit and shows, and the way out. */

@@ -1,5 +1,5 @@
 import { problemKinds, type Level, type ProblemKind } from './problem.ts';
-import type { Slip } from './slip.ts';
+import type { Slip } from './mistake.ts';
 
 /** What came of one problem, or of one fault hunt. */
 export interface Attempt {

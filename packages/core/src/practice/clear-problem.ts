@@ -1,8 +1,8 @@
 import { prefixByExponent } from '../quantity/index.ts';
 import { answerTo } from './answer.ts';
 import type { Problem } from './problem.ts';
-import { networkSlips } from './network-slips.ts';
-import { slipsFor } from './slips.ts';
+import { networkSlips } from './network-mistakes.ts';
+import { slipsFor } from './mistakes.ts';
 
 /** Shares that two slips must be apart, and a slip from the right answer, to be told from each other. */
 const apart = { slips: 0.0025, right: 0.01 };

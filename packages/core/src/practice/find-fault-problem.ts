@@ -8,7 +8,7 @@ import { draftCircuit, type Drafted } from './circuit-problems.ts';
 import type { Draw } from './draw.ts';
 import { drawFault } from './hidden-fault.ts';
 import type { Level } from './problem.ts';
-import { readSharply } from './read-sharply.ts';
+import { readSharply } from './read-on-lowest-range.ts';
 import { simulatedBench, type BenchPlace, type SimulatedBench } from './simulated-bench.ts';
 
 const handheld = instrumentForJob(builtInKit.find(({ id }) => id === 'digital-2000')!);

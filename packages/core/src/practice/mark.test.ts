@@ -4,7 +4,7 @@ import type { Design } from '../workshop/index.ts';
 import { read } from '../test/read-line.ts';
 import { markAnswer } from './mark.ts';
 import type { Ask, AskedFor, Problem } from './problem.ts';
-import type { Slip } from './slip.ts';
+import type { Slip } from './mistake.ts';
 
 const needle: Instrument = {
   id: 'needle',

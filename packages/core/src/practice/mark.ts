@@ -3,8 +3,8 @@ import { formatPercent, formatQuantity, type Unit } from '../quantity/index.ts';
 import { answerTo } from './answer.ts';
 import type { Answer, Ask, Problem } from './problem.ts';
 import { readAnswer, type TypedAnswer } from './read-answer.ts';
-import { slipSentences, type Slip, type SlipValue } from './slip.ts';
-import { slipsFor } from './slips.ts';
+import { slipSentences, type Slip, type SlipValue } from './mistake.ts';
+import { slipsFor } from './mistakes.ts';
 
 /** What came of one answer. */
 export interface AnswerMark {

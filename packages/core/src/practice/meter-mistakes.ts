@@ -2,9 +2,9 @@ import { findRange, rangesOf } from '../instrument/index.ts';
 import type { Job } from '../job/index.ts';
 import { solveSetup, solveUnloaded, type Meter } from '../loading/index.ts';
 import { parseEnd, type Element, type Network } from '../network/index.ts';
-import type { SlipsIn } from './network-slips.ts';
+import type { SlipsIn } from './network-mistakes.ts';
 import type { AskedOfMeter } from './problem.ts';
-import type { SlipValue } from './slip.ts';
+import type { SlipValue } from './mistake.ts';
 import { reckon, twoDigits } from './twist.ts';
 import { groupsOf, treeOfNetwork, treeSeenFrom, type GroupTree, type Tree } from './worked-tree.ts';
 

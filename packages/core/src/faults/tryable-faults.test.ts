@@ -2,7 +2,7 @@ import { solveUnloaded, type VoltmeterPlacement } from '../loading/index.ts';
 import { read } from '../test/read-line.ts';
 import { faultSentence } from './fault-words.ts';
 import { misleadingReadings } from './misleading-readings.ts';
-import { faultsOnPurpose } from './on-purpose.ts';
+import { faultsOnPurpose } from './tryable-faults.ts';
 import { possibleFaults } from './possible-faults.ts';
 import { withFault } from './with-fault.ts';
 

@@ -1,7 +1,7 @@
 import { toNumber } from '../solver/index.ts';
 import { movementOf, type Design } from '../workshop/index.ts';
 import { sectionOf } from './answer.ts';
-import type { SlipValue } from './slip.ts';
+import type { SlipValue } from './mistake.ts';
 import { twoDigits } from './twist.ts';
 
 /** What every slip in designing a shunt or a multiplier would have given for the section that a range adds. */

@@ -1,4 +1,4 @@
-import type { SlipValue } from './slip.ts';
+import type { SlipValue } from './mistake.ts';
 import { reckon, type Reckoned, type Twist, type TwistKind } from './twist.ts';
 import { groupsOf, type GroupTree, type Tree } from './worked-tree.ts';
 

@@ -1,9 +1,9 @@
 import type { Job } from '../job/index.ts';
-import { designSlips } from './design-slips.ts';
-import { meterSlips } from './meter-slips.ts';
-import { networkSlipsAndRounding, type SlipsIn } from './network-slips.ts';
+import { designSlips } from './design-mistakes.ts';
+import { meterSlips } from './meter-mistakes.ts';
+import { networkSlipsAndRounding, type SlipsIn } from './network-mistakes.ts';
 import type { Ask, AskedOfPart, Problem } from './problem.ts';
-import type { SlipValue } from './slip.ts';
+import type { SlipValue } from './mistake.ts';
 import { reckon } from './twist.ts';
 import { treeOfNetwork } from './worked-tree.ts';
 
