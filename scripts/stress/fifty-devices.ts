@@ -30,8 +30,8 @@ export async function fiftyDevices(rounds: number): Promise<Finding> {
     for (let round = 0; round < rounds; round += 1) {
       // One to three readings before the line is there again.
       for (let k = 0; k <= (seed + round) % 3; k += 1) technician.takeReading();
-      const patience = (seed * 7 + round * 3) % 5 === 0 ? 1 + ((seed + round) % 12) : undefined;
-      for (let given = patience; (await technician.save(given)) === null; given = undefined) {
+      const timeoutMs = (seed * 7 + round * 3) % 5 === 0 ? 1 + ((seed + round) % 12) : undefined;
+      for (let given = timeoutMs; (await technician.save(given)) === null; given = undefined) {
         lostAnswers += 1;
         await new Promise((later) => setTimeout(later, 20));
       }

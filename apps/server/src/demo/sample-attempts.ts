@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { KeptAttempt } from '@usual-drag/contract';
-import type { Attempt, Slip } from '@usual-drag/core';
+import type { Attempt, Mistake } from '@usual-drag/core';
 
 /** What two learners of the lift station's workshop practised: kind, level, right or which slip, hints, seconds. */
 const practised: Readonly<
-  Record<string, readonly (readonly [Attempt['kind'], Attempt['level'], true | Slip | null, number, number])[]>
+  Record<string, readonly (readonly [Attempt['kind'], Attempt['level'], true | Mistake | null, number, number])[]>
 > = {
   'A. Reed': [
     ['equivalent', 1, 'reciprocal-not-inverted', 1, 96],

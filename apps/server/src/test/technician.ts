@@ -63,13 +63,13 @@ export class Technician {
   /**
    * Saves what was read.
    *
-   * @param patience  ms until the answer is given up, as in a dead spot; the server may have got it all the same
+   * @param timeoutMs  ms until the answer is given up, as in a dead spot; the server may have got it all the same
    * @returns ms until the answer; null where there was none, and the same is to be saved again
    */
-  async save(patience?: number): Promise<number | null> {
+  async save(timeoutMs?: number): Promise<number | null> {
     const begun = performance.now();
     const { revision, document } = this.job;
-    const answer = await this.#ask('PUT', { revision, document }, patience);
+    const answer = await this.#ask('PUT', { revision, document }, timeoutMs);
     if (!answer) return null;
     this.isUnsaved = false;
     this.#take(answer);
@@ -82,9 +82,9 @@ export class Technician {
     this.left.abort();
   }
 
-  async #ask(method: 'GET' | 'PUT', body?: object, patience?: number): Promise<StoredDocument<Job> | null> {
+  async #ask(method: 'GET' | 'PUT', body?: object, timeoutMs?: number): Promise<StoredDocument<Job> | null> {
     try {
-      const { status, text } = await this.#send(method, body && JSON.stringify(body), patience);
+      const { status, text } = await this.#send(method, body && JSON.stringify(body), timeoutMs);
       if (status === 200) return JSON.parse(text) as StoredDocument<Job>;
       this.faults += 1;
     } catch {
@@ -94,10 +94,10 @@ export class Technician {
   }
 
   /** Node's own requests: they take the least time beside what is measured. */
-  #send(method: 'GET' | 'PUT', body = '', patience?: number): Promise<{ status: number; text: string }> {
+  #send(method: 'GET' | 'PUT', body = '', timeoutMs?: number): Promise<{ status: number; text: string }> {
     return new Promise((done, failed) => {
       const headers = { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) };
-      const signal = patience === undefined ? undefined : AbortSignal.timeout(patience);
+      const signal = timeoutMs === undefined ? undefined : AbortSignal.timeout(timeoutMs);
       const sent = request(
         `${this.address}/api/jobs/${this.jobId}`,
         { method, headers, agent: lines, ...(signal && { signal }) },

@@ -1,7 +1,7 @@
 import type { DocumentChange } from '@usual-drag/contract';
 
 /** ms until one asks again where the server has turned away, as it does while nobody is signed in. */
-const patience = 5000;
+const retryDelayMs = 5000;
 /** ms without a sign of life, of which the server gives one every twenty seconds, after which the line counts as gone. */
 const silence = 45_000;
 
@@ -41,7 +41,7 @@ export function listen(
       // It tries again by itself where the line has gone, and gives up where it was answered otherwise.
       if (opened.readyState !== EventSource.CLOSED) return;
       onTurnedAway();
-      setTimeout(() => opened === source && open(), patience);
+      setTimeout(() => opened === source && open(), retryDelayMs);
     });
   };
   document.addEventListener('visibilitychange', open);

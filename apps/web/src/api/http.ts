@@ -23,12 +23,12 @@ export class Unreachable extends Error {}
 /**
  * Asks the server.
  *
- * @param patience  ms until the answer is given up
+ * @param timeoutMs  ms until the answer is given up
  * @throws Refused or Failed with the server's words, Unreachable where there is no answer
  */
-export async function ask<T>(method: string, path: string, body?: unknown, patience?: number): Promise<T> {
+export async function ask<T>(method: string, path: string, body?: unknown, timeoutMs?: number): Promise<T> {
   const json = body === undefined ? undefined : JSON.stringify(body);
-  return answerTo(method, path, 'application/json', json, AbortSignal.timeout(patience ?? longest(json?.length ?? 0)));
+  return answerTo(method, path, 'application/json', json, AbortSignal.timeout(timeoutMs ?? longest(json?.length ?? 0)));
 }
 
 /** The same with a body that is no JSON. */

@@ -11,8 +11,8 @@ interface Asked {
 }
 
 /** ms: the server gives a slow instrument up before, and says why. */
-const patience = 60_000;
+const timeoutMs = 60_000;
 
 /** Takes a reading from an instrument that has an address in the kit. */
 export const readInstrument = (id: string, asked: Asked) =>
-  ask<InstrumentReading>('POST', `/instruments/${encodeURIComponent(id)}/read`, asked, patience);
+  ask<InstrumentReading>('POST', `/instruments/${encodeURIComponent(id)}/read`, asked, timeoutMs);

@@ -22,25 +22,25 @@ const told = new Map<string, number>();
 export function followChanges(onAgain: () => void): void {
   const askForAll = (): void => {
     onAgain();
-    for (const key in useDocuments.getState().open) again(key);
+    for (const key in useDocuments.getState().open) refetch(key);
     for (const kind of ['instruments', 'meter-projects'] as const)
-      if (queries.getQueryData(listQuery(kind).queryKey)) again(kind);
+      if (queries.getQueryData(listQuery(kind).queryKey)) refetch(kind);
   };
   // Asked outright, it says why.
   listen(hear, askForAll, () => void queries.fetchQuery({ ...devicesQuery, staleTime: 0 }).catch(() => undefined));
   // What was heard while an edit was under way is asked for once that is saved.
   useDocuments.subscribe(({ open }, { open: before }) => {
-    for (const key in open) if (open[key] !== before[key] && isBehind(key)) again(key);
+    for (const key in open) if (open[key] !== before[key] && isBehind(key)) refetch(key);
   });
 }
 
 function hear({ kind, id, revision }: DocumentChange): void {
-  if (kind === 'jobs') again('jobs');
-  else if (queries.getQueryData(listQuery(kind).queryKey) && (id === null || !isOwn(kind, id, revision))) again(kind);
+  if (kind === 'jobs') refetch('jobs');
+  else if (queries.getQueryData(listQuery(kind).queryKey) && (id === null || !isOwn(kind, id, revision))) refetch(kind);
   if (kind === 'jobs' && id !== null && revision !== null) {
     const key = documentKey(kind, id);
     told.set(key, Math.max(revision, told.get(key) ?? 0));
-    if (isBehind(key)) again(key);
+    if (isBehind(key)) refetch(key);
   }
 }
 
@@ -58,7 +58,7 @@ function isBehind(key: string): boolean {
 const waiting = new Map<string, 'under way' | 'asked again'>();
 
 /** Asks the server for a document or a list, one at a time; once more where it was to be asked meanwhile. */
-function again(what: string): void {
+function refetch(what: string): void {
   if (waiting.has(what)) return void waiting.set(what, 'asked again');
   waiting.set(what, 'under way');
   const asked = ask(what).then(
@@ -69,7 +69,7 @@ function again(what: string): void {
   void Promise.all([asked, new Promise((later) => setTimeout(later, pause))]).then(([isAnswered]) => {
     const isLeft = waiting.get(what) === 'asked again' || isBehind(what);
     waiting.delete(what);
-    if (isAnswered && isLeft) again(what);
+    if (isAnswered && isLeft) refetch(what);
   });
 }
 

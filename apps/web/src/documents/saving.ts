@@ -8,7 +8,7 @@ import { dropDraft, holdWindow, keepDraft, takeOverDrafts } from './drafts.ts';
 /** ms from an edit until it is sent: the letters of a word go together. */
 const pause = 250;
 /** ms between two tries. */
-const patience = { unreachable: 2000, failed: 5000 } as const;
+const retryDelayMs = { unreachable: 2000, failed: 5000 } as const;
 
 const timers = new Map<string, ReturnType<typeof setTimeout>>();
 /** Documents whose draft the browser has no room for: the window must stay open until they are saved. */
@@ -79,7 +79,7 @@ function schedule(
   if (saving.kind === 'unsaved' && (before?.saving.kind !== 'unsaved' || before.document !== document))
     sendAfter(key, pause);
   else if ((saving.kind === 'unreachable' || saving.kind === 'failed') && before?.saving.kind !== saving.kind)
-    sendAfter(key, patience[saving.kind]);
+    sendAfter(key, retryDelayMs[saving.kind]);
   if (aside && before?.aside !== aside) void sendAside(key);
 }
 
@@ -122,6 +122,6 @@ async function sendAside(key: string): Promise<void> {
   } catch (error) {
     // Refused once, it would be again: it can still be undone to, and is on the screen of nobody else.
     if (error instanceof Refused) dispatch(kind, id, { type: 'setAside' });
-    else setTimeout(() => void sendAside(key), patience[error instanceof Unreachable ? 'unreachable' : 'failed']);
+    else setTimeout(() => void sendAside(key), retryDelayMs[error instanceof Unreachable ? 'unreachable' : 'failed']);
   }
 }

@@ -4,7 +4,7 @@ import {
   isTheFault,
   nodesOf,
   readingCosts,
-  readSharply,
+  readOnLowestRange,
   solveUnloaded,
   unitOf,
   type BenchPlace,
@@ -43,7 +43,7 @@ export function HuntBench({ hunt }: { readonly hunt: FaultHunt }) {
     return formatQuantity(value, unit, { digits: 3 });
   };
   const read = (spot: BenchPlace): void => {
-    const found = readSharply(hunt.bench, spot);
+    const found = readOnLowestRange(hunt.bench, spot);
     if (found) setTaken([...taken, found]);
   };
   const name = (fault: Hypothesis): void => {

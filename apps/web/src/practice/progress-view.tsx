@@ -1,5 +1,5 @@
 import type { KeptAttempt } from '@usual-drag/contract';
-import { progressOf, slipSentences } from '@usual-drag/core';
+import { progressOf, mistakeSentences } from '@usual-drag/core';
 import { useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
 import { csvText } from '../ui/csv.ts';
@@ -82,7 +82,7 @@ export function ProgressView() {
               String(tried),
               String(right),
               `${Math.round(lately * 100)} %`,
-              slips[0] ? `${slipSentences[slips[0].slip].split(/[.:;]/)[0]} (${slips[0].times})` : '–',
+              slips[0] ? `${mistakeSentences[slips[0].slip].split(/[.:;]/)[0]} (${slips[0].times})` : '–',
             ],
           }))}
         />

@@ -6,7 +6,7 @@ type Load<T> = () => Promise<T>;
 const parts: Load<unknown>[] = [];
 
 /** ms between two tries while the server does not answer. */
-const patience = 2000;
+const retryDelayMs = 2000;
 
 /**
  * A component that is not in the first load: it comes when it is first drawn, or when there is time for it (`fetchAhead`). While the
@@ -33,7 +33,7 @@ export function codeLater<T>(load: Load<T>): Load<T> {
       try {
         return await load();
       } catch {
-        await new Promise((again) => setTimeout(again, patience));
+        await new Promise((again) => setTimeout(again, retryDelayMs));
       }
     }
   };

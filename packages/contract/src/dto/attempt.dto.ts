@@ -1,4 +1,4 @@
-import { levels, problemKinds, slips, type Attempt, type Level, type Slip } from '@usual-drag/core';
+import { levels, problemKinds, slips, type Attempt, type Level, type Mistake } from '@usual-drag/core';
 import { IsBoolean, IsIn, IsInt, IsNumber, IsString, Length, Max, Min } from 'class-validator';
 import { most } from '../limits.ts';
 import { Absent, Describes } from './decorators.ts';
@@ -6,7 +6,7 @@ import { Absent, Describes } from './decorators.ts';
 const kinds = [...problemKinds, 'fault-hunt'] as const satisfies Attempt['kind'][];
 
 /** What came of a problem, to be kept. */
-@Describes<Omit<Attempt, 'slip'> & { slip?: Slip | null; id: string }>()
+@Describes<Omit<Attempt, 'slip'> & { slip?: Mistake | null; id: string }>()
 export class KeepAttemptDto {
   /** Made by the page: the same one again is the same attempt. */
   @IsString({ message: 'must be text' })
@@ -33,7 +33,7 @@ export class KeepAttemptDto {
 
   @Absent()
   @IsIn(slips, { message: `must be one of ${slips.join(', ')}` })
-  slip?: Slip | null;
+  slip?: Mistake | null;
 
   @IsInt({ message: 'must be a whole number' })
   @Min(0, { message: 'must not be below zero' })

@@ -12,7 +12,7 @@ import { misfitOf, type Prediction } from './prediction.ts';
  * Every fault of a circuit whose loads are not ohmic: no change of one part then follows from the sound circuit, so each
  * hypothesis is solved for by itself, reading by reading.
  */
-export function faultsAnew(bench: Bench, observed: readonly Observed[]): Prediction[] {
+export function faultsByResolving(bench: Bench, observed: readonly Observed[]): Prediction[] {
   const predict = (hypothesis: Hypothesis, fitted = 0): Prediction | null => {
     const changed = withFault(bench, hypothesis);
     const told = observed.map((one) =>

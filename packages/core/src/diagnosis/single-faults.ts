@@ -3,7 +3,7 @@ import { isLinear, type Unloaded } from '../loading/index.ts';
 import { circuitFaults } from './circuit-faults.ts';
 import { differenceFrom, separation } from './comparing.ts';
 import { elsewhereIn } from './elsewhere.ts';
-import { faultsAnew } from './faults-anew.ts';
+import { faultsByResolving } from './faults-anew.ts';
 import type { Observed } from './observed.ts';
 import { largestMisfit, misfitOf, rankOf, type Prediction } from './prediction.ts';
 import { readingFaults } from './reading-faults.ts';
@@ -38,7 +38,7 @@ export function singleFaults(
 
 /** What every fault of the circuit predicts: from the sound circuit's responses, or where a load has a curve each solved anew. */
 export const faultsOfCircuit = (bench: Bench, unloaded: Unloaded, observed: readonly Observed[]): Prediction[] =>
-  isLinear(unloaded) ? circuitFaults(bench.network, bench.instruments, observed) : faultsAnew(bench, observed);
+  isLinear(unloaded) ? circuitFaults(bench.network, bench.instruments, observed) : faultsByResolving(bench, observed);
 
 /** A fault of one reading leaves the others unchanged: if these alone differ too much, none of its faults can explain all. */
 function ofReadings(

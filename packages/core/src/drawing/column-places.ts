@@ -54,7 +54,7 @@ export function columnPlaces(
 /** px that a label which does not fit any more gets beyond what it needs, so that the next digit moves nothing. */
 const headroom = 12;
 /** px that steady columns may take more than fresh ones. */
-const patience = 4 * headroom;
+const extraWidth = 4 * headroom;
 
 /** The places of before, moved to the right where they must be; null where the columns are others or have become too loose. */
 function steadyPlaces(
@@ -78,7 +78,7 @@ function steadyPlaces(
     const least = places[index - 1]! + pitch;
     places.push(stood >= least ? stood : least + (crowded ? headroom : 0));
   }
-  return places.at(-1)! <= fresh.at(-1)! + patience ? places : null;
+  return places.at(-1)! <= fresh.at(-1)! + extraWidth ? places : null;
 }
 
 /** For each column the px of the widest letter of a rail that begins there, 0 where none does. */

@@ -17,13 +17,13 @@ export function arrangeColumns(network: Network, rails: readonly string[], previ
   if (previous.length === 0) return freshColumns(network, spans, rails.length);
   const steady = steadyColumns(network, spans, rails.length, previous);
   const steadyCost = cost(steady);
-  if (steadyCost < (patience + 1) * costOfCrossing) return steady;
+  if (steadyCost < (extraCrossings + 1) * costOfCrossing) return steady;
   const fresh = freshColumns(network, spans, rails.length);
-  return steadyCost <= cost(fresh) + patience * costOfCrossing ? steady : fresh;
+  return steadyCost <= cost(fresh) + extraCrossings * costOfCrossing ? steady : fresh;
 }
 
 /** Crossings that a steady drawing may have more than the best one. */
-const patience = 2;
+const extraCrossings = 2;
 
 function freshColumns(network: Network, spans: ReadonlyMap<string, Span>, rails: number): Column[] {
   const { columns, fixed } = sourceFirst(network, stack(network, spans, rails, []));

@@ -13,7 +13,7 @@ export interface LinePoint {
 
 /** What a line says, before its points are nodes. */
 export type LineTree =
-  | { readonly kind: 'part'; readonly part: LinePart; readonly withParameter: boolean }
+  | { readonly kind: 'part'; readonly part: LinePart; readonly reversed: boolean }
   | { readonly kind: 'chain'; readonly items: readonly (LineTree | LinePoint)[] }
   | { readonly kind: 'side-by-side'; readonly branches: readonly LineTree[] };
 
@@ -134,14 +134,14 @@ class Reader {
       this.at += 1;
       return inside;
     }
-    const withParameter = here.kind === '~';
-    if (withParameter) this.at += 1;
+    const reversed = here.kind === '~';
+    if (reversed) this.at += 1;
     if (this.here().kind !== 'word')
       this.stop(this.here(), 'Expected a part here, such as R1 4k7, or ( to open a group.');
     const read = readPart(this.tokens, this.at, this.known);
     if ('message' in read) throw new Stop(read);
     this.at = read.end;
-    return { kind: 'part', part: read.part, withParameter };
+    return { kind: 'part', part: read.part, reversed };
   }
 
   private point(): LinePoint {

@@ -45,18 +45,18 @@ export function readLine(
     else for (const side of [0, 1] as const) if (!points.isNamed(ends[side])) points.join(ends[side], terminals[side]);
     // Named at once, so that a later branch can speak of a point by the letter that it got by itself.
     points.nameRest(
-      placed.slice(first).map(({ top, bottom, withParameter }, index) => ({
+      placed.slice(first).map(({ top, bottom, reversed }, index) => ({
         id: ids[first + index]!,
-        from: withParameter ? bottom : top,
-        to: withParameter ? top : bottom,
+        from: reversed ? bottom : top,
+        to: reversed ? top : bottom,
       })),
       terminals[1],
     );
   }
   const names = (point: number): string => points.nameOf(point);
   const elements: Element[] = [];
-  for (const [index, { part, top, bottom, withParameter }] of placed.entries()) {
-    const [from, to] = withParameter ? [bottom, top] : [top, bottom];
+  for (const [index, { part, top, bottom, reversed }] of placed.entries()) {
+    const [from, to] = reversed ? [bottom, top] : [top, bottom];
     const own = known?.elements.find((element) => element.id === ids[index] && element.kind === part.kind);
     const element = elementOf(part, ids[index]!, names(from), names(to), own);
     if (typeof element === 'string') return fail({ message: element, at: part.at, length: part.length });
@@ -101,7 +101,7 @@ const partEnd = /[^+|();:@~]*/y;
 
 interface Placed {
   readonly part: LinePart;
-  readonly withParameter: boolean;
+  readonly reversed: boolean;
   readonly top: number;
   readonly bottom: number;
 }
@@ -122,7 +122,7 @@ function partsOf(statements: readonly LineTree[]): LinePart[] {
 function place(tree: LineTree, top: number, bottom: number, points: Points, placed: Placed[]): LineFault | null {
   switch (tree.kind) {
     case 'part':
-      placed.push({ part: tree.part, withParameter: tree.withParameter, top, bottom });
+      placed.push({ part: tree.part, reversed: tree.reversed, top, bottom });
       return null;
     case 'side-by-side':
       for (const branch of tree.branches) {

@@ -2,7 +2,7 @@ import type { Element } from './element.ts';
 
 /** Parts in series and in parallel, read from one end to the other. */
 export type Strand =
-  | { readonly kind: 'part'; readonly element: Element; readonly withParameter: boolean }
+  | { readonly kind: 'part'; readonly element: Element; readonly reversed: boolean }
   | { readonly kind: 'series'; readonly items: readonly Strand[]; readonly between: readonly string[] }
   | { readonly kind: 'parallel'; readonly items: readonly Strand[] };
 
@@ -23,7 +23,7 @@ export function strandsOf(elements: readonly Element[], kept: ReadonlySet<string
   let strands: PlacedStrand[] = elements.map((element) => ({
     from: element.from,
     to: element.to,
-    strand: { kind: 'part', element, withParameter: false },
+    strand: { kind: 'part', element, reversed: false },
   }));
   for (let before = Infinity; strands.length < before;) {
     before = strands.length;
@@ -36,7 +36,7 @@ export function strandsOf(elements: readonly Element[], kept: ReadonlySet<string
 function turn(strand: Strand): Strand {
   switch (strand.kind) {
     case 'part':
-      return { ...strand, withParameter: !strand.withParameter };
+      return { ...strand, reversed: !strand.reversed };
     case 'series':
       return { kind: 'series', items: strand.items.map(turn).reverse(), between: [...strand.between].reverse() };
     case 'parallel':

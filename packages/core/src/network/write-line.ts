@@ -32,7 +32,7 @@ function compose(network: Network, brief: boolean, named: boolean): string {
   const write = (strand: Strand, inside: boolean): string => {
     switch (strand.kind) {
       case 'part':
-        return `${strand.withParameter ? '~' : ''}${writePart(strand.element, brief)}`;
+        return `${strand.reversed ? '~' : ''}${writePart(strand.element, brief)}`;
       case 'series': {
         const text = strand.items
           .map((item, index) => (index === 0 ? '' : joint(strand.between[index - 1]!)) + write(item, true))

@@ -1,5 +1,5 @@
 import { problemKinds, type Level, type ProblemKind } from './problem.ts';
-import type { Slip } from './mistake.ts';
+import type { Mistake } from './mistake.ts';
 
 /** What came of one problem, or of one fault hunt. */
 export interface Attempt {
@@ -11,7 +11,7 @@ export interface Attempt {
   /** All of its questions at the first try. */
   readonly right: boolean;
   /** The slip behind the first wrong answer; null where there was none, or none was recognised. */
-  readonly slip: Slip | null;
+  readonly slip: Mistake | null;
   /** Hints taken. */
   readonly hints: number;
   readonly seconds: number;
@@ -25,7 +25,7 @@ export interface KindProgress {
   readonly right: number;
   /** Of the last ones, share right without a hint. */
   readonly lately: number;
-  readonly slips: readonly { readonly slip: Slip; readonly times: number }[];
+  readonly slips: readonly { readonly slip: Mistake; readonly times: number }[];
 }
 
 /** How many of the last attempts count for what goes well now. */
@@ -40,7 +40,7 @@ export function progressOf(attempts: readonly Attempt[]): readonly KindProgress[
     const own = attempts.filter((one) => one.kind === kind);
     if (own.length === 0) return [];
     const last = own.slice(-latest);
-    const times = new Map<Slip, number>();
+    const times = new Map<Mistake, number>();
     for (const { slip } of own) if (slip) times.set(slip, (times.get(slip) ?? 0) + 1);
     return [
       {

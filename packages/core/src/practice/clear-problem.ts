@@ -1,8 +1,8 @@
 import { prefixByExponent } from '../quantity/index.ts';
 import { answerTo } from './answer.ts';
 import type { Problem } from './problem.ts';
-import { networkSlips } from './network-mistakes.ts';
-import { slipsFor } from './mistakes.ts';
+import { networkMistakes } from './network-mistakes.ts';
+import { mistakesFor } from './mistakes.ts';
 
 /** Shares that two slips must be apart, and a slip from the right answer, to be told from each other. */
 const apart = { slips: 0.0025, right: 0.01 };
@@ -18,7 +18,7 @@ export function isClear(problem: Problem): boolean {
     const size = Math.abs(answer);
     if (!(size > 1e-9 && size < 1e9)) return false;
     // The ranges of an instrument are as they are.
-    const slips = slipsFor(problem, ask, networkSlips).filter(
+    const slips = mistakesFor(problem, ask, networkMistakes).filter(
       ({ slip, value }) => slip !== 'rounded-early' && slip !== 'wrong-range' && Number.isFinite(value) && value !== 0,
     );
     // A slip that changes nothing at all is none: it would be marked right.

@@ -1,11 +1,11 @@
 import { toNumber } from '../solver/index.ts';
 import { movementOf, type Design } from '../workshop/index.ts';
 import { sectionOf } from './answer.ts';
-import type { SlipValue } from './mistake.ts';
+import type { MistakeValue } from './mistake.ts';
 import { twoDigits } from './twist.ts';
 
 /** What every slip in designing a shunt or a multiplier would have given for the section that a range adds. */
-export function designSlips(design: Design, range: number): SlipValue[] {
+export function designMistakes(design: Design, range: number): MistakeValue[] {
   const found = movementOf(design.movement);
   if (!found.ok) return [];
   const movement = {
@@ -15,11 +15,11 @@ export function designSlips(design: Design, range: number): SlipValue[] {
   const rising = [...design.ranges].sort((a, b) => a - b);
   const others = rising
     .filter((other) => other !== range)
-    .map((other): SlipValue => ({ slip: 'wrong-range', value: sectionOf(design, other) ?? NaN, at: '' }));
+    .map((other): MistakeValue => ({ slip: 'wrong-range', value: sectionOf(design, other) ?? NaN, at: '' }));
   const own =
     design.target === 'voltmeter'
-      ? multiplierSlips(design, rising, range, movement)
-      : shuntSlips(design, rising, range, movement);
+      ? multiplierMistakes(design, rising, range, movement)
+      : shuntMistakes(design, rising, range, movement);
   return [...own, ...others];
 }
 
@@ -30,15 +30,15 @@ interface Coil {
   readonly coil: number;
 }
 
-const of = (slip: SlipValue['slip'], ...values: readonly number[]): SlipValue[] =>
+const of = (slip: MistakeValue['slip'], ...values: readonly number[]): MistakeValue[] =>
   values.map((value) => ({ slip, value, at: '' }));
 
-function multiplierSlips(
+function multiplierMistakes(
   design: Design,
   rising: readonly number[],
   range: number,
   { current, coil }: Coil,
-): SlipValue[] {
+): MistakeValue[] {
   const at = rising.indexOf(range);
   const below = at > 0 && design.scheme === 'string' ? rising[at - 1]! : null;
   const whole = range / current;
@@ -65,7 +65,12 @@ function multiplierSlips(
   ];
 }
 
-function shuntSlips(design: Design, rising: readonly number[], range: number, { current, coil }: Coil): SlipValue[] {
+function shuntMistakes(
+  design: Design,
+  rising: readonly number[],
+  range: number,
+  { current, coil }: Coil,
+): MistakeValue[] {
   const drop = current * coil;
   if (design.scheme !== 'universal') {
     const through = range - current;

@@ -8,7 +8,7 @@ import { draftCircuit, type Drafted } from './circuit-problems.ts';
 import type { Draw } from './draw.ts';
 import { drawFault } from './hidden-fault.ts';
 import type { Level } from './problem.ts';
-import { readSharply } from './read-on-lowest-range.ts';
+import { readOnLowestRange } from './read-on-lowest-range.ts';
 import { simulatedBench, type BenchPlace, type SimulatedBench } from './simulated-bench.ts';
 
 const handheld = instrumentForJob(builtInKit.find(({ id }) => id === 'digital-2000')!);
@@ -31,7 +31,7 @@ export function findFaultProblem(draw: Draw, level: Level): Drafted | null {
   const bench = simulatedBench(network, [handheld], { seed: draw.whole(1, 1_000_000), fault: inCircuit });
   const spots = spotsOf(network);
   const readings = spots.flatMap((spot, k): Reading[] => {
-    const found = readSharply(bench, spot);
+    const found = readOnLowestRange(bench, spot);
     return found ? [{ ...found.place, id: `M${k + 1}`, observations: [found.observation] }] : [];
   });
   const slipped = inCircuit ? { readings, fault: inCircuit } : misread(draw, bench, readings, kind);

@@ -12,7 +12,7 @@ export {
   type ProblemKind,
 } from './problem.ts';
 export { simulatedBench, type BenchPlace, type SimulatedBench } from './simulated-bench.ts';
-export { slips, slipSentences, type Slip } from './mistake.ts';
+export { slips, mistakeSentences, type Mistake } from './mistake.ts';
 export { workingOf, type WorkingStep } from './working.ts';
 export {
   bestLine,
@@ -27,6 +27,6 @@ export {
 export { nextProblem, progressOf, type Attempt, type KindProgress } from './attempts.ts';
 export { newSeries, readSeries, type ProblemSeries, type SetProblem } from './problem-series.ts';
 export { circuitFaults, nameableFaults, type NameableFault } from './nameable-faults.ts';
-export { readSharply, type SharpReading } from './read-on-lowest-range.ts';
+export { readOnLowestRange, type SharpReading } from './read-on-lowest-range.ts';
 export { Draw } from './draw.ts';
 export { drawFault, hiddenFaults } from './hidden-fault.ts';

@@ -4,7 +4,7 @@ import type { Design } from '../workshop/index.ts';
 import { read } from '../test/read-line.ts';
 import { markAnswer } from './mark.ts';
 import type { Ask, AskedFor, Problem } from './problem.ts';
-import type { Slip } from './mistake.ts';
+import type { Mistake } from './mistake.ts';
 
 const needle: Instrument = {
   id: 'needle',
@@ -92,7 +92,7 @@ test('an answer without its unit is taken in the one asked for, and asked for it
   expect(marked({ what: 'indicated', ...v1 }, 'V', '4.583 V').text).not.toContain('Write the unit');
 });
 
-const slip = (name: Slip, value: number, what: 'indicated' | 'error' | 'true' = 'indicated') =>
+const slip = (name: Mistake, value: number, what: 'indicated' | 'error' | 'true' = 'indicated') =>
   [name, value, what] as const;
 
 test.each([

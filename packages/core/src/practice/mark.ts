@@ -3,8 +3,8 @@ import { formatPercent, formatQuantity, type Unit } from '../quantity/index.ts';
 import { answerTo } from './answer.ts';
 import type { Answer, Ask, Problem } from './problem.ts';
 import { readAnswer, type TypedAnswer } from './read-answer.ts';
-import { slipSentences, type Slip, type SlipValue } from './mistake.ts';
-import { slipsFor } from './mistakes.ts';
+import { mistakeSentences, type Mistake, type MistakeValue } from './mistake.ts';
+import { mistakesFor } from './mistakes.ts';
 
 /** What came of one answer. */
 export interface AnswerMark {
@@ -12,7 +12,7 @@ export interface AnswerMark {
   /** In SI, a range's id, or a fault; null where the problem does not have what is asked about. */
   readonly expected: Answer | null;
   /** Null where none is recognised. */
-  readonly slip: Slip | null;
+  readonly slip: Mistake | null;
   readonly text: string;
 }
 
@@ -59,7 +59,7 @@ export function markAnswer(problem: Problem, ask: Ask, given: GivenAnswer): Answ
       typed.value.hasUnit || ask.unit === undefined ? '' : ` Write the unit with it: ${given.trim()} ${ask.unit}.`;
     return { right: true, expected, slip: null, text: `Right: ${inUnit(expected, ask.unit)}.${note}` };
   }
-  const found = recognise(value, expected, slipsFor(problem, ask), typed.value);
+  const found = recognise(value, expected, mistakesFor(problem, ask), typed.value);
   return {
     right: false,
     expected,
@@ -75,18 +75,18 @@ const isNear = (value: number, wanted: number, { digits, halfStep }: TypedAnswer
 function recognise(
   value: number,
   expected: number,
-  slips: readonly SlipValue[],
+  slips: readonly MistakeValue[],
   typed: TypedAnswer,
-): { readonly slip: Slip; readonly text: string } | null {
+): { readonly slip: Mistake; readonly text: string } | null {
   const alone = nearest(value, slips, typed);
   if (alone) return { slip: alone.slip, text: said(alone) };
-  const right: SlipValue = { slip: 'sign', value: expected, at: '' };
-  if (nearest(-value, [right], typed)) return { slip: 'sign', text: slipSentences.sign };
+  const right: MistakeValue = { slip: 'sign', value: expected, at: '' };
+  if (nearest(-value, [right], typed)) return { slip: 'sign', text: mistakeSentences.sign };
   for (const power of [3, -3, 6, -6, 9, -9, 12, -12])
     for (const sign of [1, -1]) {
       const put = sign * value * 10 ** power;
       if (nearest(put, [right], typed)) {
-        const text = sign === 1 ? slipSentences.prefix : `${slipSentences.prefix} ${slipSentences.sign}`;
+        const text = sign === 1 ? mistakeSentences.prefix : `${mistakeSentences.prefix} ${mistakeSentences.sign}`;
         return { slip: 'prefix', text };
       }
     }
@@ -101,11 +101,15 @@ function recognise(
 }
 
 /** Of slips that a value fits equally well, in its digits, these are taken last, in this order. */
-const unlikely: readonly Slip[] = ['wrong-range', 'rounded-early'];
+const unlikely: readonly Mistake[] = ['wrong-range', 'rounded-early'];
 
 /** The slip that comes nearest to a value, within what its digits say. */
-function nearest(value: number, slips: readonly SlipValue[], { digits, halfStep }: TypedAnswer): SlipValue | null {
-  let best: SlipValue | null = null;
+function nearest(
+  value: number,
+  slips: readonly MistakeValue[],
+  { digits, halfStep }: TypedAnswer,
+): MistakeValue | null {
+  let best: MistakeValue | null = null;
   let least = Infinity;
   for (const one of slips) {
     const size = Math.abs(one.value);
@@ -120,11 +124,11 @@ function nearest(value: number, slips: readonly SlipValue[], { digits, halfStep 
   return best;
 }
 
-function said({ slip, at }: SlipValue): string {
-  if (at === '') return slipSentences[slip];
+function said({ slip, at }: MistakeValue): string {
+  if (at === '') return mistakeSentences[slip];
   return slip === 'wrong-range'
-    ? `${slipSentences[slip]} It fits the ${at} range.`
-    : `${slipSentences[slip]} It happened at ${at}.`;
+    ? `${mistakeSentences[slip]} It fits the ${at} range.`
+    : `${mistakeSentences[slip]} It happened at ${at}.`;
 }
 
 function markRange(expected: string, given: string): AnswerMark {

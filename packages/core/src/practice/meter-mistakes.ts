@@ -2,14 +2,14 @@ import { findRange, rangesOf } from '../instrument/index.ts';
 import type { Job } from '../job/index.ts';
 import { solveSetup, solveUnloaded, type Meter } from '../loading/index.ts';
 import { parseEnd, type Element, type Network } from '../network/index.ts';
-import type { SlipsIn } from './network-mistakes.ts';
+import type { MistakesIn } from './network-mistakes.ts';
 import type { AskedOfMeter } from './problem.ts';
-import type { SlipValue } from './mistake.ts';
+import type { MistakeValue } from './mistake.ts';
 import { reckon, twoDigits } from './twist.ts';
 import { groupsOf, treeOfNetwork, treeSeenFrom, type GroupTree, type Tree } from './worked-tree.ts';
 
 /** What every slip at a meter would have given for what is asked of it. */
-export function meterSlips(job: Job, of: AskedOfMeter, slipsIn: SlipsIn): SlipValue[] {
+export function meterMistakes(job: Job, of: AskedOfMeter, mistakesIn: MistakesIn): MistakeValue[] {
   const setup = job.setups?.find(({ id }) => id === of.setup);
   const meter = setup?.meters.find(({ id }) => id === of.meter);
   const unloaded = solveUnloaded(job.network);
@@ -18,10 +18,10 @@ export function meterSlips(job: Job, of: AskedOfMeter, slipsIn: SlipsIn): SlipVa
   const reading = solved.ok ? solved.value.meters[meter.id] : undefined;
   const { indicated, true: truth } = reading ?? {};
   if (indicated == null || truth == null || indicated === 0 || truth === 0) return [];
-  const off = of.what === 'true' ? [] : indicatedSlips(job, setup.meters, meter, truth, slipsIn);
+  const off = of.what === 'true' ? [] : indicatedMistakes(job, setup.meters, meter, truth, mistakesIn);
   // A true value that comes out as next to nothing would leave the indicated one for the error: that slip has its own name.
   const trueOff = (
-    of.what === 'indicated' || of.what === 'corrected' ? [] : trueSlips(job.network, meter, slipsIn)
+    of.what === 'indicated' || of.what === 'corrected' ? [] : trueMistakes(job.network, meter, mistakesIn)
   ).filter(({ value }) => Math.abs(value) > Math.abs(truth) / 20);
   const error = indicated - truth;
   switch (of.what) {
@@ -33,7 +33,7 @@ export function meterSlips(job: Job, of: AskedOfMeter, slipsIn: SlipsIn): SlipVa
       return [
         ...off.filter(({ slip }) => slip !== 'meter-left-out').map((one) => ({ ...one, value: one.value - truth })),
         ...trueOff.map((one) => ({ ...one, value: indicated - one.value })),
-        ...roundedSlips([indicated, truth], ([i, t]) => i! - t!),
+        ...roundedMistakes([indicated, truth], ([i, t]) => i! - t!),
         { slip: 'error-only', value: indicated, at: '' },
       ];
     case 'relative-error':
@@ -41,8 +41,8 @@ export function meterSlips(job: Job, of: AskedOfMeter, slipsIn: SlipsIn): SlipVa
         { slip: 'of-indicated', value: error / indicated, at: '' },
         ...off.filter(({ slip }) => slip !== 'meter-left-out').map((one) => ({ ...one, value: one.value / truth - 1 })),
         ...trueOff.map((one) => ({ ...one, value: indicated / one.value - 1 })),
-        ...roundedSlips([indicated, truth, error], ([i, t]) => i! / t! - 1),
-        ...roundedSlips([indicated, truth, error], ([, t, e]) => e! / t!),
+        ...roundedMistakes([indicated, truth, error], ([i, t]) => i! / t! - 1),
+        ...roundedMistakes([indicated, truth, error], ([, t, e]) => e! / t!),
       ];
     case 'corrected': {
       const ratio = truth / indicated;
@@ -56,21 +56,21 @@ export function meterSlips(job: Job, of: AskedOfMeter, slipsIn: SlipsIn): SlipVa
         ...off
           .filter(({ slip, value }) => slip !== 'meter-left-out' && value !== 0)
           .map((one) => ({ ...one, value: (of.shown * truth) / one.value })),
-        ...roundedSlips([ratio, ratio - 1], ([r]) => of.shown * r!),
-        ...roundedSlips([ratio, ratio - 1], ([, r]) => of.shown * (1 + r!)),
+        ...roundedMistakes([ratio, ratio - 1], ([r]) => of.shown * r!),
+        ...roundedMistakes([ratio, ratio - 1], ([, r]) => of.shown * (1 + r!)),
       ];
     }
   }
 }
 
 /** What slips make of the indicated value. */
-function indicatedSlips(
+function indicatedMistakes(
   job: Job,
   meters: readonly Meter[],
   meter: Meter,
   truth: number,
-  slipsIn: SlipsIn,
-): SlipValue[] {
+  mistakesIn: MistakesIn,
+): MistakeValue[] {
   const { network, instruments = [] } = job;
   const resistanceOf = (one: Meter): number =>
     findRange(
@@ -79,7 +79,7 @@ function indicatedSlips(
       one.range,
     )!.resistance;
   const others = meters.filter((one) => one !== meter);
-  const left: SlipValue[] = subsets(others).map((some) => ({
+  const left: MistakeValue[] = subsets(others).map((some) => ({
     slip: 'meter-left-out',
     value: some.length === 0 ? truth : (indicatedWith(network, [idealOf(meter), ...some.map(fitted)]) ?? truth),
     at: '',
@@ -96,13 +96,14 @@ function indicatedSlips(
   );
   const ofRanges = ranges
     .filter(({ resistance }) => resistance !== resistanceOf(meter))
-    .map(({ id, resistance }): SlipValue => ({
+    .map(({ id, resistance }): MistakeValue => ({
       slip: 'wrong-range',
       value: indicatedWith(network, [{ meter, resistance }, ...all.slice(1)]) ?? NaN,
       at: id,
     }));
   const tree = treeWith(network, all);
-  if (!tree) return [...left, ...alone, ...ofRanges, ...bySource(network, meter, resistanceOf(meter), truth, slipsIn)];
+  if (!tree)
+    return [...left, ...alone, ...ofRanges, ...bySource(network, meter, resistanceOf(meter), truth, mistakesIn)];
   const sign = Math.sign(indicatedWith(network, all) ?? 1);
   const own = (of: ReturnType<typeof reckon>): number[] => {
     const found = of.parts.get(meter.id);
@@ -110,7 +111,7 @@ function indicatedSlips(
   };
   const asSeries = pairings(tree.tree, meter.id).flatMap(({ whole, group }) =>
     own(reckon(whole, tree.emf, { kind: 'meter-in-series', groups: [group], meter: meter.id })).map(
-      (value): SlipValue => ({
+      (value): MistakeValue => ({
         slip: 'meter-in-series',
         value,
         at: '',
@@ -122,13 +123,13 @@ function indicatedSlips(
     ...alone,
     ...ofRanges,
     ...asSeries,
-    ...slipsIn(tree.tree, tree.emf, own, meter.id),
-    ...bySource(network, meter, resistanceOf(meter), truth, slipsIn),
+    ...mistakesIn(tree.tree, tree.emf, own, meter.id),
+    ...bySource(network, meter, resistanceOf(meter), truth, mistakesIn),
   ];
 }
 
 /** What slips make of the true value: that of the one part that the meter is across, or in line with. */
-function trueSlips(network: Network, meter: Meter, slipsIn: SlipsIn): SlipValue[] {
+function trueMistakes(network: Network, meter: Meter, mistakesIn: MistakesIn): MistakeValue[] {
   const worked = treeOfNetwork(network);
   const part =
     meter.quantity === 'dc-voltage'
@@ -137,31 +138,31 @@ function trueSlips(network: Network, meter: Meter, slipsIn: SlipsIn): SlipValue[
       : parseEnd(meter.ends[0]!)?.element;
   if (!worked || part === undefined) return [];
   const reversed = meter.quantity === 'dc-current' && meter.reversed ? -1 : 1;
-  return slipsIn(worked.tree, worked.emf, ({ parts }) => {
+  return mistakesIn(worked.tree, worked.emf, ({ parts }) => {
     const found = parts.get(part);
     return found ? [reversed * (meter.quantity === 'dc-voltage' ? found.voltage : found.current)] : [];
   });
 }
 
 /** By the source resistance: V·R_m/(R_m + R_s), with slips in R_s. */
-function bySource(network: Network, meter: Meter, own: number, truth: number, slipsIn: SlipsIn): SlipValue[] {
+function bySource(network: Network, meter: Meter, own: number, truth: number, mistakesIn: MistakesIn): MistakeValue[] {
   if (meter.quantity !== 'dc-voltage') return [];
   const seen = treeSeenFrom(network, meter.red, meter.black);
   if (!seen) return [];
   const right = reckon(seen, 1).resistance;
   return [
     // A source resistance that was not turned over is next to nothing: as if there were no meter.
-    ...slipsIn(seen, 1, ({ resistance }) => [(truth * own) / (own + resistance)]).filter(
+    ...mistakesIn(seen, 1, ({ resistance }) => [(truth * own) / (own + resistance)]).filter(
       ({ slip }) => slip !== 'reciprocal-not-inverted' && slip !== 'divider-inverted',
     ),
     { slip: 'divider-inverted', value: (truth * right) / (own + right), at: 'the meter and its source resistance' },
-    ...roundedSlips([truth, right, own / (own + right)], ([v, r]) => (v! * own) / (own + r!)),
-    ...roundedSlips([truth, right, own / (own + right)], ([v, , share]) => v! * share!),
+    ...roundedMistakes([truth, right, own / (own + right)], ([v, r]) => (v! * own) / (own + r!)),
+    ...roundedMistakes([truth, right, own / (own + right)], ([v, , share]) => v! * share!),
   ];
 }
 
 /** Each value on the way rounded alone, and all of them. */
-function roundedSlips(values: readonly number[], result: (values: readonly number[]) => number): SlipValue[] {
+function roundedMistakes(values: readonly number[], result: (values: readonly number[]) => number): MistakeValue[] {
   const variants = [
     ...values.map((_, at) => values.map((value, k) => (k === at ? twoDigits(value) : value))),
     values.map(twoDigits),

@@ -17,11 +17,11 @@ export const slips = [
   'coil-added',
   'error-only',
 ] as const;
-export type Slip = (typeof slips)[number];
+export type Mistake = (typeof slips)[number];
 
 /** What a slip would have given. */
-export interface SlipValue {
-  readonly slip: Slip;
+export interface MistakeValue {
+  readonly slip: Mistake;
   /** In SI. */
   readonly value: number;
   /** Where in the working it happens, `R2 and R3 in parallel`; empty where that is plain. */
@@ -29,7 +29,7 @@ export interface SlipValue {
 }
 
 /** A slip in a sentence, as one would tell it across the bench. */
-export const slipSentences: Readonly<Record<Slip, string>> = {
+export const mistakeSentences: Readonly<Record<Mistake, string>> = {
   'reciprocal-not-inverted': 'The reciprocals were added but not turned over.',
   'added-parallel': 'Parts in parallel were added as if they were in series.',
   'reciprocals-of-series': 'Parts in series were joined by reciprocals as if they were in parallel.',

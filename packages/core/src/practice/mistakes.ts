@@ -1,35 +1,35 @@
 import type { Job } from '../job/index.ts';
-import { designSlips } from './design-mistakes.ts';
-import { meterSlips } from './meter-mistakes.ts';
-import { networkSlipsAndRounding, type SlipsIn } from './network-mistakes.ts';
+import { designMistakes } from './design-mistakes.ts';
+import { meterMistakes } from './meter-mistakes.ts';
+import { networkMistakesAndRounding, type MistakesIn } from './network-mistakes.ts';
 import type { Ask, AskedOfPart, Problem } from './problem.ts';
-import type { SlipValue } from './mistake.ts';
+import type { MistakeValue } from './mistake.ts';
 import { reckon } from './twist.ts';
 import { treeOfNetwork } from './worked-tree.ts';
 
 /**
  * What every slip would have given for a question that is answered with a number.
  *
- * @param slipsIn  how those in a circuit are found: with rounding on the way where left out
+ * @param mistakesIn  how those in a circuit are found: with rounding on the way where left out
  */
-export function slipsFor(
+export function mistakesFor(
   { job, design }: Problem,
   { of }: Ask,
-  slipsIn: SlipsIn = networkSlipsAndRounding,
-): SlipValue[] {
-  if (of.what === 'section') return design ? designSlips(design, of.range) : [];
+  mistakesIn: MistakesIn = networkMistakesAndRounding,
+): MistakeValue[] {
+  if (of.what === 'section') return design ? designMistakes(design, of.range) : [];
   if (!job || of.what === 'fault' || of.what === 'range') return [];
-  return 'setup' in of ? meterSlips(job, of, slipsIn) : partSlips(job, of, slipsIn);
+  return 'setup' in of ? meterMistakes(job, of, mistakesIn) : partMistakes(job, of, mistakesIn);
 }
 
-function partSlips({ network }: Job, of: AskedOfPart, slipsIn: SlipsIn): SlipValue[] {
+function partMistakes({ network }: Job, of: AskedOfPart, mistakesIn: MistakesIn): MistakeValue[] {
   const worked = treeOfNetwork(network);
   if (!worked) return [];
   const { tree, emf } = worked;
-  if (of.what === 'equivalent') return slipsIn(tree, emf, ({ resistance }) => [resistance]);
+  if (of.what === 'equivalent') return mistakesIn(tree, emf, ({ resistance }) => [resistance]);
   const part = network.elements.find(({ id }) => id === of.element);
   const resistance = part?.kind === 'resistor' ? part.resistance : null;
-  const own = slipsIn(tree, emf, ({ parts, resistance: whole }) => {
+  const own = mistakesIn(tree, emf, ({ parts, resistance: whole }) => {
     // Of the source: what the whole of it takes.
     const found = parts.get(of.element) ?? { voltage: emf, current: emf / whole };
     const { voltage, current } = found;

@@ -1,4 +1,4 @@
-import type { SlipValue } from './mistake.ts';
+import type { MistakeValue } from './mistake.ts';
 import { reckon, type Reckoned, type Twist, type TwistKind } from './twist.ts';
 import { groupsOf, type GroupTree, type Tree } from './worked-tree.ts';
 
@@ -6,7 +6,7 @@ import { groupsOf, type GroupTree, type Tree } from './worked-tree.ts';
 type Wanted = (reckoned: Reckoned) => readonly number[];
 
 /** How the slips in a tree are found. */
-export type SlipsIn = (tree: Tree, emf: number, wanted: Wanted, meter?: string) => SlipValue[];
+export type MistakesIn = (tree: Tree, emf: number, wanted: Wanted, meter?: string) => MistakeValue[];
 
 const kindsOf: Readonly<Record<GroupTree['kind'], readonly TwistKind[]>> = {
   series: ['reciprocals-of-series', 'divider-inverted'],
@@ -18,9 +18,9 @@ const kindsOf: Readonly<Record<GroupTree['kind'], readonly TwistKind[]>> = {
  *
  * @param meter  a part that is a meter: to add it where it is in parallel, or the other way about, is a slip of its own
  */
-export const networkSlips: SlipsIn = (tree, emf, wanted, meter) => {
+export const networkMistakes: MistakesIn = (tree, emf, wanted, meter) => {
   const groups = groupsOf(tree);
-  const found: SlipValue[] = [];
+  const found: MistakeValue[] = [];
   const take = (twist: Twist, at: string): void => {
     for (const bySubtraction of [false, true])
       for (const value of wanted(reckon(tree, emf, { ...twist, bySubtraction })))
@@ -43,16 +43,16 @@ export const networkSlips: SlipsIn = (tree, emf, wanted, meter) => {
 };
 
 /** The same with those of rounding a value on the way: each alone, and all of them. */
-export const networkSlipsAndRounding: SlipsIn = (tree, emf, wanted, meter) => {
+export const networkMistakesAndRounding: MistakesIn = (tree, emf, wanted, meter) => {
   const { places } = reckon(tree, emf);
   const twists: Twist[] = [
     ...Array.from({ length: places }, (_, place): Twist => ({ kind: 'rounded-early', place })),
     { kind: 'rounded-early' },
   ];
   const rounded = twists.flatMap((twist) =>
-    wanted(reckon(tree, emf, twist)).map((value): SlipValue => ({ slip: 'rounded-early', value, at: '' })),
+    wanted(reckon(tree, emf, twist)).map((value): MistakeValue => ({ slip: 'rounded-early', value, at: '' })),
   );
-  return [...networkSlips(tree, emf, wanted, meter), ...rounded];
+  return [...networkMistakes(tree, emf, wanted, meter), ...rounded];
 };
 
 /** A group by its parts: `R2 and R3 in parallel`. */

@@ -13,7 +13,7 @@ export interface SharpReading {
  *
  * @returns null where the place or a range for it is not there
  */
-export function readSharply(bench: SimulatedBench, spot: BenchPlace): SharpReading | null {
+export function readOnLowestRange(bench: SimulatedBench, spot: BenchPlace): SharpReading | null {
   const instrument = bench.bench.instruments.find(({ id }) => id === spot.instrument);
   if (!instrument) return null;
   const falling = [...rangesOf(instrument, spot.quantity)].sort((a, b) => b.fullScale - a.fullScale);

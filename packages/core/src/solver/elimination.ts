@@ -76,10 +76,10 @@ function transposed(start: Int32Array, rows: Int32Array): { readonly start: Int3
   for (const row of rows) begin[row + 1]! += 1;
   for (let row = 0; row < columns; row += 1) begin[row + 1]! += begin[row]!;
   const next = begin.slice(0, columns);
-  const withParameter = new Int32Array(rows.length);
+  const transposed = new Int32Array(rows.length);
   for (let column = 0; column < columns; column += 1)
-    for (let i = start[column]!; i < start[column + 1]!; i += 1) withParameter[next[rows[i]!]!++] = column;
-  return { start: begin, rows: withParameter };
+    for (let i = start[column]!; i < start[column + 1]!; i += 1) transposed[next[rows[i]!]!++] = column;
+  return { start: begin, rows: transposed };
 }
 
 function bundlesOf(start: Int32Array, rows: Int32Array): Int32Array {

@@ -9,7 +9,7 @@ const wordsOfSteps = codeLater(() => import('./step-status.ts'));
 const notYet: StepStatus = { network: '', trueValues: '', setups: '', isLoaded: false, readings: '', report: '' };
 
 /** ms after the last edit until the readings are planned and compared: nobody waits for it. */
-const patience = 300;
+const debounceMs = 300;
 
 /** How the steps stand, followed at leisure: it is worked out by what is not in the first load. */
 export function useStepStatus(
@@ -28,7 +28,7 @@ export function useStepStatus(
         const readings = readingsInWords(job, unloaded);
         const report = signatures ? reportInWords(job, signatures) : '';
         setStatus((now) => (now.readings === readings && now.report === report ? now : { ...now, readings, report }));
-      }, patience);
+      }, debounceMs);
     });
     return () => {
       isNewest = false;

@@ -25,7 +25,7 @@ import { sayUndoable } from '../model/say-undoable.ts';
 import { tryFault, useTried } from '../model/tried.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { FitPanel } from './fit-panel.tsx';
-import { useInHand } from './in-hand.ts';
+import { useReadingEntry } from './reading-entry.ts';
 import type { Readings } from './use-readings.ts';
 import { TwoAtOnce } from './two-at-once.tsx';
 import { useSearch } from './use-search.ts';
@@ -212,7 +212,7 @@ function ReadNext({ next, job, readings }: ReadNextProps) {
   const read = (): void => {
     if (!sharpest) return;
     const { instrument, range } = sharpest;
-    useInHand.setState({
+    useReadingEntry.setState({
       free: { id: 'next', instrument: instrument.id, range: range.id, ...place } as Meter,
       again: null,
     });

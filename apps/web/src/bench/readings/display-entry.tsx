@@ -4,7 +4,7 @@ import { Cable, FlaskConical } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Segments } from '../../ui/segments.tsx';
-import { toggleLarge, typeIn, useInHand } from './in-hand.ts';
+import { toggleLarge, typeIn, useReadingEntry } from './reading-entry.ts';
 import type { Origin } from './keep-reading.ts';
 import { readDisplay } from './read-display.ts';
 import { prefixesOf } from './step-words.ts';
@@ -45,7 +45,7 @@ export function DisplayEntry({
   onKeep,
   link,
 }: Props) {
-  const typed = useInHand((state) => state.typed[place]) ?? '';
+  const typed = useReadingEntry((state) => state.typed[place]) ?? '';
   const setTyped = (text: string): void => typeIn(place, text);
   const [prefix, setPrefix] = useState(likely);
   const [refused, setRefused] = useState<string | null>(null);

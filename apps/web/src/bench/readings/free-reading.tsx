@@ -34,7 +34,7 @@ import { Leads } from '../setups/leads.tsx';
 import { DisplayEntry } from './display-entry.tsx';
 import { ExpectationBar } from './expectation-bar.tsx';
 import { HowRead } from './how-read.tsx';
-import { useInHand, type FreePlace } from './in-hand.ts';
+import { useReadingEntry, type FreePlace } from './reading-entry.ts';
 import { isTakenWith, keepReading, placedFree } from './keep-reading.ts';
 import { useInstrumentLink } from './use-instrument-link.ts';
 import { usualPrefix } from './step-words.ts';
@@ -59,10 +59,10 @@ const quantities: readonly { readonly value: ReadingQuantity; readonly text: str
 export function placeFree(view: BenchView): void {
   const last = view.job.readings?.findLast(({ struck }) => struck === undefined);
   const again = last && asTaken(last, view);
-  if (again) return useInHand.setState({ free: again, again: null });
+  if (again) return useReadingEntry.setState({ free: again, again: null });
   const instrument = view.instruments.find((one) => rangesOf(one, 'dc-voltage').length > 0) ?? view.instruments[0];
   const free = instrument ? freeOf('dc-voltage', instrument, view) : null;
-  if (free) useInHand.setState({ free, again: null });
+  if (free) useReadingEntry.setState({ free, again: null });
 }
 
 /** A meter placed by hand, and what it says: the same entry, expectation and verdict as at a step of the plan. */
@@ -70,7 +70,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
   const edit = useBench((state) => state.edit);
   const { instruments, job } = view;
   const { quantity } = free;
-  const place = (next: FreePlace): void => useInHand.setState({ free: next, again: null });
+  const place = (next: FreePlace): void => useReadingEntry.setState({ free: next, again: null });
   const fitting = useMemo(() => {
     const both = [
       ...instruments,
@@ -109,7 +109,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
           options={quantities}
           onChange={(next) => turnTo(next, [...instruments, ...fitting, ...kit.map(instrumentForJob)], view)}
         />
-        <Button onClick={() => useInHand.setState({ free: null })}>Back to the plan</Button>
+        <Button onClick={() => useReadingEntry.setState({ free: null })}>Back to the plan</Button>
       </div>
       <Choice
         label="Instrument"
@@ -222,7 +222,7 @@ function turnTo(quantity: ReadingQuantity, instruments: readonly Instrument[], v
   const free = instrument && freeOf(quantity, instrument, view);
   if (!free) return;
   benchNow().edit((job) => keepInstrument(job, instrument));
-  useInHand.setState({ free, again: null });
+  useReadingEntry.setState({ free, again: null });
 }
 
 function freeOf(quantity: ReadingQuantity, instrument: Instrument, { job, unloaded }: BenchView): FreePlace | null {

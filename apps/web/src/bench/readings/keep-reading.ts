@@ -11,14 +11,14 @@ import {
 import { usePerson } from '../../ui/person.ts';
 import { benchNow } from '../model/bench-store.ts';
 import { tryFault } from '../model/tried.ts';
-import { useInHand, type FreePlace } from './in-hand.ts';
+import { useReadingEntry, type FreePlace } from './reading-entry.ts';
 
 /** Who or what gave a number, where nobody typed it. */
 export type Origin = Pick<Reading, 'source' | 'note'>;
 
 /** Writes down what the display said at a place; with `stay` further observations go to the same reading. */
 export function keepReading(place: Placed, observation: Observation, stay: boolean, origin: Origin = {}): void {
-  const { again } = useInHand.getState();
+  const { again } = useReadingEntry.getState();
   const { jobId, document, edit } = benchNow();
   const open = document.readings?.find((one) => readingOrigin(one) === again && one.struck === undefined);
   const { person } = usePerson.getState();
@@ -33,7 +33,7 @@ export function keepReading(place: Placed, observation: Observation, stay: boole
   if (open) edit((job) => addObservation(job, open.id, observation));
   else edit((job) => addReading(job, kept));
   const known = readingOrigin(kept);
-  useInHand.setState({ last: { origin: known, id: kept.id }, again: stay ? known : null });
+  useReadingEntry.setState({ last: { origin: known, id: kept.id }, again: stay ? known : null });
   tryFault(jobId, null);
 }
 
@@ -85,8 +85,8 @@ export function placedFree(free: FreePlace): Placed {
 }
 
 /** Opens the next step, or the one before. */
-export function go(steps: readonly PlanStep[], from: PlanStep | null, by: 1 | -1): void {
+export function openStep(steps: readonly PlanStep[], from: PlanStep | null, by: 1 | -1): void {
   const index = steps.findIndex(({ id }) => id === from?.id);
   const next = steps[Math.min(Math.max(0, index + by), steps.length - 1)];
-  if (next) useInHand.setState({ step: next.id, again: null, free: null });
+  if (next) useReadingEntry.setState({ step: next.id, again: null, free: null });
 }

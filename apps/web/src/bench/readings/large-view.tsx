@@ -6,7 +6,7 @@ import { documentState, useDocuments } from '../../documents/documents.ts';
 import { isTrouble, saveWords } from '../../documents/save-words.ts';
 import { Button } from '../../ui/button.tsx';
 import { useBench } from '../model/bench-store.ts';
-import { useInHand } from './in-hand.ts';
+import { useReadingEntry } from './reading-entry.ts';
 import { StepCard } from './step-card.tsx';
 import { spokenStep } from './step-words.ts';
 import { shownIn } from './taken-here.tsx';
@@ -16,8 +16,8 @@ import { VerdictMark } from './verdict.tsx';
 /** The step in hand alone on the screen, legible from two metres, spoken by the browser's voice where that is asked for. */
 export function LargeView({ readings, step }: { readonly readings: Readings; readonly step: PlanStep }) {
   const network = useBench((state) => state.document.network);
-  const { spoken, last } = useInHand();
-  const close = (): void => useInHand.setState({ large: false });
+  const { spoken, last } = useReadingEntry();
+  const close = (): void => useReadingEntry.setState({ large: false });
   const words = spokenStep(step, network);
   useEffect(() => {
     if (!spoken || !('speechSynthesis' in globalThis)) return;
@@ -43,7 +43,7 @@ export function LargeView({ readings, step }: { readonly readings: Readings; rea
             aria-pressed={spoken}
             aria-label="Speak each step"
             title="Speak each step"
-            onClick={() => useInHand.setState({ spoken: !spoken })}
+            onClick={() => useReadingEntry.setState({ spoken: !spoken })}
           >
             {spoken ? <Volume2 aria-hidden size={22} /> : <VolumeX aria-hidden size={22} />}
           </Button>

@@ -11,7 +11,7 @@ import { useMemo, useState } from 'react';
 import { Note } from '../../ui/note.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { useBench } from '../model/bench-store.ts';
-import { tick, useInHand } from './in-hand.ts';
+import { tick, useReadingEntry } from './reading-entry.ts';
 import { SimulatedChoice } from './simulated-choice.tsx';
 import type { Readings } from './use-readings.ts';
 
@@ -46,7 +46,7 @@ export function Prepare({ readings }: { readonly readings: Readings }) {
 }
 
 function CheckList({ name, lines }: { readonly name: string; readonly lines: readonly string[] }) {
-  const ticked = useInHand((state) => state.ticked[name]) ?? [];
+  const ticked = useReadingEntry((state) => state.ticked[name]) ?? [];
   return (
     <ul className="flex flex-col rounded-xl border border-line bg-sheet px-3 py-1" aria-label="Check list">
       {lines.map((line) => (

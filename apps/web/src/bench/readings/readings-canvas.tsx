@@ -14,14 +14,14 @@ import { BenchCanvas } from '../canvas/bench-canvas.tsx';
 import { liveLines } from '../canvas/live-lines.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { useTried } from '../model/tried.ts';
-import { useInHand } from './in-hand.ts';
+import { useReadingEntry } from './reading-entry.ts';
 import { shownIn } from './taken-here.tsx';
 import { useReadings } from './use-readings.ts';
 
 /** The drawing while readings are taken: the leads where they belong, the break open, the reading beside its expectation. */
 export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; readonly zoom: Zoom }) {
   const readings = useReadings(view);
-  const free = useInHand((state) => state.free);
+  const free = useReadingEntry((state) => state.free);
   const tried = useTried(view.jobId);
   const { network, instruments } = useMemo(
     () =>
@@ -70,7 +70,7 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
     const expected = formatQuantity(indicated, unitOf(meter.quantity), { digits: 3 });
     return { [name]: last ? [last, `expected ${expected}`] : [expected, 'expected'] };
   }, [name, taken, meter, indicated]);
-  const place = (next: Meter): void => useInHand.setState({ free: next, again: null });
+  const place = (next: Meter): void => useReadingEntry.setState({ free: next, again: null });
   return (
     <BenchCanvas
       network={network}

@@ -13,8 +13,8 @@ import { useBench } from '../model/bench-store.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { AddInstrument } from './add-instrument.tsx';
 import { FreeReading, placeFree } from './free-reading.tsx';
-import { takeInHand, toggleLarge, useInHand } from './in-hand.ts';
-import { go } from './keep-reading.ts';
+import { takeInHand, toggleLarge, useReadingEntry } from './reading-entry.ts';
+import { openStep } from './keep-reading.ts';
 import { LargeView } from './large-view.tsx';
 import { StepCard } from './step-card.tsx';
 import { StepList } from './step-list.tsx';
@@ -48,18 +48,23 @@ interface Props {
 export function ReadingsStep({ view, kit }: Props) {
   const readings = useReadings(view);
   const { steps, open } = readings;
-  const { large, free } = useInHand();
+  const { large, free } = useReadingEntry();
   const [tab, setTab] = useState<OpenTab>('plan');
   useRenamed(readings.readings);
   useEffect(() => takeInHand(view.jobId), [view.jobId]);
   useHotkeys('b', toggleLarge);
-  useHotkeys('pagedown', () => go(steps, open, 1), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys('pageup', () => go(steps, open, -1), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('pagedown', () => openStep(steps, open, 1), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('pageup', () => openStep(steps, open, -1), { enableOnFormTags: true, preventDefault: true });
   const commands = useMemo(
     (): Command[] => [
-      { group: 'Actions', text: 'Large view of the step', keys: 'B', run: () => useInHand.setState({ large: true }) },
-      { group: 'Actions', text: 'Next step of the plan', keys: 'Page Down', run: () => go(steps, open, 1) },
-      { group: 'Actions', text: 'Step of the plan before', keys: 'Page Up', run: () => go(steps, open, -1) },
+      {
+        group: 'Actions',
+        text: 'Large view of the step',
+        keys: 'B',
+        run: () => useReadingEntry.setState({ large: true }),
+      },
+      { group: 'Actions', text: 'Next step of the plan', keys: 'Page Down', run: () => openStep(steps, open, 1) },
+      { group: 'Actions', text: 'Step of the plan before', keys: 'Page Up', run: () => openStep(steps, open, -1) },
       ...tabs.map(({ value, text }): Command => ({
         group: 'Views',
         text: `Readings: ${text}`,
@@ -95,7 +100,7 @@ export function ReadingsStep({ view, kit }: Props) {
 
 function PlanTab({ readings, view, kit }: Props & { readonly readings: Readings }) {
   const { plan, open } = readings;
-  const depth = useInHand((state) => state.depth);
+  const depth = useReadingEntry((state) => state.depth);
   const instruments = useBench((state) => state.document.instruments) ?? [];
   if (!view.unloaded.ok) return <Note kind="limit">{view.unloaded.fault.message}</Note>;
   if (instruments.length === 0) return <AddInstrument kit={kit} first />;
@@ -107,7 +112,7 @@ function PlanTab({ readings, view, kit }: Props & { readonly readings: Readings 
           label="Depth of the plan"
           value={depth}
           options={depths}
-          onChange={(next) => useInHand.setState({ depth: next, step: null, again: null })}
+          onChange={(next) => useReadingEntry.setState({ depth: next, step: null, again: null })}
         />
         <Button className="ml-auto px-2" onClick={() => placeFree(view)}>
           Without the plan
@@ -115,7 +120,7 @@ function PlanTab({ readings, view, kit }: Props & { readonly readings: Readings 
         <Button
           aria-label="Large view"
           title="Large view of the step (B)"
-          onClick={() => useInHand.setState({ large: true })}
+          onClick={() => useReadingEntry.setState({ large: true })}
         >
           <Maximize2 aria-hidden size={16} />
         </Button>

@@ -18,8 +18,8 @@ import { Note } from '../../ui/note.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { DisplayEntry } from './display-entry.tsx';
 import { ExpectationBar } from './expectation-bar.tsx';
-import { tick, useInHand } from './in-hand.ts';
-import { go, isTakenWith, keepReading, placedAt } from './keep-reading.ts';
+import { tick, useReadingEntry } from './reading-entry.ts';
+import { openStep, isTakenWith, keepReading, placedAt } from './keep-reading.ts';
 import { checksOf, titleOf, usualPrefix } from './step-words.ts';
 import { observationsAt, readSimulated } from './simulated.ts';
 import { TakenHere } from './taken-here.tsx';
@@ -51,10 +51,20 @@ export function StepCard({ readings, step, large = false }: Props) {
           </span>
           {titleOf(step)}
         </h2>
-        <Button tone="quiet" aria-label="Step before" title="Step before (Page Up)" onClick={() => go(steps, step, -1)}>
+        <Button
+          tone="quiet"
+          aria-label="Step before"
+          title="Step before (Page Up)"
+          onClick={() => openStep(steps, step, -1)}
+        >
           <ChevronLeft aria-hidden size={large ? 32 : 18} />
         </Button>
-        <Button tone="quiet" aria-label="Next step" title="Next step (Page Down)" onClick={() => go(steps, step, 1)}>
+        <Button
+          tone="quiet"
+          aria-label="Next step"
+          title="Next step (Page Down)"
+          onClick={() => openStep(steps, step, 1)}
+        >
           <ChevronRight aria-hidden size={large ? 32 : 18} />
         </Button>
       </header>
@@ -86,14 +96,14 @@ interface CardProps<S> {
 
 function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
   const instruments = useBench((state) => state.document.instruments) ?? [];
-  const ticked = useInHand((state) => state.ticked[step.id]) ?? [];
+  const ticked = useReadingEntry((state) => state.ticked[step.id]) ?? [];
   const instrument = instruments.find(({ id }) => id === step.instrument);
   const taken = readingsAt(readings.readings, step);
   const newest = taken.at(-1);
   const compared = newest ? readings.comparedAs(newest) : null;
   const unit = unitOf(step.quantity);
   const range = instrument && findRange(instrument, step.quantity, step.range);
-  const link = useInstrumentLink(instrument, placedAt(step), () => go(readings.steps, step, 1));
+  const link = useInstrumentLink(instrument, placedAt(step), () => openStep(readings.steps, step, 1));
   const uncertainty = range ? instrumentUncertainty(instrument, range, step.expected, step.rate) : null;
   // A reading at this point may have been taken with another instrument: its figures belong to that one.
   const isOwn = newest !== undefined && isTakenWith(newest, step);
@@ -148,7 +158,7 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
         remarkOn={(observation) => displayRemark(placedAt(step), instrument, observation)}
         onKeep={(observation, stay, origin) => {
           keepReading(placedAt(step), observation, stay, origin);
-          if (!stay) go(readings.steps, step, 1);
+          if (!stay) openStep(readings.steps, step, 1);
         }}
       />
       <TakenHere readings={readings} taken={taken} large={large} />
@@ -189,7 +199,7 @@ function DoCard({
               'rounded-lg bg-bar font-bold text-onbar hover:opacity-90 dark:border dark:border-soft',
               large ? 'min-h-[10vh] px-10 text-[min(5vh,7.2vw)]' : 'min-h-11 px-5 text-[17px]',
             )}
-            onClick={() => go(readings.steps, step, 1)}
+            onClick={() => openStep(readings.steps, step, 1)}
           >
             Done, go on
           </button>

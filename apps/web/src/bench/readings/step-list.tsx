@@ -1,7 +1,7 @@
 import { readingsAt, type PlanStep } from '@usual-drag/core';
 import clsx from 'clsx';
 import { useEffect, useRef } from 'react';
-import { openStep } from './in-hand.ts';
+import { openStep } from './reading-entry.ts';
 import { titleOf } from './step-words.ts';
 import { shownIn } from './taken-here.tsx';
 import type { Readings } from './use-readings.ts';

@@ -16,7 +16,7 @@ import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';
-import { useInHand } from './in-hand.ts';
+import { useReadingEntry } from './reading-entry.ts';
 import type { Readings } from './use-readings.ts';
 import { VerdictMark } from './verdict.tsx';
 
@@ -56,7 +56,9 @@ export function TakenHere({ readings, taken, large = false }: Props) {
       )}
       {!large && (
         <div className="flex flex-wrap gap-1.5">
-          <Button onClick={() => useInHand.setState({ again: readingOrigin(newest) })}>Another observation</Button>
+          <Button onClick={() => useReadingEntry.setState({ again: readingOrigin(newest) })}>
+            Another observation
+          </Button>
           <Strike key={newest.id} id={newest.id} />
           {newest.quantity === 'resistance' && compared?.value != null && (
             <Measured reading={newest.element} value={compared.value} />
@@ -90,7 +92,7 @@ function Strike({ id }: { readonly id: string }) {
         event.preventDefault();
         if (why.trim() === '') return;
         edit((job) => strikeReading(job, id, why.trim(), new Date().toISOString()));
-        useInHand.setState({ again: null });
+        useReadingEntry.setState({ again: null });
         sayUndoable(`${id} is struck out. It stays in the log.`);
       }}
     >

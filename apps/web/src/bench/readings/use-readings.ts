@@ -22,7 +22,7 @@ import {
 import { useCallback, useMemo } from 'react';
 import { newest } from '../../ui/newest.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
-import { useInHand } from './in-hand.ts';
+import { useReadingEntry } from './reading-entry.ts';
 
 export interface Readings {
   readonly plan: Plan | null;
@@ -44,8 +44,8 @@ const usual: Conventions = {};
 
 /** The plan, how far it has come, and every reading against what was to be expected, followed live. */
 export function useReadings({ job, instruments, unloaded }: BenchView): Readings {
-  const depth = useInHand((state) => state.depth);
-  const asked = useInHand((state) => state.step);
+  const depth = useReadingEntry((state) => state.depth);
+  const asked = useReadingEntry((state) => state.step);
   const { conventions = usual } = job;
   const readings = readingsMeant(job) ?? none;
   const network = networkMeant(job);

@@ -1,15 +1,15 @@
 import { readingOrigin, type Reading } from '@usual-drag/core';
 import { useEffect } from 'react';
 import { toast } from '../../ui/toast.ts';
-import { useInHand } from './in-hand.ts';
+import { useReadingEntry } from './reading-entry.ts';
 
 /** Says so where the last reading has got another number: another device had used it first. */
 export function useRenamed(readings: readonly Reading[]): void {
-  const last = useInHand((state) => state.last);
+  const last = useReadingEntry((state) => state.last);
   const now = last && readings.findLast((one) => readingOrigin(one) === last.origin);
   useEffect(() => {
     if (!last || !now || now.id === last.id) return;
     toast(`${last.id} is ${now.id} now: another device had taken ${last.id}.`);
-    useInHand.setState({ last: { ...last, id: now.id } });
+    useReadingEntry.setState({ last: { ...last, id: now.id } });
   }, [last, now]);
 }

@@ -10,7 +10,7 @@ export interface Searched<T> {
 }
 
 /** ms after the last edit until the work begins. */
-const patience = 150;
+const debounceMs = 150;
 
 /**
  * Runs work in a worker for as long as the component is there, anew whenever it is another.
@@ -34,7 +34,7 @@ export function useSearch<T>(start: (() => Search<T>) | null): Searched<T> {
         (found) => isNewest && setState({ of: start, found }),
         () => undefined,
       );
-    }, patience);
+    }, debounceMs);
     return () => {
       isNewest = false;
       clearTimeout(later);

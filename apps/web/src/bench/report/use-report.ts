@@ -19,7 +19,7 @@ import { signaturesQuery, signedQuery } from '../../api/signatures.ts';
 import { startDiagnosis } from '../../workers/diagnosis.ts';
 import { newest } from '../../ui/newest.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
-import { useInHand } from '../readings/in-hand.ts';
+import { useReadingEntry } from '../readings/reading-entry.ts';
 import { useChosenSections } from './chosen-sections.ts';
 
 export interface ReportView {
@@ -77,7 +77,7 @@ export function useReport({ jobId, job: present, setupId }: BenchView): ReportVi
   const { data: signatures = none } = useQuery(signaturesQuery(jobId));
   const { data: kept } = useQuery(listQuery('instruments'));
   const sections = useChosenSections(jobId);
-  const restored = useInHand((state) => (state.jobId === jobId ? state.ticked.after : undefined)) ?? none;
+  const restored = useReadingEntry((state) => (state.jobId === jobId ? state.ticked.after : undefined)) ?? none;
   const job: Job | null = entry === null ? present : (signed.data?.document ?? null);
   const hash = useMemo(() => job && documentHash(job), [job]);
   const diagnosed = useQuery({

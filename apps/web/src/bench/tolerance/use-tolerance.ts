@@ -13,7 +13,7 @@ export interface Standing {
 const idle: Standing = { kind: 'running', done: 0, study: null, stop: () => undefined };
 
 /** ms that a question has to stand before it is worked on: a lead that is moved asks a new one at every step. */
-const patience = 120;
+const debounceMs = 120;
 
 /**
  * Follows the tolerance of a result. A new question ends the study of the former one.
@@ -44,7 +44,7 @@ export function useTolerance(question: ToleranceQuestion, sampling: Sampling): S
         (study) => end(study ? 'done' : 'nothing', study ?? undefined),
         () => end('failed'),
       );
-    }, patience);
+    }, debounceMs);
     return () => {
       over = true;
       clearTimeout(timer);

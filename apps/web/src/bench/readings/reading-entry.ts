@@ -46,26 +46,26 @@ const nothing: InHand = {
   typed: {},
 };
 
-export const useInHand = create<InHand>()(() => nothing);
+export const useReadingEntry = create<InHand>()(() => nothing);
 
 /** Another job on the bench: nothing of the one before is in hand. */
 export const takeInHand = (jobId: string): void => {
-  if (useInHand.getState().jobId !== jobId) useInHand.setState({ ...nothing, jobId, large: isPhone() });
+  if (useReadingEntry.getState().jobId !== jobId) useReadingEntry.setState({ ...nothing, jobId, large: isPhone() });
 };
 
 /** A phone shows the step alone. */
 const isPhone = (): boolean => matchMedia('(max-width: 480px)').matches;
 
-export const toggleLarge = (): void => useInHand.setState(({ large }) => ({ large: !large }));
+export const toggleLarge = (): void => useReadingEntry.setState(({ large }) => ({ large: !large }));
 
-export const openStep = (step: string): void => useInHand.setState({ step, again: null, free: null });
+export const openStep = (step: string): void => useReadingEntry.setState({ step, again: null, free: null });
 
 export function tick(step: string, check: string): void {
-  const { ticked } = useInHand.getState();
+  const { ticked } = useReadingEntry.getState();
   const own = ticked[step] ?? [];
   const next = own.includes(check) ? own.filter((other) => other !== check) : [...own, check];
-  useInHand.setState({ ticked: { ...ticked, [step]: next } });
+  useReadingEntry.setState({ ticked: { ...ticked, [step]: next } });
 }
 
 export const typeIn = (place: string, text: string): void =>
-  useInHand.setState(({ typed }) => ({ typed: { ...typed, [place]: text } }));
+  useReadingEntry.setState(({ typed }) => ({ typed: { ...typed, [place]: text } }));
