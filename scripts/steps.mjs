@@ -49,7 +49,7 @@ export function build() {
   run('Building', 'npm', ['run', '-s', 'build']);
 }
 
-/** Time of the last change below a path, 0 where there is nothing. */
+/** Time of the last change below a path, 0 if there is nothing. */
 export function newest(path) {
   if (!existsSync(path)) return 0;
   const stat = statSync(path);

@@ -1,4 +1,4 @@
-// npm run stress: what must never happen, tried for long. Ends with status 1 where anything was lost.
+// npm run stress: what must never happen, tried for long. Ends with status 1 if anything was lost.
 //
 // `npm run stress -- 50` makes a tenth of it. The figures of a whole run stand in docs/reliability.md.
 import { fiftyDevices } from './fifty-devices.ts';

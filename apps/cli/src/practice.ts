@@ -9,7 +9,7 @@ export interface PracticeOptions {
   readonly solution: boolean;
 }
 
-/** A problem of a kind and level from a seed; an error where one of them is not there. */
+/** A problem of a kind and level from a seed; an error if one of them is not there. */
 export function practiceProblem({ kind: wanted, level: typed, seed: number, solution }: PracticeOptions): Output {
   const refuse = (where: string, message: string): Output =>
     refused({ code: 'invalid-value', message, where: [where] });

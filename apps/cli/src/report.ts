@@ -16,7 +16,7 @@ import { onJob, refused, type Output } from './output.ts';
 export interface ReportOptions {
   /** Text of a kit file that says tags and calibration of the instruments. */
   readonly kit: string | null;
-  /** Names of sections; all of them where empty. */
+  /** Names of sections; all of them if empty. */
   readonly sections: readonly string[];
   readonly resistor: ResistorSymbol;
 }

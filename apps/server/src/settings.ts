@@ -11,7 +11,7 @@ export interface Settings {
   readonly host: string;
   /** 0 for any that is free. */
   readonly port: number;
-  /** What a device has to say once; null where only this computer gets here and nothing is asked. */
+  /** What a device has to say once; null if only this computer gets here and nothing is asked. */
   readonly passphrase: string | null;
   /** Certificate and key, as they stand in their files; null for plain HTTP. */
   readonly tls: { readonly cert: Buffer; readonly key: Buffer } | null;

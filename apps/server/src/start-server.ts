@@ -26,12 +26,12 @@ import { Sessions } from './sign-in/sessions.ts';
 export interface Started {
   /** Where to open it on this computer. */
   readonly address: string;
-  /** Where other devices open it, the best first; empty where none gets in. */
+  /** Where other devices open it, the best first; empty if none gets in. */
   readonly others: readonly string[];
 }
 
 /**
- * Opens the data and serves it: to this computer alone, or, where a passphrase is set, to whoever says it.
+ * Opens the data and serves it: to this computer alone, or, if a passphrase is set, to whoever says it.
  *
  * @throws StartFailure with a sentence and the remedy where that cannot be
  */

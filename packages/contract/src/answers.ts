@@ -32,9 +32,9 @@ export interface StoredDocument<T> {
 /** That a document is another one now, told to every page as it happens. */
 export interface DocumentChange {
   readonly kind: DocumentKind;
-  /** Null where several were added or changed at once. */
+  /** Null if several were added or changed at once. */
   readonly id: string | null;
-  /** Its new one; null where it is to be looked up: archived, deleted, or one of several. */
+  /** Its new one; null if it is to be looked up: archived, deleted, or one of several. */
   readonly revision: number | null;
 }
 
@@ -67,7 +67,7 @@ export interface JobSummary {
   readonly worstError: number | null;
   /** Which meters cannot be read, in words; empty if all can. */
   readonly unreadable: string;
-  /** How far the readings have come; null where there are none. */
+  /** How far the readings have come; null if there are none. */
   readonly readings: ReadingsStatus | null;
 }
 

@@ -18,7 +18,7 @@ export const checkDocument = <K extends DocumentKind>(
 ): Result<DocumentOfKind[K], readonly FileFault[]> => checks[kind](value);
 
 /**
- * Checks a document that was stored before, perhaps by an earlier version: one of the right shape is served even where a value
+ * Checks a document that was stored before, perhaps by an earlier version: one of the right shape is served even if a value
  * would be refused today, so that it can be mended.
  */
 export function checkStored<K extends DocumentKind>(

@@ -3,7 +3,7 @@ import { mostFaults } from './limits.ts';
 import * as allFaults from './schema/all-faults.generated.ts';
 import * as firstFault from './schema/first-fault.generated.ts';
 
-/** A fault and the path of the key that it is at; empty where it is about the file as a whole. */
+/** A fault and the path of the key that it is at; empty if it is about the file as a whole. */
 export interface FileFault extends JobFault {
   readonly path: string;
 }

@@ -9,7 +9,7 @@ import { storageFailureOf } from '../database/storage-failure.ts';
  * Writes everything of a folder into one new file, of one moment, whether a server is using it or not.
  *
  * @returns what was done, in a sentence
- * @throws StartFailure where there is nothing to back up, the file is there already, or it cannot be written
+ * @throws StartFailure if there is nothing to back up, the file is there already, or it cannot be written
  */
 export async function backup(folder: string, to: string): Promise<string> {
   const file = databaseFile(folder);

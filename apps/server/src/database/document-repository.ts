@@ -135,7 +135,7 @@ export class DocumentRepository<T> {
     return row === undefined;
   }
 
-  /** Adds a document; false where its id is taken. `updatedAt` goes back with it. */
+  /** Adds a document; false if its id is taken. `updatedAt` goes back with it. */
   async insert(id: string, document: T, at = new Date(), revision = 1): Promise<Kept<T> | undefined> {
     const { rowsAffected } = await this.insertion(id, document, at, revision);
     return rowsAffected === 1 ? this.#changed({ id, revision, updatedAt: at.toISOString(), document }) : undefined;
@@ -174,7 +174,7 @@ export class DocumentRepository<T> {
     ] as const;
   }
 
-  /** Archives a document, or brings it back; false where it was not there to be moved. */
+  /** Archives a document, or brings it back; false if it was not there to be moved. */
   async setArchived(id: string, archived: boolean): Promise<boolean> {
     const { archivedAt } = this.table;
     const { rowsAffected } = await this.database
@@ -240,7 +240,7 @@ export class DocumentRepository<T> {
     return found?.document ?? null;
   }
 
-  /** The document as it was at an earlier revision; undefined where that is not kept any more, or cannot be read. */
+  /** The document as it was at an earlier revision; undefined if that is not kept any more, or cannot be read. */
   async atRevision(id: string, revision: number): Promise<T | undefined> {
     const [found] = await this.database
       .select({ document: revisions.document })
@@ -337,7 +337,7 @@ export const removedProperty = (kind: DocumentKind, id: string): string => `remo
 /** A statement says a blob's bytes as a buffer of its own. */
 const bufferOf = (bytes: unknown): Buffer => Buffer.from((bytes ?? '') as Uint8Array);
 
-/** Null where the bytes are no text. */
+/** Null if the bytes are no text. */
 function textOf(bytes: unknown): string | null {
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bufferOf(bytes));

@@ -43,7 +43,7 @@ function startOf(file: string): string {
  * Takes a folder for this process. The lock is the operating system's, on a file beside the database: it is gone when the
  * process is, however that ended.
  *
- * @throws StartFailure where another process has it or the folder cannot be used
+ * @throws StartFailure if another process has it or the folder cannot be used
  */
 export async function lockFolder(folder: string): Promise<FolderLock> {
   let client: Client | null = null;

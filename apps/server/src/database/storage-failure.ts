@@ -1,7 +1,7 @@
 /** Why the database could not do what it was asked, as far as a person can do something about it. */
 export interface StorageFailure {
   readonly code: string;
-  /** 507 where there is no room, else 503. */
+  /** 507 if there is no room, else 503. */
   readonly status: 503 | 507;
   readonly message: string;
 }
@@ -9,7 +9,7 @@ export interface StorageFailure {
 /**
  * Tells a failure of the storage from a fault of the program.
  *
- * @returns null where `error` does not come from the database or the disk
+ * @returns null if `error` does not come from the database or the disk
  */
 export function storageFailureOf(error: unknown): StorageFailure | null {
   const code = storageCode(error);

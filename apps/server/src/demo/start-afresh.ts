@@ -9,7 +9,7 @@ import { madeByDemo } from './made-by-demo.ts';
  * Puts the demo's database aside, so that the samples begin anew; a copy of it stays in the folder of copies.
  *
  * @param folder  held by this process, nothing in it open
- * @throws StartFailure where the database is not the demo's own
+ * @throws StartFailure if the database is not the demo's own
  */
 export async function startAfresh(folder: string): Promise<void> {
   const file = databaseFile(folder);

@@ -31,7 +31,7 @@ export class Repositories implements RepositoryOfKind {
     this['meter-projects'] = of('meter-projects', meterProjects);
   }
 
-  /** @throws a refusal (404) where there is no such kind */
+  /** @throws a refusal (404) if there is no such kind */
   of(kind: string): DocumentRepository<unknown> {
     const known = documentKinds.find((one) => one === kind);
     if (!known) throw new NotFoundException(`There is no kind of document called ${kind}.`);

@@ -4,7 +4,7 @@ import { sameValue } from '@usual-drag/core';
 import { refuse } from '../http/envelope.pipe.ts';
 import type { DocumentRepository, Kept } from '../database/document-repository.ts';
 
-/** What two edits of one document come to; null where a person has to choose. `base` is null where it is not kept any more. */
+/** What two edits of one document come to; null if a person has to choose. `base` is null if it is not kept any more. */
 export type Merge<T> = (base: T | null, mine: T, theirs: T) => T | null;
 
 /** What one document of a kind is called in a refusal. */
@@ -14,7 +14,7 @@ const nouns = { jobs: 'job', instruments: 'instrument', 'meter-projects': 'meter
  * Adds a new document, or saves one that was edited from `revision`. What is stored already, word for word, is saved; what was
  * changed since on another device is joined with it as `merge` says.
  *
- * @throws a refusal: 404 where it is not there, 409 with the newest version where it has been changed since, so that none is lost
+ * @throws a refusal: 404 if it is not there, 409 with the newest version where it has been changed since, so that none is lost
  */
 export async function saveDocument<T>(
   repository: DocumentRepository<T>,
@@ -58,7 +58,7 @@ export function saveNamed<T extends { readonly id: string }>(
   return saveDocument(repository, id, revision, document);
 }
 
-/** @throws a refusal: 404 where it is not there or archived */
+/** @throws a refusal: 404 if it is not there or archived */
 export async function findDocument<T>(repository: DocumentRepository<T>, id: string): Promise<StoredDocument<T>> {
   const found = await repository.find(id);
   if (!found || found.archivedAt !== null) throw missing(repository, id);

@@ -34,7 +34,7 @@ export class InstrumentLinkService implements OnModuleDestroy {
       .subscribe(() => void this.#closeFormer().catch(() => undefined));
   }
 
-  /** @throws LinkFailure where there is no value to be had; a refusal where there is no such instrument */
+  /** @throws LinkFailure if there is no value to be had; a refusal if there is no such instrument */
   async read(id: string, asked: ReadInstrumentDto): Promise<InstrumentReading> {
     const { document: kept } = await findDocument(this.repositories.instruments, id);
     const address = kept.address === undefined ? null : readAddress(kept.address);

@@ -22,7 +22,7 @@ export class LineConnection {
     socket.on('close', () => this.end('The instrument ended the connection.'));
   }
 
-  /** @throws LinkFailure where nothing answers at the address within some milliseconds */
+  /** @throws LinkFailure if nothing answers at the address within some milliseconds */
   static open(host: string, port: number, timeoutMs: number): Promise<LineConnection> {
     return new Promise((opened, failed) => {
       const socket = connect({ host, port });
@@ -58,7 +58,7 @@ export class LineConnection {
   /**
    * Sends a line and waits for its answer.
    *
-   * @throws LinkFailure where none comes in time, too much does, or the connection ends
+   * @throws LinkFailure if none comes in time, too much does, or the connection ends
    */
   ask(line: string, timeoutMs: number): Promise<string> {
     return new Promise((take, fail) => {

@@ -22,7 +22,7 @@ export interface SentReading {
 /** What to read, and how. */
 export interface AskedReading {
   readonly quantity: ReadingQuantity;
-  /** V, A or Ω of the range to be set; null where it chooses by itself. */
+  /** V, A or Ω of the range to be set; null if it chooses by itself. */
   readonly range: number | null;
   /** Lines that put the leads of a simulated instrument; asked for where it is one, and only then. */
   readonly leads?: () => Promise<readonly string[]>;
@@ -44,7 +44,7 @@ export class ScpiInstrument {
     private readonly timeouts: Timeouts,
   ) {}
 
-  /** @throws LinkFailure where no value can be had, in a technician's words */
+  /** @throws LinkFailure if no value can be had, in a technician's words */
   read(asked: AskedReading): Promise<SentReading> {
     if (this.#waiting >= mostWaiting)
       return Promise.reject(
@@ -93,7 +93,7 @@ export class ScpiInstrument {
       throw new LinkFailure(`The instrument reports an error, ${quoted(error)}. Nothing was written down.`);
   }
 
-  /** The oldest error in its queue; null where there is none. */
+  /** The oldest error in its queue; null if there is none. */
   async #error(line: LineConnection): Promise<string | null> {
     const answer = await line.ask('SYST:ERR?', this.timeouts.answerMs);
     // A number and a text, as the standard has it: a number alone may be a late reading.

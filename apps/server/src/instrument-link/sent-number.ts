@@ -13,7 +13,7 @@ const mostDigits = 15;
  * power of ten as a prefix.
  *
  * @param unit  V, A or Ω
- * @throws LinkFailure where it is no number, or says that there is none
+ * @throws LinkFailure if it is no number, or says that there is none
  */
 export function observationOf(sent: string, unit: string): Observation {
   const match = /^\s*([+-]?)(\d*)(?:\.(\d*))?(?:[eE]([+-]?\d{1,3}))?\s*$/.exec(sent);
@@ -37,7 +37,7 @@ export function observationOf(sent: string, unit: string): Observation {
   return { shown: (sign === '-' ? '-' : '') + shown, unit: prefixByExponent[prefix]! + unit };
 }
 
-/** Digits with a point after so many of them; null where that takes more zeros than a display has. */
+/** Digits with a point after so many of them; null if that takes more zeros than a display has. */
 function withPoint(digits: string, point: number): string | null {
   if (point > mostDigits || point < -mostDigits) return null;
   const padded = point <= 0 ? '0'.repeat(1 - point) + digits : digits.padEnd(point, '0');

@@ -16,7 +16,7 @@ export class InstrumentsController {
     return this.service.list();
   }
 
-  /** Without a revision, adds a new instrument; with it, saves an edit: 409 where another was faster. */
+  /** Without a revision, adds a new instrument; with it, saves an edit: 409 if another was faster. */
   @Put(':id')
   save(@Param('id') id: string, @Body() body: SaveInstrumentDto): Promise<StoredDocument<KitInstrument>> {
     return this.service.save(id, body.revision, body.document);

@@ -18,7 +18,7 @@ export class MeterProjectsController {
     return (await this.repositories['meter-projects'].list()).kept.map(answer);
   }
 
-  /** Without a revision, a new one; with it, saves an edit: 409 where another was faster. */
+  /** Without a revision, a new one; with it, saves an edit: 409 if another was faster. */
   @Put(':id')
   save(@Param('id') id: string, @Body() body: SaveMeterProjectDto): Promise<StoredDocument<MeterProject>> {
     const document = accept(checkMeterProject(body.document), 'document.');

@@ -36,7 +36,7 @@ export class PracticeController {
   }
 }
 
-/** @throws a refusal: 400 where no one is named, or several are */
+/** @throws a refusal: 400 if no one is named, or several are */
 function named(person: unknown): string {
   if (typeof person === 'string' && person !== '') return person;
   throw new BadRequestException('Say whose attempts: ?person=NAME.');

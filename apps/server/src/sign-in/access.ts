@@ -6,7 +6,7 @@ export const ACCESS = Symbol('access');
 
 /** Where the server is reached, and who is let in. */
 export interface Access {
-  /** Null where only this computer gets here and nothing is asked. */
+  /** Null if only this computer gets here and nothing is asked. */
   readonly sessions: Sessions | null;
   /** Known once the server listens. */
   listening(): Listening;

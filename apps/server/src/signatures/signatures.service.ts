@@ -43,7 +43,7 @@ export class SignaturesService {
   /**
    * Signs a job as it is stored, with what the kit says of its instruments today. The same signature again is the one that is there.
    *
-   * @throws a refusal: 404 where there is no such job, 409 where it is not what was on the screen, 400 where it cannot be worked out
+   * @throws a refusal: 404 if there is no such job, 409 if it is not what was on the screen, 400 if it cannot be worked out
    */
   async sign(jobId: string, { revision, hash, by, sections, restored }: SignJobDto): Promise<KeptSignature> {
     const current = await findDocument(this.repositories.jobs, jobId);

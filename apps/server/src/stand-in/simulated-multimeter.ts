@@ -52,7 +52,7 @@ export class SimulatedMultimeter {
         : null;
   }
 
-  /** What it answers to a line; null where the line has no answer. */
+  /** What it answers to a line; null if the line has no answer. */
   answer(line: string): string | null {
     const simulated = /^\s*SIM(?:ULATED)?:(NETW(?:ORK)?|PLAC(?:E)?)\s+(.+)$/i.exec(line);
     if (simulated) return this.#simulate(simulated[1]!, simulated[2]!);

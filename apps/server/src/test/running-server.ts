@@ -23,7 +23,7 @@ export interface Answer {
 
 export interface ServerOptions {
   readonly demo?: boolean;
-  /** Any that is free where left out. */
+  /** Any that is free if omitted. */
   readonly port?: number;
   readonly env?: Readonly<Record<string, string>>;
 }

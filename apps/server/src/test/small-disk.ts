@@ -3,7 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-/** A folder on a file system of its own; null where this machine does not let one be mounted. */
+/** A folder on a file system of its own; null if this machine does not let one be mounted. */
 export function mountSmallDisk(kilobytes: number): {
   readonly folder: string;
   grow(kilobytes: number): void;

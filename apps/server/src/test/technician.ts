@@ -64,7 +64,7 @@ export class Technician {
    * Saves what was read.
    *
    * @param timeoutMs  ms until the answer is given up, as in a dead spot; the server may have got it all the same
-   * @returns ms until the answer; null where there was none, and the same is to be saved again
+   * @returns ms until the answer; null if there was none, and the same is to be saved again
    */
   async save(timeoutMs?: number): Promise<number | null> {
     const begun = performance.now();

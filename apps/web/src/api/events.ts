@@ -1,6 +1,6 @@
 import type { DocumentChange } from '@usual-drag/contract';
 
-/** ms until one asks again where the server has turned away, as it does while nobody is signed in. */
+/** ms until one asks again if the server has turned away, as it does while nobody is signed in. */
 const retryDelayMs = 5000;
 /** ms without a sign of life, of which the server gives one every twenty seconds, after which the line counts as gone. */
 const silence = 45_000;
@@ -38,7 +38,7 @@ export function listen(
       onChange(JSON.parse(data as string) as DocumentChange);
     });
     opened.addEventListener('error', () => {
-      // It tries again by itself where the line has gone, and gives up where it was answered otherwise.
+      // It tries again by itself if the line has gone, and gives up where it was answered otherwise.
       if (opened.readyState !== EventSource.CLOSED) return;
       onTurnedAway();
       setTimeout(() => opened === source && open(), retryDelayMs);

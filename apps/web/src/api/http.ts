@@ -24,7 +24,7 @@ export class Unreachable extends Error {}
  * Asks the server.
  *
  * @param timeoutMs  ms until the answer is given up
- * @throws Refused or Failed with the server's words, Unreachable where there is no answer
+ * @throws Refused or Failed with the server's words, Unreachable if there is no answer
  */
 export async function ask<T>(method: string, path: string, body?: unknown, timeoutMs?: number): Promise<T> {
   const json = body === undefined ? undefined : JSON.stringify(body);

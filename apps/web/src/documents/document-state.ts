@@ -21,7 +21,7 @@ export interface DocumentState<T> {
   readonly document: T;
   readonly past: readonly T[];
   readonly future: readonly T[];
-  /** The revision that the document is an edit of, until the server confirms a newer one; null where it has none yet. */
+  /** The revision that the document is an edit of, until the server confirms a newer one; null if it has none yet. */
   readonly revision: number | null;
   /** What the server has at that revision, as far as this window knows. */
   readonly stored: T | null;
@@ -59,7 +59,7 @@ export interface Draft<T> {
 
 /** How two edits of one document come together. */
 export interface Merging<T> {
-  /** Both in one; null where a person has to choose. `base` is null where it is not known. */
+  /** Both in one; null if a person has to choose. `base` is null if it is not known. */
   both(base: T | null, mine: T, theirs: T): T | null;
   /** One of the two, with what never stands against it of the other. */
   choosing(base: T | null, mine: T, theirs: T, counts: 'mine' | 'theirs'): T;
@@ -117,7 +117,7 @@ export function nextState<T>(
       return withDocument({ ...state, past: [...state.past, state.document], future: state.future.slice(0, -1) }, next);
     }
     case 'refreshed':
-      // Only where nothing of this window's is under way: that is joined with it, or asked about, when it is sent.
+      // Only if nothing of this window's is under way: that is joined with it, or asked about, when it is sent.
       if (state.saving.kind !== 'saved' || action.stored.revision <= (state.revision ?? -1)) return state;
       return refreshed(state, action.stored, merging);
     case 'sent':
@@ -186,7 +186,7 @@ function confirmed<T>(state: DocumentState<T>, revision: number, stored: T, save
   return { ...state, revision, stored, savedAt, unanswered: [], saving: { kind: settled ? 'saved' : 'unsaved' } };
 }
 
-/** The server has stored what was sent, or, where another device had been saved meanwhile, what came of both. */
+/** The server has stored what was sent, or, if another device had been saved meanwhile, what came of both. */
 function saved<T>(state: DocumentState<T>, stored: StoredDocument<T>, merging: Merging<T>): DocumentState<T> {
   const sent = sentOf(state);
   const isAlone = state.revision === null || stored.revision === state.revision + 1 || sameValue(sent, stored.document);

@@ -25,7 +25,7 @@ export function placeOfKey(key: string): { readonly kind: DocumentKind; readonly
 /** The documents that are open in this window, by their names. */
 export const useDocuments = create<{ readonly open: Readonly<Record<string, AnyState>> }>()(() => ({ open: {} }));
 
-/** An open document; undefined where it is not open. */
+/** An open document; undefined if it is not open. */
 export const documentState = <K extends DocumentKind>(
   open: Readonly<Record<string, AnyState>>,
   kind: K,

@@ -17,7 +17,7 @@ const keyOf = (kind: DocumentKind, id: string): string => `${stem}${thisWindow}/
 /**
  * Keeps an unsaved edit in this browser, so that closing the window or losing the server loses nothing.
  *
- * @returns false where the browser has no room or does not allow it
+ * @returns false if the browser has no room or does not allow it
  */
 export function keepDraft(kind: DocumentKind, id: string, draft: Draft<unknown>): boolean {
   try {

@@ -57,7 +57,7 @@ function isBehind(key: string): boolean {
 
 const waiting = new Map<string, 'under way' | 'asked again'>();
 
-/** Asks the server for a document or a list, one at a time; once more where it was to be asked meanwhile. */
+/** Asks the server for a document or a list, one at a time; once more if it was to be asked meanwhile. */
 function refetch(what: string): void {
   if (waiting.has(what)) return void waiting.set(what, 'asked again');
   waiting.set(what, 'under way');

@@ -1,7 +1,7 @@
 import { clock } from '../ui/words.ts';
 import type { DocumentState } from './document-state.ts';
 
-/** How the last edit stands, in words; `unkept` where the browser could not keep it either. */
+/** How the last edit stands, in words; `unkept` if the browser could not keep it either. */
 export function saveWords(
   { saving, savedAt, unanswered }: Pick<DocumentState<unknown>, 'saving' | 'savedAt' | 'unanswered'>,
   unkept = false,

@@ -25,7 +25,7 @@ export function useDocumentList<K extends ListedKind>(kind: K) {
   };
 }
 
-/** How an open document of a list stands; undefined where nothing was done to it yet. */
+/** How an open document of a list stands; undefined if nothing was done to it yet. */
 export const useDocumentState = <K extends ListedKind>(
   kind: K,
   id: string | undefined,

@@ -4,7 +4,7 @@ import { persist } from 'zustand/middleware';
 interface FirstMinute {
   /** It was seen or declined in this browser, and does not come again. */
   readonly done: boolean;
-  /** The step that is shown; null where none is. */
+  /** The step that is shown; null if none is. */
   readonly step: number | null;
   begin(): void;
   next(): void;

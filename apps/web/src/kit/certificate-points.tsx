@@ -3,7 +3,7 @@ import { X } from 'lucide-react';
 import { Button } from '../ui/button.tsx';
 import { ValueField } from '../ui/value-field.tsx';
 
-/** A point as it is typed in; null where it is still empty. */
+/** A point as it is typed in; null if it is still empty. */
 export interface TypedPoint {
   readonly applied: number | null;
   readonly indicated: number | null;

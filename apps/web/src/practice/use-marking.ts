@@ -33,7 +33,7 @@ export function useMarking(problem: Problem) {
     });
   };
   return {
-    /** The first question that is not right yet; null where all are. */
+    /** The first question that is not right yet; null if all are. */
     open,
     markOf: (id: string): AnswerMark | null => tries[id]?.last ?? null,
     mark: (ask: Ask, answer: GivenAnswer): AnswerMark => {

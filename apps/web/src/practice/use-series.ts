@@ -3,7 +3,7 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
 interface SeriesStore {
-  /** The series that is open; null where problems are drawn. */
+  /** The series that is open; null if problems are drawn. */
   readonly series: ProblemSeries | null;
   /** Which of its problems is next. */
   readonly at: number;

@@ -23,7 +23,7 @@ interface Props<T extends string> {
   readonly missing?: string;
 }
 
-/** One choice of many. It is drawn again only where what it shows has changed. */
+/** One choice of many. It is drawn again only if what it shows has changed. */
 export function Choice<T extends string>(props: Props<T>) {
   const onChange = useNewest(props.onChange);
   return <Drawn {...props} onChange={onChange as (value: string) => void} />;

@@ -36,9 +36,9 @@ interface Props<Row extends RowData> {
   // eslint-disable-next-line @typescript-eslint/no-explicit-any -- each column has its own type of value
   readonly columns: readonly ColumnDef<typeof features, Row, any>[];
   readonly idOf: (row: Row) => string;
-  /** How many rows are put on the page, the first in the order of the table; all where left out. */
+  /** How many rows are put on the page, the first in the order of the table; all if omitted. */
   readonly most?: number;
-  /** As it is sorted at first; as given where left out. */
+  /** As it is sorted at first; as given if omitted. */
   readonly sorting?: SortingState;
 }
 

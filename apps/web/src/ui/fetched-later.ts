@@ -1,6 +1,6 @@
 import { lazy, type FunctionComponent, type LazyExoticComponent, type ReactNode } from 'react';
 
-/** Fetches a part of the application, at once where it is there already. */
+/** Fetches a part of the application, at once if it is there already. */
 type Load<T> = () => Promise<T>;
 
 const parts: Load<unknown>[] = [];

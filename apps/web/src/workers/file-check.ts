@@ -7,7 +7,7 @@ const largestFile = 16;
 /**
  * Reads and checks a file beside the page, which stays alive meanwhile.
  *
- * @throws Error where the file is too large
+ * @throws Error if the file is too large
  */
 export async function readFileAs<Kind extends keyof FileCheck>(
   kind: Kind,

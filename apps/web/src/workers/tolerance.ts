@@ -8,7 +8,7 @@ export type { ToleranceStudy };
  * Studies the tolerance of a result in a worker of its own, so that the page never waits for it.
  *
  * @param onProgress  is told how many draws are done
- * @returns the study, null where nothing determines the result; and a way to leave off, after which nothing comes
+ * @returns the study, null if nothing determines the result; and a way to leave off, after which nothing comes
  */
 export function startTolerance(
   question: ToleranceQuestion,

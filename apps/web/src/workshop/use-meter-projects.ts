@@ -17,7 +17,7 @@ export function useMeterProjects(openId: string | undefined) {
     error,
     words,
     save: save,
-    /** Nothing where there is nothing to take back, or to do again. */
+    /** Nothing if there is nothing to take back, or to do again. */
     undo: can(state?.past, undo),
     redo: can(state?.future, redo),
     /** Begins a project with a design and says under which id. */

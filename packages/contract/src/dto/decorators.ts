@@ -95,7 +95,7 @@ export function Ends(): PropertyDecorator {
 }
 
 /**
- * Ties a class to the type of core that it describes: it compiles only where both have the same keys, and each of the class's
+ * Ties a class to the type of core that it describes: it compiles only if both have the same keys, and each of the class's
  * values is one of the type's.
  */
 export const Describes =

@@ -18,7 +18,7 @@ export class SaveJobDto extends CreateJobDto {
 
 /** What a save says beside its document. */
 class SaveDto {
-  /** That the edit was based on; left out where it is new. */
+  /** That the edit was based on; left out if it is new. */
   @IsOptional()
   @Revision(0)
   revision?: number;

@@ -25,7 +25,7 @@ export function circuitFaults(
   ];
 }
 
-/** What a fault predicts; none where it is not to be listed. */
+/** What a fault predicts; none if it is not to be listed. */
 function predictionsOf(
   look: CircuitPredictions,
   hypothesis: Hypothesis,

@@ -37,7 +37,7 @@ const none: Spans = [];
 /** The misfit at which a fit is given up. */
 const hopeless = 5 * largestMisfit;
 
-/** The circuit of every reading in a network; null where one cannot be laid out. */
+/** The circuit of every reading in a network; null if one cannot be laid out. */
 function circuitsOf(
   network: Network,
   instruments: readonly Instrument[],
@@ -89,7 +89,7 @@ export class CircuitPredictions {
     this.own = Float64Array.from(observed, ({ u }) => u);
   }
 
-  /** Null where a reading's circuit cannot be laid out. */
+  /** Null if a reading's circuit cannot be laid out. */
   static of(
     network: Network,
     instruments: readonly Instrument[],
@@ -99,24 +99,24 @@ export class CircuitPredictions {
     return circuits && new CircuitPredictions(network, instruments, observed, circuits);
   }
 
-  /** The circuits with one element replaced; null where they cannot be laid out. */
+  /** The circuits with one element replaced; null if they cannot be laid out. */
   circuitsWith(element: Element): ReadingCircuit[] | null {
     const elements = this.network.elements.map((one) => (one.id === element.id ? element : one));
     return circuitsOf({ ...this.network, elements }, this.instruments, this.observed);
   }
 
-  /** Place of a part among the resistances of some circuits, the same in all of them; −1 where it is none. */
+  /** Place of a part among the resistances of some circuits, the same in all of them; −1 if it is none. */
   placeOf(circuits: readonly ReadingCircuit[], id: string): number {
     return circuits[0]?.index.get(id) ?? -1;
   }
 
-  /** A hypothesis that is another element in the place of one; none where it is not listed. */
+  /** A hypothesis that is another element in the place of one; none if it is not listed. */
   variant(hypothesis: Hypothesis, element: Element): Prediction[] {
     const circuits = this.circuitsWith(element);
     return circuits ? this.listed(hypothesis, circuits, []) : [];
   }
 
-  /** A hypothesis that is another network; none where it is not listed. */
+  /** A hypothesis that is another network; none if it is not listed. */
   variantOf(hypothesis: Hypothesis): Prediction[] {
     const { network, instruments } = withFault(this, hypothesis);
     const circuits = circuitsOf(network, instruments, this.observed);

@@ -17,7 +17,7 @@ export interface Compared {
  * Returns how far a recorded value is from a prediction, in the unit of both.
  *
  * @param predicted  Infinity for a prediction beyond every range
- * @returns value − predicted; 0 for an `OL` that the prediction explains; ±Infinity for a number where `OL` is predicted
+ * @returns value − predicted; 0 for an `OL` that the prediction explains; ±Infinity for a number if `OL` is predicted
  */
 export function differenceFrom({ value, comparison }: Compared, predicted: number): number {
   if (comparison === 'signed') return value - predicted;

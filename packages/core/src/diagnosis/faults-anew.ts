@@ -50,7 +50,7 @@ export function faultsByResolving(bench: Bench, observed: readonly Observed[]): 
 /** Each step solves every reading's circuit: 24 golden sections still find a value to 1e-5 of the first interval. */
 const coarse: Search = { steps: 40, sections: 24 };
 
-/** Between which the value of a fault is looked for; null where it is not fitted. */
+/** Between which the value of a fault is looked for; null if it is not fitted. */
 function limitsOf({ network }: Bench, { fault, where: [id], value }: Hypothesis): readonly [number, number] | null {
   const element = network.elements.find((one) => one.id === id);
   if (value !== null) return null;

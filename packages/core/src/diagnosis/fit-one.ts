@@ -12,7 +12,7 @@ const golden = (Math.sqrt(5) - 1) / 2;
 /**
  * The value between two positive limits with the least misfit: looked for by equal ratios, then closed in on by golden sections.
  *
- * @param about  a value that it is near; looked for everywhere where left out
+ * @param about  a value that it is near; looked for everywhere if omitted
  */
 export function fitOne(
   misfit: (value: number) => number,

@@ -40,7 +40,7 @@ const meter = {
   ],
 };
 
-/** 10 V behind 0.5 Ω into 9.5 Ω: what an ammeter of 2 Ω reads is 833.3 mA, where the job thinks that it has 0.1 Ω. */
+/** 10 V behind 0.5 Ω into 9.5 Ω: what an ammeter of 2 Ω reads is 833.3 mA, if the job thinks that it has 0.1 Ω. */
 const job: DiagnosedJob = {
   network: {
     elements: [

@@ -120,7 +120,7 @@ function predict(bench: Bench, observed: readonly Observed[], free: ReadonlySet<
 /**
  * Reads a name: `E1.emf`, `E1.internalResistance`, `R1.resistance`, `meter:ID:dc-current`, `meter:ID:dc-current:RANGE`, `leads`.
  *
- * @returns null where the job has no such thing
+ * @returns null if the job has no such thing
  */
 export function freeName(name: string, { network, instruments = [], readings = [] }: DiagnosedJob): FreeName | null {
   const isResistance = true;

@@ -27,7 +27,7 @@ export class LaidOut {
   /** A in each resistance, and in one (row) for 1 V in another (column). */
   private readonly currents: Float64Array;
   private readonly ports: Float64Array;
-  /** V of each node (row) above another (column); NaN where nothing joins them. */
+  /** V of each node (row) above another (column); NaN if nothing joins them. */
   private readonly voltages: Float64Array;
   private readonly pairs = new Map<number, Pair | null>();
   private readonly namedWith = new Map<string, NamedResistances>();
@@ -53,14 +53,14 @@ export class LaidOut {
     });
   }
 
-  /** Null where ideal sources contradict each other. */
+  /** Null if ideal sources contradict each other. */
   static of(network: Network): LaidOut | null {
     const named = circuitOf(network);
     const quick = quickCircuit(named.circuit, []);
     return quick && new LaidOut(network, named, quick);
   }
 
-  /** The circuit with a lone meter of a resistance, Ω; null where it has to be laid out by itself. */
+  /** The circuit with a lone meter of a resistance, Ω; null if it has to be laid out by itself. */
   circuitWith(meter: LoneMeter, name: string, resistance: number): ReadingCircuit | null {
     return meter.quantity === 'dc-voltage'
       ? this.withVoltmeter(meter.red, meter.black, name, resistance)
@@ -68,7 +68,7 @@ export class LaidOut {
   }
 
   /**
-   * What a lone meter of a resistance, Ω, would indicate; null where its circuit has to be solved by itself: a meter that
+   * What a lone meter of a resistance, Ω, would indicate; null if its circuit has to be solved by itself: a meter that
    * hangs in the air, or an ammeter that is not in series with a single resistance.
    *
    * @param spans  Ω that each resistance may be off, in the order of the network's resistances

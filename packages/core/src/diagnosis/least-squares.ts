@@ -13,7 +13,7 @@ export interface Problem {
   readonly positive: readonly boolean[];
   /** Returns how far each measured value is from its prediction, in the unit of the latter. */
   differences(predicted: readonly number[]): readonly number[];
-  /** Null where the values cannot be predicted from. */
+  /** Null if the values cannot be predicted from. */
   predict(values: readonly number[]): Predicted | null;
 }
 
@@ -25,7 +25,7 @@ export interface LeastSquares {
   readonly residuals: readonly number[];
   /** Σ of their squares. */
   readonly sum: number;
-  /** Indices of values that nothing bears on, alone or together; empty where all are determined. */
+  /** Indices of values that nothing bears on, alone or together; empty if all are determined. */
   readonly undetermined: readonly number[];
   /** False if the values ran to where no reading determines them, or never settled. */
   readonly converged: boolean;
@@ -77,7 +77,7 @@ export function leastSquares(problem: Problem): LeastSquares {
   return converged ? { ...none, deviations, converged } : none;
 }
 
-/** One step downhill, as long as it may be; null where there is none. */
+/** One step downhill, as long as it may be; null if there is none. */
 function stepFrom(
   problem: Problem,
   values: readonly number[],

@@ -18,11 +18,11 @@ export type NextReading =
 
 /**
  * The reading that would tell the leading hypotheses apart best: that makes the most of them differ by 2U or more, and them the
- * farthest. A voltage is cheaper than a current, which is asked for only where no voltage tells any apart.
+ * farthest. A voltage is cheaper than a current, which is asked for only if no voltage tells any apart.
  *
  * @param faultFree  the network without a fault, solved
  * @param leaders  the best hypothesis of each leading group
- * @returns null where no reading would
+ * @returns null if no reading would
  */
 export function nextReading(
   { network, instruments = [], conventions = {} }: DiagnosedJob,
@@ -91,7 +91,7 @@ export interface SharpRange {
  * The range of some instruments that reads with the least uncertainty what may stand at a place.
  *
  * @param valuesOn  V or A that may be indicated on a range; none of them may be over it
- * @returns null where no range has room for all of them
+ * @returns null if no range has room for all of them
  */
 export function sharpestRange(
   instruments: readonly Instrument[],

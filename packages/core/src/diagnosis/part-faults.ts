@@ -53,7 +53,7 @@ export function decade(look: CircuitPredictions, hypothesis: Hypothesis, { id, r
   return look.listed(hypothesis, look.circuits, [{ index, by: factor * resistance - own }], scaled);
 }
 
-/** A resistor with a fitted value outside its tolerance; none where the fit is within. */
+/** A resistor with a fitted value outside its tolerance; none if the fit is within. */
 export function outOfTolerance(look: CircuitPredictions, { id, resistance, tolerance = 0 }: Resistor): Prediction[] {
   const { index, own } = placeOf(look, id);
   const adjustable: readonly Adjustable[] = [{ index, by: (ohms) => ohms - own }];

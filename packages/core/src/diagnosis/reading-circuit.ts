@@ -46,7 +46,7 @@ export function isolatedCircuit(
   };
 }
 
-/** A resistance that is another: Ω more; Infinity where it is open. */
+/** A resistance that is another: Ω more; Infinity if it is open. */
 export interface Change {
   readonly index: number;
   readonly by: number;
@@ -59,7 +59,7 @@ export type Indication =
 /**
  * Lays a circuit with its meters out. An indication that nothing determines counts as 0: the meter hangs in the air.
  *
- * @returns null where ideal sources contradict each other
+ * @returns null if ideal sources contradict each other
  */
 export function readingCircuit(
   named: NetworkCircuit,
@@ -115,7 +115,7 @@ export interface Evaluated {
 /**
  * Changes resistances one after the other, each a change of rank one: an EMF of Δ times its current in series.
  *
- * @param spans    Ω that each resistance may be off, in the order of the circuit's names; 0 where it is known
+ * @param spans    Ω that each resistance may be off, in the order of the circuit's names; 0 if it is known
  * @param changed  spans that are others
  * @param into     where the result goes
  */
@@ -256,7 +256,7 @@ export function oneResistance(circuit: ReadingCircuit, index: number): OneResist
   };
 }
 
-/** Δ/(1 − ΔY); its limit where the branch is open, 0 where nothing else joins it. */
+/** Δ/(1 − ΔY); its limit if the branch is open, 0 if nothing else joins it. */
 export function gainOf(by: number, own: number, resistance: number): number {
   if (Math.abs(own) * resistance < 1e-12) return 0;
   return by === Infinity ? -1 / own : by / (1 - by * own);

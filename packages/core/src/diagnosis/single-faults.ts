@@ -36,7 +36,7 @@ export function singleFaults(
     .sort((a, b) => a.rank - b.rank);
 }
 
-/** What every fault of the circuit predicts: from the sound circuit's responses, or where a load has a curve each solved anew. */
+/** What every fault of the circuit predicts: from the sound circuit's responses, or if a load has a curve each solved anew. */
 export const faultsOfCircuit = (bench: Bench, unloaded: Unloaded, observed: readonly Observed[]): Prediction[] =>
   isLinear(unloaded) ? circuitFaults(bench.network, bench.instruments, observed) : faultsByResolving(bench, observed);
 

@@ -56,7 +56,7 @@ const headroom = 12;
 /** px that steady columns may take more than fresh ones. */
 const extraWidth = 4 * headroom;
 
-/** The places of before, moved to the right where they must be; null where the columns are others or have become too loose. */
+/** The places of before, moved to the right where they must be; null if the columns are others or have become too loose. */
 function steadyPlaces(
   columns: readonly Column[],
   pitches: readonly number[],
@@ -81,7 +81,7 @@ function steadyPlaces(
   return places.at(-1)! <= fresh.at(-1)! + extraWidth ? places : null;
 }
 
-/** For each column the px of the widest letter of a rail that begins there, 0 where none does. */
+/** For each column the px of the widest letter of a rail that begins there, 0 if none does. */
 function lettersAt(columns: readonly Column[], links: readonly Link[], letters: ReadonlyMap<string, number>): number[] {
   const byId = new Map(links.map((link) => [link.id, link]));
   const begun = new Set<string>();

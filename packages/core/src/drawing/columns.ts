@@ -234,7 +234,7 @@ function share(columns: readonly Column[], spans: ReadonlyMap<string, Span>, fix
   return shared;
 }
 
-/** Two columns as one, the upper first; null where they do not stand wholly above each other. */
+/** Two columns as one, the upper first; null if they do not stand wholly above each other. */
 function onTop(a: Column, b: Column, spans: ReadonlyMap<string, Span>): Column | null {
   const extent = (column: Column): readonly [number, number] => {
     const of = column.map((id) => spans.get(id)!);

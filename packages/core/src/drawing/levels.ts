@@ -1,14 +1,14 @@
 import { nodesOf, referenceOf, type Network, isSource } from '../network/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 
-/** How high every node stands: its potential in V, or, where nothing gives one, a place that keeps the drawing readable. */
+/** How high every node stands: its potential in V, or, if nothing gives one, a place that keeps the drawing readable. */
 export type Levels = ReadonlyMap<string, number>;
 
 /**
  * Levels of all nodes. A floating part of the network stands with its lowest node on the reference's level; a network that cannot be
  * solved is layered by the distance from its reference.
  *
- * @param values  solved values, null where the network has no solution
+ * @param values  solved values, null if the network has no solution
  */
 export function nodeLevels(network: Network, values: NetworkValues | null): Levels {
   if (!values) return distanceLevels(network);

@@ -16,7 +16,7 @@ import { letterRooms, roomBelow, takeSeats, type Seat } from './stretches.ts';
 
 export interface DrawingInput {
   readonly network: Network;
-  /** Solved with no meter; null where it has no solution. */
+  /** Solved with no meter; null if it has no solution. */
   readonly truth: NetworkValues | null;
   /** Solved with the set-up's meters in; null without meters. */
   readonly loaded?: NetworkValues | null;
@@ -30,7 +30,7 @@ export interface DrawingInput {
   readonly live?: Readonly<Record<string, string>>;
   /** What stands beside each meter, a line each. */
   readonly meterLines?: Readonly<Record<string, readonly string[]>>;
-  /** How closely it is set; as the number of parts asks for where left out. */
+  /** How closely it is set; as the number of parts asks for if omitted. */
   readonly density?: Density;
   /** How the drawing before an edit was arranged: what was not touched stays where it was. */
   readonly previous?: Arrangement;

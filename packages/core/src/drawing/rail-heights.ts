@@ -8,7 +8,7 @@ export interface Room {
 export interface RailHeights {
   /** y of each rail from 0 at the highest, downwards. */
   readonly y: readonly number[];
-  /** px a volt where the axis is true to scale; 0 where there is no scale. */
+  /** px a volt where the axis is true to scale; 0 if there is no scale. */
   readonly scale: number;
 }
 

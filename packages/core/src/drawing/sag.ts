@@ -30,7 +30,7 @@ interface Box {
  * stands in the way.
  *
  * @param figure  what is written at the dimension
- * @returns null where the meters do not move the rail
+ * @returns null if the meters do not move the rail
  */
 export function sagOf(drawing: RailDrawing, mark: VoltmeterMark, red: string, figure: string): Sag | null {
   const rail = drawing.rails.find(({ node }) => node === red);

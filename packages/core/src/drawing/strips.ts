@@ -32,7 +32,7 @@ const worth = 1.25;
  *
  * @param whole  the same network drawn as one
  * @param room   px that the drawing should fit
- * @returns `whole` where strips would not be shown larger, or where too much spans them
+ * @returns `whole` where strips would not be shown larger, or if too much spans them
  */
 export function setInStrips(whole: RailDrawing, input: DrawingInput, room: Room): RailDrawing {
   const { rails } = whole.arrangement;
@@ -89,7 +89,7 @@ function bestCount(rails: number, link: RailDrawing, room: Room): number {
   return best;
 }
 
-/** The elements of each strip, those that span more than one first; null where these are many. */
+/** The elements of each strip, those that span more than one first; null if these are many. */
 function stripsOf(
   elements: readonly Element[],
   rank: ReadonlyMap<string, number>,
@@ -110,7 +110,7 @@ interface Strip {
   readonly meters: Meter[];
 }
 
-/** Each meter in the first strip that has both its nodes, or all the ends that it lifts; null where none has. */
+/** Each meter in the first strip that has both its nodes, or all the ends that it lifts; null if none has. */
 function withMeters(groups: readonly (readonly Element[])[], meters: readonly Meter[]): Strip[] | null {
   const strips = groups.map((elements): Strip => ({ elements, meters: [] }));
   for (const meter of meters) {

@@ -37,7 +37,7 @@ export interface Probe {
 /** What a wrong connection makes of a network and of the meter in it. */
 export interface Handled {
   readonly network: Network;
-  /** The meter as it is solved with; null where the network stands for it, or it is in no circuit. */
+  /** The meter as it is solved with; null if the network stands for it, or it is in no circuit. */
   readonly solvedAs: Meter | null;
   readonly drawnAs: Meter | null;
   readonly probe: Probe | null;

@@ -37,7 +37,7 @@ export interface Hypothesis {
   readonly fault: ReadingFault | CircuitFault;
   /** Ids of the reading, parts, source or instrument that it is about. */
   readonly where: readonly string[];
-  /** A factor, a fitted value, a text put right, a range, a place; null where the fault has none. */
+  /** A factor, a fitted value, a text put right, a range, a place; null if the fault has none. */
   readonly value: number | string | RealPlace | { readonly quantity: string; readonly factor: number } | null;
 }
 

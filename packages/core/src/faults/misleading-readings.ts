@@ -93,7 +93,7 @@ const voltageAt = ({ values: { nodes } }: Unloaded, { red, black }: VoltmeterPla
   return above === null || below === null ? null : above - below;
 };
 
-/** V at the meter's place with a part open; null where nothing determines it. */
+/** V at the meter's place with a part open; null if nothing determines it. */
 function voltageOpen({ network }: Unloaded, element: Element, meter: VoltmeterPlacement): number | null {
   const hypothesis: Hypothesis = { fault: 'open', where: [element.id], value: null };
   const solved = solveUnloaded(withFault({ network, instruments: [] }, hypothesis).network);

@@ -13,7 +13,7 @@ export const possibleFaults = (network: Network): Hypothesis[] => [
   ...possibleSwaps(network),
 ];
 
-/** The faults of one part or source; none where its two ends are one point. */
+/** The faults of one part or source; none if its two ends are one point. */
 export function faultsOfElement(element: Element): Hypothesis[] {
   if (element.from === element.to) return [];
   const plain = (...faults: CircuitFault[]): Hypothesis[] =>

@@ -124,7 +124,7 @@ function driven(element: Element, change: (own: number) => number): Element {
   return element.kind === 'current-source' ? { ...element, current: change(element.current) + 0 } : element;
 }
 
-/** A supply at its limit where more would flow with no meter connected. */
+/** A supply at its limit if more would flow with no meter connected. */
 function limited(bench: Bench, source: Element, amps: number): Bench {
   const solved = solveUnloaded(bench.network);
   const current = solved.ok ? (solved.value.values.elements[source.id]?.current ?? 0) : 0;

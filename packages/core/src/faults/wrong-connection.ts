@@ -17,11 +17,11 @@ import { wordsFor } from './wrong-connection-words.ts';
 
 /** What a wrongly handled meter does to the circuit and shows, and the way out. */
 export interface WrongConnectionOutcome {
-  /** What stands where: the meter as it is really connected; left out where it is in no circuit. */
+  /** What stands where: the meter as it is really connected; left out if it is in no circuit. */
   readonly setup: Setup;
   /** Every value with the wrong connection in; `true` stays what it is with the meter in its right place. */
   readonly values: SetupValues;
-  /** A that ran through the instrument before its fuse blew, or runs; null where none does. */
+  /** A that ran through the instrument before its fuse blew, or runs; null if none does. */
   readonly surge: number | null;
   readonly caution: Caution;
 }

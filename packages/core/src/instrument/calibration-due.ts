@@ -24,7 +24,7 @@ const reminderDays = 30;
  * How a calibration stands on a day. A due day that its month lacks is that month's last; on the due day it still holds.
  *
  * @param day  `2026-11-25`
- * @returns null where no calibration or no interval is noted, or the day is none of the calendar
+ * @returns null if no calibration or no interval is noted, or the day is none of the calendar
  */
 export function calibrationOn({ calibratedOn, calibrationMonths }: CalibrationNotes, day: string): Calibration | null {
   if (calibratedOn === undefined || calibrationMonths === undefined || ![calibratedOn, day].every(isDay)) return null;

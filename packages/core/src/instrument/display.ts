@@ -4,7 +4,7 @@ import { unitOf, type Instrument, type Range, type ReadingQuantity, type Resista
 
 /** What stands on the face of the instrument. */
 export interface Shown {
-  /** The number, `OL` for over-range on a digital one; null where there is nothing to show. */
+  /** The number, `OL` for over-range on a digital one; null if there is nothing to show. */
   readonly display: string | null;
   /** With the SI prefix in which full scale is at least 1; volts and amperes from there on, ohms up to gigaohms. */
   readonly unit: string;
@@ -14,7 +14,7 @@ export interface Shown {
  * The number as the instrument shows it: a digital one to its last digit, an analogue one to a fifth of a division with
  * the needle between its stops.
  *
- * @param indicated  V or A before rounding; null where the reading means nothing
+ * @param indicated  V or A before rounding; null if the reading means nothing
  */
 export function shownOn(
   instrument: Instrument,

@@ -77,7 +77,7 @@ export type InstrumentFunction = MeterFunction | ResistanceFunction;
 export interface Instrument {
   readonly id: string;
   readonly name?: string;
-  /** Digital where left out. */
+  /** Digital if omitted. */
   readonly display?: 'analogue' | 'digital';
   readonly functions?: readonly InstrumentFunction[];
   readonly rates?: readonly Rate[];
@@ -90,7 +90,7 @@ const units = { 'dc-voltage': 'V', 'dc-current': 'A', resistance: 'Ω' } as cons
 
 export const unitOf = <Q extends ReadingQuantity>(quantity: Q): (typeof units)[Q] => units[quantity];
 
-/** The ranges of a function, as listed; none where the instrument does not have it. */
+/** The ranges of a function, as listed; none if the instrument does not have it. */
 export const rangesOf = <Q extends ReadingQuantity>(instrument: Instrument, quantity: Q): readonly RangeOf<Q>[] =>
   (instrument.functions ?? []).filter((f) => f.quantity === quantity).flatMap((f) => f.ranges as readonly RangeOf<Q>[]);
 

@@ -169,7 +169,7 @@ export function withCertificate(
 
 const allRanges = ({ ranges }: InstrumentFunction): readonly (Range | ResistanceRange)[] => ranges;
 
-/** The range that an auto-ranging instrument settles on, from what each would indicate; null where all are over. */
+/** The range that an auto-ranging instrument settles on, from what each would indicate; null if all are over. */
 export function settledRange<R extends { readonly range: Range; readonly indicated: number }>(
   readings: readonly R[],
   { up }: AutoRange,

@@ -27,7 +27,7 @@ export function readingFollower(before: Network, after: Network): (reading: Read
   return (reading) => followedReading(reading, follow);
 }
 
-/** A reading keeps its place: only where a node has gone to another one as a whole does it go along. */
+/** A reading keeps its place: only if a node has gone to another one as a whole does it go along. */
 function followedReading(reading: Reading, follow: (node: string) => string): Reading {
   const alongside = reading.alongside?.map((meter) =>
     meter.quantity === 'dc-voltage'
@@ -43,7 +43,7 @@ function followedReading(reading: Reading, follow: (node: string) => string): Re
   return sameValue(next, reading) ? reading : next;
 }
 
-/** Where a node went: itself where it is still there, else where all the ends went that stood on it. */
+/** Where a node went: itself if it is still there, else where all the ends went that stood on it. */
 function nodeFollower(before: Network, after: Network): (node: string) => string {
   const present = new Set(nodesOf(after));
   return (node) => {

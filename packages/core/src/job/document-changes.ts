@@ -6,7 +6,7 @@ type Fields = Readonly<Record<string, unknown>>;
  * What changed from one version of a job, instrument or meter project to a later one, in words: `Parts: R5 added, R1 changed
  * (resistance)`. Lists whose members have ids are compared by them, all else as a whole.
  *
- * @returns a line for each part of the document that differs; empty where both say the same
+ * @returns a line for each part of the document that differs; empty if both say the same
  */
 export function documentChanges(before: unknown, after: unknown): string[] {
   const [one, other] = [fieldsOf(before), fieldsOf(after)];
@@ -29,7 +29,7 @@ const labels: Fields & Readonly<Record<string, string>> = {
   record: 'Head',
 };
 
-/** Members added, removed and changed; null where the lists have no ids to compare by. */
+/** Members added, removed and changed; null if the lists have no ids to compare by. */
 function memberChanges(before: unknown, after: unknown): string[] | null {
   const [one, other] = [byId(before), byId(after)];
   if (!one || !other) return null;

@@ -20,7 +20,7 @@ export interface JobStatus {
   readonly outOfTolerance: number;
   readonly solved: boolean;
   readonly cautions: number;
-  /** Whether the currents at every node add up; null where it is not solved. */
+  /** Whether the currents at every node add up; null if it is not solved. */
   readonly sumsClose: boolean | null;
   readonly setups: number;
   /** Relative error of the largest size among the meters that can be read; null if none has one. */

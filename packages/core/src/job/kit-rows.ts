@@ -181,7 +181,7 @@ function readRow(cells: Cells, known: ReadonlyMap<string, KitInstrument>): KitIn
   return { ...kept, functions: withRange(kept.functions ?? [], quantity, made as unknown as Range) };
 }
 
-/** @returns null where there are none, what is wrong where they cannot be read */
+/** @returns null if there are none, what is wrong where they cannot be read */
 function ratesOf({ rates }: Cells): Rate[] | string | null {
   if (rates === undefined) return null;
   const read = rates.split('|').map((text) => /^(.+?)\s+(\d+(?:\.\d+)?)$/.exec(text.trim()));
@@ -189,7 +189,7 @@ function ratesOf({ rates }: Cells): Rate[] | string | null {
   return read.map((match) => ({ id: match![1]!, counts: Number(match![2]) }));
 }
 
-/** @returns null where there is none, what is wrong where it cannot be read */
+/** @returns null if there is none, what is wrong where it cannot be read */
 function certificateOf(cells: Cells): RangeCalibration | string | null {
   const { certificateOn, certificatePoints, certificateUncertainty } = cells;
   if (certificateKeys.every((key) => cells[key] === undefined)) return null;

@@ -10,9 +10,9 @@ import { sameValue } from './same-value.ts';
  * of everything else only one side may have been changed, unless it is said whose counts. Readings go along with the nodes of the
  * network that counts: one that was taken at a node while another device renamed it is at that node.
  *
- * @param base  null where it is not known any more: then nothing counts as taken away
+ * @param base  null if it is not known any more: then nothing counts as taken away
  * @param counts  whose job it is beside the readings, whoever changed it
- * @returns null where both changed something beside the readings, and not to the same: a person has to say which counts
+ * @returns null if both changed something beside the readings, and not to the same: a person has to say which counts
  */
 export function mergeJobs(base: Job | null, mine: Job, theirs: Job): Job | null;
 export function mergeJobs(base: Job | null, mine: Job, theirs: Job, counts: 'mine' | 'theirs'): Job;
@@ -26,7 +26,7 @@ export function mergeJobs(base: Job | null, mine: Job, theirs: Job, counts = who
   return atItsVersion(readings.length > 0 || job.readings ? { ...job, readings } : rest);
 }
 
-/** Which side changed something beside the readings; null where both did, and not to the same. */
+/** Which side changed something beside the readings; null if both did, and not to the same. */
 function whoChanged(base: Job | null, mine: Job, theirs: Job): 'mine' | 'theirs' | null {
   const [own, other] = [withoutReadings(mine), withoutReadings(theirs)];
   if (sameValue(own, other)) return 'theirs';
@@ -144,7 +144,7 @@ const mergeObservations = (mine: readonly Observation[], theirs: readonly Observ
   ...mine.filter((one) => !theirs.some((other) => sameValue(one, other))),
 ];
 
-/** Undefined where one side alone has something to say. */
+/** Undefined if one side alone has something to say. */
 function bothNotes(before: string | undefined, mine: string | undefined, theirs: string | undefined) {
   const isBoth = mine !== undefined && theirs !== undefined && mine !== theirs && before !== mine && before !== theirs;
   return isBoth && !theirs.includes(mine) ? `${theirs}; ${mine}` : undefined;

@@ -15,7 +15,7 @@ export interface ReadingsStatus {
   readonly doNotAgree: number;
 }
 
-/** @returns null where the network cannot be solved, or nothing has been read */
+/** @returns null if the network cannot be solved, or nothing has been read */
 export function readingsStatus(job: Job, unloaded: Result<Unloaded, JobFault>): ReadingsStatus | null {
   const { instruments = [], conventions = {} } = job;
   const readings = readingsMeant(job) ?? [];

@@ -4,7 +4,7 @@ import type { Meter } from './setup.ts';
 
 /** How a reading comes about, in numbers. */
 export interface ReadingWorking {
-  /** The formula with the numbers in it, up to the equals sign; null where nothing is to be divided. */
+  /** The formula with the numbers in it, up to the equals sign; null if nothing is to be divided. */
   readonly formula: string | null;
   readonly result: string | null;
   /** What the numbers mean. */
@@ -17,7 +17,7 @@ export interface ReadingWorking {
  * The first factor is what an ideal meter would show with the set-up's other meters connected, so the line holds also
  * where they move the true value.
  *
- * @param linear  false where a load is not ohmic: the formula does not hold, the whole circuit was solved with the meter
+ * @param linear  false if a load is not ohmic: the formula does not hold, the whole circuit was solved with the meter
  */
 export function explainReading(meter: Meter, reading: MeterReading, linear = true): ReadingWorking {
   const { indicated, meterResistance: rm, sourceResistance: rs } = reading;
@@ -80,7 +80,7 @@ function othersShift(reading: MeterReading, ideal: number): boolean {
   );
 }
 
-/** What a state means and what to do about it; empty where all is well. */
+/** What a state means and what to do about it; empty if all is well. */
 export function stateSentence(reading: MeterReading): string {
   switch (reading.state) {
     case 'ok':

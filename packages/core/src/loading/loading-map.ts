@@ -20,7 +20,7 @@ export interface LoadingPoint {
   readonly inSeriesWith: string | null;
   /** V or A, never below 0: red is put on the higher of the two. */
   readonly truth: number;
-  /** Ω; null where infinite. */
+  /** Ω; null if infinite. */
   readonly sourceResistance: number | null;
 }
 
@@ -150,14 +150,14 @@ function inParts(unloaded: Unloaded, between: PairResistance): LoadingPoint[] {
   });
 }
 
-/** Ω that a break in a part without resistance of its own looks into; undefined where it cannot be opened. */
+/** Ω that a break in a part without resistance of its own looks into; undefined if it cannot be opened. */
 function lookIntoBreak({ network, tangent }: Unloaded, { id, from }: Element): number | null | undefined {
   const meter = { id: ' ammeter', resistance: 0, from, to: { liftedEnds: [`${id}.from`] } };
   const looked = solveCircuit(attach(tangent, [meter]).circuit, network.elements.length);
   return looked.ok ? portResistance(looked.value.port!) : undefined;
 }
 
-/** A line for every part, for the drawing: what the meter would take across it or in it; nothing where it cannot be read. */
+/** A line for every part, for the drawing: what the meter would take across it or in it; nothing if it cannot be read. */
 export function sharesByPart(network: Network, points: readonly MapPoint[]): Map<string, number> {
   const found = new Map<string, number>();
   for (const { across, inSeriesWith, share } of points) {

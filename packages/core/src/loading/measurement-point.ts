@@ -27,7 +27,7 @@ export interface MeasurementPoint extends PointValues {
   readonly correctionOn: CorrectionOn;
 }
 
-/** The share of its ideal reading that a meter of a resistance, Ω, takes at a place; null where nothing determines it. */
+/** The share of its ideal reading that a meter of a resistance, Ω, takes at a place; null if nothing determines it. */
 export function shareTaken(
   { ideal, sourceResistance, indicatedBy }: PointValues,
   meterResistance: number,
@@ -140,7 +140,7 @@ export function measurementPointOf(
  * The resistance between two points never falls when any resistance rises (Rayleigh), so its limits are those with every
  * part at its upper and at its lower limit.
  *
- * @returns half the span over the nominal value; 0 where there is none
+ * @returns half the span over the nominal value; 0 if there is none
  */
 export function sourceResistanceUncertainty(
   network: Network,

@@ -9,9 +9,9 @@ export interface OhmmeterReadings {
   readonly part: number;
   /** Ω that it says with the part taken out: the part and the leads. */
   readonly isolated: number;
-  /** With the part in its place and every source at rest; null where ideal sources contradict each other. */
+  /** With the part in its place and every source at rest; null if ideal sources contradict each other. */
   readonly inCircuit: number | null;
-  /** With the supplies on; null where nothing determines the voltage there. */
+  /** With the supplies on; null if nothing determines the voltage there. */
   readonly live: number | null;
   /** V that stand across the part with the supplies on. */
   readonly voltage: number | null;

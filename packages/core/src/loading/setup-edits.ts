@@ -24,7 +24,7 @@ export function nextMeterId(setup: Setup, quantity: MeterQuantity): string {
  * A meter to start with: on its highest range, as is safe; a voltmeter across the last part, an ammeter in the break at
  * the first end that no other meter of the set-up has lifted.
  *
- * @returns null where the instrument cannot measure the quantity or no end is left to lift
+ * @returns null if the instrument cannot measure the quantity or no end is left to lift
  */
 export function newMeter(
   network: Network,
@@ -80,7 +80,7 @@ export const swapLeads = (meter: Meter): Meter =>
     ? { ...meter, red: meter.black, black: meter.red }
     : { ...meter, reversed: !(meter.reversed ?? false) };
 
-/** A meter moved to a point of the loading map; null where the part is gone. */
+/** A meter moved to a point of the loading map; null if the part is gone. */
 export function meterAt(meter: Meter, { across, inSeriesWith }: MapPoint, { elements }: Network): Meter | null {
   if (meter.quantity === 'dc-voltage') return across ? { ...meter, red: across[0], black: across[1] } : null;
   const part = elements.find(({ id }) => id === inSeriesWith);

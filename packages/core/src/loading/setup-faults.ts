@@ -75,7 +75,7 @@ function endsByNode({ elements }: Network): EndsByNode {
   return ends;
 }
 
-/** Whether an instrument has a range of a quantity; null where there is no such instrument. */
+/** Whether an instrument has a range of a quantity; null if there is no such instrument. */
 type RangeLookup = (instrument: string, quantity: MeterQuantity, range: string) => boolean | null;
 
 function rangeLookup(instruments: readonly Instrument[]): RangeLookup {

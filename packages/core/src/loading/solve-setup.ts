@@ -28,7 +28,7 @@ import { isLinear, type Unloaded } from './unloaded.ts';
 
 export type MeterState = 'ok' | 'over-range' | 'reversed' | 'undetermined' | 'floating' | 'fuse-blown';
 
-/** What a meter shows against what it ought to. Null where it cannot be formed. */
+/** What a meter shows against what it ought to. Null if it cannot be formed. */
 export interface MeterReading {
   /** What an ideal meter at the same place would show with no other meter connected, V or A. */
   readonly true: number | null;
@@ -40,7 +40,7 @@ export interface MeterReading {
   readonly relativeError: number | null;
   /** Ω. */
   readonly meterResistance: number;
-  /** Ω that the meter's terminals look into, the other meters connected; null where infinite. */
+  /** Ω that the meter's terminals look into, the other meters connected; null if infinite. */
   readonly sourceResistance: number | null;
   readonly display: string | null;
   readonly unit: string;

@@ -4,7 +4,7 @@ import { rangesOf, type Instrument, type Range } from '../instrument/index.ts';
 export interface StartingJack {
   /** The highest range of the jack to begin in. */
   readonly begin: Range;
-  /** The least range that will still hold the indication, in whatever jack its fuse allows; null where that is `begin`. */
+  /** The least range that will still hold the indication, in whatever jack its fuse allows; null if that is `begin`. */
   readonly stepDownTo: Range | null;
   /** Whether the fuse of `begin` stands above what can flow, or none is in its way. */
   readonly safe: boolean;
@@ -15,7 +15,7 @@ export interface StartingJack {
  * only as far as the indication stays below the smaller fuse and full scale.
  *
  * @param shortCircuit  A that an ideal meter would carry at the place
- * @returns null where the instrument has no current ranges
+ * @returns null if the instrument has no current ranges
  */
 export function startingJack(instrument: Instrument, shortCircuit: number): StartingJack | null {
   const ranges = [...rangesOf(instrument, 'dc-current')].sort((a, b) => b.fullScale - a.fullScale);

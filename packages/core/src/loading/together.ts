@@ -11,7 +11,7 @@ export interface TogetherAndApart {
   readonly meter: string;
   readonly together: MeterReading;
   readonly alone: MeterReading;
-  /** V or A that the others move it by; null where either reads nothing. */
+  /** V or A that the others move it by; null if either reads nothing. */
   readonly shift: number | null;
 }
 

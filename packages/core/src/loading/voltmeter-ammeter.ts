@@ -24,7 +24,7 @@ export const apparentError = (part: number, voltmeter: number, ammeter: number, 
 /**
  * The part's resistance behind what V/I came to.
  *
- * @returns Ω; null where V/I cannot come from any part: as large as the voltmeter, or smaller than the ammeter
+ * @returns Ω; null if V/I cannot come from any part: as large as the voltmeter, or smaller than the ammeter
  */
 export function correctedResistance(
   apparent: number,

@@ -14,12 +14,12 @@ export function commonPoints(network: Network): string[][] {
 /**
  * The links and closed switches that make two nodes one point, in order from one to the other.
  *
- * @returns their ids, none where it is one node, or null where the two are different points
+ * @returns their ids, none if it is one node, or null if the two are different points
  */
 export const wiresBetween = (network: Network, from: string, to: string): readonly string[] | null =>
   reach(network, from).get(to) ?? null;
 
-/** Says why two nodes are one point, or null where they are not: what stands between them would see no voltage. */
+/** Says why two nodes are one point, or null if they are not: what stands between them would see no voltage. */
 export function samePoint(network: Network, a: string, b: string): string | null {
   if (a === b) return `Both ends on ${a}: that is one point: no voltage across it, no current.`;
   const wires = wiresBetween(network, a, b);

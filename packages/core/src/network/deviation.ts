@@ -4,11 +4,11 @@ import type { Resistor } from './element.ts';
 export interface Deviation {
   /** (measured − nominal)/nominal. */
   readonly ratio: number;
-  /** Whether it is within the tolerance; null where none is given. */
+  /** Whether it is within the tolerance; null if none is given. */
   readonly within: boolean | null;
 }
 
-/** Null where the part was not measured. A value on the limit itself, to a rounding error, is within. */
+/** Null if the part was not measured. A value on the limit itself, to a rounding error, is within. */
 export function deviationOf({ resistance, measuredResistance, tolerance }: Resistor): Deviation | null {
   if (measuredResistance === undefined) return null;
   const ratio = (measuredResistance - resistance) / resistance;

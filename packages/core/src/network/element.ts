@@ -12,7 +12,7 @@ export interface Source extends TwoTerminal {
   readonly kind: 'source';
   /** V of one cell, either sign. */
   readonly emf: number;
-  /** Ω of one cell; an ideal source where left out or 0. */
+  /** Ω of one cell; an ideal source if omitted or 0. */
   readonly internalResistance?: number;
   readonly cellsInSeries?: number;
   readonly cellsInParallel?: number;
@@ -56,7 +56,7 @@ export interface Load extends TwoTerminal {
   readonly kind: 'load';
   readonly ratedVoltage: number;
   readonly ratedCurrent: number;
-  /** Above 0.05 and at most 1; 1 where left out: it counts as ratedVoltage/ratedCurrent ohms. */
+  /** Above 0.05 and at most 1; 1 if omitted: it counts as ratedVoltage/ratedCurrent ohms. */
   readonly exponent?: number;
   /** It carries nothing the wrong way round, V(from) < V(to). */
   readonly polarised?: boolean;
@@ -98,7 +98,7 @@ export const currentFromTo = <T extends number | null>(element: { readonly kind:
 /** One end of an element: `R3.from`. */
 export type ElementEnd = `${string}.${'from' | 'to'}`;
 
-/** Splits `R3.from`; null where it is not an end's name. */
+/** Splits `R3.from`; null if it is not an end's name. */
 export function parseEnd(end: string): { readonly element: string; readonly end: 'from' | 'to' } | null {
   const match = /^(.+)\.(from|to)$/.exec(end);
   return match ? { element: match[1]!, end: match[2] as 'from' | 'to' } : null;

@@ -38,7 +38,7 @@ export const rangeLimits = {
   fuse: 'positive',
 } as const satisfies Record<string, Limit>;
 
-/** Says what `value` breaks of its limit, as the end of a sentence; null where it is within. */
+/** Says what `value` breaks of its limit, as the end of a sentence; null if it is within. */
 export function limitViolation(limit: Limit, value: number): string | null {
   if (!Number.isFinite(value)) return 'must be a number';
   switch (limit) {
@@ -59,7 +59,7 @@ export function limitViolation(limit: Limit, value: number): string | null {
 export const namePattern =
   /^(?!(?:constructor|hasOwnProperty|isPrototypeOf|propertyIsEnumerable|toLocaleString|toString|valueOf|__proto__|__(?:define|lookup)[GS]etter__)$)[A-Za-z0-9_-]{1,32}$/;
 
-/** What is wrong with a name, as the end of a sentence; null where nothing is. */
+/** What is wrong with a name, as the end of a sentence; null if nothing is. */
 export function nameViolation(name: string): string | null {
   if (namePattern.test(name)) return null;
   return name in Object.prototype

@@ -5,7 +5,7 @@ import type { LineFault, LineToken } from './line-token.ts';
 
 /** A part as a line names it, without its ends. */
 export interface LinePart {
-  /** Null where the line gives no name. */
+  /** Null if the line gives no name. */
   readonly id: string | null;
   readonly kind: ElementKind;
   /** The quantities and words that the line gives. */

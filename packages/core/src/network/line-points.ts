@@ -29,7 +29,7 @@ export class Points {
     return this.names.has(this.of(point));
   }
 
-  /** Makes two points one; false where they have different names. */
+  /** Makes two points one; false if they have different names. */
   join(a: number, b: number): boolean {
     const [first, second] = [this.of(a), this.of(b)];
     if (first === second) return true;

@@ -83,7 +83,7 @@ export interface PartPlace {
   readonly length: number;
 }
 
-/** The places of the named parts in a line that can be read; none where it cannot. */
+/** The places of the named parts in a line that can be read; none if it cannot. */
 export function partPlaces(line: string, known: readonly Element[] = []): readonly PartPlace[] {
   const read = readTree(line, known);
   return 'message' in read ? [] : placesIn(line, partsOf(read.statements));

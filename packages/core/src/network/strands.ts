@@ -17,7 +17,7 @@ export interface PlacedStrand {
  * Gathers elements into as few strands as series and parallel allow.
  *
  * @param kept  nodes that no chain may run through
- * @returns one strand between the kept nodes where the network is series–parallel between them, more where it is not
+ * @returns one strand between the kept nodes where the network is series–parallel between them, more if it is not
  */
 export function strandsOf(elements: readonly Element[], kept: ReadonlySet<string>): PlacedStrand[] {
   let strands: PlacedStrand[] = elements.map((element) => ({

@@ -10,7 +10,7 @@ export interface NetworkFault {
 }
 
 /**
- * Everything about a network that keeps it from being solved, in element order; empty where it is sound.
+ * Everything about a network that keeps it from being solved, in element order; empty if it is sound.
  * Contradictions that only show when it is solved are the solver's.
  */
 export function networkFaults(network: Network): NetworkFault[] {

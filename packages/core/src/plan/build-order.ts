@@ -51,7 +51,7 @@ function loopsFromInside(network: Network): Element[][] {
     });
 }
 
-/** A part and the shortest way back round from its one end to the other; null where there is none. */
+/** A part and the shortest way back round from its one end to the other; null if there is none. */
 function shortestLoop(network: Network, element: Element): Element[] | null {
   if (element.from === element.to) return null;
   const ways = new Map<string, Element[]>([[element.to, []]]);

@@ -5,7 +5,7 @@ import type { Depth } from './plan.ts';
 /** A voltage that is wanted, between two nodes. */
 export type Across = readonly [string, string];
 
-/** A current that is wanted: where the circuit is opened for it. */
+/** A current that is wanted: if the circuit is opened for it. */
 export interface InSeries {
   readonly node: string;
   /** The end that is lifted off the node. */

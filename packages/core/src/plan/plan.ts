@@ -26,7 +26,7 @@ export interface SupplyStep extends Step {
   readonly element: string;
   /** V, or A of a current source. */
   readonly set: number;
-  /** A; null where there is none to set. */
+  /** A; null if there is none to set. */
   readonly currentLimit: number | null;
   /** Which output of a bench supply it is. */
   readonly channel?: string;

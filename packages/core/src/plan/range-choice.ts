@@ -39,7 +39,7 @@ export interface RangeChoice {
  * leave in the correction. A plan covers every measurement point of a network, so it needs no sensitivity of each part.
  *
  * @param sourceUncertainty  share of itself that the source resistance may be off
- * @returns null where no range can read what stands there
+ * @returns null if no range can read what stands there
  */
 export function chooseRange(
   point: PointValues,
@@ -79,7 +79,7 @@ export function chooseResistanceRange(
   return first ? rest.reduce((best, one) => (one.uncertainty < best.uncertainty ? one : best), first) : null;
 }
 
-/** The range of the most that a function reads; null where the instrument does not have it. */
+/** The range of the most that a function reads; null if the instrument does not have it. */
 export const highestRange = <R extends { readonly fullScale: number }>(ranges: readonly R[]): R =>
   ranges.reduce((a, b) => (b.fullScale > a.fullScale ? b : a));
 
@@ -104,7 +104,7 @@ export function slowRate(
   return added > (accuracy + resolution) / 10 ? slowest.id : undefined;
 }
 
-/** Both ways out where the fuse of a more sensitive jack would blow: the jack that was chosen, or a resistor in series. */
+/** Both ways out if the fuse of a more sensitive jack would blow: the jack that was chosen, or a resistor in series. */
 function nearTheFuse(
   chosen: Candidate,
   options: readonly Candidate[],

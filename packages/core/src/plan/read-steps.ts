@@ -107,7 +107,7 @@ export class ReadSteps {
     return step && { ...step, quantity: 'dc-current', ...place };
   }
 
-  /** A source with all else lifted off one of its nodes: break, reading, restoring. None where it stands alone, or cannot. */
+  /** A source with all else lifted off one of its nodes: break, reading, restoring. None if it stands alone, or cannot. */
   sourceUnloaded(id: string): Unnumbered[] {
     const { network } = this.unloaded;
     const source = network.elements.find((one) => one.id === id)!;
@@ -165,7 +165,7 @@ export class ReadSteps {
     return chooseRange(point, quantity, this.instruments, uncertainty, this.conventions);
   }
 
-  /** The figures of a step for its meter alone; null where no range can read it. */
+  /** The figures of a step for its meter alone; null if no range can read it. */
   private read(unloaded: Unloaded, meter: Meter, at: Place): ReadFigures | null {
     const choice = this.choose(meter.quantity, at);
     if (!choice) return null;

@@ -14,7 +14,7 @@ export interface BoardRow {
 export interface BoardLink {
   readonly from: number;
   readonly to: number;
-  /** The link of the network that it is; null where one node goes on in another row. */
+  /** The link of the network that it is; null if one node goes on in another row. */
   readonly element: string | null;
 }
 

@@ -17,7 +17,7 @@ import type { Answer, Ask, AskedOfMeter, AskedOfPart, Problem } from './problem.
 /**
  * The right answer to a question, worked out from the problem's own job or design.
  *
- * @returns in SI, a range's id, or a fault; null where the problem does not have what is asked about
+ * @returns in SI, a range's id, or a fault; null if the problem does not have what is asked about
  */
 export function answerTo({ job, design }: Problem, { of }: Ask): Answer | null {
   if (of.what === 'section') return design ? sectionOf(design, of.range) : null;
@@ -68,7 +68,7 @@ function valueOfMeter(unloaded: Unloaded, job: Job, of: AskedOfMeter): Answer | 
   }
 }
 
-/** A meter of a job's set-up, solved with the whole set-up; null where there is none. */
+/** A meter of a job's set-up, solved with the whole set-up; null if there is none. */
 export function readingOf(
   unloaded: Unloaded,
   { instruments = [], setups = [] }: Pick<Job, 'instruments' | 'setups'>,
@@ -97,7 +97,7 @@ export function rangesAt(
 const bestRange = (...at: Parameters<typeof rangesAt>): RangeOption | null =>
   bestRangeOptions(rangesAt(...at)).corrected;
 
-/** Ω of the section that a range adds to a design; null where the design has no such range. */
+/** Ω of the section that a range adds to a design; null if the design has no such range. */
 export function sectionOf(design: Design, range: number): number | null {
   const movement = movementOf(design.movement);
   const plan = movement.ok ? planDesign(design, movement.value) : null;

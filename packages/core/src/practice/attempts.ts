@@ -10,7 +10,7 @@ export interface Attempt {
   readonly seed: number;
   /** All of its questions at the first try. */
   readonly right: boolean;
-  /** The slip behind the first wrong answer; null where there was none, or none was recognised. */
+  /** The slip behind the first wrong answer; null if there was none, or none was recognised. */
   readonly slip: Mistake | null;
   /** Hints taken. */
   readonly hints: number;
@@ -67,7 +67,7 @@ export function nextProblem(
   const progress = new Map(progressOf(attempts).map((one) => [one.kind, one]));
   const goes = (kind: ProblemKind): number => progress.get(kind)?.lately ?? 0.6;
   const last = attempts.at(-1)?.kind;
-  // The same kind again only where it goes badly.
+  // The same kind again only if it goes badly.
   const order = [...of].sort((a, b) => goes(a) + (a === last ? 0.3 : 0) - goes(b) - (b === last ? 0.3 : 0));
   const kind = order[0] ?? 'equivalent';
   return { kind, level: levelFor(attempts.filter((one) => one.kind === kind)) };

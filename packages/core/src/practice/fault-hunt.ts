@@ -63,7 +63,7 @@ export type HuntPlace =
 /** A reading of the best line. */
 export interface LineStep {
   readonly place: HuntPlace;
-  /** V, A or Ω; infinite where a part is open. */
+  /** V, A or Ω; infinite if a part is open. */
   readonly value: number;
   /** How many faults it can still be afterwards. */
   readonly left: number;

@@ -23,7 +23,7 @@ const kinds: Readonly<Record<Level, readonly Hypothesis['fault'][]>> = {
   3: ['digits-swapped', 'digits-swapped', 'wrong-place', 'wrong-place', 'swapped', 'swapped', 'open', 'supply-value'],
 };
 
-/** A bench with one hidden fault, read at every part: what is wrong? Only where the readings leave one answer. */
+/** A bench with one hidden fault, read at every part: what is wrong? Only if the readings leave one answer. */
 export function findFaultProblem(draw: Draw, level: Level): Drafted | null {
   const { place, network, text } = draftCircuit(draw, level);
   const kind = draw.pick(kinds[level]);

@@ -28,7 +28,7 @@ const noticed = 0.05;
  * A fault of the circuit that shows: what it changes is well beyond the parts' tolerances.
  *
  * @param kinds  which faults may be drawn
- * @returns null where the network can have none of them
+ * @returns null if the network can have none of them
  */
 export function drawFault(draw: Draw, network: Network, kinds: ReadonlySet<Hypothesis['fault']>): Hypothesis | null {
   const all = network.elements

@@ -9,9 +9,9 @@ import { mistakesFor } from './mistakes.ts';
 /** What came of one answer. */
 export interface AnswerMark {
   readonly right: boolean;
-  /** In SI, a range's id, or a fault; null where the problem does not have what is asked about. */
+  /** In SI, a range's id, or a fault; null if the problem does not have what is asked about. */
   readonly expected: Answer | null;
-  /** Null where none is recognised. */
+  /** Null if none is recognised. */
   readonly slip: Mistake | null;
   readonly text: string;
 }
@@ -41,7 +41,7 @@ export const markAnswers = (problem: Problem, answers: Readonly<Record<string, G
 });
 
 /**
- * Marks one answer: right within 0.5 %, or within half of the last digit given where that is more and the answer has two digits
+ * Marks one answer: right within 0.5 %, or within half of the last digit given if that is more and the answer has two digits
  * or more; else the slip that would have given it, with a wrong sign or prefix on top of it where need be.
  */
 export function markAnswer(problem: Problem, ask: Ask, given: GivenAnswer): AnswerMark {

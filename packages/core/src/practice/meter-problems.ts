@@ -36,7 +36,7 @@ interface Placed {
   readonly meters: Readonly<Record<string, MeterReading>>;
 }
 
-/** A job with one set-up, solved; null where a meter is over range, low on its scale, or hardly loads the circuit. */
+/** A job with one set-up, solved; null if a meter is over range, low on its scale, or hardly loads the circuit. */
 function placed(
   name: string,
   network: Network,
@@ -252,7 +252,7 @@ export function correctProblem(draw: Draw, level: Level): Drafted | null {
   };
 }
 
-/** Which range to read on; only where one is plainly best. */
+/** Which range to read on; only if one is plainly best. */
 export function rangeProblem(draw: Draw, level: Level): Drafted | null {
   const { place, network, text } = draftCircuit(draw, level);
   const values = valuesOf(network);

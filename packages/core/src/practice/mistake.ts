@@ -24,7 +24,7 @@ export interface MistakeValue {
   readonly slip: Mistake;
   /** In SI. */
   readonly value: number;
-  /** Where in the working it happens, `R2 and R3 in parallel`; empty where that is plain. */
+  /** Where in the working it happens, `R2 and R3 in parallel`; empty if that is plain. */
   readonly at: string;
 }
 

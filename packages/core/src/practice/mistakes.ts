@@ -10,7 +10,7 @@ import { treeOfNetwork } from './worked-tree.ts';
 /**
  * What every slip would have given for a question that is answered with a number.
  *
- * @param mistakesIn  how those in a circuit are found: with rounding on the way where left out
+ * @param mistakesIn  how those in a circuit are found: with rounding on the way if omitted
  */
 export function mistakesFor(
   { job, design }: Problem,

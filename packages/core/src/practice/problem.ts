@@ -46,7 +46,7 @@ export interface Ask {
   readonly id: string;
   readonly text: string;
   readonly of: AskedFor;
-  /** V, A, Ω, W or C with a prefix, or %; left out where the answer has none. */
+  /** V, A, Ω, W or C with a prefix, or %; left out if the answer has none. */
   readonly unit?: string;
 }
 

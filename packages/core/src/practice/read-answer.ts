@@ -16,7 +16,7 @@ export interface TypedAnswer {
 /**
  * Reads an answer generously: `3.65`, `3.65V`, `3650 mV`, `4k7`. A number alone is in the unit that was asked for.
  *
- * @param unit  asked for: V, A, Ω, W or C with a prefix, or %; none where the answer has none
+ * @param unit  asked for: V, A, Ω, W or C with a prefix, or %; none if the answer has none
  * @returns the answer, or what is wrong with it, in words
  */
 export function readAnswer(text: string, unit: string | undefined): Result<TypedAnswer, string> {

@@ -11,7 +11,7 @@ export interface SharpReading {
 /**
  * A place of a simulated bench read as one does by hand: from the highest range down to the lowest that does not go over.
  *
- * @returns null where the place or a range for it is not there
+ * @returns null if the place or a range for it is not there
  */
 export function readOnLowestRange(bench: SimulatedBench, spot: BenchPlace): SharpReading | null {
   const instrument = bench.bench.instruments.find(({ id }) => id === spot.instrument);

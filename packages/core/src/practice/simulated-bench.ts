@@ -29,14 +29,14 @@ export interface SimulatedBench {
    * What the display of a meter at a place stands at.
    *
    * @param time  how many observations there were at this place before: the last digit flickers
-   * @returns null where the place or the range is not there
+   * @returns null if the place or the range is not there
    */
   read(place: BenchPlace, time?: number): Observation | null;
 }
 
 export interface BenchSecrets {
   readonly seed: number;
-  /** A fault of the circuit; none where left out. */
+  /** A fault of the circuit; none if omitted. */
   readonly fault?: Hypothesis | null;
 }
 
@@ -80,7 +80,7 @@ export function simulatedBench(
   };
 }
 
-/** V, A or Ω at a place before the instrument's own error; infinite where a part is open. */
+/** V, A or Ω at a place before the instrument's own error; infinite if a part is open. */
 function standingAt(
   place: BenchPlace,
   { network: real, instruments }: Bench,

@@ -12,9 +12,9 @@ export type TwistKind =
 /** One way of going wrong, at one place or everywhere. */
 export interface Twist {
   readonly kind: TwistKind;
-  /** The groups where it happens; all of its kind where left out. */
+  /** The groups where it happens; all of its kind if omitted. */
   readonly groups?: readonly GroupTree[];
-  /** Of `rounded-early`: which of the intermediate values is rounded, by their order; all where left out. */
+  /** Of `rounded-early`: which of the intermediate values is rounded, by their order; all if omitted. */
   readonly place?: number;
   /** Of `meter-in-series`: the meter's part. */
   readonly meter?: string;

@@ -16,7 +16,7 @@ export interface WorkingStep {
 
 const show = (value: number | null, unit: Unit): string => formatQuantity(value, unit, { digits: 4, trim: true });
 
-/** The way to a question's answer, step by step; none where the problem does not have what is asked about. */
+/** The way to a question's answer, step by step; none if the problem does not have what is asked about. */
 export function workingOf({ job, design }: Problem, { of }: Ask): readonly WorkingStep[] {
   if (of.what === 'section') return design ? sectionSteps(design, of.range) : [];
   if (!job) return [];

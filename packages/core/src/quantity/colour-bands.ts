@@ -50,7 +50,7 @@ export interface Banded {
   readonly resistance: number;
   /** Fraction; 0.2 where there is no band for it. */
   readonly tolerance: number;
-  /** 1/K; null where there is no band for it. */
+  /** 1/K; null if there is no band for it. */
   readonly temperatureCoefficient: number | null;
 }
 
@@ -112,7 +112,7 @@ export function readBands(bands: readonly Band[]): Result<Banded, QuantityFault>
  * The bands of a resistance, as few as show it: four where two figures do and the tolerance is 5 % or wider, else five.
  *
  * @param tolerance  fraction; left out, or 0.2: three bands where two figures do
- * @returns null where no row of bands says this value or tolerance
+ * @returns null if no row of bands says this value or tolerance
  */
 export function bandsOf(resistance: number, tolerance?: number): readonly Band[] | null {
   const close = tolerance === undefined || tolerance === 0.2 ? null : colourOf('tolerance', tolerance);

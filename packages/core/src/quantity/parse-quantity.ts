@@ -83,7 +83,7 @@ function readLetterAsPoint(typed: string): Written | null {
   return { mantissa: `${sign}${whole}.${fraction}`, exponent: 0, suffix: letter! + unit! };
 }
 
-/** The power of ten that a prefix-and-unit stands for, or null where it is not one of `unit`. */
+/** The power of ten that a prefix-and-unit stands for, or null if it is not one of `unit`. */
 function readSuffix(suffix: string, unit: Unit): number | null {
   const spellings = unitSpellings[unit];
   if (suffix === '' || spellings.includes(suffix)) return 0;

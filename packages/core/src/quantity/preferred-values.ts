@@ -25,7 +25,7 @@ const figures: Readonly<Record<Series, readonly number[]>> = {
 /** The values of one decade from 1 on: 1, 1.1, 1.2 … for E24. */
 export const seriesValues = (series: Series): readonly number[] => figures[series].map((value) => value / 100);
 
-/** The coarsest series that has a value, Ω; null where none does. */
+/** The coarsest series that has a value, Ω; null if none does. */
 export function seriesOf(value: number): Series | null {
   const { figure, rest } = figureOf(value);
   return rest ? null : (seriesNames.find((series) => figures[series].includes(figure)) ?? null);

@@ -5,7 +5,7 @@ import { seriesValues } from './preferred-values.ts';
 export interface PrintedCode {
   /** Ω. */
   readonly resistance: number;
-  /** Fraction; null where the code has none. */
+  /** Fraction; null if the code has none. */
   readonly tolerance: number | null;
   /** How the code is read, for the person to check. */
   readonly reading: string;

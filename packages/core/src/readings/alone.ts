@@ -19,7 +19,7 @@ export interface ReadAlone {
  * A meter alone across two nodes, or in series with one resistance: V·R_m/(R_m + R_s), I·R_s/(R_s + R_m), with R_s from one
  * reduction of the network that serves all places.
  *
- * @returns null where it has to be solved for: other breaks, places where nothing is determined, loads that are not ohmic
+ * @returns null if it has to be solved for: other breaks, places where nothing is determined, loads that are not ohmic
  */
 export function readAlone(unloaded: Unloaded, meter: Meter, instrument: Instrument, range: Range): ReadAlone | null {
   if (!isLinear(unloaded)) return null;

@@ -12,7 +12,7 @@ export const verdictWords: Readonly<Record<Verdict, string>> = {
   'not-comparable': 'not comparable',
 };
 
-/** A reading against what was to be expected, V, A or Ω. Null where it cannot be formed. */
+/** A reading against what was to be expected, V, A or Ω. Null if it cannot be formed. */
 export interface ComparedReading {
   readonly value: number | null;
   /** Standard uncertainty of the value from its observations. */

@@ -12,17 +12,17 @@ import { placedInSolved, type PlacedSolved } from './unloaded-source.ts';
 export interface Expectation {
   /** What an ideal meter alone would indicate. */
   readonly true: number | null;
-  /** What this meter indicates with those alongside, before rounding; null where the reading cannot be compared. */
+  /** What this meter indicates with those alongside, before rounding; null if the reading cannot be compared. */
   readonly expected: number | null;
   /** expected − true. */
   readonly loading: number | null;
-  /** How the meter stands; null where its place or instrument is gone. */
+  /** How the meter stands; null if its place or instrument is gone. */
   readonly state: MeterState | null;
   /** Limits of `expected` over the parts' tolerances, worst case. */
   readonly limits: Limits | null;
   /** The same of `true`. */
   trueLimits(): Limits | null;
-  /** What the tolerances do to `expected`; null where there is nothing that they could do. */
+  /** What the tolerances do to `expected`; null if there is nothing that they could do. */
   readonly response: ToleranceResponse | null;
 }
 

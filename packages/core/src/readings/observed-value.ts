@@ -14,11 +14,11 @@ export type ReadNumbers = Pick<Reading, 'quantity' | 'range' | 'observations' | 
 
 /** Value of a reading, in V, A or Ω. */
 export interface ObservedValue {
-  /** Several observations taken together by convention; null where any of them is `OL`. */
+  /** Several observations taken together by convention; null if any of them is `OL`. */
   readonly value: number | null;
   /** What the instrument was off by, by its certificate, and has been taken off the value; 0 without one. */
   readonly ownError: number;
-  /** Standard uncertainty of the value from its observations alone; null where the value is. */
+  /** Standard uncertainty of the value from its observations alone; null if the value is. */
   readonly spread: number | null;
   /** U, k = 2, of the value: instrument, resolution and spread; null without a value or the range. */
   readonly uncertainty: number | null;
@@ -30,7 +30,7 @@ export interface ObservedValue {
  * u² = a²/3 + r²/3 + spread², with a the accuracy limit at the value and r half the smallest step, both taken as rectangular;
  * U = 2u. A range's calibration takes its own error off the value, and u has half of the certificate's uncertainty for a.
  *
- * @param instrument  the one that the reading names; undefined where it is gone
+ * @param instrument  the one that the reading names; undefined if it is gone
  */
 export function observedValue(
   reading: ReadNumbers,
@@ -64,7 +64,7 @@ export function standardUncertainty(
   return Math.sqrt(own * own + spread * spread);
 }
 
-/** A display as a number, V, A or Ω, rounded once; null where it is `OL`. */
+/** A display as a number, V, A or Ω, rounded once; null if it is `OL`. */
 export function observedNumber({ shown, unit }: Observation): number | null {
   if (shown === 'OL') return null;
   const prefix = unit.slice(0, -1);

@@ -97,7 +97,7 @@ function loops(readings: readonly VoltageReading[]): SumTerm[][] {
   return found;
 }
 
-/** The readings on the way from black up to red, so that with them a drop from red to black closes; null where nothing joins them. */
+/** The readings on the way from black up to red, so that with them a drop from red to black closes; null if nothing joins them. */
 function pathBetween(
   tree: ReadonlyMap<string, readonly VoltageReading[]>,
   red: string,

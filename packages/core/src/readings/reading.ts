@@ -24,7 +24,7 @@ interface Taken {
   readonly rate?: string;
   readonly by?: string;
   readonly note?: string;
-  /** Who or what gave the number; typed where left out. */
+  /** Who or what gave the number; typed if omitted. */
   readonly source?: 'typed' | 'instrument';
   /** Struck out, never erased. */
   readonly struck?: { readonly at?: string; readonly why: string };

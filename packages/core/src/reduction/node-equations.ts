@@ -9,7 +9,7 @@ const ohmsOf = (value: number): string => formatQuantity(value, 'Ω', { digits: 
 export interface Term {
   readonly symbol: string;
   readonly numbers: string;
-  /** A leaving the point, V for a source's law; null where nothing determines it. */
+  /** A leaving the point, V for a source's law; null if nothing determines it. */
   readonly value: number | null;
 }
 
@@ -19,7 +19,7 @@ export interface NodeEquation {
   readonly about: string;
   readonly terms: readonly Term[];
   readonly unit: 'A' | 'V';
-  /** Sum of the terms with the solved values; null where one is not determined. */
+  /** Sum of the terms with the solved values; null if one is not determined. */
   readonly sum: number | null;
 }
 

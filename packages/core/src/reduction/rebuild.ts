@@ -44,7 +44,7 @@ export interface Rebuilt {
  * Builds a network back up from its one resistance: series keeps the current and shares the voltage, parallel keeps the
  * voltage and shares the current. At each step the shares are added up, and the last one is found by a second route.
  *
- * @returns null where nothing or only a wire joins the source's terminals
+ * @returns null if nothing or only a wire joins the source's terminals
  */
 export function rebuild(reduction: Reduction, rounding: Rounding = exact): Rebuilt | null {
   const { net, steps, stages, equivalent } = reduction;

@@ -9,7 +9,7 @@ import { penFor } from './pen.ts';
 /** One step on the way down to one resistance. */
 export interface Step extends Choice {
   readonly rule: Rule;
-  /** What stands in the place of the parts; nothing where they carry nothing. */
+  /** What stands in the place of the parts; nothing if they carry nothing. */
   readonly into: readonly Part[];
   /** With the numbers in it; two ways for two in parallel. */
   readonly formulas: readonly string[];
@@ -20,7 +20,7 @@ export interface Reduction {
   readonly steps: readonly Step[];
   /** The parts before each step, and after the last. */
   readonly stages: readonly (readonly Part[])[];
-  /** Ω between the source's terminals; 0 where they are one point, null where nothing joins them. */
+  /** Ω between the source's terminals; 0 if they are one point, null if nothing joins them. */
   readonly equivalent: number | null;
 }
 
@@ -31,7 +31,7 @@ export interface Reduction {
  * arms by Rosen's star–mesh. All are sums, products and quotients of positive numbers, so each step keeps the resistance to
  * a few units in the last place.
  *
- * @param rounding  what is done to every number that is written down; nothing where left out
+ * @param rounding  what is done to every number that is written down; nothing if omitted
  */
 export function reduceNet(net: ResistanceNet, rounding: Rounding = exact): Reduction {
   const pen = penFor(rounding);

@@ -29,7 +29,7 @@ export function sourcesOf(network: Network): (Source | CurrentSource)[] {
  * What one source of a network sees with all others at rest: a voltage source at rest is its internal resistance, an ideal
  * one a wire, a current source is open. Points joined by wires are one, called by the first of their names.
  *
- * @param tangent  the network's circuit with loads that are not ohmic as tangents; left out where all are ohmic
+ * @param tangent  the network's circuit with loads that are not ohmic as tangents; left out if all are ohmic
  */
 export function resistanceNet(
   network: Network,

@@ -17,7 +17,7 @@ export interface Choice {
  * The next step as a careful colleague would take it: what carries nothing goes first, then series and parallel, the
  * innermost group before the outer ones; where neither is left a delta whose star brings series parts, then a star.
  *
- * @returns null where one part is left between the terminals, or none
+ * @returns null if one part is left between the terminals, or none
  */
 export function chooseStep(parts: readonly Part[], top: string, bottom: string): Choice | null {
   const at = partsAt(parts);

@@ -22,7 +22,7 @@ export interface Contribution {
  * Each source's part in every voltage and current, found with the other sources at rest; the parts add up to the whole
  * because the network is linear: loads that are not ohmic are taken as their tangents, the EMF of each a source of its own.
  *
- * @param tangent  the network's circuit with such loads as tangents; left out where all are ohmic
+ * @param tangent  the network's circuit with such loads as tangents; left out if all are ohmic
  */
 export function superpose(
   network: Network,

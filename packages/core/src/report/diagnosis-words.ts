@@ -10,7 +10,7 @@ const mostGroups = 3;
  *
  * @param compared     how many readings could be compared
  * @param disagreeing  ids of the readings that do not agree
- * @param diagnosis    null where it was not worked out
+ * @param diagnosis    null if it was not worked out
  */
 export function diagnosisWords(
   compared: number,

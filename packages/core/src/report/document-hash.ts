@@ -7,6 +7,6 @@ import canonicalize from 'canonicalize';
  * matters.
  *
  * @returns 64 hexadecimal digits
- * @throws Error where a number in it is not finite: JSON has none
+ * @throws Error if a number in it is not finite: JSON has none
  */
 export const documentHash = (document: object): string => bytesToHex(sha256(utf8ToBytes(canonicalize(document)!)));

@@ -17,12 +17,12 @@ export interface ReportPart {
   readonly measured: string;
   /** (measured − nominal)/nominal, in per cent. */
   readonly off: string;
-  /** False where it was measured outside its tolerance; null where nobody can say. */
+  /** False if it was measured outside its tolerance; null if nobody can say. */
   readonly within: boolean | null;
   readonly voltage: number | null;
   readonly current: number | null;
   readonly power: number | null;
-  /** Share of the power rating; null where none is given. */
+  /** Share of the power rating; null if none is given. */
   readonly ofRating: number | null;
 }
 

@@ -58,7 +58,7 @@ export interface ReportExtras {
   readonly kit?: Readonly<Record<string, KitNotes>>;
   /** What was ticked off after the last reading. */
   readonly restored?: readonly string[];
-  /** Null or left out where it was not worked out. */
+  /** Null or left out if it was not worked out. */
   readonly diagnosis?: Diagnosis | null;
   /** The last signature on this job. */
   readonly signature?: Signature | null;

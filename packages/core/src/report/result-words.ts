@@ -11,7 +11,7 @@ interface Told {
   readonly readings: readonly ReportReading[];
   readonly sums: readonly ReportSum[];
   readonly instruments: readonly ReportInstrument[];
-  /** How far the plan has come; null where nothing has been read. */
+  /** How far the plan has come; null if nothing has been read. */
   readonly status: ReadingsStatus | null;
 }
 

@@ -12,7 +12,7 @@ export type PairResistance = (a: number, b: number) => DoubleDouble | null;
  *
  * A circuit with a source conflict has no answer; current sources are open.
  *
- * @returns null where ideal sources contradict each other
+ * @returns null if ideal sources contradict each other
  */
 export function resistanceBetween(circuit: Circuit): PairResistance | null {
   const joined = findSupernodes(circuit, -1);
@@ -43,7 +43,7 @@ export function resistanceBetween(circuit: Circuit): PairResistance | null {
  *
  * R_ab never exceeds R; what is left of R − R_ab when nothing else joins the ends is the noise of the computation.
  *
- * @returns Ω; null where nothing but the part itself joins its ends
+ * @returns Ω; null if nothing but the part itself joins its ends
  */
 export function breakResistance(resistance: DoubleDouble, acrossEnds: DoubleDouble): number | null {
   const rest = subtract(resistance, acrossEnds);

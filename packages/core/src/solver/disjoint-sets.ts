@@ -18,7 +18,7 @@ export class DisjointSets {
     return at;
   }
 
-  /** Joins two disjoint sets; false where they were one already. */
+  /** Joins two disjoint sets; false if they were one already. */
   join(a: number, b: number): boolean {
     const headA = this.of(a);
     const headB = this.of(b);

@@ -117,7 +117,7 @@ export class Elimination {
   /** By place in the plan's rows: S between a step and a row, and its share of the star. */
   private readonly conductance: Float64Array;
   private readonly share: Float64Array;
-  /** S of each star in all. 0 where nothing was left to join: the last point of a disjoint set. */
+  /** S of each star in all. 0 if nothing was left to join: the last point of a disjoint set. */
   readonly total: Float64Array;
   private readonly work: Float64Array;
   /** Bundles whose next row is a step, as lists: the first at the step, the next of each, and how many rows it has left. */

@@ -34,7 +34,7 @@ export class LargeMesh {
     this.elimination.run(this.g.hi);
   }
 
-  /** Between the two terminals that were kept: conductance to a double's digits, and drive; null where nothing joins them. */
+  /** Between the two terminals that were kept: conductance to a double's digits, and drive; null if nothing joins them. */
   between(a: number): { readonly g: DoubleDouble; readonly f: DoubleDouble } | null {
     const conductance = this.elimination.lastConductance();
     if (conductance === 0) return null;
@@ -44,7 +44,7 @@ export class LargeMesh {
     return { g, f: a === this.last[0] ? f : { hi: -f.hi, lo: -f.lo } };
   }
 
-  /** Potentials of all points from those of the points that are kept; null where they do not settle. */
+  /** Potentials of all points from those of the points that are kept; null if they do not settle. */
   potentials(known: ReadonlyMap<number, DoubleDouble>): DoubleDoubleArray | null {
     const v = this.refine(known, this.points - this.last.length);
     return this.settled ? v : null;

@@ -5,7 +5,7 @@ import { tangentsAt } from './working-point.ts';
 
 /**
  * Where to begin the search for a working point: the rated currents, the way that shorts in the loads' places would carry
- * any, and nothing where they would carry nothing.
+ * any, and nothing if they would carry nothing.
  *
  * @returns A in each load
  */

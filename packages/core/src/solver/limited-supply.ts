@@ -24,7 +24,7 @@ export interface LimitedValues {
  * One source at a time gives way, the worst first, until all are within their limits; one that would be within them again
  * goes back.
  *
- * @returns null where no source is limited, or no state of the sources agrees with itself
+ * @returns null if no source is limited, or no state of the sources agrees with itself
  */
 export function solveLimited(network: Network): LimitedValues | null {
   const limits = new Map<string, LimitedSource>();

@@ -15,7 +15,7 @@ export type { QuickCircuit } from './quick-linear.ts';
  * samples, corners and searches. What is driven is then the network of the loads' tangents.
  *
  * @param varied  indices of the branches whose resistance changes
- * @returns null where ideal sources contradict each other
+ * @returns null if ideal sources contradict each other
  */
 export function quickCircuit(whole: Circuit, varied: readonly number[]): QuickCircuit | null {
   const { circuit, loads } = straightenTied(whole);
@@ -25,7 +25,7 @@ export function quickCircuit(whole: Circuit, varied: readonly number[]): QuickCi
 /** A circuit whose loads are not ohmic, with the currents in these. */
 interface QuickWithLoads {
   readonly quick: QuickCircuit;
-  /** A in each load as last solved; null where no working point was found. */
+  /** A in each load as last solved; null if no working point was found. */
   currents(): Float64Array | null;
 }
 
@@ -75,7 +75,7 @@ function quickWithLoads(
 /** What plain doubles are good for. */
 const quickly = { floor: 1e-6, step: 1e-9 };
 
-/** A in each load of a circuit, good to about nine digits; null where sources contradict each other or nothing settles. */
+/** A in each load of a circuit, good to about nine digits; null if sources contradict each other or nothing settles. */
 export function roughLoadCurrents(circuit: Circuit, loads: readonly LoadBranch[]): Float64Array | null {
   const rough = quickWithLoads(circuit, [], loads);
   rough?.quick.solve([]);

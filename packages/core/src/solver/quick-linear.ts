@@ -12,15 +12,15 @@ export interface QuickCircuit {
   drive(branch: number): void;
   /** Puts every source at rest and drives 1 A into one node and out of another. */
   inject(into: number, outOf: number): void;
-  /** V of one node above another as last solved or driven; NaN where nothing joins them. */
+  /** V of one node above another as last solved or driven; NaN if nothing joins them. */
   voltage(from: number, to: number): number;
-  /** A from → to through a branch as last solved or driven; NaN where nothing determines it. */
+  /** A from → to through a branch as last solved or driven; NaN if nothing determines it. */
   current(branch: number): number;
 }
 
 /** A linear circuit of which EMFs change too. */
 export interface QuickLinear extends QuickCircuit {
-  /** @param emfs  V, in the same order; as the circuit has them where left out */
+  /** @param emfs  V, in the same order; as the circuit has them if omitted */
   solve(resistances: ArrayLike<number>, emfs?: ArrayLike<number>): void;
   /** The largest voltage across a resistance and the largest current in one, V and A. */
   largest(): { readonly voltage: number; readonly current: number };
@@ -64,7 +64,7 @@ export function quickLinear(circuit: Circuit, varied: readonly number[]): QuickL
   const currents = new Float64Array(groups);
   const v = new Float64Array(groups);
 
-  /** The branch that is driven with the sources at rest, −1 where none is; null as solved. */
+  /** The branch that is driven with the sources at rest, −1 if none is; null as solved. */
   let driving: number | null = null;
   const voltage = (a: number, b: number): number => {
     const [one, other] = [group[a]!, group[b]!];
@@ -146,7 +146,7 @@ interface Feeder {
   readonly sign: 1 | -1;
 }
 
-/** What adds up to an ideal branch's current: all that leaves the nodes behind it. Null where ideal branches share it among them. */
+/** What adds up to an ideal branch's current: all that leaves the nodes behind it. Null if ideal branches share it among them. */
 function feedersOf({ branches }: Circuit, supernodes: Supernodes, supernode: number): Feeder[] | null {
   if (supernodes.shared.has(supernode)) return null;
   const behind = new Set<number>();

@@ -21,21 +21,21 @@ import { StarMesh, type Edge } from './star-mesh.ts';
 export interface CircuitSolution {
   /** The circuit as it was solved: loads that are not ohmic as their tangents at the working point, open where they block. */
   readonly circuit: Circuit;
-  /** V of a node against the reference; null where nothing joins the two. */
+  /** V of a node against the reference; null if nothing joins the two. */
   potential(node: number): DoubleDouble | null;
-  /** V of one node above another; null where nothing joins them. */
+  /** V of one node above another; null if nothing joins them. */
   voltage(from: number, to: number): DoubleDouble | null;
-  /** A from → to through each branch; null where nothing determines it. */
+  /** A from → to through each branch; null if nothing determines it. */
   readonly currents: readonly (DoubleDouble | null)[];
-  /** What the terminals of the branch that was looked from see; null where none was. */
+  /** What the terminals of the branch that was looked from see; null if none was. */
   readonly port: Port | null;
 }
 
 /** The rest of the circuit as two terminals see it, the branch between them left out, sources included. */
 export interface Port {
-  /** S; null where the two terminals are one point. 0 where nothing joins them. */
+  /** S; null if the two terminals are one point. 0 if nothing joins them. */
   readonly conductance: DoubleDouble | null;
-  /** A that a short would carry from → to; null where the terminals are one point. */
+  /** A that a short would carry from → to; null if the terminals are one point. */
   readonly shortCircuitCurrent: DoubleDouble | null;
 }
 
@@ -80,7 +80,7 @@ export function solveLinear(circuit: Circuit, lookFrom = -1): Result<CircuitSolu
   const mayCarry = apart && probe!.kind !== 'open';
   const large = supernodes.groups > largeFrom;
   const driven = injected.some((current) => current.hi !== 0);
-  // A large mesh is drawn up only where currents of sources have to find their way through it.
+  // A large mesh is drawn up only if currents of sources have to find their way through it.
   const mesh = driven || !large ? StarMesh.of(supernodes.groups, edges) : null;
   const routed = mesh ? routeCurrents(mesh, injected, mayCarry ? terminals : null) : ok(zero);
   if (!routed.ok) return fail({ code: 'current-source-open', where: blame(circuit, supernodes, routed.fault) });
@@ -251,7 +251,7 @@ function offsetBetween({ offset }: Supernodes, from: number, to: number): Double
 /** What is below the noise of the computation is nothing. */
 const settle = (value: DoubleDouble, noise: number): DoubleDouble => (Math.abs(value.hi) <= noise ? zero : value);
 
-/** Ω between a port's terminals; null where nothing joins them. */
+/** Ω between a port's terminals; null if nothing joins them. */
 export function portResistance(port: Port): number | null {
   if (port.conductance === null) return 0;
   return port.conductance.hi === 0 ? null : toNumber(divide(exactly(1), port.conductance));

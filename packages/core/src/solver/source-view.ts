@@ -9,11 +9,11 @@ import { portResistance } from './solve-linear.ts';
 /** How a source stands in its network. */
 export interface SourceView {
   readonly id: string;
-  /** Ω between its terminals without it, the other sources at rest; null where nothing joins them. */
+  /** Ω between its terminals without it, the other sources at rest; null if nothing joins them. */
   readonly equivalent: number | null;
   /** V at its terminals with nothing connected: the EMF of all its cells; null for a current source. */
   readonly openCircuit: number | null;
-  /** V at its terminals in the network; null where nothing determines it. */
+  /** V at its terminals in the network; null if nothing determines it. */
   readonly loaded: number | null;
   /** A out of its + terminal. */
   readonly current: number | null;

@@ -48,7 +48,7 @@ export class StarMesh {
     this.join(a, b, zero, f);
   }
 
-  /** What joins two points now: conductance, and drive a → b; null where nothing does. */
+  /** What joins two points now: conductance, and drive a → b; null if nothing does. */
   between(a: number, b: number): { readonly g: DoubleDouble; readonly f: DoubleDouble } | null {
     const place = this.jointOf(a, b);
     if (place === -1) return null;
@@ -207,7 +207,7 @@ export class StarMesh {
     return place;
   }
 
-  /** Place of what joins two points, looked for among the neighbours of the one with fewer; −1 where nothing does. */
+  /** Place of what joins two points, looked for among the neighbours of the one with fewer; −1 if nothing does. */
   private jointOf(a: number, b: number): number {
     const [few, other] = this.neighbours[a]!.length <= this.neighbours[b]!.length ? [a, b] : [b, a];
     const index = this.neighbours[few]!.indexOf(other);

@@ -7,7 +7,7 @@ export interface NodeSum {
   readonly node: string;
   readonly into: readonly { readonly element: string; readonly current: number }[];
   readonly out: readonly { readonly element: string; readonly current: number }[];
-  /** A in − out; null where the share of a wire is not determined. */
+  /** A in − out; null if the share of a wire is not determined. */
   readonly left: number | null;
   readonly closes: boolean;
 }
@@ -18,7 +18,7 @@ export interface LoopSum {
   readonly nodes: readonly string[];
   /** V that each element drops on the way. */
   readonly drops: readonly { readonly element: string; readonly voltage: number }[];
-  /** V; null where a voltage is not determined. */
+  /** V; null if a voltage is not determined. */
   readonly left: number | null;
   readonly closes: boolean;
 }

@@ -38,7 +38,7 @@ export function sweepValues(from: number, to: number, points: number, spread: 'e
   });
 }
 
-/** The network solved at every value of a parameter; null where it has no solution there. */
+/** The network solved at every value of a parameter; null if it has no solution there. */
 export function sweep(
   network: Network,
   parameter: SweepParameter,
@@ -52,7 +52,7 @@ export function sweep(
   });
 }
 
-/** A followed result out of solved values, V, A or W; null where nothing determines it. */
+/** A followed result out of solved values, V, A or W; null if nothing determines it. */
 export const watchedValue = (values: NetworkValues | null, watched: SweepOutput): number | null =>
   values === null
     ? null

@@ -43,7 +43,7 @@ const unfelt = 1e-12;
  *
  * @param start  A in each load to begin with
  * @param solve  the network with straight lines in the loads' places
- * @returns A in each load; null where it does not settle
+ * @returns A in each load; null if it does not settle
  */
 export function findWorkingPoint(
   laws: readonly LoadLaw[],
@@ -98,14 +98,14 @@ function slopeAlong(laws: readonly LoadLaw[], at: LoadPoints, change: LoadPoints
   return slope;
 }
 
-/** A whole step, or more where it changes every current by little: a tangent held up by its floor shortens the way. */
+/** A whole step, or more if it changes every current by little: a tangent held up by its floor shortens the way. */
 const furthestStep = ({ currents }: LoadPoints, change: LoadPoints): number =>
   currents.reduce((most, current, k) => {
     const by = Math.abs(change.currents[k]!);
     return by === 0 ? most : Math.min(most, Math.max(1, (2 * Math.abs(current)) / by));
   }, Infinity);
 
-/** How far to go: the whole way where the slope is then well down, else to where it is. */
+/** How far to go: the whole way if the slope is then well down, else to where it is. */
 function stepLength(slopeOf: (t: number) => number, furthest: number): number {
   const first = Math.abs(slopeOf(0));
   const flat = (slope: number): boolean => Math.abs(slope) <= 0.3 * first;
@@ -133,6 +133,6 @@ const isSettled = (
   step: number,
 ): boolean => largestOf(voltages) <= step * voltage && largestOf(currents) <= step * current;
 
-/** The largest size among some values; NaN where one is none. */
+/** The largest size among some values; NaN if one is none. */
 export const largestOf = (values: Float64Array): number =>
   values.reduce((most, value) => (Math.abs(value) > most || Number.isNaN(value) ? Math.abs(value) : most), 0);

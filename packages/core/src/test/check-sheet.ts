@@ -60,7 +60,7 @@ export function checkSteps(sheet: Worksheet, result: WorksheetResult): string[] 
 const sizeOf = (from: readonly string[], values: Readonly<Record<string, SheetValues>>): number =>
   from.length > 2 ? Math.max(...from.map((key) => Math.abs(valueIn(values, key)))) : 0;
 
-/** What a step's rule comes to by its own numbers; null where only the whole circuit gives it. */
+/** What a step's rule comes to by its own numbers; null if only the whole circuit gives it. */
 function arithmetic(
   { network }: Worksheet,
   key: string,

@@ -10,11 +10,11 @@ export interface ExactSolution {
   voltage(id: string): Rational | null;
   /** from → to through the element, sources too. */
   current(id: string): Rational | null;
-  /** Sum of the currents that run from a node into some ends; determined even where the single ones are not. */
+  /** Sum of the currents that run from a node into some ends; determined even if the single ones are not. */
   into(ends: readonly string[]): Rational | null;
 }
 
-/** @returns null where the equations contradict each other */
+/** @returns null if the equations contradict each other */
 export function solveExactly(network: Network): ExactSolution | null {
   const nodes = nodesOf(network);
   const { elements } = network;
@@ -132,7 +132,7 @@ function reduce(rows: Rational[][], width: number): Map<number, number> {
   return pivots;
 }
 
-/** Whether a computed value is the exact one to 1e-9, or to 1e-12 of the largest of its kind where it is tiny. */
+/** Whether a computed value is the exact one to 1e-9, or to 1e-12 of the largest of its kind if it is tiny. */
 export function agrees(computed: number | null, exact: Rational | null, largest: number): boolean {
   if (computed === null || exact === null) return computed === null && exact === null;
   const wanted = toDouble(exact);

@@ -26,7 +26,7 @@ export interface ToleranceField {
   inSeries(branch: number, meterResistance: number, current: number, reversed: boolean): ToleranceResponse;
 }
 
-/** Lays a circuit out; null where ideal sources contradict each other. */
+/** Lays a circuit out; null if ideal sources contradict each other. */
 export function toleranceField(circuit: Circuit, toleranced: readonly Toleranced[]): ToleranceField | null {
   const quick = quickCircuit(circuit, []);
   if (!quick) return null;

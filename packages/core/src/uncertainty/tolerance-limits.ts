@@ -38,7 +38,7 @@ export const mostCornerParts = 16;
  * rest shrinks, and all 2ⁿ corners cost a few times 2ⁿ operations. Where loads are not ohmic the responses are those of their
  * tangents, and each corner is solved anew, up to `mostCornersAnew` parts; beyond, corners are to first order.
  *
- * @returns null where nothing determines the output
+ * @returns null if nothing determines the output
  */
 export function toleranceResponse(
   circuit: Circuit,
@@ -79,7 +79,7 @@ function readOutput(quick: QuickCircuit, output: CircuitOutput): number {
   return output.reversed ? -quick.current(output.branch) : quick.current(output.branch);
 }
 
-/** Every corner solved for, each from the one before it, one part's limit away; null where they are too many. */
+/** Every corner solved for, each from the one before it, one part's limit away; null if they are too many. */
 function cornersAnew(circuit: Circuit, toleranced: readonly Toleranced[], output: CircuitOutput): Float64Array | null {
   const n = toleranced.length;
   const quick =
@@ -114,7 +114,7 @@ export interface ToleranceResponses {
   readonly currents: Float64Array;
   /** What 1 V in each makes of the output. */
   readonly effect: Float64Array;
-  /** A in one (row) for 1 V in another (column); null where corners are not wanted. */
+  /** A in one (row) for 1 V in another (column); null if corners are not wanted. */
   readonly ports: Float64Array | null;
 }
 
@@ -129,7 +129,7 @@ export function responseOf(toleranced: readonly Toleranced[], responses: Toleran
 /**
  * Drives a circuit from its output: by reciprocity each branch then carries what 1 V in it makes of the output.
  *
- * @returns the sign that the branches' currents are to be taken with; 0 where the output cannot be driven
+ * @returns the sign that the branches' currents are to be taken with; 0 if the output cannot be driven
  */
 function driveOutput(quick: QuickCircuit, { branches }: Circuit, output: CircuitOutput): number {
   if (output.branch === undefined) {

@@ -34,7 +34,7 @@ export interface ToleranceModel {
  *
  * A resistor that works by its measured value is known and not varied. Fuses stand as they do at the nominal values.
  *
- * @returns null where nothing determines the result
+ * @returns null if nothing determines the result
  */
 export function toleranceModel({ network, instruments, setup, output }: ToleranceQuestion): ToleranceModel | null {
   const unloaded = solveUnloaded(network);
@@ -65,7 +65,7 @@ export function toleranceModel({ network, instruments, setup, output }: Toleranc
   return Number.isNaN(valueAt(parts.map(({ resistance }) => resistance))) ? null : { parts, valueAt };
 }
 
-/** Reads the result out of a circuit as last solved; null where there is no such result. */
+/** Reads the result out of a circuit as last solved; null if there is no such result. */
 function resultOf(
   quick: QuickCircuit,
   network: Network,

@@ -11,7 +11,7 @@ type PowerSolution = readonly { readonly form: Form; readonly value: DoubleDoubl
 /**
  * The smallest set of powers whose voltages and currents hold no more unknowns than it has equations, solved.
  *
- * @returns every solution; null where there is no such set
+ * @returns every solution; null if there is no such set
  */
 export function closedPowers(
   { at }: SheetCircuit,

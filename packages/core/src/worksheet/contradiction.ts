@@ -14,7 +14,7 @@ export function contradictionOf(circuit: SheetCircuit, givens: readonly Given[])
   return { between: between.map(keyOf), text: textOf(circuit, between) };
 }
 
-/** A given that the others, worked out without it, miss by more than half a per cent; null where there is none. */
+/** A given that the others, worked out without it, miss by more than half a per cent; null if there is none. */
 export function disagreeing(circuit: SheetCircuit, givens: readonly Given[]): Given | null {
   return (
     givens.find((given) => {

@@ -26,7 +26,7 @@ export class Determination {
     this.scales = point.unknowns.map((_, k) => (k < circuit.potentials ? volts : amperes));
   }
 
-  /** Takes a value as known; false where it followed already, or has no slope here. */
+  /** Takes a value as known; false if it followed already, or has no slope here. */
   add(of: string, quantity: SheetQuantity): boolean {
     const left = this.rest(of, quantity);
     if (!left) return false;
@@ -39,7 +39,7 @@ export class Determination {
     return this.rest(of, quantity) === null;
   }
 
-  /** What is new in a value's slope, at right angles to those that were added, of length 1; null where it follows. */
+  /** What is new in a value's slope, at right angles to those that were added, of length 1; null if it follows. */
   rest(of: string, quantity: SheetQuantity): Float64Array | null {
     const slope = this.slope(this.circuit.at.get(of)!, quantity);
     const length = Math.sqrt(dot(slope, slope));

@@ -3,7 +3,7 @@ import type { PlainForm, PowerEquation } from './power-equation.ts';
 /** A number of modulus 1 that is no root of anything that matters: with it no way meets another before its end. */
 const twist = { re: Math.cos(1.234), im: Math.sin(1.234) };
 
-/** Follows one solution from the start system (s = 0) to the wanted one (s = 1); null where it goes to infinity. */
+/** Follows one solution from the start system (s = 0) to the wanted one (s = 1); null if it goes to infinity. */
 export function follow(equations: readonly PowerEquation[], start: Float64Array): Float64Array | null {
   const system = new Homotopy(equations);
   let point = start;
@@ -53,7 +53,7 @@ class Homotopy {
     return this.moved(point);
   }
 
-  /** Newton's method at one s; null where it does not settle. */
+  /** Newton's method at one s; null if it does not settle. */
   correct(from: Float64Array, s: number, steps: number): Float64Array | null {
     let point = from;
     for (let k = 0; k < steps; k += 1) {
@@ -100,7 +100,7 @@ class Homotopy {
     return [vRe * iRe - vIm * iIm, vRe * iIm + vIm * iRe];
   }
 
-  /** The point moved by what the matrix gives for the right side; null where it is singular. */
+  /** The point moved by what the matrix gives for the right side; null if it is singular. */
   private moved(point: Float64Array): Float64Array | null {
     if (!eliminate(this.matrix, this.right, this.n)) return null;
     return point.map((x, at) => x + this.right[at]!);
@@ -121,7 +121,7 @@ function squareLessOne(point: Float64Array, row: number): { readonly re: number;
   return { re: re * re - im * im - 1, im: 2 * re * im };
 }
 
-/** Complex Gauss elimination in place, the solution left in `right`; false where a pivot is missing. */
+/** Complex Gauss elimination in place, the solution left in `right`; false if a pivot is missing. */
 function eliminate(matrix: Float64Array, right: Float64Array, n: number): boolean {
   for (let column = 0; column < n; column += 1) {
     let pivot = column;

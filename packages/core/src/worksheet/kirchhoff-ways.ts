@@ -9,7 +9,7 @@ export interface SheetTerm {
 /**
  * A part's voltage as the sum of known ones along the shortest way between its ends.
  *
- * @returns null where no such way joins its ends
+ * @returns null if no such way joins its ends
  */
 export function voltageByLoop(
   { parts }: SheetCircuit,
@@ -38,7 +38,7 @@ export function voltageByLoop(
  * A part's current as the sum of known ones over a cut: what the rest of one side of the circuit, joined to the other only by
  * this part and known ones, passes on.
  *
- * @returns null where an unknown current goes another way round; the side with the fewer terms where both will do
+ * @returns null if an unknown current goes another way round; the side with the fewer terms where both will do
  */
 export function currentByCut(
   { parts }: SheetCircuit,

@@ -106,7 +106,7 @@ export const less = (form: Form, value: DoubleDouble): Form => ({
   constant: subtract(form.constant, value),
 });
 
-/** The number r for which one form is r times another throughout; null where there is none, or it would be zero. */
+/** The number r for which one form is r times another throughout; null if there is none, or it would be zero. */
 export function ratioOf(first: Form, second: Form): DoubleDouble | null {
   const pairs = [...first.coefficients.map((c, k) => [c, second.coefficients[k]!] as const)];
   const [lead] = pairs.filter(([, b]) => b.hi !== 0).sort((x, y) => Math.abs(y[1].hi) - Math.abs(x[1].hi));

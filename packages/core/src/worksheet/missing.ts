@@ -52,7 +52,7 @@ interface Open {
   readonly rest: Float64Array | null;
 }
 
-/** What is left of a slope, of length 1, once another is known; null where nothing is. */
+/** What is left of a slope, of length 1, once another is known; null if nothing is. */
 function within(rest: Float64Array, known: Float64Array): Float64Array | null {
   const along = dot(rest, known);
   const left = rest.map((x, k) => x - along * known[k]!);

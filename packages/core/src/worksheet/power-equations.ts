@@ -8,7 +8,7 @@ export const mostPowerUnknowns = 8;
  * Every real solution of as many power equations as there are unknowns, where they are isolated.
  *
  * One unknown: the quadratic. More: homotopy from t² = 1 with all 2ⁿ ways followed through the complex numbers, each found twice
- * where two fall together (Morgan, "Solving polynomial systems using continuation", 1987).
+ * if two fall together (Morgan, "Solving polynomial systems using continuation", 1987).
  */
 export function solvePowers(equations: readonly PowerEquation[]): number[][] {
   const unknowns = equations.length;

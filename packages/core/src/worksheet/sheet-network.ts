@@ -74,7 +74,7 @@ export function sheetOfNetwork(network: Network, title?: string): Worksheet {
   };
 }
 
-/** A sheet that is complete as a network with the values found; null where a resistance or a source's voltage is still open. */
+/** A sheet that is complete as a network with the values found; null if a resistance or a source's voltage is still open. */
 export function networkOfSheet({ network }: Worksheet, { values }: WorksheetResult): Network | null {
   const elements = network.elements.map(({ id, from, to, label, kind }): Element | null => {
     const ends = { id, from, to, ...(label !== undefined && { label }) };

@@ -11,7 +11,7 @@ export interface Application {
   readonly rule: SheetRule;
   /** What it takes, `of` and quantity each. */
   readonly from: readonly { readonly of: string; readonly quantity: SheetQuantity }[];
-  /** The value by the rule's own arithmetic; null where only the circuit as a whole gives it. */
+  /** The value by the rule's own arithmetic; null if only the circuit as a whole gives it. */
   readonly value: number | null;
   /** How it is written: `/`, `×`, a sum with signs, or the same again. */
   readonly form:
@@ -23,7 +23,7 @@ export interface Application {
 export interface SheetState {
   readonly circuit: SheetCircuit;
   value(of: string, quantity: SheetQuantity): number | undefined;
-  /** What the value comes to in the end, null where it does not follow. */
+  /** What the value comes to in the end, null if it does not follow. */
   final(of: string, quantity: SheetQuantity): number | null;
 }
 

@@ -16,7 +16,7 @@ import {
 
 /**
  * How every value that follows is come by, in the order in which one works on paper: a rule of one part or of parts that share
- * a current or a voltage, then sums, then the circuit as one resistance, and equations only where nothing else gives anything.
+ * a current or a voltage, then sums, then the circuit as one resistance, and equations only if nothing else gives anything.
  *
  * @param finals  what follows from the givens
  * @param point   where it does
@@ -110,7 +110,7 @@ interface Key {
   readonly quantity: SheetQuantity;
 }
 
-/** As few of some values as still determine one, what was known first kept longest; null where all together do not. */
+/** As few of some values as still determine one, what was known first kept longest; null if all together do not. */
 function leastOf(circuit: SheetCircuit, point: SheetPoint, wanted: Key, known: readonly Key[]): readonly Key[] | null {
   const determines = (keys: readonly Key[]): boolean => {
     const determination = new Determination(circuit, point);

@@ -17,7 +17,7 @@ export interface SheetSolution {
 }
 
 /**
- * Every way in which the givens can hold together, as far as they determine the circuit; none where they contradict each other.
+ * Every way in which the givens can hold together, as far as they determine the circuit; none if they contradict each other.
  *
  * Voltages, currents and resistances are linear equations. A power is one as soon as its voltage or its current is known, or the
  * smallest set of powers that holds as many unknowns as it has equations is solved as a whole.
@@ -84,7 +84,7 @@ const impossible = ({ at }: SheetCircuit, { of, quantity, value }: Given): boole
 const misses = (found: DoubleDouble, given: number, size = 0): boolean =>
   Math.abs(toNumber(subtract(found, exactly(given)))) > agreeing * Math.max(Math.abs(given), 1e-9 * size);
 
-/** Takes in a voltage, current or resistance; false where it contradicts what is known. */
+/** Takes in a voltage, current or resistance; false if it contradicts what is known. */
 function take({ at }: SheetCircuit, state: State, { of, quantity, value }: Given): boolean {
   const { voltage, current } = formsOf(state.knowledge, at.get(of)!);
   const known = (found: DoubleDouble, size?: number): boolean => {

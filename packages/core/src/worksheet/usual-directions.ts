@@ -6,11 +6,11 @@ import type { Worksheet } from './worksheet.ts';
 const tries = 12;
 
 /**
- * The way in which a circuit's one source drives every part, whatever the resistances: 1 where current goes from → to through a
+ * The way in which a circuit's one source drives every part, whatever the resistances: 1 if current goes from → to through a
  * part (out of `from` of the source) when the source's voltage is positive, −1 the other way about. Parts whose direction depends on
  * the resistances, as in the middle of a bridge, are left out.
  *
- * @returns null where there are several sources
+ * @returns null if there are several sources
  */
 export function usualDirections({ network }: Worksheet): ReadonlyMap<string, 1 | -1> | null {
   if (network.elements.filter(({ kind }) => kind === 'source').length !== 1) return null;

@@ -54,7 +54,7 @@ export interface Worksheet {
   readonly givens: readonly Given[];
 }
 
-/** The four values of a part, null where one does not follow. */
+/** The four values of a part, null if one does not follow. */
 export type SheetValues = Readonly<Record<SheetQuantity, number | null>>;
 
 export type SheetRule = 'ohm' | 'power' | 'series' | 'parallel' | 'junction' | 'loop' | 'equivalent' | 'equations';
@@ -86,7 +86,7 @@ export interface WorksheetResult {
   readonly alternative: Readonly<Record<string, SheetValues>> | null;
   readonly steps: readonly SheetStep[];
   readonly complete: boolean;
-  /** What would complete it; empty where it is complete. */
+  /** What would complete it; empty if it is complete. */
   readonly missing: readonly string[];
   readonly contradiction: SheetContradiction | null;
 }

@@ -7,9 +7,9 @@ import type { MeterProject } from './meter-project.ts';
 
 /** What one section could be made of, each looked for by itself. */
 export interface Alternatives {
-  /** The nearest of up to one, two and three resistors; null where the drawer is empty. */
+  /** The nearest of up to one, two and three resistors; null if the drawer is empty. */
   readonly upTo: readonly [Combination | null, Combination | null, Combination | null];
-  /** Null where the series has no part for it. */
+  /** Null if the series has no part for it. */
   readonly trimmed: Trimmed | null;
 }
 

@@ -17,7 +17,7 @@ export interface SearchProgress {
 
 /** What the parts may be, beyond the design's own choice. */
 export interface PartsLimits {
-  /** The only parts there are; the design's series where left out. */
+  /** The only parts there are; the design's series if omitted. */
   readonly stock?: readonly StockPart[];
   /** Only combinations of which no part takes more than half of its power or more than its limiting voltage. */
   readonly ratings?: Ratings;
@@ -81,7 +81,7 @@ interface Problem {
  * The best choice for some sections at once, exactly: for a growing bound on the error, every choice within the windows that the
  * bound leaves to each section, one after the other; the first bound that leaves any has the best among them.
  *
- * @returns null where every choice is off by all of the range
+ * @returns null if every choice is off by all of the range
  */
 function bestTogether(
   { design, movement, ranges, drawer, maxParts, use }: Problem,

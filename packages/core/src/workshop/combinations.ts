@@ -77,7 +77,7 @@ function sumsWithin(
  * the drawer comes near, the end of what it can make.
  *
  * @param allowed  which combinations may be taken
- * @returns null where none may
+ * @returns null if none may
  */
 export function nearestCombination(
   target: number,

@@ -25,7 +25,7 @@ export interface Design {
   readonly scheme: Scheme;
   /** A or V at full scale, in any order. */
   readonly ranges: readonly number[];
-  /** `usualParts` where left out. */
+  /** `usualParts` if omitted. */
   readonly parts?: PartsChoice;
 }
 

@@ -20,7 +20,7 @@ export interface Side {
   readonly ranges: readonly number[];
   /**
    * A voltmeter's, in a meter that has a universal shunt as well: `shunt` hangs the multipliers on the movement with its shunt
-   * across, so that the shunt is never switched; `movement`, and where left out, on the movement alone.
+   * across, so that the shunt is never switched; `movement`, and if omitted, on the movement alone.
    */
   readonly across?: 'movement' | 'shunt';
 }

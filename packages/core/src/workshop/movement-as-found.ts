@@ -23,7 +23,7 @@ export interface MovementAsFound {
   readonly builtIn?: BuiltIn;
   /** Ω put in series with the coil, of low temperature coefficient. */
   readonly swamping?: number;
-  /** Share of its resistance that the coil gains for each kelvin; copper where left out. */
+  /** Share of its resistance that the coil gains for each kelvin; copper if omitted. */
   readonly coilCoefficient?: number;
 }
 
@@ -84,7 +84,7 @@ export const shuntedBy = (of: Movement, shunt: DoubleDouble): Movement => {
   return { current, voltage: of.voltage, resistance: divide(of.voltage, current) };
 };
 
-/** The figures that a design file has for the movement in use: as they were typed where nothing was done to it. */
+/** The figures that a design file has for the movement in use: as they were typed if nothing was done to it. */
 export function figuresInUse(found: MovementAsFound, inUse: Movement): MovementFigures {
   const { builtIn, swamping = 0 } = found;
   const asMarked = swamping === 0 && (!builtIn || builtIn.stays === (builtIn.figuresOf === 'meter'));

@@ -11,11 +11,11 @@ export interface MeterFault {
   readonly what: 'section-opens' | 'section-shorts' | 'range-too-low';
   /** A or V that the meter is set to. */
   readonly range: number;
-  /** Place of the section that fails; null where none does. */
+  /** Place of the section that fails; null if none does. */
   readonly section: number | null;
   /** A or V that is applied. */
   readonly applied: number;
-  /** Movement's current over its full scale; 0 where the needle falls to zero. */
+  /** Movement's current over its full scale; 0 if the needle falls to zero. */
   readonly times: number;
   /** W in the movement. */
   readonly power: number;

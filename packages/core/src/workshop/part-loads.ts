@@ -4,7 +4,7 @@ import type { Combination } from './design.ts';
 export interface Ratings {
   /** W. */
   readonly powerRating: number;
-  /** V across one, whatever its power; none known where left out. */
+  /** V across one, whatever its power; none known if omitted. */
   readonly limitingVoltage?: number;
 }
 

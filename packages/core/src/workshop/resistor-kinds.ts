@@ -10,7 +10,7 @@ export const resistorKinds = [
   { name: 'wire-wound, 3 W', powerRating: 3, limitingVoltage: 200, coefficient: 2e-5 },
 ] as const;
 
-/** The kind whose figures a choice of parts has; undefined where it has its own. */
+/** The kind whose figures a choice of parts has; undefined if it has its own. */
 export const resistorKindOf = (parts: WorkshopParts): (typeof resistorKinds)[number] | undefined =>
   resistorKinds.find(
     ({ powerRating, limitingVoltage, coefficient }) =>

@@ -17,7 +17,7 @@ export interface SampledRange {
  * The error at full scale of every range over the tolerance of each single resistor, drawn at random: what a batch of such meters
  * would show. The parts of a section partly cancel, so it is narrower than the worst case.
  *
- * @returns the ranges rising, or none where there is nothing to draw
+ * @returns the ranges rising, or none if there is nothing to draw
  */
 export function sampledErrors(meterProject: MeterProject, worked: WorkedSide, sampling: Sampling): SampledRange[] {
   const { design, movement, result, shunt } = worked;

@@ -75,6 +75,6 @@ export const windable = ({ length, currentDensity, rise }: WireShunt): boolean =
   currentDensity <= wireLimits.currentDensity &&
   rise <= wireLimits.rise;
 
-/** The thinnest wire of an alloy that is windable: the shortest; null where none is. */
+/** The thinnest wire of an alloy that is windable: the shortest; null if none is. */
 export const wireFor = (resistance: number, current: number, alloy: Alloy): WireShunt | null =>
   wireDiameters.map((diameter) => wireShunt(resistance, current, alloy, diameter)).find(windable) ?? null;

@@ -2,9 +2,9 @@
 export interface StockPart {
   /** Ω. */
   readonly resistance: number;
-  /** How many there are; as many as are wanted where left out. */
+  /** How many there are; as many as are wanted if omitted. */
   readonly count?: number;
-  /** Fraction; that of the parts chosen from where left out. */
+  /** Fraction; that of the parts chosen from if omitted. */
   readonly tolerance?: number;
 }
 

@@ -3,7 +3,7 @@ import { buyableValues } from './combinations.ts';
 
 /** A section made of a fixed part and a trimmer, to be set against a standard. */
 export interface Trimmed {
-  /** In series with the trimmer, or, where the trimmer's contact would matter, across trimmer and stopper. */
+  /** In series with the trimmer, or, if the trimmer's contact would matter, across trimmer and stopper. */
   readonly arranged: 'in-series' | 'across';
   /** Ω, of the series. */
   readonly fixed: number;
@@ -26,7 +26,7 @@ const trimmerTolerance = 0.1;
  * tolerance.
  *
  * @param cover  share of the target that must be within reach to either side, for the movement's own uncertainty
- * @returns null where the series has no such part
+ * @returns null if the series has no such part
  */
 export function trimmedSection(target: number, series: Series, tolerance: number, cover: number): Trimmed | null {
   const [low, high] = [target * (1 - cover), target * (1 + cover)];

@@ -79,7 +79,7 @@ export function waysToMeet(
   return ways.sort((a, b) => a.price - b.price || a.error - b.error);
 }
 
-/** The cheapest way that keeps within an error, as a fraction; null where none does. */
+/** The cheapest way that keeps within an error, as a fraction; null if none does. */
 export const cheapestWithin = (ways: readonly Way[], error: number): Way | null =>
   ways.find((way) => way.error <= error) ?? null;
 

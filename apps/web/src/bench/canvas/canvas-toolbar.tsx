@@ -33,7 +33,7 @@ interface Tool {
   readonly text: string;
   readonly Sign: typeof Minus;
   readonly act: () => void;
-  /** Left out where it is no switch. */
+  /** Left out if it is no switch. */
   readonly on?: boolean;
 }
 

@@ -8,7 +8,7 @@ import { useDisplay } from './display.ts';
 /**
  * Saves the network's drawing as a file, its faces inside it so that it looks the same everywhere.
  *
- * @throws Error where the browser cannot make the picture
+ * @throws Error if the browser cannot make the picture
  */
 export async function saveDrawing(type: 'svg' | 'png'): Promise<void> {
   const { network, title = 'Network' } = benchNow().document;

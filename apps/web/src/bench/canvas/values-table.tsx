@@ -7,7 +7,7 @@ import { NodeBadge } from './node-badge.tsx';
 interface Props {
   readonly network: Network;
   readonly truth: NetworkValues | null;
-  /** With the meters in; their columns are left out where there are none. */
+  /** With the meters in; their columns are left out if there are none. */
   readonly loaded?: NetworkValues | null;
   readonly selected?: string | null;
 }
@@ -120,7 +120,7 @@ interface RowProps {
   readonly figures: string;
 }
 
-/** A part's row, drawn again only where something in it is printed otherwise. */
+/** A part's row, drawn again only if something in it is printed otherwise. */
 const Row = memo(
   function Row({ element, nodes, selected, figures }: RowProps) {
     return (

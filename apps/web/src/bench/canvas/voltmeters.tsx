@@ -8,7 +8,7 @@ export interface DrawnSetup {
   readonly values: SetupValues | null;
   /** The meter whose leads can be moved. */
   readonly chosen: string | null;
-  /** Lines beside each meter; what it indicates and its resistance where left out. */
+  /** Lines beside each meter; what it indicates and its resistance if omitted. */
   readonly lines?: Readonly<Record<string, readonly string[]>>;
   readonly onPreview: (meter: Meter) => void;
   readonly onPlace: (meter: Meter) => void;

@@ -14,14 +14,14 @@ import { useMemo } from 'react';
 /** A value, or what stands in its way in words. */
 export type Solved<T> = Result<T, JobFault>;
 
-/** The true values of a network, followed live; null where there is none. */
+/** The true values of a network, followed live; null if there is none. */
 export function useUnloaded(network: Network): Solved<Unloaded>;
 export function useUnloaded(network: Network | null): Solved<Unloaded> | null;
 export function useUnloaded(network: Network | null): Solved<Unloaded> | null {
   return useMemo(() => network && trueValuesOf(network), [network]);
 }
 
-/** A set-up's readings, followed live; null where there is no set-up. */
+/** A set-up's readings, followed live; null if there is no set-up. */
 export function useSetupValues(
   unloaded: Solved<Unloaded>,
   instruments: readonly Instrument[],

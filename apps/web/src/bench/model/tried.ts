@@ -14,7 +14,7 @@ const useTriedFault = create<{ readonly jobId: string | null; readonly fault: Tr
   fault: null,
 }));
 
-/** The fault that is tried on a job; null where none is. */
+/** The fault that is tried on a job; null if none is. */
 export const useTried = (jobId: string | null): TriedFault | null =>
   useTriedFault((state) => (state.jobId === jobId ? state.fault : null));
 

@@ -67,7 +67,7 @@ export const PartsTable = memo(function PartsTable({ network }: { readonly netwo
     const wanted = (name: string) => document.querySelector<HTMLElement>(`[data-cell="${CSS.escape(next)}:${name}"]`);
     (wanted(column) ?? wanted('3'))?.focus();
   };
-  /** Takes rows at once where all can be read; else they are laid out to be mended. */
+  /** Takes rows at once if all can be read; else they are laid out to be mended. */
   const takeRows = async (text: string): Promise<void> => {
     const { readRows } = await import('./read-rows.ts');
     const { elements, faults } = readRows(text, benchNow().document.network);

@@ -19,13 +19,13 @@ interface Props {
   /** Take the cursor, as when one goes on from step to step. */
   readonly focus: boolean;
   readonly large?: boolean;
-  /** What the simulated bench shows here; left out where nothing can be read from it. */
+  /** What the simulated bench shows here; left out if nothing can be read from it. */
   readonly simulate?: () => Observation | null;
   /** Returns why the range cannot display an observation; it is shown before the observation is kept. */
   readonly remarkOn?: (observation: Observation) => string | null;
   /** Keeps what the display says; `stay` to add another observation. */
   readonly onKeep: (observation: Observation, stay: boolean, origin: Origin) => void;
-  /** The instrument's own reading; null or left out where it cannot be asked. */
+  /** The instrument's own reading; null or left out if it cannot be asked. */
   readonly link?: InstrumentLink | null;
 }
 

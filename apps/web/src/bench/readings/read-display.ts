@@ -2,11 +2,11 @@
 export interface TypedDisplay {
   /** Digits with sign and point, `OL` or its beginning; what cannot be read as it was typed. */
   readonly shown: string;
-  /** The prefix that a letter or unit has set; null where none did. */
+  /** The prefix that a letter or unit has set; null if none did. */
   readonly prefix: string | null;
   /** The unit of another quantity that was typed behind the number; null if none was. */
   readonly otherUnit: string | null;
-  /** One prefix up or down, by `*` and `/` of the number pad; 0 where neither was typed. */
+  /** One prefix up or down, by `*` and `/` of the number pad; 0 if neither was typed. */
   readonly by: 1 | 0 | -1;
 }
 
@@ -41,7 +41,7 @@ const prefixes: Readonly<Record<string, string>> = {
   G: 'G',
 };
 
-/** The prefix that letters after a number say, none for the unit alone; null where they say none. */
+/** The prefix that letters after a number say, none for the unit alone; null if they say none. */
 function prefixIn(letters: string, unit: string): string | null {
   const bare = letters.replace(new RegExp(`${unit === 'Ω' ? '(Ω|ohms?|r)' : unit}$`, 'i'), '');
   return bare === '' ? '' : (prefixes[bare] ?? null);

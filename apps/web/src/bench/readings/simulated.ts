@@ -42,7 +42,7 @@ const simulatedNow = (): Simulated => useSimulated.getState()[benchNow().jobId ?
 /** Another bench of the same kind. */
 export const anotherBench = (): void => setSimulated({ number: simulatedNow().number + 1 });
 
-/** The fault that is hidden on the open job's simulated bench; null where it is sound. */
+/** The fault that is hidden on the open job's simulated bench; null if it is sound. */
 export function hiddenFault(): Hypothesis | null {
   const { jobId, document } = benchNow();
   const { number, level } = simulatedNow();
@@ -54,7 +54,7 @@ export function hiddenFault(): Hypothesis | null {
  * What a meter of the open job shows at a place of its simulated bench.
  *
  * @param time  how many observations there were at this place before
- * @returns null where the place or the range is not there
+ * @returns null if the place or the range is not there
  */
 export function readSimulated(place: Placed, time: number): Observation | null {
   const { jobId, document } = benchNow();

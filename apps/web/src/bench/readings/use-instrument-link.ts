@@ -15,7 +15,7 @@ export interface InstrumentLink {
 }
 
 /**
- * The way to an instrument's own reading at a place; null where the kit has no address for it.
+ * The way to an instrument's own reading at a place; null if the kit has no address for it.
  *
  * @param instrument  as the job has it
  * @param onKept      once the reading is kept

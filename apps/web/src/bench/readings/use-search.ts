@@ -15,7 +15,7 @@ const debounceMs = 150;
 /**
  * Runs work in a worker for as long as the component is there, anew whenever it is another.
  *
- * @param start  null where there is nothing to look for; the same function as long as the work is the same
+ * @param start  null if there is nothing to look for; the same function as long as the work is the same
  */
 export function useSearch<T>(start: (() => Search<T>) | null): Searched<T> {
   const [state, setState] = useState<{ readonly of: unknown; readonly found: Result<T, JobFault> | null }>({

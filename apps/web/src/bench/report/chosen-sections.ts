@@ -2,7 +2,7 @@ import { reportSections, type ReportSection } from '@usual-drag/core';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
-/** The sections of each job's report, kept in this browser; all of them where nothing was chosen. */
+/** The sections of each job's report, kept in this browser; all of them if nothing was chosen. */
 const useSections = create<Readonly<Record<string, readonly ReportSection[]>>>()(
   persist((): Readonly<Record<string, readonly ReportSection[]>> => ({}), { name: 'usual-drag-report-sections' }),
 );

@@ -4,7 +4,7 @@ interface Props {
   readonly meter: Meter;
   readonly instrument: Instrument | undefined;
   readonly range: Range | undefined;
-  /** A that an ideal meter would carry here; null for volts, or where it is not known. */
+  /** A that an ideal meter would carry here; null for volts, or if it is not known. */
   readonly shortCircuit: number | null;
 }
 

@@ -21,7 +21,7 @@ const connectionWords: Readonly<Record<WrongConnection, string>> = {
   'leads-swapped': 'leads swapped',
 };
 
-/** Null where the meter, as it stands now, cannot be connected so. */
+/** Null if the meter, as it stands now, cannot be connected so. */
 const solve: AskedConnection['solve'] = (unloaded, instruments, setup, right, meter, connection) => {
   const placed = setup.meters.find(({ id }) => id === meter);
   const instrument = instruments.find(({ id }) => id === placed?.instrument);

@@ -8,7 +8,7 @@ interface Props {
   readonly children: ReactNode;
 }
 
-/** The loads that are not ohmic, each as its tangent at the working point; nothing where all are ohmic. */
+/** The loads that are not ohmic, each as its tangent at the working point; nothing if all are ohmic. */
 export function ByTangents({ unloaded, children }: Props) {
   if (isLinear(unloaded)) return null;
   const { network, named, tangent } = unloaded;

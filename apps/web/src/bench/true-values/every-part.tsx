@@ -54,7 +54,7 @@ export function EveryPart({ network, values }: Props) {
   );
 }
 
-/** Power over what a resistor or load is rated for; null where nothing says. */
+/** Power over what a resistor or load is rated for; null if nothing says. */
 function shareOfRating(element: Element, power: number | null): number | null {
   const rated =
     element.kind === 'resistor'

@@ -21,7 +21,7 @@ interface Props {
   readonly needed?: boolean;
   /** What else must hold with the number in it. */
   readonly check?: (value: number | undefined) => Result<unknown, Fault>;
-  /** Takes the number where more follows from it than its own key. */
+  /** Takes the number if more follows from it than its own key. */
   readonly onTake?: (value: number | undefined) => void;
   readonly placeholder?: string;
   readonly className?: string;
