@@ -87,8 +87,8 @@ test('? tells the keys of what is open, and they work', async ({ page, server, f
 
 test('the head of a job is filled in beside its title, kept, and found by', async ({ page, server, faults }) => {
   await openJob(page, server, 'Level loop', 'Set-ups');
-  await page.getByRole('button', { name: /^Head of the job/ }).click();
-  const head = page.getByRole('form', { name: 'Head of the job' });
+  await page.getByRole('button', { name: /^Job details/ }).click();
+  const head = page.getByRole('form', { name: 'Job details' });
   await head.getByRole('textbox', { name: 'By' }).fill('the late shift');
   await head.getByRole('textbox', { name: 'Ambient' }).fill('warm');
   await head.getByRole('textbox', { name: 'Ambient' }).press('Enter');
@@ -97,7 +97,7 @@ test('the head of a job is filled in beside its title, kept, and found by', asyn
   await head.getByRole('textbox', { name: 'Asset' }).fill('SL-940');
   await head.getByRole('textbox', { name: 'Asset' }).press('Enter');
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: 'Head of the job: SL-940 · SL-WO-2231' })).toBeFocused();
+  await expect(page.getByRole('button', { name: 'Job details: SL-940 · SL-WO-2231' })).toBeFocused();
   await saved(page);
   const jobs = (await server.ask('GET', '/jobs')).json as { id: string; title: string }[];
   const { id } = jobs.find(({ title }) => title === 'Level loop')!;

@@ -30,7 +30,7 @@ async function phoneWith(browser: Browser, address: string): Promise<{ phone: Pa
   return { phone, context };
 }
 
-const stepInHand = (page: Page) => page.getByRole('region', { name: 'Step in hand' });
+const stepInHand = (page: Page) => page.getByRole('region', { name: 'Open step' });
 
 /** The displays of the job that was to be read, in the order of its log. */
 const log = async (server: DemoServer): Promise<string[]> =>
@@ -145,11 +145,11 @@ test('an edit of the network comes to the other device, and two at once are aske
 test('on the computer alone the devices’ page says how to let others in', async ({ page, server, faults }) => {
   await page.goto(server.address);
   await page.getByRole('link', { name: 'Devices' }).click();
-  await expect(page.getByText('Only this computer gets in.')).toBeVisible();
-  await page.getByLabel('Who reads here').fill('A. Sluice');
+  await expect(page.getByText('Only this computer can connect.')).toBeVisible();
+  await page.getByLabel('Your name').fill('A. Sluice');
   await page.keyboard.press('Enter');
   await page.reload();
-  await expect(page.getByLabel('Who reads here')).toHaveValue('A. Sluice');
+  await expect(page.getByLabel('Your name')).toHaveValue('A. Sluice');
   expect(await violations(page)).toEqual([]);
   expect(faults).toEqual([]);
 });

@@ -179,7 +179,7 @@ test('several rows are pasted from a spreadsheet and removed together', async ({
   await page.getByRole('button', { name: 'From a spreadsheet' }).click();
   const cells = page.getByRole('textbox', { name: /Rows of name/ });
   await cells.fill('R1\tA\tB\t1k\nR7\tB\tC\t12k\t5%\nR8\tC\t0\tmany');
-  await expect(page.getByRole('alert')).toContainText('Row 1: There is a R1 already.');
+  await expect(page.getByRole('alert')).toContainText('Row 1: R1 already exists.');
   await expect(page.getByRole('alert')).toContainText('Row 3:');
   await cells.fill('name,from,to,value\nR6,A,B,1k\nR7,B,C,"12k"');
   await page.getByRole('button', { name: 'Add 2 parts' }).click();

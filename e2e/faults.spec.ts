@@ -21,7 +21,7 @@ test('a fault is tried in Set-ups: drawing and meter follow, the job stays as it
   // Another step shows the sound circuit’s network; true values have the fault as well.
   await page.getByRole('link', { name: 'True values' }).click();
   await expect(bar).toBeVisible();
-  await bar.getByRole('button', { name: 'Take it off' }).click();
+  await bar.getByRole('button', { name: 'Remove fault' }).click();
   await expect(bar).toHaveCount(0);
   await page.getByRole('link', { name: 'Set-ups' }).click();
   await expect.poll(() => figure(page, 'indicated')).toBe(before);

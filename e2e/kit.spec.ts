@@ -115,9 +115,7 @@ test('an edit made while the server is away is kept and saved when it answers ag
   await page.getByRole('button', { name: /^Panel ammeter/ }).click();
   await server.stop();
   await type(page, 'Asset tag', 'SL-410');
-  await expect(
-    page.getByText('Not saved: the server does not answer. Kept in this browser, trying again'),
-  ).toBeVisible();
+  await expect(page.getByText('Not saved: the server does not answer. Stored in this browser, retrying')).toBeVisible();
   await server.start();
   await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible({ timeout: 15_000 });
   await page.reload();

@@ -9,7 +9,7 @@ test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers
 async function openOnPhone(page: Page, server: DemoServer): Promise<string> {
   const id = await unreadDivider(server);
   await page.goto(`${server.address}/bench/${id}/readings`);
-  await expect(page.getByRole('region', { name: 'Step in hand' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Open step' })).toBeVisible();
   await expect
     .poll(
       () =>

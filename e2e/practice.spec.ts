@@ -40,7 +40,7 @@ test('three problems and a fault hunt by keyboard alone, the first with a mistak
   await keyboard.press('Shift+Tab');
   for (
     let steps = 0;
-    steps < 12 && !(await page.getByLabel('Who practises').evaluate((e) => e === document.activeElement));
+    steps < 12 && !(await page.getByLabel('Your name').evaluate((e) => e === document.activeElement));
     steps += 1
   )
     await keyboard.press('Shift+Tab');
@@ -99,7 +99,7 @@ test('three problems and a fault hunt by keyboard alone, the first with a mistak
   await page.getByRole('button', { name: 'Name it' }).focus();
   await keyboard.press('Enter');
   await expect(page.getByText(/^Right:/)).toBeVisible();
-  await expect(page.getByRole('table', { name: 'A good line of search' })).toBeVisible();
+  await expect(page.getByRole('table', { name: 'An efficient sequence of readings' })).toBeVisible();
 
   const kept = async () =>
     (await server.ask('GET', '/practice/attempts?person=B.%20Wader')).json as {
@@ -123,15 +123,15 @@ test('three problems and a fault hunt by keyboard alone, the first with a mistak
 
 test('what was practised while the server was away is handed in afterwards, once', async ({ page, server }) => {
   await page.goto(`${server.address}/practice/problems?kind=equivalent&level=1&seed=3`);
-  await page.getByLabel('Who practises').fill('B. Wader');
+  await page.getByLabel('Your name').fill('B. Wader');
   await page.keyboard.press('Enter');
   await page.route('**/api/practice/attempts', (route) => route.abort());
   await page.getByLabel('What resistance does E1 see?').fill(typedAnswer(problemOn(page), 0));
   await page.keyboard.press('Enter');
-  await expect(page.getByText('1 to be handed in')).toBeVisible();
+  await expect(page.getByText('1 to be sent')).toBeVisible();
   await page.unroute('**/api/practice/attempts');
   await page.reload();
-  await expect(page.getByText('to be handed in')).toBeHidden();
+  await expect(page.getByText('to be sent')).toBeHidden();
   const kept = async () => ((await server.ask('GET', '/practice/attempts?person=B.%20Wader')).json as unknown[]).length;
   await expect.poll(kept).toBe(1);
   await page.reload();
@@ -209,7 +209,7 @@ test('a worksheet fills itself as values are given, says what is missing, and be
   await expect(cell('R3, resistance')).toHaveValue('6\u00a0kΩ');
   await expect(page.getByRole('region', { name: 'Working' })).toContainText('18 V / 12 kΩ = 1.5 mA');
   await give('R3, resistance', '7k');
-  await expect(page.getByText('These contradict each other.')).toBeVisible();
+  await expect(page.getByText('These values contradict each other.')).toBeVisible();
   await give('R3, resistance', '');
   await page.reload();
   await expect(cell('R2, current')).toHaveValue('500\u00a0µA');
@@ -256,8 +256,8 @@ test('readings are learned without hardware: a sound simulated bench agrees, one
   await page.getByRole('tab', { name: 'Prepare' }).click();
   await page.getByRole('radio', { name: 'Simulated' }).click();
   await page.getByRole('button', { name: /^Simulated bench/ }).click();
-  await page.getByRole('option', { name: 'with one hidden fault, plain' }).click();
-  await page.getByRole('button', { name: 'Tell the hidden fault' }).click();
+  await page.getByRole('option', { name: 'with one hidden fault, easy' }).click();
+  await page.getByRole('button', { name: 'Reveal fault' }).click();
   await expect(page.getByText(/^Hidden on the simulated bench: .+ is (open|shorted)/)).toBeVisible();
   expect(faults).toEqual([]);
 });

@@ -21,7 +21,7 @@ const displays = [
   '149.3',
 ];
 
-const step = (page: Page) => page.getByRole('region', { name: 'Step in hand' });
+const step = (page: Page) => page.getByRole('region', { name: 'Open step' });
 
 /** Goes through the plan by the number pad: Enter on what is to be done, digits and Enter on what is to be read. */
 async function readAll(page: Page): Promise<void> {
@@ -139,7 +139,7 @@ test('OL, prefix by key, several observations, and a killed server: nothing that
   await field.fill('OL');
   await field.press('Enter');
   await expect(page.getByTestId('save')).toContainText(
-    /not reachable|cannot be reached|Kept in this browser|not saved/i,
+    /not reachable|cannot be reached|Stored in this browser|not saved/i,
   );
   await server.start();
   await saved(page);
@@ -278,7 +278,7 @@ test('what does not agree is explained: two digits exchanged; a fault of the cir
   await expect(page.getByText('tried: R3 is open.')).toBeVisible();
   await page.getByRole('checkbox', { name: 'EMF of E1', exact: true }).check();
   await page.getByRole('button', { name: 'Fit to the readings' }).click();
-  await expect(page.getByText(/Nothing sensible explains the readings so/)).toBeVisible();
+  await expect(page.getByText(/No plausible values explain the readings/)).toBeVisible();
   expect(await violations(page)).toEqual([]);
   expect(faults).toEqual([]);
 });

@@ -53,8 +53,8 @@ test('the bench is restored and the record signed by key alone; an edit makes a 
     await page.keyboard.press('Tab');
   }
   await expect(panel(page)).toContainText('Everything is ticked off.');
-  await expect(page.getByLabel('Name of who signs')).toBeFocused();
-  await expect(page.getByLabel('Name of who signs')).toHaveValue('J. Marsh');
+  await expect(page.getByLabel('Your name')).toBeFocused();
+  await expect(page.getByLabel('Your name')).toHaveValue('J. Marsh');
   await page.keyboard.press('Enter');
   await expect(reportTab(page)).toContainText('signed');
   await expect(sheet(page)).toContainText('The document is frozen as it was then.');
@@ -72,12 +72,12 @@ test('the bench is restored and the record signed by key alone; an edit makes a 
   // What is looked for meanwhile moves nothing: a link stays under the finger that is on it.
   const link = page.getByRole('link', { name: /^Open.*J. Marsh/ });
   const place = await link.boundingBox();
-  await expect(panel(page)).not.toContainText('Looking for what explains');
+  await expect(panel(page)).not.toContainText('Searching for explanations');
   expect(await link.boundingBox()).toEqual(place);
   await link.click();
   await expect(sheet(page).getByRole('heading', { level: 1 })).toHaveText(document.title!);
   await expect(sheet(page)).toContainText('Signed by J. Marsh');
-  await page.getByRole('link', { name: 'To the job as it is now' }).click();
+  await page.getByRole('link', { name: 'Open the present job' }).click();
   await expect(sheet(page).getByRole('heading', { level: 1 })).toHaveText('Float-level divider, looked at again');
   // Undone, it is what was signed.
   await page.getByRole('button', { name: /^Undo/ }).click();
@@ -174,7 +174,7 @@ test('readings are saved as a table with what they were compared with; what is n
   await page.route('**/api/jobs/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
   await page.getByLabel('Title of the job').fill('Not saved');
   await page.getByLabel('Title of the job').press('Enter');
-  await expect(panel(page)).toContainText('Not saved yet: it can be signed as soon as the server has it.');
+  await expect(panel(page)).toContainText('Not saved yet. Sign after it is saved.');
   await expect(page.getByRole('button', { name: 'Sign', exact: true })).toBeDisabled();
   await page.unroute('**/api/jobs/*');
   await expect(page.getByRole('button', { name: 'Sign', exact: true })).toBeEnabled({ timeout: 30_000 });
@@ -218,7 +218,7 @@ test('a range is checked against a standard; its error moves the display to expe
   await expect(meter).toContainText('own error by its certificate of');
   await page.getByRole('tab', { name: 'Correct' }).click();
   await expect(page.getByRole('region', { name: 'Corrected reading of V1' })).toContainText(
-    'taken off first: 6.3578\u00a0V',
+    'subtracted first: 6.3578\u00a0V',
   );
   expect(faults).toEqual([]);
 });

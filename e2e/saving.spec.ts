@@ -193,7 +193,7 @@ test('a disk that is full is said, the edit stays, and is saved once there is ro
       : route.continue(),
   );
   await setResistor(page, 'R2', '47k');
-  await expect(page.getByTestId('save')).toContainText('Not saved: the disk is full. Kept in this browser');
+  await expect(page.getByTestId('save')).toContainText('Not saved: the disk is full. Stored in this browser');
   await page.reload();
   await expect(resistor(page, 'R2')).toHaveValue(/^47.kΩ$/);
   await expect(page.getByTestId('save')).toContainText('Not saved: the disk is full');

@@ -88,7 +88,7 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
       name: 'Readings, large view',
       path: `${divider}/readings`,
       open: async (page) => {
-        await page.getByRole('region', { name: 'Step in hand' }).waitFor();
+        await page.getByRole('region', { name: 'Open step' }).waitFor();
         await page.getByRole('button', { name: 'Large view' }).click();
         await page.getByRole('button', { name: 'Close the large view' }).waitFor();
       },
@@ -100,10 +100,10 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
     },
     { name: 'Report, calibrated instrument', path: `/bench/${id('Beacon')}/report` },
     {
-      name: 'Head of the job',
+      name: 'Job details',
       path: `${divider}/setups`,
       open: async (page) => {
-        await page.getByRole('button', { name: /^Head of the job/ }).click();
+        await page.getByRole('button', { name: /^Job details/ }).click();
         await page.getByRole('textbox', { name: 'Site' }).waitFor();
       },
     },

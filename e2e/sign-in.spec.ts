@@ -25,7 +25,7 @@ test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
 async function signIn(page: Page, address: string, tried = passphrase): Promise<void> {
   await page.goto(address);
-  await page.getByLabel('Passphrase of the workshop').fill(tried);
+  await page.getByLabel('Passphrase of this workshop').fill(tried);
   await page.getByRole('button', { name: 'Sign in' }).click();
 }
 
@@ -33,12 +33,12 @@ test('a phone says the passphrase once, and is where it wanted to go', async ({ 
   const errors: string[] = [];
   page.on('pageerror', ({ message }) => errors.push(message));
   await page.goto(`${open.there}/kit`);
-  await expect(page.getByRole('note')).toContainText('This line is not private');
+  await expect(page.getByRole('note')).toContainText('This connection is not encrypted');
   expect(await violations(page)).toEqual([]);
-  await page.getByLabel('Passphrase of the workshop').fill('wrong');
+  await page.getByLabel('Passphrase of this workshop').fill('wrong');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toHaveText('That is not the passphrase of this workshop.');
-  await page.getByLabel('Passphrase of the workshop').fill(passphrase);
+  await expect(page.getByRole('alert')).toHaveText('Wrong passphrase. Ask the person who started the server.');
+  await page.getByLabel('Passphrase of this workshop').fill(passphrase);
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(`${open.there}/kit`);
   await expect(page.getByRole('heading', { name: 'Kit', level: 1 })).toBeVisible();
@@ -46,7 +46,7 @@ test('a phone says the passphrase once, and is where it wanted to go', async ({ 
   const other = await context.newPage();
   await other.goto(open.there);
   await expect(other.getByRole('link', { name: /^Float-level divider/ })).toBeVisible();
-  await expect(other.getByRole('link', { name: 'Devices: this line is not private' })).toBeVisible();
+  await expect(other.getByRole('link', { name: 'Devices: this connection is not encrypted' })).toBeVisible();
   expect(errors).toEqual([]);
 });
 
@@ -56,7 +56,7 @@ test('over a line that is not private readings, practice and drafts work as well
   await signIn(page, open.there);
   await page.getByRole('link', { name: /^Level loop/ }).click();
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: 'Readings' }).click();
-  const step = page.getByRole('region', { name: 'Step in hand' });
+  const step = page.getByRole('region', { name: 'Open step' });
   for (let k = 0; k < 8 && !(await step.getByRole('textbox').isVisible()); k += 1) {
     await step.getByRole('button', { name: 'Next step' }).click();
     await expect(step).toBeVisible();
@@ -77,7 +77,7 @@ test('over a line that is not private readings, practice and drafts work as well
     )
     .toEqual(['3.2']);
   await page.goto(`${open.there}/practice/problems?kind=equivalent&level=1&seed=3`);
-  await page.getByLabel('Who practises').fill('A. Sluice');
+  await page.getByLabel('Your name').fill('A. Sluice');
   await page.keyboard.press('Enter');
   await page.getByLabel('What resistance does E1 see?').fill('1 Ω');
   await page.keyboard.press('Enter');
@@ -103,13 +103,13 @@ test('signed out everywhere, an open page says so, keeps what is typed and hands
   expect(await violations(other)).toEqual([]);
   await other.getByRole('button', { name: 'Sign out everywhere …' }).click();
   await other.getByRole('alert').getByRole('button', { name: 'Sign out everywhere' }).click();
-  await expect(other.getByLabel('Passphrase of the workshop')).toBeVisible();
+  await expect(other.getByLabel('Passphrase of this workshop')).toBeVisible();
   await bench.close();
   await page.getByRole('textbox', { name: 'Title of the job' }).fill('Divider, renamed');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('This device is not signed in.');
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByLabel('Passphrase of the workshop').fill(passphrase);
+  await page.getByLabel('Passphrase of this workshop').fill(passphrase);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('textbox', { name: 'Title of the job' })).toHaveValue('Divider, renamed');
   await expect

@@ -73,10 +73,10 @@ test('the working is walked by key, hidden until guessed, and replayed with roun
   await expect(working.getByRole('row', { name: /^R2 keeps/ })).toContainText('%');
   await page.getByRole('radio', { name: 'exact' }).click();
 
-  await page.getByRole('button', { name: 'hide until I guess' }).click();
+  await page.getByRole('button', { name: 'hide until answered' }).click();
   await expect(working.getByRole('list', { name: 'Steps' }).getByText('?')).toHaveCount(3);
   await expect(working.getByRole('form', { name: 'Guess the next step' })).toBeVisible();
-  const guess = page.getByRole('textbox', { name: /what do they come to/ });
+  const guess = page.getByRole('textbox', { name: /which value/ });
   await guess.fill('81k');
   await guess.press('Enter');
   await expect(page.getByRole('status').filter({ hasText: 'Off by +93' })).toBeVisible();
@@ -87,7 +87,7 @@ test('the working is walked by key, hidden until guessed, and replayed with roun
   await page.getByRole('textbox', { name: /R2 and R34 in parallel/ }).fill('81k');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('status').filter({ hasText: 'That is their sum' })).toBeVisible();
-  await expect(working.getByText('Back up again')).toHaveCount(0);
+  await expect(working.getByText('Currents and voltages')).toHaveCount(0);
   expect(faults).toEqual([]);
 });
 

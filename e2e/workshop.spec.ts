@@ -172,7 +172,7 @@ test('edits are kept while the server does not answer', async ({ page, server, f
   await open(page, 'Level-loop test voltmeter');
   await page.route('**/api/meter-projects/**', (route) => route.abort());
   await type(page, 'Voltage range 3', '100');
-  await expect(page.getByText('Not saved: the server does not answer. Kept in this browser')).toBeVisible();
+  await expect(page.getByText('Not saved: the server does not answer. Stored in this browser')).toBeVisible();
   await page.unroute('**/api/meter-projects/**');
   await page.goto(`${server.address}/workshop/level-loop`);
   await expect(page.getByRole('textbox', { name: 'Voltage range 3' })).toHaveValue('100\u00a0V');
@@ -187,7 +187,7 @@ test('an edit left unsaved asks when the design has been changed elsewhere meanw
   await page.goto(`${server.address}/workshop/level-loop`);
   await page.route('**/api/meter-projects/**', (route) => route.abort());
   await type(page, 'Voltage range 3', '100');
-  await expect(page.getByText('Not saved: the server does not answer. Kept in this browser')).toBeVisible();
+  await expect(page.getByText('Not saved: the server does not answer. Stored in this browser')).toBeVisible();
   await page.goto('about:blank');
   await page.unroute('**/api/meter-projects/**');
 

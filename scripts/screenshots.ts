@@ -114,11 +114,11 @@ const views: readonly {
     name: 'devices',
     take: async (page) => {
       await page.goto(`${workshop.address}/devices`);
-      await page.getByLabel('Passphrase of the workshop').fill(passphrase);
+      await page.getByLabel('Passphrase of this workshop').fill(passphrase);
       await page.keyboard.press('Enter');
-      await page.getByLabel('Who reads here').fill('B. Wader');
+      await page.getByLabel('Your name').fill('B. Wader');
       await page.keyboard.press('Enter');
-      await page.getByLabel('Who reads here').blur();
+      await page.getByLabel('Your name').blur();
       await page.getByRole('img', { name: /^QR code/ }).waitFor();
     },
   },

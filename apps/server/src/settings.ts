@@ -32,7 +32,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const passphrase = env.USUAL_DRAG_PASSPHRASE?.trim() ?? '';
   if (host !== '' && !isLoopback(host) && passphrase === '')
     throw new StartFailure(
-      `HOST=${host} lets other devices in, and that needs a passphrase: set USUAL_DRAG_PASSPHRASE, best of four words or more. Without HOST only this computer gets in.`,
+      `HOST=${host} lets other devices in, and that needs a passphrase: set USUAL_DRAG_PASSPHRASE, best of four words or more. Without HOST only this computer can connect.`,
     );
   if (passphrase !== '' && passphrase.length < shortestPassphrase)
     throw new StartFailure(

@@ -57,7 +57,7 @@ export interface JobSummary {
   readonly updatedAt: string;
   /** ISO 8601; null while it is not archived. */
   readonly archivedAt: string | null;
-  /** The head of the job, as far as work is found by it. */
+  /** The job details, as far as work is found by it. */
   readonly record: Pick<JobRecord, 'site' | 'asset' | 'order' | 'date'>;
   readonly parts: number;
   readonly setups: number;

@@ -24,7 +24,7 @@ export class DevicesController {
     };
   }
 
-  /** Signs every device out, this one too: each has to say the passphrase again. */
+  /** Signs every device out, this one too: each has to enter the passphrase again. */
   @Post('sign-out-everywhere')
   @HttpCode(204)
   async signOutEverywhere(): Promise<void> {

@@ -65,7 +65,7 @@ export function requireSession(
     async (request: Request, response: Response) => {
       const { passphrase } = bodyOf(request);
       const isRight = typeof passphrase === 'string' && (await sessions.isPassphrase(passphrase.trim()));
-      if (!isRight) return answer(request, response, 401, 'That is not the passphrase of this workshop.');
+      if (!isRight) return answer(request, response, 401, 'Wrong passphrase. Ask the person who started the server.');
       setCookie(response, sessionCookie, sessions.issue(), sessionAge / 1000);
       if (deviceOf(request) === null) setCookie(response, deviceCookie, sessions.markDevice(), sessionAge / 1000);
       return request.is('json') ? void response.status(204).end() : response.redirect(303, nextOf(request));
@@ -93,7 +93,7 @@ export function requireSession(
     }
     const forPage = (request.method === 'GET' || request.method === 'HEAD') && !request.path.startsWith('/api');
     if (forPage) return ask(response, 401, request.originalUrl, null);
-    return refuse(response, 401, 'Sign in first: this device has not given the passphrase, or was signed out.');
+    return refuse(response, 401, 'Sign in first: this device has not entered the passphrase, or was signed out.');
   });
   return router;
 }

@@ -41,12 +41,12 @@ button { margin-top: .8rem; border: 0; background: var(--bar); color: var(--onba
 ${message === null ? '' : `<p class="slip" role="alert" id="slip">${inText(message)}</p>`}
 <form method="post" action="${signInPath}">
 <input type="hidden" name="next" value="${inText(next)}">
-<label for="passphrase">Passphrase of the workshop</label>
+<label for="passphrase">Passphrase of this workshop</label>
 <input id="passphrase" name="passphrase" type="password" autocomplete="current-password" autocapitalize="none" required autofocus${message === null ? '' : ' aria-describedby="slip"'}>
 <button type="submit">Sign in</button>
 </form>
-<p class="soft">Once on each device. Whoever started the server knows it.</p>
-${isPrivate ? '' : '<p class="limit" role="note"><b>This line is not private.</b> Whoever shares this network can read what is sent over it, the passphrase too. A certificate (TLS_CERT and TLS_KEY) makes it private.</p>'}
+<p class="soft">Enter it once on each device. The person who started the server knows it.</p>
+${isPrivate ? '' : '<p class="limit" role="note"><b>This connection is not encrypted.</b> Whoever shares this network can read what is sent over it, the passphrase too. A certificate (TLS_CERT and TLS_KEY) makes it private.</p>'}
 </main>
 </body>
 </html>

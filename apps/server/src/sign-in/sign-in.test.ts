@@ -9,7 +9,7 @@ import { newFolder, serverFile, startServer, type RunningServer } from '../test/
 const passphrase = 'brass lamp, wet rope';
 const env = { USUAL_DRAG_PASSPHRASE: passphrase };
 
-/** Says the passphrase, by form or as JSON. */
+/** Enters the passphrase, by form or as JSON. */
 const signIn = (server: RunningServer, tried = passphrase, next = '/'): Promise<Response> =>
   fetch(`${server.address}/sign-in`, {
     method: 'POST',
@@ -44,7 +44,7 @@ test('without the passphrase nothing is served but the page that asks for it', a
         401,
         '{"error":{"status":401,"message":"Sign in',
       ]);
-    else expect([path, text.includes('Passphrase of the workshop')]).toEqual([path, true]);
+    else expect([path, text.includes('Passphrase of this workshop')]).toEqual([path, true]);
     // Neither a script nor anything else of the application.
     expect(text).not.toMatch(/<script|<link|Float-level/);
     expect(answer.headers.get('set-cookie')).toBeNull();
@@ -120,7 +120,7 @@ test('who tries too often waits, however right the next try is', async () => {
   for (let k = 0; k < 5; k += 1) {
     const wrong = await signIn(server, `wrong ${k}`);
     expect(wrong.status).toBe(401);
-    expect(await wrong.text()).toContain('That is not the passphrase');
+    expect(await wrong.text()).toContain('Wrong passphrase');
   }
   const waits = await signIn(server);
   expect([waits.status, waits.headers.get('set-cookie')]).toEqual([429, null]);
@@ -220,7 +220,7 @@ test('for others it prints an address with its QR code, and answers there', asyn
     expect(devices.addresses[0]!.code).toMatch(/^<svg /);
     expect(server.output()).toContain(`On the workshop's network: ${address}`);
     expect(server.output()).toContain('▄▄▄▄▄▄▄');
-    expect(server.output()).toContain('This line is not private');
+    expect(server.output()).toContain('This connection is not encrypted');
   }
 });
 
@@ -237,8 +237,8 @@ test('with a certificate the line is private, and the cookie goes over no other'
       answer.on('end', () => done(text));
     }).on('error', failed);
   });
-  expect(page).toContain('Passphrase of the workshop');
-  expect(page).not.toContain('not private');
+  expect(page).toContain('Passphrase of this workshop');
+  expect(page).not.toContain('not encrypted');
   const cookie = await new Promise<string>((done, failed) => {
     const headers = { 'content-type': 'application/json', origin: server.address };
     const sent = httpsRequest(`${server.address}/sign-in`, { method: 'POST', ca, headers }, (answer) => {

@@ -42,7 +42,7 @@ export function StepCanvas({ view, zoom }: Props) {
   );
   const placed = (next: Meter): void => {
     view.hold(null);
-    // A wrong connection is taken off first: it is not what the job keeps.
+    // A wrong connection is removed first: the job does not keep it.
     if (miswired) return view.trial.ask(null);
     benchNow().edit((current) => putMeter(current, view.setup!, next));
   };

@@ -75,11 +75,11 @@ export function CorrectionPage() {
             <KnownSource key={key} quantity={quantity} instrument={instrument} range={range} />
           </section>
           <section aria-label="Not known" className="flex flex-col gap-3 rounded-xl border border-line bg-sheet p-4">
-            <h2 className="text-[17px] font-bold">It is not known: read it twice or more</h2>
+            <h2 className="text-[17px] font-bold">Source resistance unknown: read on two ranges</h2>
             <FromReadings key={key} quantity={quantity} instrument={instrument} range={range.id} />
             <p className="text-[14px] text-soft">
-              On ranges of different resistance, or on one range with a known resistor put to the meter. De-energise
-              before you open a circuit for it.
+              On ranges of different resistance, or on one range with a known resistor at the meter. De-energise the
+              circuit before you open it.
             </p>
           </section>
         </div>
@@ -157,9 +157,10 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
           </span>
           <br />
           <span className="text-[14px] text-soft">
-            The meter takes {formatPercent(loadingShare(source, range.resistance, quantity), { digits: 3 })}. U (k = 2)
-            contains the accuracy and the resolution of the range, ±{formatPercent(spread, { digits: 3, trim: true })}{' '}
-            of the source resistance
+            Loading changes the reading by{' '}
+            {formatPercent(loadingShare(source, range.resistance, quantity), { digits: 3 })}. U (k = 2) contains the
+            accuracy and the resolution of the range, ±{formatPercent(spread, { digits: 3, trim: true })} of the source
+            resistance
             {range.resistanceTolerance
               ? ` and ±${formatPercent(range.resistanceTolerance, { digits: 3, trim: true })} of the meter’s resistance`
               : ''}

@@ -13,8 +13,8 @@ export function OwnErrorLine({ calibration, unit, reading, ownError }: Props) {
   return (
     <p className="text-[14px]">
       Own error by the certificate of {calibration.on}:{' '}
-      <span className="figures">{formatQuantity(ownError, unit, { digits: 3, signed: true, trim: true })}</span>, taken
-      off first:{' '}
+      <span className="figures">{formatQuantity(ownError, unit, { digits: 3, signed: true, trim: true })}</span>,
+      subtracted first:{' '}
       <span className="figures">
         {formatQuantity(reading - ownError, unit, { digits: 5 })} ±{' '}
         {formatQuantity(calibration.uncertainty, unit, { digits: 2 })}

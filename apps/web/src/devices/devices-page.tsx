@@ -19,9 +19,9 @@ export function DevicesPage() {
           <h2 id="this-device" className="text-[19px] font-bold">
             This device
           </h2>
-          <p className="text-soft">Readings that are taken here say who took them. A name, no account.</p>
+          <p className="text-soft">Readings taken on this device are recorded under this name. No account is needed.</p>
           <PersonField
-            label="Who reads here"
+            label="Your name"
             placeholder="a name, for the record"
             className="w-full max-w-72 [&_label]:mb-1.5"
           />
@@ -43,9 +43,9 @@ function OthersGetIn({ devices: { addresses, isPrivate } }: { readonly devices: 
       </h2>
       {!isPrivate && (
         <Note kind="limit">
-          This line is not private: whoever shares the network can read what is sent over it. A certificate (TLS_CERT
-          and TLS_KEY at the start) makes it private; only then does a phone keep the page when it is closed in a dead
-          spot, and can it be installed.
+          This connection is not encrypted: others on the network can read it. Start the server with a certificate
+          (TLS_CERT and TLS_KEY) to encrypt it. A phone can install the page, and keep it without a connection, only
+          then.
         </Note>
       )}
       <div className="flex flex-wrap items-center gap-x-6 gap-y-3">
@@ -57,7 +57,7 @@ function OthersGetIn({ devices: { addresses, isPrivate } }: { readonly devices: 
           />
         )}
         <div className="flex min-w-0 flex-1 basis-72 flex-col gap-2">
-          <p>Point the other device’s camera at the code, or open this there. It asks for the passphrase once.</p>
+          <p>Point the other device’s camera at the code, or open this address there. Enter the passphrase once.</p>
           <ul className="flex flex-col gap-1">
             {addresses.map(({ address }) => (
               <li key={address} className="figures text-[19px] break-all select-all">
@@ -68,8 +68,8 @@ function OthersGetIn({ devices: { addresses, isPrivate } }: { readonly devices: 
         </div>
       </div>
       <p className="text-soft">
-        Two devices on one job see each other’s readings as they are taken. Readings are never asked about; where two
-        change the network, the later one is.
+        Two devices on one job show each other’s readings immediately. Readings from both are kept; if both change the
+        network, the second is asked which version to keep.
       </p>
     </section>
   );
@@ -81,7 +81,9 @@ function NobodyElse() {
       <h2 id="others" className="text-[19px] font-bold">
         Phones and other computers
       </h2>
-      <p>Only this computer gets in. To let others of the workshop in, start it with a passphrase of your own:</p>
+      <p>
+        Only this computer can connect. To let other devices connect, start the server with a passphrase of your own:
+      </p>
       <p className="figures rounded-lg bg-sunk px-3 py-2 text-[15px] break-words">
         HOST=0.0.0.0 USUAL_DRAG_PASSPHRASE=&quot;four words of your own&quot; npm start
       </p>
@@ -112,8 +114,8 @@ function SigningOut() {
       {asked && (
         <div role="alert" className="flex flex-wrap items-center gap-2">
           <p className="grow basis-72">
-            Every device, this one too, has to say the passphrase again. What was entered on them and not handed in yet
-            stays there until then.
+            Every device, including this one, has to enter the passphrase again. Unsent changes stay on each device
+            until then.
           </p>
           <Button onClick={() => void leave(signOutEverywhere)}>Sign out everywhere</Button>
           <Button tone="quiet" onClick={() => setAsked(false)}>

@@ -27,7 +27,7 @@ export function ConflictQuestion() {
       if (theirs) dispatch(kind, id, { type: 'tookTheirs', mineIsKept: true });
       else closeDocument(kind, id);
       void queries.invalidateQueries({ queryKey: [kind] });
-      toast(`Your version is ${nouns[kind]} of its own now.${theirs ? ' The other one is unchanged.' : ''}`);
+      toast(`Your version is now ${nouns[kind]} of its own.${theirs ? ' The other one is unchanged.' : ''}`);
       if (location.pathname.startsWith(addresses[kind] + encodeURIComponent(id)))
         void navigate(addresses[kind] + encodeURIComponent(copy));
     } catch (error) {

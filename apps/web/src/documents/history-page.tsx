@@ -47,7 +47,7 @@ function History({ kind, id, entry }: Props) {
   const restore = (): void => {
     if (!version) return;
     dispatch(kind, id, { type: 'edited', document: version.document });
-    offer(`The version of ${whenExactly(version.updatedAt)} is the present one again.`, 'Undo', () =>
+    offer(`The version of ${whenExactly(version.updatedAt)} is restored.`, 'Undo', () =>
       dispatch(kind, id, { type: 'undone' }),
     );
   };
@@ -119,14 +119,14 @@ function VersionLine({
       {entry === null && <span className="text-soft"> · the present one</span>}
       {aside && <span className="text-soft"> · not used when two windows had changed it</span>}
       <span className="block text-[14px] text-soft">
-        {changes.length > 0 ? changes.join('; ') : aside ? '' : 'The first one that is kept'}
+        {changes.length > 0 ? changes.join('; ') : aside ? '' : 'First stored version'}
       </span>
     </NavLink>
   );
 }
 
 function Differences({ changes }: { readonly changes: readonly string[] }) {
-  if (changes.length === 0) return <p className="mb-3 text-soft">It is the same as the present one.</p>;
+  if (changes.length === 0) return <p className="mb-3 text-soft">Same as the present version.</p>;
   return (
     <div className="mb-3">
       <p className="text-soft">What has changed since then:</p>

@@ -13,7 +13,7 @@ export function keepInstalled(): void {
   if (!('serviceWorker' in navigator)) return;
   const load = registerSW({
     onNeedRefresh: () =>
-      void toast('A newer version of the application is here.', {
+      void toast('A newer version of the application is available.', {
         duration: Infinity,
         action: { label: 'Load it', onClick: () => void load(true) },
       }),

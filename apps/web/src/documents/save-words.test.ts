@@ -7,9 +7,9 @@ const words = (saving: SaveState<unknown>, unkept = false): string =>
 test('the state of saving in words', () => {
   expect(words({ kind: 'saved' })).toBe('Saved 12:34');
   expect(saveWords({ saving: { kind: 'saved' }, savedAt: null, unanswered: [] })).toBe('');
-  expect(words({ kind: 'unreachable' })).toContain('Kept in this browser');
+  expect(words({ kind: 'unreachable' })).toContain('Stored in this browser');
   expect(words({ kind: 'failed', message: 'Not saved: the disk is full.' })).toBe(
-    'Not saved: the disk is full. Kept in this browser, trying again',
+    'Not saved: the disk is full. Stored in this browser, retrying',
   );
   expect(words({ kind: 'failed', message: 'Not saved: the disk is full.' }, true)).toContain('Keep this window open');
   expect(words({ kind: 'refused', message: 'too large' })).toBe('Not saved: too large');
@@ -18,7 +18,7 @@ test('the state of saving in words', () => {
 
 test('what was sent and not answered is trouble until it is, however often it is sent again', () => {
   const again = { saving: { kind: 'sending', document: 1 }, savedAt: null, unanswered: [1] } as const;
-  expect(saveWords(again)).toBe('Not saved: the server does not answer. Kept in this browser, trying again');
+  expect(saveWords(again)).toBe('Not saved: the server does not answer. Stored in this browser, retrying');
   expect(isTrouble(again)).toBe(true);
   expect(saveWords({ ...again, unanswered: [] })).toBe('Saving …');
   expect(isTrouble({ saving: { kind: 'saved' }, unanswered: [1] })).toBe(false);

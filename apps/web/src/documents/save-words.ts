@@ -6,9 +6,7 @@ export function saveWords(
   { saving, savedAt, unanswered }: Pick<DocumentState<unknown>, 'saving' | 'savedAt' | 'unanswered'>,
   unkept = false,
 ): string {
-  const kept = unkept
-    ? 'Keep this window open: the browser has no room to store it'
-    : 'Kept in this browser, trying again';
+  const kept = unkept ? 'Keep this window open: the browser’s storage is full' : 'Stored in this browser, retrying';
   switch (saving.kind) {
     case 'saved':
       return savedAt ? `Saved ${clock(savedAt)}` : '';

@@ -26,7 +26,7 @@ export const firstSteps = [
   {
     target: '[aria-label^="Ranges for"]',
     title: 'The range table',
-    text: 'Each range loads the circuit otherwise. A star marks the best one, uncorrected and corrected. Click a range to set it.',
+    text: 'Each range loads the circuit differently. A star marks the best one, uncorrected and corrected. Click a range to set it.',
   },
 ] as const;
 

@@ -60,7 +60,7 @@ export function JobsPage() {
           <NewJob onCreate={create} onImport={() => file.current?.click()} />
         </div>
         <JobFileInput ref={file} />
-        {error && <p role="alert">{error.message} The list appears as soon as it does.</p>}
+        {error && <p role="alert">{error.message} The list is loaded when it does.</p>}
         <DamagedDocuments />
         {jobs && <FirstMinuteOffer jobs={jobs} />}
         {jobs?.length === 0 && <NoJobs onBegin={() => create(newJob('New job'))} />}
@@ -109,7 +109,7 @@ function Found({ jobs, all, view }: FoundProps) {
     <>
       <p role="status" className={jobs.length === all ? 'sr-only' : 'text-[14px] text-soft'}>
         {jobs.length === all ? count(all, 'job') : `${jobs.length} of ${count(all, 'job')}`}
-        {jobs.length === 0 && ': change what you look for.'}
+        {jobs.length === 0 && ': change the search.'}
       </p>
       {view === 'cards' ? (
         <ul aria-label="Jobs" className="grid grid-cols-[repeat(auto-fill,minmax(min(18rem,100%),1fr))] gap-4">
@@ -130,7 +130,7 @@ function Found({ jobs, all, view }: FoundProps) {
 function NoJobs({ onBegin }: { readonly onBegin: () => void }) {
   return (
     <div className="flex flex-col items-start gap-3 rounded-xl border border-dashed border-line bg-sheet p-6">
-      <p>No jobs yet: begin one with the parts on your bench.</p>
+      <p>No jobs yet. Create one with the parts on your bench.</p>
       <Button tone="strong" onClick={onBegin}>
         Begin a job
       </Button>

@@ -173,7 +173,7 @@ function RangeCertificate({ kept, chosen, onChange, onUndo }: Props & { readonly
           Keep as its certificate
         </Button>
         <p className="text-[14px] text-soft" role="status">
-          {fault ? `It cannot be kept: ${fault}.` : readyWords(full.length, typedU, made.uncertainty, unit)}
+          {fault ? `Cannot be kept: ${fault}.` : readyWords(full.length, typedU, made.uncertainty, unit)}
         </p>
       </div>
     </>

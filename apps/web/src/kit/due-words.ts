@@ -8,7 +8,7 @@ export function dueWords({ status, dueOn, daysLeft, calibratedOn }: Calibration)
     case 'soon':
       return `due on ${dueOn}, in ${daysLeft} days`;
     case 'later':
-      return `noted for ${calibratedOn}, a day that is still to come`;
+      return `noted for ${calibratedOn}, a date in the future`;
     case 'good':
       return `due on ${dueOn}`;
   }

@@ -93,8 +93,8 @@ function Heading({ kept, words, onChange, onCopy, onArchive, children }: Props) 
       </Link>
       {children}
       <p role="status" className="basis-full text-[13px] text-soft">
-        {words || 'What you change is saved at once. A job keeps the instrument as it was when the job took it.'} Over
-        range {display === 'digital' ? 'it displays OL.' : 'its needle goes against the stop; driven backwards, too.'}
+        {words || 'Changes are saved immediately. A job keeps its own copy of the instrument.'} Over range{' '}
+        {display === 'digital' ? 'it displays OL.' : 'its needle is at the stop, also if reversed.'}
       </p>
     </div>
   );
@@ -151,7 +151,7 @@ function LeadsAndRanging({ kept, onChange }: EditProps) {
         />
       ))}
       <p className="max-w-72 self-end pb-1 text-[13px] text-soft">
-        Counted into every current range when a job takes the instrument, and into every resistance that it reads.
+        Added to every current range when a job copies the instrument, and to every resistance reading.
       </p>
       <label className="flex min-h-9 items-center gap-2 self-end pointer-coarse:min-h-11">
         <input

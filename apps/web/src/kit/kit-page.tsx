@@ -41,10 +41,8 @@ export function KitPage() {
   const archive = (kept: KitInstrument): void => {
     const { retired: was, ...rest } = kept;
     save(was ? rest : { ...rest, retired: true });
-    offer(
-      `${kept.name ?? kept.id} ${was ? 'restored' : 'archived: it stays on record, and jobs keep it'}.`,
-      'Undo',
-      () => undo(kept.id),
+    offer(`${kept.name ?? kept.id} ${was ? 'restored' : 'archived; jobs keep their copies'}.`, 'Undo', () =>
+      undo(kept.id),
     );
   };
   const remove = (kept: KitInstrument): void =>
@@ -76,7 +74,7 @@ export function KitPage() {
           <h1 className="grow text-[24px] font-bold">Kit</h1>
           <KitFiles kit={kit} />
         </div>
-        {error && <p role="alert">{error.message} The kit will come as soon as it does.</p>}
+        {error && <p role="alert">{error.message} The kit is loaded when it does.</p>}
         <CalibrationReminder kit={kit} />
         {list && (
           <>
@@ -93,7 +91,7 @@ export function KitPage() {
         )}
         {archived.length > 0 && (
           <>
-            <h2 className="mt-2 text-[14px] text-soft">Archived: on record, no longer offered</h2>
+            <h2 className="mt-2 text-[14px] text-soft">Archived: not offered for new jobs</h2>
             {cards(archived, 'Archived instruments')}
           </>
         )}

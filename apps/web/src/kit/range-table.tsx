@@ -24,7 +24,7 @@ export function RangeTable<R extends { readonly id: string }>({ title, ranges, c
         </Button>
       </div>
       {ranges.length === 0 ? (
-        <p className="text-[14px] text-soft">It does not measure this.</p>
+        <p className="text-[14px] text-soft">This instrument does not measure this quantity.</p>
       ) : (
         <table className="w-full table-fixed border-collapse text-[14px]">
           <thead className="text-[13px] text-soft">
@@ -53,7 +53,7 @@ export function RangeTable<R extends { readonly id: string }>({ title, ranges, c
                       const id = typed.trim();
                       const taken = ranges.some((other, k) => k !== index && other.id === id);
                       if (id === '' || id.length > 64) return fail({ message: '1 to 64 characters.' });
-                      return taken ? fail({ message: `There is a ${id} already.` }) : ok(id);
+                      return taken ? fail({ message: `${id} already exists.` }) : ok(id);
                     }}
                     onCommit={(id) => put(index, { ...range, id })}
                   />

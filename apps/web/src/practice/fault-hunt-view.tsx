@@ -31,10 +31,10 @@ export function FaultHuntView() {
       <div className="grid grid-cols-[minmax(0,1fr)] gap-4 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <section aria-label="Bench" className="flex flex-col gap-3 rounded-xl border border-line bg-sheet p-4">
           <p className="text-[17px] leading-snug">
-            {hunt.text} One part, or the supply, is not as drawn. A voltage costs 1, a current 3, a resistance 5: the
-            circuit has to be broken into, or the part taken out.
+            {hunt.text} One part, or the supply, differs from the drawing. A voltage reading costs 1, a current 3, a
+            resistance 5, because the circuit has to be opened or the part removed.
           </p>
-          <NetworkPicture network={hunt.job.network} label="The circuit as it ought to be" />
+          <NetworkPicture network={hunt.job.network} label="Fault-free circuit" />
         </section>
         <HuntBench key={`${level} ${seed}`} hunt={hunt} />
       </div>

@@ -41,7 +41,7 @@ async function handInAll(): Promise<void> {
     } catch (fault) {
       // What the server will never take must not hold up the rest.
       if (!(fault instanceof Refused)) return;
-      toast.error(`An attempt was not kept: ${fault.message}`);
+      toast.error(`The attempt was not saved: ${fault.message}`);
     }
     useWaiting.setState(({ waiting }) => ({ waiting: waiting.filter((one) => one.id !== id) }));
   }

@@ -77,7 +77,7 @@ export function HuntBench({ hunt }: { readonly hunt: FaultHunt }) {
       />
       <p role="status" className="text-[17px]">
         {taken.length === 0 ? (
-          'Nothing was read yet.'
+          'No readings yet.'
         ) : (
           <>
             Cost so far: <b className="figures">{cost}</b>

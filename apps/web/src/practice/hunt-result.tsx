@@ -26,16 +26,18 @@ export function HuntResult({ hunt, named, taken }: Props) {
   const line = useMemo(() => bestLine(hunt), [hunt]);
   const right = isTheFault(named, hunt);
   const [own, best] = [costOf(taken.map(({ place }) => place)), costOf(line.map(({ place }) => place))];
-  const text = right ? `Right: ${faultSentence(hunt.fault)}` : `It was another: ${faultSentence(hunt.fault)}`;
+  const text = right
+    ? `Right: ${faultSentence(hunt.fault)}`
+    : `Not correct. The fault is: ${faultSentence(hunt.fault)}`;
   return (
     <div className="flex flex-col gap-2 border-t border-line pt-3">
       <MarkLine isFinal id="hunt-mark" mark={{ right, expected: hunt.fault, slip: null, text }} />
-      <h2 className="text-[17px] font-bold">A good line of search</h2>
+      <h2 className="text-[17px] font-bold">An efficient sequence of readings</h2>
       <p className="text-[14px] text-soft">
-        Each reading is the one that leaves the fewest of {hunt.candidates.length} faults for what it costs.
+        Each reading leaves the fewest of {hunt.candidates.length} faults for what it costs.
       </p>
       <FiguresTable
-        label="A good line of search"
+        label="An efficient sequence of readings"
         head={['Reading', 'it reads', 'faults left', 'cost']}
         rows={line.map(({ place, value, left }, k) => ({
           key: String(k),

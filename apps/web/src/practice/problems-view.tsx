@@ -28,7 +28,7 @@ export function ProblemsView() {
               className="w-72"
               value={choice}
               options={[
-                { value: 'worst', text: 'Whatever goes worst' },
+                { value: 'worst', text: 'Weakest kind' },
                 ...problemKinds.map((one) => ({ value: one, text: kindWords[one] })),
               ]}
               onChange={chooseKind}

@@ -27,11 +27,11 @@ export function ProgressView() {
   const shown = chosen !== null && names.includes(chosen) ? chosen : names.includes(person) ? person : (names[0] ?? '');
   const { data: attempts = [] } = useQuery(attemptsQuery(shown));
   const progress = progressOf(attempts);
-  if (error) return <p role="alert">{error.message} It appears as soon as it does.</p>;
+  if (error) return <p role="alert">{error.message} It is loaded when it does.</p>;
   if (names.length === 0)
     return (
       <p className="rounded-xl border border-dashed border-line bg-sheet p-6">
-        Nothing was kept yet. Put a name in, then do a problem: what came of it stands here.
+        No attempts yet. Enter a name, then solve a problem: the result is listed here.
       </p>
     );
   const erase = async (): Promise<void> => {
@@ -39,7 +39,7 @@ export function ProgressView() {
     try {
       await eraseAttempts(shown);
       await queries.invalidateQueries({ queryKey: ['practice'] });
-      toast(`What was kept of ${shown} is erased.`);
+      toast(`The attempts of ${shown} are erased.`);
     } catch (fault) {
       toast.error((fault as Error).message);
     }

@@ -1,14 +1,14 @@
 import { PersonField } from '../ui/person-field.tsx';
 import { useWaiting } from './hand-in.ts';
 
-/** Who practises. Without a name nothing is kept. */
+/** Your name. Without a name nothing is kept. */
 export function WhoPractises() {
   const waiting = useWaiting((state) => state.waiting.length);
   return (
     <div className="flex items-end gap-2">
-      <PersonField label="Who practises" placeholder="a name, to keep it" />
+      <PersonField label="Your name" placeholder="a name, to keep it" />
       <p role="status" className="pb-1.5 text-[13px] text-soft">
-        {waiting > 0 && `${waiting} to be handed in`}
+        {waiting > 0 && `${waiting} to be sent`}
       </p>
     </div>
   );

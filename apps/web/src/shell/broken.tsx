@@ -8,8 +8,8 @@ export function Broken() {
     <main className="mx-auto flex max-w-2xl flex-col items-start gap-4 px-6 py-16">
       <h1 className="text-[26px] font-bold">This page has stopped</h1>
       <p>
-        That is a fault of the application, not of your job. Nothing that was typed is lost: it is saved, or kept in
-        this browser until it is.
+        This is a fault of the application, not of your job. Nothing you typed is lost: it is saved, or stored in this
+        browser until it is.
       </p>
       <p className="figures text-[14px] text-soft">{fault instanceof Error ? fault.message : String(fault)}</p>
       <div className="flex gap-2">

@@ -36,7 +36,7 @@ export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
               className="min-h-12 border-b border-line bg-transparent px-4 text-[17px] outline-none"
             />
             <Palette.List className="min-h-0 overflow-y-auto p-1.5">
-              <Palette.Empty className="px-3 py-4 text-soft">Nothing is called that. Try fewer letters.</Palette.Empty>
+              <Palette.Empty className="px-3 py-4 text-soft">No matches. Try fewer letters.</Palette.Empty>
               {groups.map((group) => {
                 const members = commands.filter((command) => command.group === group);
                 if (members.length === 0) return null;

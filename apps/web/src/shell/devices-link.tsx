@@ -7,7 +7,7 @@ import { devicesQuery } from '../api/devices.ts';
 export function DevicesLink() {
   const { data } = useQuery(devicesQuery);
   const isPrivate = data?.isPrivate ?? true;
-  const label = isPrivate ? 'Devices' : 'Devices: this line is not private';
+  const label = isPrivate ? 'Devices' : 'Devices: this connection is not encrypted';
   return (
     <Link
       to="/devices"

@@ -7,7 +7,7 @@ export function SignedOut() {
   if (!isSignedOut) return null;
   return (
     <QuestionStrip answers={[{ label: 'Sign in', act: () => location.assign(signInAddress()) }]}>
-      <b>This device is not signed in.</b> What is entered here is kept, and handed in once it is.
+      <b>This device is not signed in.</b> Changes are stored on this device and sent after you sign in.
     </QuestionStrip>
   );
 }

@@ -9,8 +9,8 @@ export function Panel({ name, children }: { readonly name: string; readonly chil
     <ErrorBoundary
       fallbackRender={({ error, resetErrorBoundary }) => (
         <Note kind="limit">
-          {name} cannot be shown: {error instanceof Error ? error.message : String(error)} The rest of the page works
-          on, and nothing that was entered is lost.{' '}
+          {name} cannot be shown: {error instanceof Error ? error.message : String(error)} The rest of the page works,
+          and nothing you typed is lost.{' '}
           <Button onClick={resetErrorBoundary} className="mt-2">
             Try again
           </Button>

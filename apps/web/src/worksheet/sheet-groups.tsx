@@ -18,7 +18,7 @@ export function SheetGroups({ sheet }: { readonly sheet: Worksheet }) {
   const at = Math.min(shown, steps.length);
   return (
     <section aria-label="Groups" className="flex flex-col gap-2 rounded-xl border border-line bg-sheet p-4">
-      <h2 className="text-[17px] font-bold">What belongs together?</h2>
+      <h2 className="text-[17px] font-bold">Find a series or parallel pair</h2>
       <ol className="flex list-decimal flex-col gap-1 pl-7">
         {steps.slice(0, at).map((step, k) => (
           <li key={k}>
@@ -36,7 +36,7 @@ export function SheetGroups({ sheet }: { readonly sheet: Worksheet }) {
         />
       )}
       <p role="status">
-        {at === steps.length ? 'One resistance is left.' : 'Do you see two in series? Two in parallel?'}
+        {at === steps.length ? 'One resistance is left.' : 'Which two parts are in series or in parallel?'}
       </p>
       <div className="flex gap-2">
         <Button disabled={at === steps.length} onClick={() => useSheet.setState({ groups: at + 1 })}>

@@ -7,7 +7,7 @@ export function SheetSteps({ steps }: { readonly steps: readonly SheetStep[] }) 
     <section aria-label="Working" className="rounded-xl border border-line bg-sheet p-4">
       <h2 className="mb-2 text-[17px] font-bold">Working</h2>
       {steps.length === 0 ? (
-        <p className="text-soft">Fill in what is given: a voltage and a resistance of one part, for a start.</p>
+        <p className="text-soft">Enter the given values, for example a voltage and a resistance of one part.</p>
       ) : (
         <ol className="flex max-h-96 list-decimal flex-col gap-1 overflow-y-auto pl-7" tabIndex={0}>
           {steps.map(({ of, quantity, rule, text }) => (

@@ -54,7 +54,7 @@ function Verdict({ result, other, onOther }: VerdictProps) {
     <div role="status" className="flex flex-col gap-2">
       {contradiction && (
         <Note kind="limit">
-          <b>These contradict each other.</b> {contradiction.text}
+          <b>These values contradict each other.</b> {contradiction.text}
         </Note>
       )}
       {!contradiction && !complete && <p>Still missing: {missing.map(missingWords).join('; then ')}.</p>}

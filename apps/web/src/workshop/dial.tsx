@@ -60,7 +60,7 @@ export function Dial({ project, onEdit }: Props) {
       </svg>
       <p className="mt-1 text-[14px] text-soft">
         Print it without fitting to the page; its arc then has a radius of {dial.radius} mm and spans {dial.sweep}°.
-        Measure that before you glue it in.
+        Check this before you glue it in.
       </p>
     </section>
   );

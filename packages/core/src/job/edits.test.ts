@@ -133,5 +133,5 @@ test('a row that cannot be taken says why, the others stand', () => {
   );
   expect(elements.map(({ id }) => id)).toEqual(['R9']);
   expect(faults.map(({ row }) => row)).toEqual([1, 2, 3]);
-  expect(faults[0]!.message).toBe('There is a R1 already.');
+  expect(faults[0]!.message).toBe('R1 already exists.');
 });

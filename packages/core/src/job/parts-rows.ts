@@ -84,7 +84,7 @@ function readRow(of: (column: Column) => string, unit: ToleranceUnit, network: N
   const read = parseLine(`@${from} ${name === '' ? '' : `#${name}`} ${words} @${to}`);
   if (!read.ok) return read.fault.message;
   const element = read.value.elements[0]!;
-  if (name !== '' && network.elements.some(({ id }) => id === name)) return `There is a ${name} already.`;
+  if (name !== '' && network.elements.some(({ id }) => id === name)) return `${name} already exists.`;
   return name === '' ? { ...element, id: nextElementId(network, element.kind) } : element;
 }
 

@@ -114,7 +114,7 @@ test.each([
   ['E1 24V: R1', 8, /R1 needs a value/],
   ['E1 24V: R1 0', 11, /above zero/],
   ['E1 24V: R1 56k 0.5A', 15, /Expected|not/],
-  ['E1 24V: R1 56k + R1 39k', 17, /a R1 already/],
+  ['E1 24V: R1 56k + R1 39k', 17, /R1 already exists/],
   ['E1 24V: R1 56k @B + R2 39k @0; @B R3 1k @C @D', 43, /one point/],
   ['E1 24V: R1 56k) ', 14, /closes nothing/],
   ['R1 56k: R2 39k', 0, /Only a source/],

@@ -163,7 +163,7 @@ function namesOf(parts: readonly LinePart[]): string[] | LineFault {
     if (part.id === null) continue;
     if (taken.has(part.id))
       return {
-        message: `There is a ${part.id} already. Give this one another name.`,
+        message: `${part.id} already exists. Give this one another name.`,
         at: part.at,
         length: part.length,
       };

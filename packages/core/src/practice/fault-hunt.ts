@@ -22,7 +22,7 @@ export interface FaultHunt {
   readonly level: Level;
   readonly seed: number;
   readonly text: string;
-  /** The circuit as it ought to be, and its meter. */
+  /** Fault-free circuit, and its meter. */
   readonly job: Job;
   readonly bench: SimulatedBench;
   readonly fault: Hypothesis;
@@ -70,7 +70,7 @@ export interface LineStep {
 }
 
 /**
- * A good line of search: at each step the reading that leaves the fewest faults for what it costs, until one is left or none tells
+ * An efficient sequence of readings: at each step the reading that leaves the fewest faults for what it costs, until one is left or none tells
  * more apart.
  */
 export function bestLine({ job: { network }, candidates, fault }: FaultHunt): readonly LineStep[] {

@@ -64,7 +64,7 @@ export function markAnswer(problem: Problem, ask: Ask, given: GivenAnswer): Answ
     right: false,
     expected,
     slip: found?.slip ?? null,
-    text: found ? found.text : 'Not right, and no usual slip gives it. Take it a step at a time.',
+    text: found ? found.text : 'Not correct, and no common mistake gives this value. Take it a step at a time.',
   };
 }
 
@@ -91,7 +91,7 @@ function recognise(
       }
     }
   const turned = nearest(-value, slips, typed);
-  if (turned) return { slip: turned.slip, text: `${said(turned)} And the sign is turned.` };
+  if (turned) return { slip: turned.slip, text: `${said(turned)} And the sign is reversed.` };
   for (const power of [3, -3, 6, -6])
     for (const sign of [1, -1]) {
       const found = nearest(sign * value * 10 ** power, slips, typed);
@@ -162,7 +162,7 @@ function markFault(expected: Hypothesis, given: GivenAnswer): AnswerMark {
   const text = sameWhere
     ? `The place is right, the fault is another. ${whereWords(expected)}`
     : sameFault
-      ? 'Such a fault it is, but somewhere else: look which readings it would have left as they are.'
+      ? 'Right fault, wrong place: look which readings it would have left as they are.'
       : 'That would not have given these readings: work out what it does to each.';
   return { right, expected, slip: null, text };
 }

@@ -35,7 +35,7 @@ async function picture(svg: Blob, width: number, height: number): Promise<Blob> 
   canvas.getContext('2d')!.drawImage(image, 0, 0, width * 2, height * 2);
   return new Promise((resolve, reject) => {
     canvas.toBlob((blob) =>
-      blob ? resolve(blob) : reject(new Error('The picture could not be made: save it as SVG.')),
+      blob ? resolve(blob) : reject(new Error('The image could not be created. Export it as SVG.')),
     );
   });
 }

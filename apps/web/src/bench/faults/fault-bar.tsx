@@ -27,7 +27,7 @@ export function FaultBar({ jobId, tried, meter = null }: Props) {
               </>
             )}
           </span>
-          <Button onClick={() => tryFault(jobId, null)}>Take it off</Button>
+          <Button onClick={() => tryFault(jobId, null)}>Remove fault</Button>
         </span>
       </Note>
     </div>

@@ -17,12 +17,12 @@ export function FaultPanel({ jobId, network }: Props) {
   const [chosen, choose] = useState<string | null>(null);
   const asked = chosen ?? tried?.hypothesis.where[0];
   const part = parts.find(({ id }) => id === asked) ?? parts.find(({ kind }) => kind === 'resistor') ?? parts[0];
-  if (!part) return <p className="text-[14px] text-soft">There is no part here that could be wrong.</p>;
+  if (!part) return <p className="text-[14px] text-soft">This network has no part that can have a fault.</p>;
   const faults = faultsOnPurpose(network, part);
   const at = tried ? faults.findIndex(({ hypothesis }) => isSameFault(hypothesis, tried.hypothesis)) : -1;
   return (
     <div className="flex flex-col gap-1.5 text-[14px]">
-      <p className="text-soft">Try a fault on the circuit: drawing and figures follow, the job stays as it is.</p>
+      <p className="text-soft">Try a fault: drawing and figures change, the job does not.</p>
       <div className="flex gap-2">
         <Choice
           label="Part with the fault"

@@ -18,7 +18,7 @@ export function HeadButton() {
         type="button"
         popoverTarget={id}
         aria-expanded={open}
-        aria-label={`Head of the job${said && `: ${said}`}`}
+        aria-label={`Job details${said && `: ${said}`}`}
         title="Site, asset, order, by, date, ambient, notes"
         className="inline-flex min-h-9 items-center gap-1.5 rounded-lg px-2 text-[14px] whitespace-nowrap hover:bg-white/15"
       >
@@ -29,12 +29,12 @@ export function HeadButton() {
         id={id}
         popover="auto"
         role="dialog"
-        aria-label="Head of the job"
+        aria-label="Job details"
         className="fixed inset-auto top-13 left-2 m-0 w-[min(30rem,calc(100vw-1rem))] rounded-xl border border-line bg-sheet p-4 text-ink shadow-xl md:left-40"
         onToggle={(event) => setOpen(event.newState === 'open')}
       >
         {open && (
-          <Panel name="The head of the job">
+          <Panel name="The job details">
             <JobHead />
           </Panel>
         )}

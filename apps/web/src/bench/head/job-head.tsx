@@ -9,14 +9,14 @@ import { readTemperature, temperatureText } from './temperature.ts';
 
 const nothing: JobRecord = {};
 
-/** The head of the job: where, on what, for which order, by whom and when. */
+/** The job details: where, on what, for which order, by whom and when. */
 export function JobHead() {
   const record = useBench((state) => state.document.record) ?? nothing;
   const edit = useBench((state) => state.edit);
   const put = useCallback((next: JobRecord) => edit((job) => editRecord(job, next)), [edit]);
   return (
     <DocumentForm
-      label="Head of the job"
+      label="Job details"
       dto={JobRecordDto}
       values={record}
       onChange={put}

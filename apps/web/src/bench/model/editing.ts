@@ -103,7 +103,7 @@ export function remove(parts: readonly string[]): void {
   const now = network();
   if (parts.length === 0) return;
   if (now.elements.length <= parts.length)
-    return void toast('A network has at least one part: change this one instead.');
+    return void toast('A network needs at least one part. Change this one instead.');
   const first = now.elements.findIndex(({ id }) => id === parts[0]);
   change(removeElements(now, parts));
   const left = network().elements;

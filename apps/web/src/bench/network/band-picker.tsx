@@ -54,7 +54,7 @@ export function BandPicker({ resistor, onChange }: Props) {
         <Body bands={bands} />
       ) : (
         <p className="text-[14px] text-soft">
-          No row of bands says {formatQuantity(resistor.resistance, 'Ω', { digits: 6, trim: true })}
+          No colour bands exist for {formatQuantity(resistor.resistance, 'Ω', { digits: 6, trim: true })}
           {resistor.tolerance !== undefined && ` at ${formatPercent(resistor.tolerance, { trim: true })}`}.
         </p>
       )}

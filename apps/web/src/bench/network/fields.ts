@@ -102,7 +102,7 @@ export const nameField =
     const name = text.trim();
     if (!namePattern.test(name)) return fail({ message: 'Up to 32 letters, digits, - and _, without spaces.' });
     const taken = name !== own && network.elements.some((element) => element.id === name);
-    return taken ? fail({ message: `There is a ${name} already.` }) : ok(name);
+    return taken ? fail({ message: `${name} already exists.` }) : ok(name);
   };
 
 export function nodeField(text: string): Result<string, Fault> {

@@ -179,7 +179,7 @@ const Heading = memo(function Heading() {
         onClick={() =>
           void navigator.clipboard
             .writeText(writeLine(benchNow().document.network))
-            .then(() => toast('The whole line is copied.'))
+            .then(() => toast('Line copied.'))
             .catch(() => toast.error('The browser refused to copy it.'))
         }
       >

@@ -37,7 +37,7 @@ export const NewPartRow = memo(function NewPartRow({ columns, network }: Props) 
     const read = parseLine(`@${from} ${name === '' ? '' : `#${name} `}${typed.value} @${to}`);
     if (!read.ok) return setFault(read.fault);
     if (network.elements.some(({ id }) => id === name))
-      return setFault({ message: `There is a ${name} already.`, at: 0, length: 1 });
+      return setFault({ message: `${name} already exists.`, at: 0, length: 1 });
     const [element] = read.value.elements as [Element];
     const added = name === '' ? { ...element, id: nextElementId(network, element.kind) } : element;
     edit((job) => changeNetwork(job, addElement(job.network, added)));

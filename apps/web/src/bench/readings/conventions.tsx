@@ -89,7 +89,7 @@ export function ConventionsTab({
         ))}
       </dl>
       <PersonField
-        label="Who reads on this device"
+        label="Your name"
         placeholder={by ?? 'a name, for the record'}
         className="w-full max-w-64 [&_input]:min-h-9"
       />

@@ -61,7 +61,7 @@ function Tried({ jobId }: { readonly jobId: string }) {
   return (
     <p className="flex flex-wrap items-center gap-3">
       Tried on the drawing: {tried.sentence}
-      <Button onClick={() => tryFault(jobId, null)}>Take it off</Button>
+      <Button onClick={() => tryFault(jobId, null)}>Remove fault</Button>
     </p>
   );
 }
@@ -222,7 +222,7 @@ function ReadNext({ next, job, readings }: ReadNextProps) {
       <Button tone="strong" onClick={read}>
         Read this next: {words}
       </Button>
-      <span className="text-soft">It tells {separates} of the leading explanations apart.</span>
+      <span className="text-soft">It distinguishes {separates} of the leading explanations apart.</span>
     </p>
   );
 }

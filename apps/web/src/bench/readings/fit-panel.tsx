@@ -55,7 +55,7 @@ function Fitted({ fit }: { readonly fit: Fit }) {
       <p>
         {fit.verdict === 'explains'
           ? `These values explain the readings, misfit ${fit.misfit!.toFixed(2)}.`
-          : `Nothing sensible explains the readings so, misfit ${fit.misfit!.toFixed(2)}: look for a wrong cut, a wrong part or a bad contact.`}
+          : `No plausible values explain the readings, misfit ${fit.misfit!.toFixed(2)}: check for a wrong break, a wrong part or a bad contact.`}
       </p>
     </div>
   );

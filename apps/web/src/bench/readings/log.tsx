@@ -118,8 +118,7 @@ export function Log({ readings }: { readonly readings: Readings }) {
   useEffect(() => {
     frame.current?.lastElementChild?.scrollIntoView({ block: 'end' });
   }, [all.length]);
-  if (all.length === 0)
-    return <p className="p-3 text-soft">No readings yet: type what the display says at the step in hand.</p>;
+  if (all.length === 0) return <p className="p-3 text-soft">No readings yet. Enter the display at the open step.</p>;
   return (
     <div ref={frame}>
       <DataTable label="Log of readings" rows={rows} columns={columns} idOf={({ reading }) => reading.id} />

@@ -77,7 +77,7 @@ function linesBefore({ elements }: Network, { conventions, plan }: Readings): st
         : [],
     ),
     ...elements.filter(isSource).map(({ id }) => `${id} ${supplyWords[conventions.supply ?? 'meter']}`),
-    'Leads whole, tips clean, rated for this circuit',
+    'Leads undamaged, tips clean, rated for this circuit',
     'Fuse of the current jack is good: its range indicates a current through a known resistor',
     needsLeads ? 'Leads in their jacks before the function is chosen' : 'Function chosen before the leads are plugged',
     ...(plan && plan.breaks > 0 ? ['Supply off whenever the circuit is opened or closed'] : []),
@@ -88,7 +88,7 @@ const supplyWords = {
   meter: 'set by the meter, not by its own display',
   posts: 'set by the meter at its posts',
   clips: 'set by the meter at the clips of the leads',
-  rated: 'counts as what it is rated for: read it all the same',
+  rated: 'rated value is used; read it to check',
 } as const;
 
 /** A part by its role, and by what is printed on its body where that is another. */
@@ -101,7 +101,7 @@ function Wires({ network }: { readonly network: Network }) {
   const order = useMemo(() => buildOrder(network), [network]);
   return (
     <>
-      <p className="text-soft">The innermost loop first, then what lies round it, the supply last.</p>
+      <p className="text-soft">Innermost loop first, then the parts around it, the supply last.</p>
       <ol className="list-decimal rounded-xl border border-line bg-sheet py-2 pr-3 pl-9" aria-label="Build order">
         {order.map(({ element, wires }) => (
           <li key={element.id} className="py-0.5">

@@ -106,7 +106,7 @@ async function importReadings(file: File): Promise<void> {
       `Row ${fault.row}: ${fault.message} ${faults.length > 1 ? `${faults.length - 1} more rows cannot be read.` : ''}`,
     );
   if (added.length === 0) {
-    if (!fault) toast('Nothing new: the job has all readings of this file.');
+    if (!fault) toast('No new readings: the job already has all readings of this file.');
     return;
   }
   benchNow().edit((job) => added.reduce((now, reading) => addReading(now, reading), job));
@@ -118,9 +118,7 @@ function Sums({ readings, view }: { readonly readings: Readings; readonly view: 
   const sums = readings.comparison?.sums ?? [];
   const equal = equalCurrents(view.job.network, readings.counted);
   if (sums.length === 0 && equal.length === 0)
-    return (
-      <p className="p-3 text-soft">No sums yet: voltages that close a loop, or every current at a node, make one.</p>
-    );
+    return <p className="p-3 text-soft">No sums yet. Read all voltages of a loop, or all currents at a node.</p>;
   return (
     <ul className="flex flex-col divide-y divide-line/60 text-[14px]" aria-label="Sums of the readings">
       {sums.map((sum) => (

@@ -77,7 +77,7 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
       {...(live && { live })}
       truth={truth}
       zoom={zoom}
-      legend={tried ? `tried: ${tried.sentence}` : 'the leads of the step in hand'}
+      legend={tried ? `tried: ${tried.sentence}` : 'the leads of the open step'}
       selectable
       drawn={
         setup && values

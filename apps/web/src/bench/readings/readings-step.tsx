@@ -104,7 +104,7 @@ function PlanTab({ readings, view, kit }: Props & { readonly readings: Readings 
   const instruments = useBench((state) => state.document.instruments) ?? [];
   if (!view.unloaded.ok) return <Note kind="limit">{view.unloaded.fault.message}</Note>;
   if (instruments.length === 0) return <AddInstrument kit={kit} first />;
-  if (!plan) return <Note kind="limit">The network cannot be planned for yet: it cannot be solved.</Note>;
+  if (!plan) return <Note kind="limit">No plan yet: the network cannot be solved.</Note>;
   return (
     <div className="flex flex-col gap-2 lg:h-[calc(100vh-10.6rem)]">
       <div className="flex flex-wrap items-center justify-between gap-x-2 gap-y-1">

@@ -6,8 +6,8 @@ import { useBench } from '../model/bench-store.ts';
 import { anotherBench, hiddenFault, setSimulated, useSimulated } from './simulated.ts';
 
 const benches = [
-  { value: '0', text: 'sound, inside its tolerances' },
-  { value: '1', text: 'with one hidden fault, plain' },
+  { value: '0', text: 'fault-free, within tolerances' },
+  { value: '1', text: 'with one hidden fault, easy' },
   { value: '2', text: 'with one hidden fault, harder' },
   { value: '3', text: 'with one hidden fault of any kind' },
 ] as const;
@@ -18,7 +18,7 @@ export function SimulatedChoice() {
   const level = useSimulated((all) => all[jobId]?.level ?? 0);
   const tell = (): void => {
     const fault = hiddenFault();
-    toast(fault ? `Hidden on the simulated bench: ${faultSentence(fault)}` : 'The simulated bench is sound.', {
+    toast(fault ? `Hidden on the simulated bench: ${faultSentence(fault)}` : 'The simulated bench has no fault.', {
       duration: 15_000,
     });
   };
@@ -27,7 +27,8 @@ export function SimulatedChoice() {
       <h3 className="text-[17px] font-bold">Simulated bench</h3>
       <p className="text-[14px] text-soft">
         For practice without hardware: the flask beside the display, or S in its field, takes a reading from it. Parts
-        and instruments are off within their limits, the last digit wanders; such readings say so in their note.
+        and instruments deviate within their limits, and the last digit fluctuates. Such readings are marked in their
+        note.
       </p>
       <Choice
         label="Simulated bench"
@@ -37,7 +38,7 @@ export function SimulatedChoice() {
       />
       <div className="flex flex-wrap gap-2">
         <Button onClick={anotherBench}>Another bench</Button>
-        <Button onClick={tell}>Tell the hidden fault</Button>
+        <Button onClick={tell}>Reveal fault</Button>
       </div>
     </section>
   );

@@ -41,7 +41,7 @@ export function StepCard({ readings, step, large = false }: Props) {
   const cautions = 'cautions' in step ? (step.cautions ?? []) : [];
   return (
     <section
-      aria-label="Step in hand"
+      aria-label="Open step"
       className={clsx('flex flex-col gap-2', !large && 'rounded-xl border border-line bg-sheet p-3')}
     >
       <header className="flex items-center gap-1.5">
@@ -229,11 +229,6 @@ function linesOf(step: Exclude<PlanStep, ReadStep>, network: Network): string[] 
     case 'restore':
       return ['Supply off, meter out', `Join ${ends} to ${step.node} again before going on`];
     case 'off':
-      return [
-        'Supply off',
-        'Leads out, back to the voltage jacks',
-        'Every break closed',
-        'Board stripped, bench as found',
-      ];
+      return ['Supply off', 'Leads back in the voltage jacks', 'Every break closed', 'Board stripped, bench as found'];
   }
 }

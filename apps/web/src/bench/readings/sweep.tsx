@@ -130,7 +130,7 @@ export function Sweep({ view }: { readonly view: BenchView }) {
       {resistance && part ? (
         <Swept swept={resistance} part={part} />
       ) : (
-        <p className="text-soft">Two settings with voltage and current give a line; more of them show the scatter.</p>
+        <p className="text-soft">Two settings with voltage and current give a line. More show the scatter.</p>
       )}
     </div>
   );

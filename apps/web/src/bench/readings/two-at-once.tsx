@@ -13,7 +13,7 @@ export function TwoAtOnce({ job }: { readonly job: Job }) {
   return (
     <div className="flex flex-col gap-2">
       <p className="flex flex-wrap items-center gap-3">
-        No single fault explains these readings. Look for a wrong cut or a wrong part, or
+        No single fault explains these readings. Check for a wrong break or a wrong part, or
         <Button
           disabled={isSearching}
           onClick={() => {
@@ -57,8 +57,8 @@ function Pairs({ groups }: { readonly groups: readonly TwoFaultsGroup[] }) {
   if (pairs.length === 0)
     return (
       <p>
-        No two faults explain them either: look for a wrong cut, a part that is not drawn, or a bad contact that comes
-        and goes.
+        No two faults explain them either. Check for a wrong break, a part that is not drawn, or an intermittent
+        contact.
       </p>
     );
   return (

@@ -9,7 +9,7 @@ export function useRenamed(readings: readonly Reading[]): void {
   const now = last && readings.findLast((one) => readingOrigin(one) === last.origin);
   useEffect(() => {
     if (!last || !now || now.id === last.id) return;
-    toast(`${last.id} is ${now.id} now: another device had taken ${last.id}.`);
+    toast(`${last.id} is now ${now.id}: another device already used ${last.id}.`);
     useReadingEntry.setState({ last: { ...last, id: now.id } });
   }, [last, now]);
 }

@@ -20,7 +20,7 @@ export function ReportSections({ jobId, report }: { readonly jobId: string; read
           </label>
         ))}
       </div>
-      {isSigned && <p className="mt-1 text-[14px] text-soft">As they were signed.</p>}
+      {isSigned && <p className="mt-1 text-[14px] text-soft">As signed.</p>}
     </fieldset>
   );
 }

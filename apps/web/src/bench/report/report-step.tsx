@@ -21,9 +21,9 @@ export function ReportStep({ view }: { readonly view: BenchView }) {
     <div className="flex flex-col gap-4 py-1.5 text-[15px]">
       {entry !== null && (
         <p className="rounded-xl border border-line bg-sheet p-3">
-          This is the record as it was signed, with the job as it was then.{' '}
+          This is the signed record with the job at that time.{' '}
           <Link className="underline" to={`/bench/${view.jobId}/report`}>
-            To the job as it is now
+            Open the present job
           </Link>
         </p>
       )}
@@ -46,7 +46,7 @@ export function ReportStep({ view }: { readonly view: BenchView }) {
       )}
       {/* Its place is kept when it says nothing: what stands below must not move under a finger. */}
       <p role="status" className="-my-2 min-h-5 text-[14px] leading-5 text-soft">
-        {isDiagnosing && 'Looking for what explains the readings …'}
+        {isDiagnosing && 'Searching for explanations …'}
       </p>
       {made && entry === null && <SignReport key={made.hash} jobId={view.jobId} report={made} />}
       <SignedRecords jobId={view.jobId} signatures={signatures} entry={entry} />

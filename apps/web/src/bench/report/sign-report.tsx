@@ -20,8 +20,8 @@ export function SignReport({ jobId, report }: Props) {
   if (state === 'signed')
     return (
       <p className="rounded-xl border border-line bg-sheet p-3">
-        <b>Signed by {signature!.by}</b>, {whenOnRecord(signature!.at)}. It is frozen: an edit of the job makes a new
-        draft, and this record stays as it was signed.
+        <b>Signed by {signature!.by}</b>, {whenOnRecord(signature!.at)}. The record cannot be changed: an edit of the
+        job starts a new draft.
       </p>
     );
   return (
@@ -64,7 +64,7 @@ function SignForm({ jobId, report }: Props) {
       await signJob(jobId, { revision: stored.revision, hash, by: name.trim(), sections: [...sections], restored });
       await queries.invalidateQueries(signaturesQuery(jobId));
     } catch (fault) {
-      toast.error(`It is not signed: ${(fault as Error).message}`);
+      toast.error(`Not signed: ${(fault as Error).message}`);
     }
     setSigning(false);
   };
@@ -85,7 +85,7 @@ function SignForm({ jobId, report }: Props) {
       )}
       <div className="flex flex-wrap items-end gap-2">
         <label className="flex min-w-0 grow flex-col text-[14px] text-soft">
-          Name of who signs
+          Your name
           <input
             data-typing="true"
             className="min-h-9 rounded-lg border border-line bg-ground px-2 text-[16px] text-ink pointer-coarse:min-h-11"
@@ -100,9 +100,9 @@ function SignForm({ jobId, report }: Props) {
       </div>
       <p className="text-[14px] text-soft">
         {!isSaved
-          ? 'Not saved yet: it can be signed as soon as the server has it.'
+          ? 'Not saved yet. Sign after it is saved.'
           : open > 0
-            ? `${open} of ${restoring.length} not ticked off: the record will say so.`
+            ? `${open} of ${restoring.length} not ticked off. The record lists them.`
             : 'Everything is ticked off.'}
       </p>
     </form>

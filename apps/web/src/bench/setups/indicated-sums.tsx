@@ -38,7 +38,7 @@ export function IndicatedSums({ unloaded, instrument, range, quantity }: Props) 
     >
       <p className="mb-1 text-soft">
         One reading at a time with {instrument.name ?? instrument.id}, {range.id}. Each reading is taken in a different
-        circuit, so the sums need not close.
+        circuit, so the sums of readings need not be zero.
       </p>
       {sums.length === 0 && <p>This network has no {quantity === 'dc-voltage' ? 'loop' : 'junction'} to sum.</p>}
       <ul>
@@ -84,7 +84,7 @@ export function IndicatedSums({ unloaded, instrument, range, quantity }: Props) 
                 )}
                 {accuracy + resolution > Math.abs(gap) &&
                   Math.abs(relativeGap) >= 1e-4 &&
-                  ': on this range the difference may not be seen'}
+                  ': on this range the difference may not be visible'}
                 .
               </p>
             )}
@@ -92,7 +92,7 @@ export function IndicatedSums({ unloaded, instrument, range, quantity }: Props) 
         ))}
       </ul>
       <p className="mt-1 text-soft">
-        Tolerances alone leave every sum closed: they change all of its terms together. They only change the loading.
+        Tolerances alone keep every sum at zero: they change its terms together. They only change the loading.
       </p>
     </div>
   );

@@ -14,7 +14,7 @@ export function KitVersion({ instrument }: { readonly instrument: Instrument }) 
   if (!newest || sameValue(newest, instrument)) return null;
   return (
     <p className="flex flex-wrap items-center gap-2 text-[14px]">
-      This instrument was edited in the kit since the job took it.
+      This instrument was edited in the kit after the job copied it.
       <Button onClick={() => edit((job) => renewInstrument(job, newest))}>Update from the kit</Button>
     </p>
   );

@@ -17,7 +17,7 @@ export function MeterChecks({ meter, instrument, range, shortCircuit }: Props) {
     <p className="text-[14px] leading-snug text-soft">
       DC {across ? 'voltage' : 'current'} · jacks <b className="text-ink">{jack}</b> and <b className="text-ink">COM</b>
       {range?.fuse !== undefined && <>, fuse {formatQuantity(range.fuse, 'A', { digits: 3, trim: true })}</>} ·{' '}
-      {across ? 'across, the circuit whole' : 'in series, the circuit opened'}
+      {across ? 'across, circuit closed' : 'in series, circuit opened'}
       {start && (
         <>
           . {start.safe ? 'Begin' : 'No fuse of this instrument carries the current that can flow here. Begin'} in{' '}

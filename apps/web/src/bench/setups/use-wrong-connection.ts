@@ -47,7 +47,7 @@ export function useWrongConnection(
     );
     if (!solved || solved.ok) return solved;
     const message =
-      'Nothing but ideal sources and wire would limit the current here: it cannot be put into figures. Give the source its internal resistance to see what would flow.';
+      'Only ideal sources and links limit the current here, so it has no finite value. Enter the internal resistance of the source.';
     return {
       ok: false,
       fault: { code: solved.fault.code === 'out-of-range' ? 'invalid-value' : solved.fault.code, message, where: [] },

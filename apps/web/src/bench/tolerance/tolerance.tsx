@@ -162,7 +162,7 @@ function Words({ kind, parts, name }: { readonly kind: string; readonly parts: n
     kind === 'nothing'
       ? `Nothing determines what is ${name}: check that both its points are joined.`
       : kind === 'failed'
-        ? 'The sampling broke off. Sample again.'
+        ? 'Sampling was interrupted. Sample again.'
         : kind === 'stopped'
           ? 'Stopped. The figures are of the last complete run.'
           : parts === 0

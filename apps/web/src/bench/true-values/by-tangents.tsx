@@ -15,7 +15,7 @@ export function ByTangents({ unloaded, children }: Props) {
   const loads = network.elements.flatMap(({ id }, index) => {
     if (!named.circuit.branches[index]!.law) return [];
     const { kind, resistance, emf } = tangent.circuit.branches[index]!;
-    if (kind === 'open') return [{ id, words: 'stands in reverse and is open' }];
+    if (kind === 'open') return [{ id, words: 'is reverse-biased and carries no current' }];
     const ohms = formatQuantity(resistance.hi, 'Ω', { digits: 4, trim: true });
     const volts = formatQuantity(Math.abs(emf.hi), 'V', { digits: 4, trim: true });
     return [{ id, words: `V = ${ohms} · I${emf.hi === 0 ? '' : ` ${emf.hi < 0 ? '−' : '+'} ${volts}`}` }];

@@ -9,8 +9,8 @@ export function Equations({ network, values }: { readonly network: Network; read
   return (
     <div className="min-h-0 grow overflow-auto p-4" tabIndex={0} role="region" aria-label="Node equations">
       <p className="mb-3 max-w-2xl text-[15px]">
-        At every point but the reference, what flows out adds up to nothing. As many equations as unknown potentials:
-        any network can be solved this way, whether it reduces or not.
+        At every node except the reference, the currents that leave it add up to zero. There are as many equations as
+        unknown potentials, so any network can be solved this way.
       </p>
       <ol className="flex flex-col gap-3">
         {equations.map(({ about, terms, unit, sum }) => (

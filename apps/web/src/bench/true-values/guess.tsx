@@ -28,8 +28,8 @@ export function Guess({ step, onReveal }: { readonly step: Step; readonly onReve
     >
       <label className="flex flex-col text-[14px] text-soft">
         {result === null
-          ? `What becomes of ${step.parts.map(({ id }) => id).join(', ')}?`
-          : `${stepTitle(step)}: what do they come to?`}
+          ? `What replaces ${step.parts.map(({ id }) => id).join(', ')}?`
+          : `${stepTitle(step)}: which value?`}
         {result !== null && (
           <input
             value={text}

@@ -46,7 +46,7 @@ export function StepView({ network, reduction, place }: Props) {
         )}
       </div>
       <figcaption className="rounded-lg bg-sunk px-3.5 py-2.5">
-        <p className="font-bold">{step ? `${place}. ${stepTitle(step)}` : 'As drawn: which go first?'}</p>
+        <p className="font-bold">{step ? `${place}. ${stepTitle(step)}` : 'As drawn: which parts combine first?'}</p>
         {step?.formulas.map((formula) => (
           <p key={formula} className="figures text-[16px] leading-relaxed">
             {formula}
@@ -54,8 +54,7 @@ export function StepView({ network, reduction, place }: Props) {
         ))}
         {smallest !== null && (
           <p className="text-[14px] text-soft">
-            Smaller than the smallest of them, {formatQuantity(smallest, 'Ω', { trim: true })}, as in parallel always
-            is.
+            Smaller than the smallest of them, {formatQuantity(smallest, 'Ω', { trim: true })}, as always in parallel.
           </p>
         )}
       </figcaption>

@@ -10,7 +10,7 @@ export function Superposition({ unloaded }: { readonly unloaded: Unloaded }) {
   const [what, setWhat] = useState<'current' | 'voltage'>('current');
   const parts = useMemo(() => superpose(network, tangent), [network, tangent]);
   const unit = what === 'current' ? 'A' : 'V';
-  if (!parts.ok || parts.value.length === 0) return <p className="p-4">There is no source to begin with.</p>;
+  if (!parts.ok || parts.value.length === 0) return <p className="p-4">This network has no source.</p>;
   const sources = parts.value;
   return (
     <div
@@ -20,12 +20,12 @@ export function Superposition({ unloaded }: { readonly unloaded: Unloaded }) {
       aria-label="Superposition"
     >
       <p className="max-w-2xl text-[15px]">
-        Each source alone, the others at rest: a voltage source at rest is its internal resistance, a current source is
-        open. The shares add up to the whole, with their signs; powers do not.
+        Each source alone, the others set to zero: a voltage source is replaced by its internal resistance, a current
+        source is open. The contributions add up with their signs; powers do not.
       </p>
       <ByTangents unloaded={unloaded}>
-        The shares of sources add up only where every part is a straight line. Here each stands as its tangent: a
-        resistance, and an EMF that counts as one source more.
+        Contributions add up only if every part is linear. Here each load is replaced by its tangent at the operating
+        point: a resistance, and an EMF that counts as one more source.
       </ByTangents>
       <Segments
         label="Of every part"
@@ -55,7 +55,7 @@ export function Superposition({ unloaded }: { readonly unloaded: Unloaded }) {
         })}
       />
       {sources.length === 1 && isLinear(unloaded) && (
-        <p className="text-soft">With one source its share is the whole.</p>
+        <p className="text-soft">With one source there is nothing to superpose.</p>
       )}
     </div>
   );

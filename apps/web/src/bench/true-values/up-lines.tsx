@@ -11,8 +11,8 @@ interface Props {
 export function UpLines({ written, exact }: Props) {
   const rounded = written !== exact;
   return (
-    <section aria-label="Back up again">
-      <h2 className="mb-1 text-[18px] font-bold">Back up again</h2>
+    <section aria-label="Currents and voltages">
+      <h2 className="mb-1 text-[18px] font-bold">Currents and voltages</h2>
       <table className="w-full border-collapse text-[15px]">
         {rounded && (
           <thead className="text-[13px] text-soft">
@@ -45,7 +45,7 @@ export function UpLines({ written, exact }: Props) {
       </table>
       {rounded && (
         <p className="mt-2 border-l-4 border-ink pl-3 text-[14px]">
-          A difference of this size is rounding. One ten times larger would be a connection: look for it.
+          A difference of this size is rounding. A difference ten times larger points to a wrong connection.
         </p>
       )}
     </section>

@@ -45,7 +45,7 @@ export function Working({ unloaded }: { readonly unloaded: Unloaded }) {
             label="Seen from"
             className="w-44"
             value={source.id}
-            options={sources.map(({ id }) => ({ value: id, text: `${id}, the others at rest` }))}
+            options={sources.map(({ id }) => ({ value: id, text: `${id}, the others set to zero` }))}
             onChange={setSource}
           />
         )
@@ -112,7 +112,7 @@ function Walk({ unloaded, sourceId, choice }: WalkProps) {
           }}
           className={clsx(hidden && 'border-2 border-ink font-bold')}
         >
-          {hidden ? 'show all' : 'hide until I guess'}
+          {hidden ? 'show all' : 'hide until answered'}
         </Button>
         <RoundingChoice rounding={rounding} onChange={setRounding} />
         <Button onClick={() => window.print()}>
@@ -120,8 +120,8 @@ function Walk({ unloaded, sourceId, choice }: WalkProps) {
         </Button>
       </div>
       <ByTangents unloaded={unloaded}>
-        A resistance that goes along with its own current cannot be added to others in series or parallel. Here each
-        stands as its tangent, and what comes out is what the source sees of a small change.
+        A resistance that depends on its own current cannot be combined in series or parallel. Here each load is
+        replaced by its tangent, and the result is the resistance for a small change.
       </ByTangents>
       <ol className="flex flex-wrap gap-1.5 print:hidden" aria-label="Steps">
         {[null, ...reduction.steps].map((step, index) => (
@@ -187,7 +187,7 @@ function BackUp({ written, exact, linear }: BackUpProps) {
       <Note kind="limit">Nothing joins the source’s terminals: no current flows. Close a switch or add a part.</Note>
     );
   if (!written.up || !exact.up)
-    return <Note kind="limit">A wire joins the source’s terminals: there is no resistance to build up from.</Note>;
+    return <Note kind="limit">A link joins the source’s terminals: there is no resistance to reduce.</Note>;
   return (
     <>
       <p className="text-[16px]">
@@ -197,8 +197,8 @@ function BackUp({ written, exact, linear }: BackUpProps) {
         <UpLines written={written.up} exact={exact.up} />
       ) : (
         <p className="max-w-2xl text-[15px]">
-          There is no way back up from here: the currents follow from the loads’ own curves, not from this resistance.
-          They stand in the table of parts.
+          The currents do not follow from this resistance: they follow from the curves of the loads. See the table of
+          parts.
         </p>
       )}
     </>

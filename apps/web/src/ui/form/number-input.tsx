@@ -34,7 +34,7 @@ export function NumberInput(props: Props) {
   const { field, fieldState } = useController({ name });
   const value = field.value as number | undefined;
   const read = (text: string): Result<number | undefined, Fault> => {
-    if (text.trim() === '') return needed ? fail({ message: `${label} cannot be left out.` }) : held(undefined);
+    if (text.trim() === '') return needed ? fail({ message: `${label} is required.` }) : held(undefined);
     const parsed = writing.parse(text);
     if (!parsed.ok) return parsed;
     const violation = limitViolation(limit, parsed.value);

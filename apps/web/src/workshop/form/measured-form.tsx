@@ -88,8 +88,8 @@ export function MeasuredForm({ project, onChange }: Props) {
         />
         <p className="text-[14px] text-soft">
           {half
-            ? 'Supply, resistor and movement in series; note the deflection. Then a resistor across the movement, the rest as it was; note it again.'
-            : 'Supply, resistor and movement in series; note the deflection. Then replace the resistor by another and note it again.'}
+            ? 'Connect supply, resistor and movement in series and note the deflection. Then connect a resistor across the movement and note the deflection again.'
+            : 'Connect supply, resistor and movement in series and note the deflection. Then replace the resistor with another and note the deflection again.'}
         </p>
         <div className="flex flex-wrap gap-2">
           {entry('supply', 'Supply', inUnit('V'))}
@@ -111,8 +111,8 @@ export function MeasuredForm({ project, onChange }: Props) {
             {found.value.simple && Math.abs(measurement.second / measurement.deflection - 0.5) < 0.02 && (
               <p className="text-[14px] text-soft">
                 The resistor across taken for the coil itself would be{' '}
-                {formatPercent(found.value.simple.error, { signed: true, digits: 2 })} off: the current rises when it
-                goes in.
+                {formatPercent(found.value.simple.error, { signed: true, digits: 2 })} off: the current rises when it is
+                connected.
               </p>
             )}
             <Button

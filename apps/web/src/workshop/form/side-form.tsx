@@ -72,7 +72,7 @@ export function SideForm({ side, onRemove, hasUniversalShunt, onChange }: Props)
                 if (!read.ok) return read;
                 if (!(read.value > 0)) return fail({ message: 'Above zero.' });
                 return read.value !== range && ranges.includes(read.value)
-                  ? fail({ message: 'This range is there already.' })
+                  ? fail({ message: 'This range already exists.' })
                   : read;
               }}
               onCommit={(next) =>

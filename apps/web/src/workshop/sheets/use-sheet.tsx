@@ -28,7 +28,7 @@ export function UseSheet({ project, sides }: SheetProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   const id = chosen ?? jobs?.[0]?.id ?? null;
   const { data: job } = useQuery({ ...jobQuery(id ?? ''), enabled: id !== null });
-  if (jobs?.length === 0) return <p className="text-soft">There is no job yet to try it in.</p>;
+  if (jobs?.length === 0) return <p className="text-soft">No job yet to try it in.</p>;
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-end gap-3">

@@ -77,7 +77,7 @@ export function WireShunts({ sides }: { readonly sides: readonly WorkedSide[] })
             ? 'is too short to be cut to its value'
             : wire.length > 10
               ? 'is too long to wind'
-              : 'runs too warm to keep its value'}
+              : 'gets too warm to keep its value'}
           .{' '}
           {proposed
             ? `Use ${proposed.diameter} mm.`
@@ -87,7 +87,7 @@ export function WireShunts({ sides }: { readonly sides: readonly WorkedSide[] })
       <FourTerminals />
       <p className="max-w-2xl text-[14px] text-soft">
         Cut it a few per cent long and shorten it against a standard: wire is sold to some per cent only. The heating is
-        reckoned for a straight wire in still air; wound close it runs warmer.
+        computed for a straight wire in still air; a close winding gets warmer.
       </p>
     </section>
   );
