@@ -1,4 +1,4 @@
-import { findRange, shownOn, type Instrument, type Range } from '../instrument/index.ts';
+import { displayState, findRange, shownOn, type Instrument, type MeterState, type Range } from '../instrument/index.ts';
 import type { Network } from '../network/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
@@ -92,8 +92,5 @@ const against = (reading: MeterReading, truth: number | null): MeterReading => {
   return { ...reading, true: truth, error, relativeError: error === null || !truth ? null : error / truth };
 };
 
-function stateFor(instrument: Instrument, range: Range, indicated: number | null): MeterReading['state'] {
-  if (indicated === null) return 'floating';
-  if (instrument.display === 'analogue' && indicated < 0) return 'reversed';
-  return Math.abs(indicated) > range.fullScale ? 'over-range' : 'ok';
-}
+const stateFor = (instrument: Instrument, range: Range, indicated: number | null): MeterState =>
+  indicated === null ? 'floating' : displayState(instrument, range, indicated);

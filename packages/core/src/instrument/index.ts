@@ -10,6 +10,7 @@ export {
 export { certificateFaults, certificateLimit, indicatedWhen, ownErrorAt } from './certificate.ts';
 export { builtInKit } from './built-in-kit.ts';
 export { instrumentUncertainty, readingUncertainty, type ReadingUncertainty } from './accuracy.ts';
+export { displayState, type MeterState } from './meter-state.ts';
 export { displayToExpect, shownOn, smallestStep, type Shown } from './display.ts';
 export {
   findRange,

@@ -1,11 +1,5 @@
-import {
-  meterStateWords,
-  networkCautions,
-  readableError,
-  type MeterReading,
-  type MeterState,
-  type Unloaded,
-} from '../loading/index.ts';
+import type { MeterState } from '../instrument/index.ts';
+import { meterStateWords, networkCautions, readableError, type MeterReading, type Unloaded } from '../loading/index.ts';
 import { deviationOf } from '../network/index.ts';
 import type { Result } from '../result.ts';
 import { nodeSums } from '../solver/index.ts';

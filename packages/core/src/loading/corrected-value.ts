@@ -1,4 +1,5 @@
 import {
+  displayState,
   indicatedWhen,
   ownErrorAt,
   readingUncertainty,
@@ -112,11 +113,10 @@ export function correctMeterReading(
 
 /** Returns whether a range can be read at an indicated value, V or A, or what keeps it from being read. */
 export function stateOn(
-  { display }: Instrument,
-  { fuse, fullScale }: Pick<Range, 'fuse' | 'fullScale'>,
+  instrument: Instrument,
+  range: Pick<Range, 'fuse' | 'fullScale'>,
   indicated: number,
 ): 'ok' | Exclude<CannotCorrect, 'not-determined'> {
-  if (fuse !== undefined && Math.abs(indicated) > fuse) return 'fuse-blown';
-  if (display === 'analogue' && indicated < 0) return 'reversed';
-  return Math.abs(indicated) > fullScale ? 'over-range' : 'ok';
+  if (range.fuse !== undefined && Math.abs(indicated) > range.fuse) return 'fuse-blown';
+  return displayState(instrument, range, indicated);
 }

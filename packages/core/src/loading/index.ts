@@ -1,6 +1,6 @@
 export { attachmentOf } from './attachment.ts';
 export { isLinear, solveUnloaded, type Unloaded } from './unloaded.ts';
-export { solveSetup, type MeterReading, type MeterState, type SetupValues } from './solve-setup.ts';
+export { solveSetup, type MeterReading, type SetupValues } from './solve-setup.ts';
 export {
   correctionAt,
   type CorrectionFactor,

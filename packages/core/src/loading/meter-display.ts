@@ -1,4 +1,5 @@
-import type { MeterReading, MeterState } from './solve-setup.ts';
+import type { MeterState } from '../instrument/index.ts';
+import type { MeterReading } from './solve-setup.ts';
 
 /** Words for a state in which a display cannot be read; empty for one that can. */
 export const meterStateWords: Readonly<Record<MeterState, string>> = {

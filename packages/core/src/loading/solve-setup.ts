@@ -1,4 +1,4 @@
-import { findRange, shownOn, type Instrument, type Range } from '../instrument/index.ts';
+import { displayState, findRange, shownOn, type Instrument, type MeterState, type Range } from '../instrument/index.ts';
 import { parseEnd } from '../network/index.ts';
 import { ok, type Result } from '../result.ts';
 import {
@@ -25,8 +25,6 @@ import {
 import { attachmentOf } from './attachment.ts';
 import type { AmmeterPlacement, Meter, Setup } from './setup.ts';
 import { isLinear, type Unloaded } from './unloaded.ts';
-
-export type MeterState = 'ok' | 'over-range' | 'reversed' | 'undetermined' | 'floating' | 'fuse-blown';
 
 /** What a meter shows against what it ought to. Null if it cannot be formed. */
 export interface MeterReading {
@@ -239,9 +237,5 @@ function trueCurrent(unloaded: Unloaded, meter: AmmeterPlacement): Result<Double
 
 function stateOf({ meter, instrument, range }: Fitted, indicated: number | null): MeterState {
   if (indicated === null) return meter.quantity === 'dc-voltage' ? 'floating' : 'undetermined';
-  if (instrument.display === 'analogue') {
-    if (indicated < 0) return 'reversed';
-    return indicated > range.fullScale ? 'over-range' : 'ok';
-  }
-  return Math.abs(indicated) > range.fullScale ? 'over-range' : 'ok';
+  return displayState(instrument, range, indicated);
 }

@@ -1,5 +1,5 @@
-import type { Instrument, Range } from '../instrument/index.ts';
-import { isLinear, type Meter, type MeterState, type Unloaded } from '../loading/index.ts';
+import { displayState, type Instrument, type MeterState, type Range } from '../instrument/index.ts';
+import { isLinear, type Meter, type Unloaded } from '../loading/index.ts';
 import { parseEnd } from '../network/index.ts';
 import { breakResistance, resistanceBetween, toNumber, type PairResistance } from '../solver/index.ts';
 import { toleranceField, tolerancedParts, type ToleranceField, type ToleranceResponse } from '../uncertainty/index.ts';
@@ -39,7 +39,7 @@ export function readAlone(unloaded: Unloaded, meter: Meter, instrument: Instrume
       true: truth,
       expected,
       loading: 0 - (truth * sourceResistance) / whole,
-      state: stateAt(instrument, range, expected),
+      state: displayState(instrument, range, expected),
       response: field?.across(from, to, range.resistance, truth) ?? null,
       trueResponse: () => field?.across(from, to, Infinity, truth) ?? null,
     };
@@ -60,15 +60,10 @@ export function readAlone(unloaded: Unloaded, meter: Meter, instrument: Instrume
     true: truth,
     expected: blown ? 0 : expected,
     loading: 0 - (blown ? truth : seen === null ? 0 : (truth * range.resistance) / (seen + range.resistance)),
-    state: blown ? 'fuse-blown' : stateAt(instrument, range, expected),
+    state: blown ? 'fuse-blown' : displayState(instrument, range, expected),
     response: blown ? null : (field?.inSeries(index, range.resistance, through, reversed) ?? null),
     trueResponse: () => field?.inSeries(index, 0, through, reversed) ?? null,
   };
-}
-
-function stateAt({ display }: Instrument, { fullScale }: Range, indicated: number): MeterState {
-  if (display === 'analogue' && indicated < 0) return 'reversed';
-  return Math.abs(indicated) > fullScale ? 'over-range' : 'ok';
 }
 
 interface Looked {

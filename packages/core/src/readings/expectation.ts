@@ -1,5 +1,5 @@
-import { findRange, type Instrument, type Range } from '../instrument/index.ts';
-import { attachmentOf, setupFaults, solveSetup, type Meter, type MeterState, type Unloaded } from '../loading/index.ts';
+import { findRange, type Instrument, type MeterState, type Range } from '../instrument/index.ts';
+import { attachmentOf, setupFaults, solveSetup, type Meter, type Unloaded } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
 import { attach, type Attachment } from '../solver/index.ts';
 import { toleranceLimits, toleranceResponse, tolerancedParts, type ToleranceResponse } from '../uncertainty/index.ts';

@@ -50,7 +50,7 @@ test('the order of keys does not change the hash, any value does', () => {
 test('the result counts the readings by verdict, names what does not agree, and what was struck out', () => {
   const { result } = reported(divider);
   expect(result[0]).toBe(
-    "8 readings, and 1 struck out: 6 agree with what was to be expected, 1 lies within the parts' tolerances, 1 does not agree (M8).",
+    "8 readings, and 1 struck out: 6 agree with the expected value, 1 is within the parts' tolerances, 1 does not agree (M8).",
   );
   expect(result).toContain('Largest loading error: −42.6\u00a0% (−2.71\u00a0V) at M7, Voltage B to 0.');
 });

@@ -37,17 +37,22 @@ export function resultWords({ readings, sums, instruments, status }: Told): stri
 
 const idsOf = (of: readonly ReportReading[]): string => idsInWords(of.map(({ reading }) => reading.id));
 
-const verdicts: readonly (readonly [Verdict, one: string, more: string, named: boolean])[] = [
-  ['agrees', 'agrees with what was to be expected', 'agree with what was to be expected', false],
-  ['within-tolerance', "lies within the parts' tolerances", "lie within the parts' tolerances", false],
-  ['does-not-agree', 'does not agree', 'do not agree', true],
-  ['not-comparable', 'cannot be compared', 'cannot be compared', true],
-];
+/** Words for the readings of a verdict, in the order in which they are listed; those that need attention are named. */
+const verdicts: Readonly<Record<Verdict, { readonly one: string; readonly more: string; readonly named: boolean }>> = {
+  agrees: { one: 'agrees with the expected value', more: 'agree with the expected value', named: false },
+  'within-tolerance': {
+    one: "is within the parts' tolerances",
+    more: "are within the parts' tolerances",
+    named: false,
+  },
+  'does-not-agree': { one: 'does not agree', more: 'do not agree', named: true },
+  'not-comparable': { one: 'cannot be compared', more: 'cannot be compared', named: true },
+};
 
-/** `6 agree with what was to be expected, 1 does not agree (M8)`. */
+/** `6 agree with the expected value, 1 does not agree (M8)`. */
 function verdictsWords(counted: readonly ReportReading[]): string {
-  return verdicts
-    .flatMap(([verdict, one, more, named]) => {
+  return Object.entries(verdicts)
+    .flatMap(([verdict, { one, more, named }]) => {
       const of = counted.filter(({ compared }) => compared!.verdict === verdict);
       if (of.length === 0) return [];
       const count = of.length === counted.length && of.length > 1 ? 'all' : String(of.length);
@@ -88,6 +93,6 @@ function largestLoading(counted: readonly ReportReading[]): string[] {
     ? [sentence]
     : [
         sentence,
-        `${idsInWords(explained)} ${explained.length === 1 ? 'misses' : 'miss'} the true value by more than the uncertainty, and the meter's loading explains by how much.`,
+        `${idsInWords(explained)} ${explained.length === 1 ? 'differs' : 'differ'} from the true value by more than the uncertainty; the meter's loading accounts for the difference.`,
       ];
 }

@@ -1,8 +1,16 @@
-import { type ComparedReading, verdictWords } from '@usual-drag/core';
+import { type ComparedReading, type Verdict, verdictWords } from '@usual-drag/core';
 import clsx from 'clsx';
-import { Check, CircleHelp, X } from 'lucide-react';
+import { Check, CircleHelp, X, type LucideIcon } from 'lucide-react';
 
-/** How a reading stands, by sign and words. */
+/** Icon and colour of each verdict. */
+const marks: Readonly<Record<Verdict, { readonly Icon: LucideIcon; readonly className: string }>> = {
+  agrees: { Icon: Check, className: '' },
+  'within-tolerance': { Icon: Check, className: '' },
+  'does-not-agree': { Icon: X, className: 'font-bold text-fault' },
+  'not-comparable': { Icon: CircleHelp, className: 'text-soft' },
+};
+
+/** Verdict of a reading, as an icon and in words. */
 export function VerdictMark({
   compared,
   short = false,
@@ -11,16 +19,10 @@ export function VerdictMark({
   readonly short?: boolean;
 }) {
   const { verdict, explainedByLoading } = compared;
-  const Sign = verdict === 'does-not-agree' ? X : verdict === 'not-comparable' ? CircleHelp : Check;
+  const { Icon, className } = marks[verdict];
   return (
-    <span
-      className={clsx(
-        'inline-flex items-center gap-1 whitespace-nowrap',
-        verdict === 'does-not-agree' && 'font-bold text-fault',
-        verdict === 'not-comparable' && 'text-soft',
-      )}
-    >
-      <Sign aria-hidden size={short ? 15 : 17} strokeWidth={2.5} />
+    <span className={clsx('inline-flex items-center gap-1 whitespace-nowrap', className)}>
+      <Icon aria-hidden size={short ? 15 : 17} strokeWidth={2.5} />
       {verdictWords[verdict]}
       {explainedByLoading && <span className="font-bold text-ochre">· loading explains it</span>}
     </span>
