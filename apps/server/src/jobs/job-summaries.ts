@@ -52,8 +52,12 @@ export class JobSummaries implements OnApplicationBootstrap {
     @Inject(Workers) private readonly workers: Workers,
   ) {}
 
+  /** Begins to compute what is missing, so that it is there when the first list is asked for. */
   onApplicationBootstrap(): void {
-    void this.workers.background.start();
+    void this.repositories.jobs
+      .lines()
+      .then(({ lines }) => this.of(lines))
+      .catch((error: unknown) => this.#logger.warn(`The list of jobs was not prepared: ${String(error)}`));
   }
 
   async of(listed: readonly Line[]): Promise<JobSummary[]> {
@@ -62,8 +66,11 @@ export class JobSummaries implements OnApplicationBootstrap {
     for (const { id, revision } of listed) {
       await breathe();
       if (lines.get(id)?.revision !== revision) await this.#read(id, lines);
-      if (lines.get(id)?.figures === null) this.#compute(id, lines);
     }
+    // The small ones first: none of them waits for a job that takes long.
+    const parts = (id: string): number => lines.get(id)?.head.parts ?? 0;
+    for (const { id } of [...listed].sort((a, b) => parts(a.id) - parts(b.id)))
+      if (lines.get(id)?.figures === null) this.#compute(id, lines);
     const open = listed.flatMap(({ id }) => this.#computing.get(id) ?? []);
     if (open.length > 0) {
       await Promise.race([this.workers.background.start(), delay(startWaitMs)]);

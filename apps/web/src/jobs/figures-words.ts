@@ -2,6 +2,6 @@ import type { JobSummary } from '@usual-drag/contract';
 
 /** Why a line of the list has no figures. */
 export const figuresWords: Readonly<Record<Exclude<JobSummary['state'], 'computed'>, string>> = {
-  computing: 'being computed',
-  'too-large': 'too large to be computed in the list',
+  computing: 'worst error being computed',
+  'too-large': 'too large to compute in the list',
 };

@@ -24,13 +24,13 @@ export const JobCard = memo(function JobCard({ theme, ...props }: Props) {
           </span>
           <span className="text-[14px] text-soft">
             {count(job.parts, 'part')}, {count(job.setups, 'set-up')}
+            {job.state !== 'computed' && `, ${figuresWords[job.state]}`}
             {job.worstError !== null && job.worstError !== 0 && (
               <>
                 , <b className="text-ochre">worst error {formatPercent(job.worstError, { signed: true, digits: 3 })}</b>
               </>
             )}
           </span>
-          {job.state !== 'computed' && <span className="text-[14px] text-soft">{figuresWords[job.state]}</span>}
           {job.unreadable !== '' && <span className="text-[14px] font-bold">{job.unreadable}</span>}
           {job.readings && <span className="text-[14px]">{readInWords(job.readings)}</span>}
         </span>
