@@ -13,7 +13,10 @@ parentPort.once('message', () => { going = false; });
 (async () => {
   while (going) {
     const begun = performance.now();
-    const right = await fetch(workerData + '/api/health').then((answer) => answer.ok && answer.text(), () => false);
+    const right = await fetch(workerData.address + '/api/health').then(async (answer) => {
+      await answer.text();
+      return answer.status === workerData.expected;
+    }, () => false);
     asked += 1;
     if (!right) wrong += 1;
     longestMs = Math.max(longestMs, performance.now() - begun);
@@ -22,8 +25,9 @@ parentPort.once('message', () => { going = false; });
   parentPort.postMessage({ longestMs, wrong, asked });
 })();`;
 
-export function watchHealth(address: string): HealthWatch {
-  const worker = new Worker(watching, { eval: true, workerData: address });
+/** @param expected  status of a right answer: 401 if the server asks for a passphrase */
+export function watchHealth(address: string, expected = 200): HealthWatch {
+  const worker = new Worker(watching, { eval: true, workerData: { address, expected } });
   return {
     stop: () =>
       new Promise((done) => {

@@ -1,11 +1,13 @@
 // npm run stress: what must never happen, tried for long. Ends with status 1 if anything was lost.
 //
 // `npm run stress -- 50` makes a tenth of it. The figures of a whole run stand in docs/reliability.md.
+import { clockJumps } from './clock-jumps.ts';
 import { fiftyDevices } from './fifty-devices.ts';
 import type { Finding } from './finding.ts';
 import { fullDisk } from './full-disk.ts';
 import { hostileLoad } from './hostile-load.ts';
 import { killLoop } from './kill-loop.ts';
+import { lockOut } from './lock-out.ts';
 import { malformedRequests } from './malformed-requests.ts';
 import { threeWindows } from './three-windows.ts';
 import { twoServers } from './two-servers.ts';
@@ -17,6 +19,8 @@ const began = Date.now();
 const trials: (() => Promise<Finding>)[] = [
   () => malformedRequests(Math.round(20_000 * share)),
   () => hostileLoad(),
+  () => lockOut(),
+  () => clockJumps(),
   () => fullDisk(),
   () => twoServers(),
   () => fiftyDevices(Math.max(6, Math.round(60 * share))),
