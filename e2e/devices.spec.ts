@@ -105,7 +105,7 @@ test('readings that two devices take at the same moment are both there, the late
   await readNext(page, '1.11');
   await saved(page);
   go();
-  await expect(phone.getByText('M1 is M2 now')).toBeVisible();
+  await expect(phone.getByText('M1 is now M2')).toBeVisible();
   await expect(logRow(page, 'M2')).toContainText('2.22');
   expect(await log(server)).toEqual(['M1 1.11', 'M2 2.22']);
   await context.close();
