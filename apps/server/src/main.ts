@@ -15,7 +15,7 @@ try {
     process.stdout.write(await qrCode(first, { type: 'terminal', small: true }));
     if (settings.tls === null)
       process.stdout.write(
-        'This connection is not encrypted: name a certificate in TLS_CERT and its key in TLS_KEY to make it so.\n',
+        'This connection is not encrypted: name a certificate in TLS_CERT and its key in TLS_KEY to encrypt it.\n',
       );
   }
 } catch (error) {

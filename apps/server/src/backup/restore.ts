@@ -48,8 +48,6 @@ export async function restore(folder: string, from: string): Promise<string> {
 /** Checks a copied backup, and opens it as the server would. */
 async function prepareBackup(file: string, from: string): Promise<void> {
   const refused = (why: string): StartFailure => new StartFailure(`${from} ${why} and was not restored.`);
-  const checksum = checkFile(file);
-  if (checksum === 'wrong') throw refused('is damaged: its checksum is not that of its contents');
   const client = connect(file);
   try {
     const { rows } = await client.execute('pragma integrity_check(1)');
@@ -57,12 +55,12 @@ async function prepareBackup(file: string, from: string): Promise<void> {
     const state = await schemaState(client);
     if (state === 'newer') throw refused('was written by a newer version of Usual Drag');
     if (state !== 'current' && state !== 'older') throw refused('is no backup of Usual Drag');
+    const checksum = await checkFile(client, file);
+    if (checksum === 'wrong') throw refused('is damaged: its contents do not match its checksum');
     if (state === 'current' && checksum === 'none')
-      throw refused('has no checksum, so it is no backup that this version wrote,');
+      throw refused('has no checksum: it is not a backup of this version,');
     await migrateDatabase(client, file);
     await unsealFile(client);
-    // What was deleted would stay in the file's free space.
-    await client.execute('vacuum');
     await client.execute('pragma wal_checkpoint(truncate)');
   } catch (error) {
     // What the database reports of a file that is none is no fault of the program.

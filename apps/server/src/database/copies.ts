@@ -1,4 +1,14 @@
-import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import type { Client } from '@libsql/client';
 import { checksumOf, sealFile } from './file-checksum.ts';
@@ -21,7 +31,7 @@ export function copyName(folder: string, reason: string): string {
 export const automaticCopies = (folder: string): string[] =>
   filesIn(folder)
     .filter((name) => /-(start|migration)\.sqlite$/.test(name))
-    // Those of before copies were numbered are the oldest; among them the date decides.
+    // Copies without a number are older than all others; their names sort by date.
     .sort((a, b) => numberOf(a) - numberOf(b) || (a < b ? -1 : 1));
 
 const filesIn = (folder: string): string[] =>
@@ -68,7 +78,7 @@ export async function keepCopy(client: Client, folder: string, reason: 'start' |
   const file = join(copies, copyName(folder, reason));
   await copyDatabase(client, file);
   const last = before.at(-1);
-  if (last && checksumOf(join(copies, last)) === checksumOf(file)) {
+  if (last && checksumOf(readFileSync(join(copies, last))) === checksumOf(readFileSync(file))) {
     rmSync(file);
     return join(copies, last);
   }

@@ -25,7 +25,7 @@ export const DATABASE = Symbol('database');
 export const DATA_FOLDER = Symbol('data folder');
 
 export interface OpenDatabase {
-  /** Where it is. */
+  /** Path of the folder of data. */
   readonly folder: string;
   readonly database: Database;
   /** What went wrong beside it and does not keep it from being used. */

@@ -1,65 +1,62 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import { closeSync, openSync, readFileSync, writeSync } from 'node:fs';
 import { createClient, type Client } from '@libsql/client';
 import { fileAddress } from './file-address.ts';
 
-/** The property of a copied database that holds its checksum. */
+/** Property of a copied database that holds its checksum. */
 const name = 'copy-checksum';
-/** Stands in the checksum's place while it is computed. */
+/** Replaces the checksum while it is computed. */
 const blank = '0'.repeat(64);
 
 /**
- * Writes a checksum of a database file into the file itself, as a property: the SHA-256 of all its bytes, with zeros in the place
- * of the checksum. A database of before properties existed gets none.
+ * Writes a checksum of a database file into the file itself, as a property: the SHA-256 of all its bytes, with zeros in place of the
+ * checksum. A database without the table of properties gets none.
  *
- * @param file  open nowhere
+ * @param file  must not be open
  */
 export async function sealFile(file: string): Promise<void> {
+  // Random, so that no text of a document can be taken for the property's place.
+  const mark = randomBytes(32).toString('hex');
   const client = createClient({ url: fileAddress(file), concurrency: 1 });
   try {
     const { rows } = await client.execute("select 1 from sqlite_master where type = 'table' and name = 'properties'");
     if (rows.length === 0) return;
-    await client.execute({ sql: 'insert or replace into properties (name, value) values (?, ?)', args: [name, blank] });
+    await client.execute({ sql: 'insert or replace into properties (name, value) values (?, ?)', args: [name, mark] });
   } finally {
     client.close();
   }
   const bytes = readFileSync(file);
-  const at = placeOf(bytes, blank);
-  if (at === null) throw new Error(`The checksum of ${file} has no place.`);
+  const at = bytes.indexOf(mark);
+  if (at === -1) throw new Error(`${file} does not contain the property ${name}.`);
+  bytes.write(blank, at, 'latin1');
   const handle = openSync(file, 'r+');
   try {
-    writeSync(handle, createHash('sha256').update(bytes).digest('hex'), at);
+    writeSync(handle, checksumOf(bytes), at);
   } finally {
     closeSync(handle);
   }
 }
 
-/** What a file's checksum says of it: `none` if it has no checksum, `wrong` if it was changed since it was written. */
-export function checkFile(file: string): 'none' | 'right' | 'wrong' {
+/**
+ * Compares a database file with the checksum in it.
+ *
+ * @param client  open on the file
+ * @returns `none` if it has no checksum, `wrong` if the file has changed since the checksum was written
+ */
+export async function checkFile(client: Client, file: string): Promise<'none' | 'right' | 'wrong'> {
+  const { rows } = await client.execute({ sql: 'select value from properties where name = ?', args: [name] });
+  if (!rows[0]) return 'none';
+  const kept = String(rows[0].value);
   const bytes = readFileSync(file);
-  const at = bytes.indexOf(name);
-  if (at === -1) return 'none';
-  // A deleted row may leave its name behind in a free place: any of them may be the one in use.
-  for (let place: number = at; place !== -1; place = bytes.indexOf(name, place + 1)) {
-    const from = place + name.length;
-    const kept = bytes.toString('latin1', from, from + blank.length);
-    if (!/^[0-9a-f]{64}$/.test(kept)) continue;
-    const zeroed = Buffer.from(bytes);
-    zeroed.write(blank, from, 'latin1');
-    if (createHash('sha256').update(zeroed).digest('hex') === kept) return 'right';
-  }
-  return 'wrong';
+  const at = /^[0-9a-f]{64}$/.test(kept) ? bytes.indexOf(name + kept) : -1;
+  if (at === -1) return 'wrong';
+  bytes.write(blank, at + name.length, 'latin1');
+  return checksumOf(bytes) === kept ? 'right' : 'wrong';
 }
 
-/** A file's checksum, or that of its bytes if it has none inside: equal for equal contents. */
-export const checksumOf = (file: string): string => createHash('sha256').update(readFileSync(file)).digest('hex');
+/** Returns the SHA-256 of bytes as 64 hexadecimal digits. */
+export const checksumOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
 
-/** Where the property's value begins in the bytes of a database; null if it is not there. */
-function placeOf(bytes: Buffer, value: string): number | null {
-  const at = bytes.indexOf(name + value);
-  return at === -1 ? null : at + name.length;
-}
-
-/** Removes the checksum from a database that is going to be used, and so changed. */
+/** Removes the checksum from a database that will be changed. */
 export const unsealFile = (client: Client) =>
   client.execute({ sql: 'delete from properties where name = ?', args: [name] });

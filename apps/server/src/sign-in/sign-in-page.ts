@@ -46,7 +46,7 @@ ${message === null ? '' : `<p class="slip" role="alert" id="slip">${inText(messa
 <button type="submit">Sign in</button>
 </form>
 <p class="soft">Enter it once on each device. The person who started the server knows it.</p>
-${isPrivate ? '' : '<p class="limit" role="note"><b>This connection is not encrypted.</b> Whoever shares this network can read what is sent over it, the passphrase too. A certificate (TLS_CERT and TLS_KEY) makes it private.</p>'}
+${isPrivate ? '' : '<p class="limit" role="note"><b>This connection is not encrypted.</b> Others on this network can read it, including the passphrase. Start the server with a certificate (TLS_CERT and TLS_KEY) to encrypt it.</p>'}
 </main>
 </body>
 </html>
