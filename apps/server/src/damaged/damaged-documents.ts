@@ -17,7 +17,7 @@ export class DamagedDocuments {
     @Inject(SignatureRepository) private readonly signatures: SignatureRepository,
   ) {}
 
-  /** What is known to be damaged, without waiting long for what has not been looked into yet: that goes on. */
+  /** Returns the damage that is known after at most a tenth of a second; the search continues in the background. */
   async known(): Promise<DamagedDocument[]> {
     this.#looking ??= this.all().finally(() => (this.#looking = null));
     const all = await Promise.race([this.#looking, delay(longestLookMs)]);

@@ -11,7 +11,7 @@ import { WorkGivenUp } from '../work/work-lane.ts';
 import { Workers } from '../work/workers.ts';
 import type { JobFigures } from './job-figures.ts';
 
-/** Counted up when the figures of a line are computed by other rules: those that are stored are then computed anew. */
+/** Version of the rules for a line's figures. Stored figures of another version are computed again. */
 const rulesVersion = 1;
 /** ms that the figures of one job may take, that a list waits for the thread to start, and for figures that are nearly there. */
 const figuresTimeoutMs = 5000;

@@ -63,7 +63,7 @@ export class Sessions {
     return sign(`${now.toString(36)}-${randomBytes(9).toString('base64url')}`, this.key);
   }
 
-  /** The id of the session that a cookie's value stands for; null if this server did not issue it, it is too old, or it was ended. */
+  /** Returns the session id of a cookie's value; null if this server did not issue it, or the session is too old or has ended. */
   idOf(value: string | undefined, now = Date.now()): string | null {
     const id = value === undefined ? false : unsign(value, this.key);
     if (id === false || this.endedIds.has(id)) return null;

@@ -44,6 +44,6 @@ export function throttleTries({ deviceOf, refuse }: Throttled): RequestHandler[]
   ];
 }
 
-/** An address as it is counted: whole on the local network, where one prefix is shared by all; else an IPv6 network of 64 bits. */
+/** Returns the key that tries are counted by: the whole address on the local network, otherwise the /64 prefix of an IPv6 address. */
 const addressKey = (address: string): string =>
   isLocalIPv6(address) ? ipKeyGenerator(address, false) : ipKeyGenerator(address, 64);
