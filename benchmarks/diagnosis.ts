@@ -219,7 +219,10 @@ export function benchDiagnosis(): void {
   );
   const random = seeded(20_261_126);
   const bench = [digital, needle];
-  const score = (name: string, make: (network: Network) => { readings: Reading[]; truth: Hypothesis | null }): void => {
+  const score = (
+    name: string,
+    make: (network: Network) => { readings: Reading[]; truth: Pick<Hypothesis, 'fault' | 'where'> | null },
+  ): void => {
     let [right, of] = [0, 0];
     for (let tries = 0; of < jobsOfAKind && tries < jobsOfAKind * 6; tries += 1) {
       const network = sampleNetwork(random);
@@ -254,7 +257,7 @@ export function benchDiagnosis(): void {
       const wrong = readings[at] && put(readings[at], readings);
       return {
         readings: wrong ? readings.map((one, k) => (k === at ? wrong : one)) : [],
-        truth: { fault, where: [readings[at]?.id ?? ''], value: null },
+        truth: { fault, where: [readings[at]?.id ?? ''] },
       };
     });
 

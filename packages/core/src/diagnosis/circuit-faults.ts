@@ -1,100 +1,38 @@
-import { openSwitch, possibleFaults, type Hypothesis } from '../faults/index.ts';
-import { rangesOf, type Instrument, type MeterQuantity } from '../instrument/index.ts';
-import type { Element, Network, Resistor, Source } from '../network/index.ts';
+import { possibleFaults, type HypothesisOf } from '../faults/index.ts';
+import { rangesOf, type Instrument } from '../instrument/index.ts';
+import type { Network } from '../network/index.ts';
 import { setupOf } from '../readings/index.ts';
-import { CircuitPredictions, type Adjustable } from './circuit-predictions.ts';
-import { isInCircuit, meterName, type Observed } from './observed.ts';
-import { contact, decade, openOrShort, outOfTolerance, swapped } from './part-faults.ts';
-import type { Prediction } from './prediction.ts';
-import { supplyLimited, supplyValue } from './supply-faults.ts';
+import { diagnosedKindOf } from './by-kind.ts';
+import { CircuitPredictions } from './circuit-predictions.ts';
+import { isInCircuit, type Observed } from './observed.ts';
+import type { CircuitPrediction } from './prediction.ts';
 
-/** Every fault of the circuit, with what each reading would then say. Fitted values are those of the least misfit. */
+/** Returns every fault of the circuit with its predictions. Fitted values are those of the least misfit. */
 export function circuitFaults(
   network: Network,
   instruments: readonly Instrument[],
   observed: readonly Observed[],
-): Prediction[] {
+): CircuitPrediction[] {
   const look = CircuitPredictions.of(network, instruments, observed);
   if (!look) return [];
-  const byId = new Map(network.elements.map((element) => [element.id, element]));
-  return [
-    ...possibleFaults(network).flatMap((hypothesis) =>
-      predictionsOf(look, hypothesis, ...hypothesis.where.map((id) => byId.get(id)!)),
-    ),
-    ...possibleMeters(instruments, observed).flatMap(({ where: [id], quantity }) => meter(look, id, quantity)),
-  ];
+  return [...possibleFaults(network), ...possibleMeters(instruments, observed)].flatMap((fault) =>
+    diagnosedKindOf(fault).predict(look, fault),
+  );
 }
 
-/** What a fault predicts; none if it is not to be listed. */
-function predictionsOf(
-  look: CircuitPredictions,
-  hypothesis: Hypothesis,
-  element?: Element,
-  other?: Element,
-): Prediction[] {
-  switch (hypothesis.fault) {
-    case 'open':
-      return openOrShort(look, hypothesis) ?? look.variant(hypothesis, openSwitch(element!));
-    case 'short':
-      return openOrShort(look, hypothesis) ?? [];
-    case 'contact':
-      return contact(look, element!);
-    case 'decade':
-      return decade(look, hypothesis, element as Resistor);
-    case 'out-of-tolerance':
-      return outOfTolerance(look, element as Resistor);
-    case 'swapped':
-      return swapped(look, hypothesis, element as Resistor, other as Resistor);
-    case 'supply-value':
-      return supplyValue(look, element as Source);
-    case 'supply-limited':
-      return supplyLimited(look, element as Source);
-    default:
-      return look.variantOf(hypothesis);
-  }
-}
-
-/** An instrument whose resistance may be off on all ranges of a quantity. */
-interface PossibleMeter {
-  readonly where: readonly [string];
-  readonly quantity: MeterQuantity;
-}
-
-/** The instruments that readings were taken with, by quantity. */
+/** Returns the faults of the instruments that readings were taken with: one for each quantity, with the factor 1. */
 export const possibleMeters = (
   instruments: readonly Instrument[],
   observed: readonly Observed[],
-): readonly PossibleMeter[] =>
+): readonly HypothesisOf<'meter'>[] =>
   instruments.flatMap((instrument) =>
-    (['dc-voltage', 'dc-current'] as const).flatMap((quantity): PossibleMeter[] => {
+    (['dc-voltage', 'dc-current'] as const).flatMap((quantity): HypothesisOf<'meter'>[] => {
       const used = observed
         .filter(isInCircuit)
         .some(({ reading }) =>
           setupOf(reading).meters.some((one) => one.instrument === instrument.id && one.quantity === quantity),
         );
       const isIdeal = rangesOf(instrument, quantity).every(({ resistance }) => resistance === 0);
-      return used && !isIdeal ? [{ where: [instrument.id], quantity }] : [];
+      return used && !isIdeal ? [{ fault: 'meter', where: [instrument.id], value: { quantity, factor: 1 } }] : [];
     }),
   );
-
-/** The resistance of all ranges of one quantity of an instrument off by a factor. */
-function meter(look: CircuitPredictions, instrument: string, quantity: MeterQuantity): Prediction[] {
-  const adjustable = (k: number): Adjustable[] => {
-    const { reading } = look.observed[k]!;
-    if (reading.quantity === 'resistance') return [];
-    return setupOf(reading).meters.flatMap((one) => {
-      const circuit = look.circuits[k]!;
-      const index = circuit.index.get(meterName(one));
-      if (one.instrument !== instrument || one.quantity !== quantity || index === undefined) return [];
-      return [{ index, by: (factor) => (factor - 1) * circuit.resistances[index]! }];
-    });
-  };
-  return look.fitted(
-    (factor) => ({ fault: 'meter', where: [instrument], value: { quantity, factor } }),
-    look.circuits,
-    adjustable,
-    1,
-    [],
-    [1e-3, 1e3],
-  );
-}

@@ -1,4 +1,4 @@
-import { withFault, type Hypothesis } from '../faults/index.ts';
+import { withFault, type CircuitHypothesis } from '../faults/index.ts';
 import { findRange, type Instrument } from '../instrument/index.ts';
 import type { Element, Network } from '../network/index.ts';
 import type { CircuitReading } from '../readings/index.ts';
@@ -7,7 +7,7 @@ import { fitOne } from './fit-one.ts';
 import { LaidOut } from './laid-out.ts';
 import { differenceFrom } from './comparing.ts';
 import { fuseOf, meteredCircuit, ownMeterName, type Observed } from './observed.ts';
-import { largestMisfit, misfitOf, type Prediction } from './prediction.ts';
+import { largestMisfit, misfitOf, type CircuitPrediction } from './prediction.ts';
 import {
   evaluate,
   gainOf,
@@ -111,13 +111,13 @@ export class CircuitPredictions {
   }
 
   /** A hypothesis that is another element in the place of one; none if it is not listed. */
-  variant(hypothesis: Hypothesis, element: Element): Prediction[] {
+  variant(hypothesis: CircuitHypothesis, element: Element): CircuitPrediction[] {
     const circuits = this.circuitsWith(element);
     return circuits ? this.listed(hypothesis, circuits, []) : [];
   }
 
   /** A hypothesis that is another network; none if it is not listed. */
-  variantOf(hypothesis: Hypothesis): Prediction[] {
+  variantOf(hypothesis: CircuitHypothesis): CircuitPrediction[] {
     const { network, instruments } = withFault(this, hypothesis);
     const circuits = circuitsOf(network, instruments, this.observed);
     return circuits ? this.listed(hypothesis, circuits, []) : [];
@@ -125,12 +125,12 @@ export class CircuitPredictions {
 
   /** What each reading would say; none as soon as the readings are too far off for the hypothesis to be listed. */
   listed(
-    hypothesis: Hypothesis,
+    hypothesis: CircuitHypothesis,
     circuits: readonly ReadingCircuit[],
     changes: Changes,
     spans: Spans = none,
     fitted = 0,
-  ): Prediction[] {
+  ): CircuitPrediction[] {
     const found = this.predict(hypothesis, circuits, changes, spans, fitted, largestMisfit * (1 + 1e-9));
     return found ? [found] : [];
   }
@@ -144,13 +144,13 @@ export class CircuitPredictions {
    * @param limits      between which the value is looked for
    */
   fitted(
-    hypothesisAt: (value: number) => Hypothesis,
+    hypothesisAt: (value: number) => CircuitHypothesis,
     circuits: readonly ReadingCircuit[],
     adjustable: (reading: number) => readonly Adjustable[],
     begin: number,
     spans: Spans = none,
     limits: readonly [number, number] = [1e-3, 1e9],
-  ): Prediction[] {
+  ): CircuitPrediction[] {
     const adjusted = circuits.map((_, k) => adjustable(k));
     const changesAt =
       (value: number) =>
@@ -190,10 +190,10 @@ export class CircuitPredictions {
    */
   fittedBy(
     indicatedAt: (value: number, into: Float64Array) => void,
-    at: (value: number) => Prediction,
+    at: (value: number) => CircuitPrediction,
     begin: number,
     [least, most]: readonly [number, number],
-  ): Prediction[] {
+  ): CircuitPrediction[] {
     const { observed, fuses } = this;
     const indicated = new Float64Array(observed.length);
     let found = at(begin);
@@ -219,13 +219,13 @@ export class CircuitPredictions {
 
   /** What each reading would say, its fuse blown where too much would flow, and the standard uncertainty that it is judged by. */
   predict(
-    hypothesis: Hypothesis,
+    hypothesis: CircuitHypothesis,
     circuits: readonly ReadingCircuit[],
     changes: Changes,
     spans: Spans,
     fitted: number,
     limit: number,
-  ): Prediction | null {
+  ): CircuitPrediction | null {
     const { observed, own, fuses, result } = this;
     const n = circuits.length;
     const values = new Float64Array(n);

@@ -14,10 +14,10 @@ import { faultFreePrediction, isConsistent, singleFaults, type Scored } from './
 export type Predictions = Readonly<Record<string, number | null>>;
 
 /** A fault with what it predicts for every reading, and how it is checked. */
-export interface DiagnosedHypothesis extends Hypothesis {
+export type DiagnosedHypothesis = Hypothesis & {
   readonly predictions: Predictions;
   readonly check: string;
-}
+};
 
 /** Hypotheses that the available readings cannot distinguish. */
 export interface DiagnosisGroup {

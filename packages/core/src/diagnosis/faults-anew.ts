@@ -1,19 +1,20 @@
-import { contactName, possibleFaults, withFault, type Bench, type Hypothesis } from '../faults/index.ts';
+import { contactName, possibleFaults, withFault, type Bench, type CircuitHypothesis } from '../faults/index.ts';
 import { placedIn, type CircuitReading, type ResistanceReading } from '../readings/index.ts';
 import { attach, circuitOf, quickCircuit } from '../solver/index.ts';
 import { tolerancedParts, toleranceResponse, type CircuitOutput } from '../uncertainty/index.ts';
+import { diagnosedKindOf, type ValueSearch } from './by-kind.ts';
 import { possibleMeters } from './circuit-faults.ts';
 import { fitOne, type Search } from './fit-one.ts';
 import { isolatedPart } from './isolated-part.ts';
 import { attachmentsOf, fuseOf, isInCircuit, type Observed } from './observed.ts';
-import { misfitOf, type Prediction } from './prediction.ts';
+import { misfitOf, type CircuitPrediction } from './prediction.ts';
 
 /**
  * Every fault of a circuit whose loads are not ohmic: no change of one part then follows from the sound circuit, so each
  * hypothesis is solved for by itself, reading by reading.
  */
-export function faultsByResolving(bench: Bench, observed: readonly Observed[]): Prediction[] {
-  const predict = (hypothesis: Hypothesis, fitted = 0): Prediction | null => {
+export function faultsByResolving(bench: Bench, observed: readonly Observed[]): CircuitPrediction[] {
+  const predict = (hypothesis: CircuitHypothesis, fitted = 0): CircuitPrediction | null => {
     const changed = withFault(bench, hypothesis);
     const told = observed.map((one) =>
       isInCircuit(one) ? readAnew(asFitted(changed, hypothesis), one) : readIsolated(bench, one, hypothesis),
@@ -26,52 +27,30 @@ export function faultsByResolving(bench: Bench, observed: readonly Observed[]): 
       fitted,
     };
   };
-  const fit = (at: (value: number) => Hypothesis, [least, most]: readonly [number, number]): Prediction[] => {
+  const fit = (candidate: CircuitHypothesis, search: ValueSearch<CircuitHypothesis>): CircuitPrediction | null => {
     const misfit = (value: number): number => {
-      const predicted = predict(at(value), 1);
+      const predicted = predict(search.at(candidate, value), 1);
       return predicted ? misfitOf(predicted, observed) : Infinity;
     };
-    const found = predict(at(fitOne(misfit, least, most, undefined, coarse)), 1);
-    return found ? [found] : [];
+    const [least, most] = search.limits(candidate, bench.network);
+    const best = search.at(candidate, fitOne(misfit, least, most, undefined, coarse));
+    return (search.isFault?.(best, bench.network) ?? true) ? predict(best, 1) : null;
   };
-  return [
-    ...possibleFaults(bench.network).flatMap((hypothesis) => {
-      const limits = limitsOf(bench, hypothesis);
-      if (limits) return fit((value) => ({ ...hypothesis, value }), limits).filter((one) => isOut(bench, one));
-      const predicted = predict(hypothesis);
-      return predicted ? [predicted] : [];
-    }),
-    ...possibleMeters(bench.instruments, observed).flatMap(({ where, quantity }) =>
-      fit((factor) => ({ fault: 'meter', where, value: { quantity, factor } }), [1e-3, 1e3]),
-    ),
-  ];
+  const candidates = [...possibleFaults(bench.network), ...possibleMeters(bench.instruments, observed)];
+  return candidates.flatMap((candidate) => {
+    const { search } = diagnosedKindOf(candidate);
+    const found = search ? fit(candidate, search) : predict(candidate);
+    return found ? [found] : [];
+  });
 }
 
 /** Each step solves every reading's circuit: 24 golden sections still find a value to 1e-5 of the first interval. */
 const coarse: Search = { steps: 40, sections: 24 };
 
-/** Between which the value of a fault is looked for; null if it is not fitted. */
-function limitsOf({ network }: Bench, { fault, where: [id], value }: Hypothesis): readonly [number, number] | null {
-  const element = network.elements.find((one) => one.id === id);
-  if (value !== null) return null;
-  switch (fault) {
-    case 'contact':
-    case 'out-of-tolerance':
-      return [1e-3, 1e9];
-    case 'supply-value': {
-      const volts = element?.kind === 'source' ? Math.abs(element.emf * (element.cellsInSeries ?? 1)) : 0;
-      return [volts / 100, volts * 10];
-    }
-    case 'supply-limited':
-      return [1e-6, 100];
-    default:
-      return null;
-  }
-}
-
 /** The tolerance of a part with a fitted value is excluded. */
-function asFitted(bench: Bench, { fault, where: [id] }: Hypothesis): Bench {
-  if (fault !== 'out-of-tolerance' && fault !== 'contact') return bench;
+function asFitted(bench: Bench, hypothesis: CircuitHypothesis): Bench {
+  if (!diagnosedKindOf(hypothesis).replacesTolerance) return bench;
+  const [id] = hypothesis.where;
   const elements = bench.network.elements.map((one) => {
     if (one.id !== id || one.kind !== 'resistor') return one;
     const { tolerance: _own, ...rest } = one;
@@ -80,15 +59,8 @@ function asFitted(bench: Bench, { fault, where: [id] }: Hypothesis): Bench {
   return { ...bench, network: { ...bench.network, elements } };
 }
 
-/** A fitted value within the tolerance is no fault. */
-function isOut({ network }: Bench, { hypothesis: { fault, where, value } }: Prediction): boolean {
-  const part = network.elements.find(({ id }) => id === where[0]);
-  if (fault !== 'out-of-tolerance' || part?.kind !== 'resistor') return true;
-  return Math.abs((value as number) / part.resistance - 1) > (part.tolerance ?? 0);
-}
-
-/** The same for a part out of circuit. */
-function readIsolated({ network }: Bench, { reading, value }: Observed, hypothesis: Hypothesis) {
+/** Returns the indication for a part out of circuit. */
+function readIsolated({ network }: Bench, { reading, value }: Observed, hypothesis: CircuitHypothesis) {
   const { resistance, span } = isolatedPart(network, reading as ResistanceReading, value, hypothesis);
   return { indicated: resistance, tolerance: span / Math.sqrt(3) };
 }

@@ -1,4 +1,5 @@
-import { withFault, type Hypothesis } from '../faults/index.ts';
+import { withFault, type CircuitHypothesis } from '../faults/index.ts';
+import { diagnosedKindOf } from './by-kind.ts';
 import { isToleranced, spanOf, type Network } from '../network/index.ts';
 import type { ResistanceReading } from '../readings/index.ts';
 
@@ -9,9 +10,6 @@ export interface IsolatedPart {
   /** Limit of the tolerance either way; 0 if the value is known or fitted. */
   readonly span: number;
 }
-
-/** Faults that change a part itself. Supplies, switches and contacts do not affect a part that is out of circuit. */
-const changesPart: ReadonlySet<string> = new Set(['open', 'short', 'decade', 'swapped', 'out-of-tolerance']);
 
 /**
  * Returns the resistance that a reading of a part out of circuit should record.
@@ -26,14 +24,14 @@ export function isolatedPart(
   network: Network,
   { element }: ResistanceReading,
   value: number,
-  fault?: Hypothesis,
+  fault?: CircuitHypothesis,
 ): IsolatedPart {
-  const isChanged = fault !== undefined && changesPart.has(fault.fault) && fault.where.includes(element);
+  const isChanged = fault !== undefined && diagnosedKindOf(fault).changesPart && fault.where.includes(element);
   const changed = isChanged ? withFault({ network, instruments: [] }, fault).network : network;
   const part = changed.elements.find(({ id }) => id === element);
   if (part?.kind === 'link') return { resistance: 0, span: 0 };
   if (part?.kind !== 'resistor') return { resistance: Infinity, span: 0 };
-  if (isChanged && fault.fault === 'out-of-tolerance') return { resistance: part.resistance, span: 0 };
+  if (isChanged && diagnosedKindOf(fault).replacesTolerance) return { resistance: part.resistance, span: 0 };
   const nominal = { ...changed, values: 'nominal' } as const;
   const measured = changed.values === 'measured' ? part.measuredResistance : undefined;
   if (measured !== undefined && !isSameValue(measured, value)) return { resistance: measured, span: 0 };

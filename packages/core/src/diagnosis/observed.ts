@@ -12,7 +12,7 @@ import {
   type Reading,
 } from '../readings/index.ts';
 import { circuitOf, type Attachment } from '../solver/index.ts';
-import type { Hypothesis } from '../faults/index.ts';
+import type { CircuitHypothesis } from '../faults/index.ts';
 import type { Network } from '../network/index.ts';
 import { toleranceOf } from './elsewhere.ts';
 import type { Compared } from './comparing.ts';
@@ -63,7 +63,7 @@ export interface Observing {
   readonly instruments: readonly Instrument[];
   readonly conventions: Conventions;
   /** A fault that `unloaded` already has, and the network without it. */
-  readonly present?: { readonly fault: Hypothesis; readonly network: Network };
+  readonly present?: { readonly fault: CircuitHypothesis; readonly network: Network };
 }
 
 /** Returns the readings that count: not struck out, with at least one observation, at a measurement point that exists. */

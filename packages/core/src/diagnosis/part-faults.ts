@@ -1,11 +1,14 @@
-import type { Hypothesis } from '../faults/index.ts';
+import type { HypothesisOf } from '../faults/index.ts';
 import type { Element, Resistor } from '../network/index.ts';
 import type { Adjustable, CircuitPredictions, Spans } from './circuit-predictions.ts';
-import type { Prediction } from './prediction.ts';
+import type { CircuitPrediction } from './prediction.ts';
 import type { ReadingCircuit } from './reading-circuit.ts';
 
 /** A part that is open or shorted, its tolerance excluded; null if the part is not a resistance in the circuits. */
-export function openOrShort(look: CircuitPredictions, hypothesis: Hypothesis): Prediction[] | null {
+export function openOrShort(
+  look: CircuitPredictions,
+  hypothesis: HypothesisOf<'open' | 'short'>,
+): CircuitPrediction[] | null {
   const index = look.placeOf(look.circuits, hypothesis.where[0]!);
   if (index === -1) return null;
   const by = hypothesis.fault === 'open' ? Infinity : -look.circuits[0]!.resistances[index]!;
@@ -13,7 +16,7 @@ export function openOrShort(look: CircuitPredictions, hypothesis: Hypothesis): P
 }
 
 /** A bad contact in series with a part; a link, a closed switch or an ideal source gets a resistance of its own for it. */
-export function contact(look: CircuitPredictions, element: Element): Prediction[] {
+export function contact(look: CircuitPredictions, element: Element): CircuitPrediction[] {
   if (look.placeOf(look.circuits, element.id) !== -1) return contactIn(look, element.id, look.circuits, 0);
   const { id, from, to } = element;
   const resistive: Element =
@@ -33,7 +36,7 @@ function contactIn(
   id: string,
   circuits: readonly ReadingCircuit[],
   own: number,
-): Prediction[] {
+): CircuitPrediction[] {
   const adjustable: readonly Adjustable[] = [{ index: look.placeOf(circuits, id), by: (ohms) => ohms - own }];
   return look.fitted(
     (ohms) => ({ fault: 'contact', where: [id], value: ohms }),
@@ -46,15 +49,22 @@ function contactIn(
 }
 
 /** Ten or a hundred times, or a tenth or a hundredth, of what is written on a resistor. */
-export function decade(look: CircuitPredictions, hypothesis: Hypothesis, { id, resistance }: Resistor): Prediction[] {
+export function decade(
+  look: CircuitPredictions,
+  hypothesis: HypothesisOf<'decade'>,
+  { id, resistance }: Resistor,
+): CircuitPrediction[] {
   const { index, own } = placeOf(look, id);
-  const factor = hypothesis.value as number;
+  const factor = hypothesis.value;
   const scaled: Spans = [[id, (look.spans.get(id) ?? 0) * factor]];
   return look.listed(hypothesis, look.circuits, [{ index, by: factor * resistance - own }], scaled);
 }
 
 /** A resistor with a fitted value outside its tolerance; none if the fit is within. */
-export function outOfTolerance(look: CircuitPredictions, { id, resistance, tolerance = 0 }: Resistor): Prediction[] {
+export function outOfTolerance(
+  look: CircuitPredictions,
+  { id, resistance, tolerance = 0 }: Resistor,
+): CircuitPrediction[] {
   const { index, own } = placeOf(look, id);
   const adjustable: readonly Adjustable[] = [{ index, by: (ohms) => ohms - own }];
   const spans: Spans = [[id, 0]];
@@ -66,11 +76,21 @@ export function outOfTolerance(look: CircuitPredictions, { id, resistance, toler
       own,
       spans,
     )
-    .filter(({ hypothesis: { value } }) => Math.abs((value as number) / resistance - 1) > tolerance);
+    .filter(
+      ({ hypothesis }) =>
+        hypothesis.fault !== 'out-of-tolerance' ||
+        hypothesis.value === null ||
+        Math.abs(hypothesis.value / resistance - 1) > tolerance,
+    );
 }
 
 /** Two resistors exchanged: the values that they are counted with, and their tolerances. */
-export function swapped(look: CircuitPredictions, hypothesis: Hypothesis, a: Resistor, b: Resistor): Prediction[] {
+export function swapped(
+  look: CircuitPredictions,
+  hypothesis: HypothesisOf<'swapped'>,
+  a: Resistor,
+  b: Resistor,
+): CircuitPrediction[] {
   const [one, other] = [placeOf(look, a.id), placeOf(look, b.id)];
   const spans: Spans = [
     [a.id, look.spans.get(b.id) ?? 0],

@@ -1,15 +1,18 @@
-import type { Hypothesis } from '../faults/index.ts';
+import type { CircuitHypothesis, Hypothesis } from '../faults/index.ts';
 import { differenceFrom, separation, type Compared } from './comparing.ts';
 
 /** What a hypothesis predicts for each reading, in their order, with the standard uncertainty that it is judged by. */
-export interface Prediction {
-  readonly hypothesis: Hypothesis;
+export interface Prediction<Fault extends Hypothesis = Hypothesis> {
+  readonly hypothesis: Fault;
   /** V, A or Ω; Infinity for a resistance beyond every range. */
   readonly values: Float64Array;
   readonly u: Float64Array;
   /** Number of fitted values: the mean is over so many readings fewer. */
   readonly fitted: number;
 }
+
+/** The prediction of a fault of the circuit. */
+export type CircuitPrediction = Prediction<CircuitHypothesis>;
 
 /** The largest misfit with which a hypothesis is listed. */
 export const largestMisfit = 2;

@@ -3,15 +3,16 @@ import type { Unloaded } from '../loading/index.ts';
 import { nodesOf, type Network } from '../network/index.ts';
 import { observedValue, type CircuitReading } from '../readings/index.ts';
 import { attach, solveCircuit, toNumber } from '../solver/index.ts';
-import { acrossPart, type Hypothesis } from '../faults/index.ts';
+import { acrossPart, type ReadingHypothesis, type RealPlace } from '../faults/index.ts';
 import type { Elsewhere } from './elsewhere.ts';
 import { isInCircuit, type Observed } from './observed.ts';
 
-type ObservedInCircuit = Observed & { readonly reading: CircuitReading };
+/** An observed voltage or current. */
+export type ObservedInCircuit = Observed & { readonly reading: CircuitReading };
 
 /** A mistake in one reading, and the number that would then be recorded. */
-export interface ReadingFaultShown {
-  readonly hypothesis: Hypothesis;
+export interface ReadingFaultShown<Fault extends ReadingHypothesis = ReadingHypothesis> {
+  readonly hypothesis: Fault;
   readonly value: number;
   /** Standard uncertainty of `value` from the parts' tolerances, V, A or Ω. */
   readonly tolerance: number;
@@ -19,63 +20,31 @@ export interface ReadingFaultShown {
   readonly u: number;
 }
 
-/** Returns every mistake that one reading may contain, with the number that would then be recorded. */
-export const readingFaults = (unloaded: Unloaded, at: Elsewhere, observed: Observed): ReadingFaultShown[] => [
-  ...numberFaults(observed),
-  ...(isInCircuit(observed) ? connectionFaults(unloaded, at, observed) : []),
-];
-
-/** The meter was read or written down wrongly. `OL` has neither digits nor a prefix. */
-function numberFaults(observed: Observed): ReadingFaultShown[] {
-  const { reading, expected, tolerance, value, comparison } = observed;
+/** The meter was read or written down wrongly by a factor. `OL` has no number. */
+export function scaled<Fault extends ReadingHypothesis>(observed: Observed, factor: number, hypothesis: Fault) {
+  const { expected, tolerance, value, comparison } = observed;
   if (expected === null || comparison === 'over-range') return [];
-  const scaled = (fault: Hypothesis['fault'], factor: number, given: Hypothesis['value']): ReadingFaultShown => ({
-    hypothesis: { fault, where: [reading.id], value: given },
-    value: expected * factor,
-    tolerance: tolerance * Math.abs(factor),
-    u: observed.uncertaintyAt(value / factor) * Math.abs(factor),
-  });
   return [
-    ...[1e3, 1e-3, 1e6, 1e-6].map((factor) => scaled('prefix', factor, factor)),
-    ...digitsSwapped(observed, expected),
-    ...wrongScales(observed).map(({ range, factor }) => scaled('wrong-scale', factor, range)),
+    {
+      hypothesis,
+      value: expected * factor,
+      tolerance: tolerance * Math.abs(factor),
+      u: observed.uncertaintyAt(value / factor) * Math.abs(factor),
+    },
   ];
 }
 
-/** The meter was connected wrongly. */
-function connectionFaults(unloaded: Unloaded, at: Elsewhere, observed: ObservedInCircuit): ReadingFaultShown[] {
-  const { reading, u, value, expected, tolerance } = observed;
-  const where = [reading.id];
-  const zero = (fault: Hypothesis['fault']): ReadingFaultShown => ({
-    hypothesis: { fault, where, value: null },
-    value: 0,
-    tolerance: 0,
-    u: observed.uncertaintyAt(value),
-  });
-  const nothing =
-    reading.quantity === 'dc-voltage'
-      ? [zero('one-point'), zero('hanging')]
-      : [zero('blown-fuse'), zero('one-point'), zero('hanging')];
-  const others = [...nothing, ...elsewhere(unloaded.network, at, observed)];
-  if (expected === null) return others;
-  const swapped: ReadingFaultShown = {
-    hypothesis: { fault: 'leads-swapped', where, value: null },
-    value: 0 - expected,
-    tolerance,
-    u,
-  };
-  return [swapped, ...others, ...across(unloaded, observed)];
-}
+/** The meter was in no circuit, and read 0. */
+export const zero = <Fault extends ReadingHypothesis>(observed: Observed, hypothesis: Fault) =>
+  isInCircuit(observed) ? [{ hypothesis, value: 0, tolerance: 0, u: observed.uncertaintyAt(observed.value) }] : [];
 
-/** Two neighbouring digits exchanged as they were typed; of one observation only. */
-function digitsSwapped(
-  { reading, instrument, value, u, tolerance, comparison }: Observed,
-  expected: number,
-): ReadingFaultShown[] {
+/** Two neighbouring digits exchanged in typing; only if the reading has a single observation. */
+export function digitsSwapped({ reading, instrument, value, expected, u, tolerance, comparison }: Observed) {
+  if (expected === null || comparison === 'over-range') return [];
   const [only, ...more] = reading.observations;
   if (!only || more.length > 0) return [];
   const places = [...only.shown].flatMap((sign, at) => (/\d/.test(sign) ? [at] : []));
-  return places.slice(1).flatMap((right, k): ReadingFaultShown[] => {
+  return places.slice(1).flatMap((right, k) => {
     const left = places[k]!;
     const signs = [...only.shown];
     if (signs[left] === signs[right]) return [];
@@ -88,8 +57,8 @@ function digitsSwapped(
   });
 }
 
-/** Scales of a needle that were read instead of the range's. */
-function wrongScales({ reading, instrument }: Observed): { readonly range: string; readonly factor: number }[] {
+/** Returns the ids of the ranges whose scale may have been read in place of the range's own, each with its factor. */
+export function wrongScales({ reading, instrument }: Observed): { readonly range: string; readonly factor: number }[] {
   if (instrument.display !== 'analogue') return [];
   const own = findRange(instrument, reading.quantity, reading.scale ?? reading.range);
   if (!own) return [];
@@ -101,9 +70,9 @@ function wrongScales({ reading, instrument }: Observed): { readonly range: strin
 }
 
 /** Read at every other place: each ordered pair of nodes, each single end of a part. */
-function elsewhere(network: Network, at: Elsewhere, { reading, u }: ObservedInCircuit): ReadingFaultShown[] {
-  const shown = (place: CircuitReading, value: Hypothesis['value']): ReadingFaultShown => ({
-    hypothesis: { fault: 'wrong-place', where: [reading.id], value },
+export function elsewhere(network: Network, at: Elsewhere, { reading, u }: ObservedInCircuit) {
+  const shown = (place: CircuitReading, value: RealPlace) => ({
+    hypothesis: { fault: 'wrong-place', where: [reading.id], value } as const,
     ...at(place),
     u,
   });
@@ -128,9 +97,9 @@ function elsewhere(network: Network, at: Elsewhere, { reading, u }: ObservedInCi
   );
 }
 
-/** An ammeter laid across its part: it joins its node to the part's far end, and nothing is opened. */
-function across({ network, named }: Unloaded, { reading, instrument, u }: ObservedInCircuit): ReadingFaultShown[] {
-  if (reading.quantity !== 'dc-current' || reading.ends.length !== 1) return [];
+/** An ammeter connected across its part: it joins its node to the part's far end, and the circuit is not opened. */
+export function across({ network, named }: Unloaded, { reading, instrument, expected, u }: ObservedInCircuit) {
+  if (expected === null || reading.quantity !== 'dc-current' || reading.ends.length !== 1) return [];
   const range = findRange(instrument, 'dc-current', reading.range);
   const part = acrossPart(network, reading.ends);
   if (!range || part.to === reading.node) return [];

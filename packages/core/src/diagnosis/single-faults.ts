@@ -1,12 +1,12 @@
 import type { Bench } from '../faults/index.ts';
 import { isLinear, type Unloaded } from '../loading/index.ts';
+import { readingFaults } from './by-kind.ts';
 import { circuitFaults } from './circuit-faults.ts';
 import { differenceFrom, separation } from './comparing.ts';
 import { elsewhereIn } from './elsewhere.ts';
 import { faultsByResolving } from './faults-anew.ts';
 import type { Observed } from './observed.ts';
-import { largestMisfit, misfitOf, rankOf, type Prediction } from './prediction.ts';
-import { readingFaults } from './reading-faults.ts';
+import { largestMisfit, misfitOf, rankOf, type CircuitPrediction, type Prediction } from './prediction.ts';
 
 /** A prediction with the misfit of all readings to it, and what it is ranked by, the best lowest. */
 export interface Scored {
@@ -37,7 +37,11 @@ export function singleFaults(
 }
 
 /** What every fault of the circuit predicts: from the sound circuit's responses, or if a load has a curve each solved anew. */
-export const faultsOfCircuit = (bench: Bench, unloaded: Unloaded, observed: readonly Observed[]): Prediction[] =>
+export const faultsOfCircuit = (
+  bench: Bench,
+  unloaded: Unloaded,
+  observed: readonly Observed[],
+): CircuitPrediction[] =>
   isLinear(unloaded) ? circuitFaults(bench.network, bench.instruments, observed) : faultsByResolving(bench, observed);
 
 /** A fault of one reading leaves the others unchanged: if these alone differ too much, none of its faults can explain all. */

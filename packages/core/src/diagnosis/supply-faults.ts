@@ -2,16 +2,16 @@ import type { Source } from '../network/index.ts';
 import { differenceFrom } from './comparing.ts';
 import type { CircuitPredictions } from './circuit-predictions.ts';
 import type { Observed } from './observed.ts';
-import type { Prediction } from './prediction.ts';
+import type { CircuitPrediction } from './prediction.ts';
 import type { ReadingCircuit } from './reading-circuit.ts';
 
 /** The EMF of the least misfit: every indication is a straight line in it. */
-export function supplyValue(look: CircuitPredictions, source: Source): Prediction[] {
+export function supplyValue(look: CircuitPredictions, source: Source): CircuitPrediction[] {
   const { id, emf, cellsInSeries = 1 } = source;
   const whole = emf * cellsInSeries;
   const off = look.circuitsWith({ ...source, emf: 0 });
   if (!off) return [];
-  const at = (volts: number): Prediction => {
+  const at = (volts: number): CircuitPrediction => {
     const share = volts / whole;
     const between = (a: number, b: number): number => a + (b - a) * share;
     const circuits = look.circuits.map((on, k): ReadingCircuit => {
@@ -61,7 +61,7 @@ function fittedLine(lines: readonly IndicationLine[], near: number): number {
 }
 
 /** A constant current wherever more would flow. */
-export function supplyLimited(look: CircuitPredictions, source: Source): Prediction[] {
+export function supplyLimited(look: CircuitPredictions, source: Source): CircuitPrediction[] {
   const { id, from, to } = source;
   const driven = (current: number) => look.circuitsWith({ id, from, to, kind: 'current-source', current });
   const [none, one] = [driven(0), driven(1)];
@@ -74,7 +74,7 @@ export function supplyLimited(look: CircuitPredictions, source: Source): Predict
   if (!(most > 0)) return [];
   const holds = (k: number, amps: number): number | null =>
     Math.abs(usual[k]!) <= amps ? null : Math.sign(usual[k]!) * amps;
-  const at = (amps: number): Prediction => {
+  const at = (amps: number): CircuitPrediction => {
     const circuits = look.circuits.map((free, k): ReadingCircuit => {
       const current = holds(k, amps);
       if (current === null) return free;

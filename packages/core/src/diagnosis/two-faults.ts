@@ -1,7 +1,15 @@
-import { checkFor, possibleFaults, withFault, type Bench, type Hypothesis } from '../faults/index.ts';
+import {
+  checkFor,
+  possibleFaults,
+  withFault,
+  type Bench,
+  type CircuitHypothesis,
+  type Hypothesis,
+} from '../faults/index.ts';
 import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
+import { diagnosedKindOf, readingFaults } from './by-kind.ts';
 import { differenceFrom } from './comparing.ts';
 import { diagnose, type Diagnosis, type Predictions } from './diagnose.ts';
 import type { DiagnosedJob } from './diagnosed-job.ts';
@@ -9,7 +17,7 @@ import { elsewhereIn } from './elsewhere.ts';
 import { groupsOf } from './groups.ts';
 import { observedReadings, type Observed } from './observed.ts';
 import { largestMisfit, misfitOf, predictionsOf, rankOf, type Prediction } from './prediction.ts';
-import { readingFaults, type ReadingFaultShown } from './reading-faults.ts';
+import type { ReadingFaultShown } from './reading-faults.ts';
 import { faultFreePrediction, faultsOfCircuit, singleFaults, type Scored } from './single-faults.ts';
 
 /** Two faults that explain the readings together. */
@@ -63,7 +71,7 @@ export function twoFaults(
   const bench: Bench = { network, instruments };
   const unloaded = solveUnloaded(network);
   if (!unloaded.ok) return unloaded;
-  const observe = (of: Unloaded, on: Bench, fault?: Hypothesis): Observed[] =>
+  const observe = (of: Unloaded, on: Bench, fault?: CircuitHypothesis): Observed[] =>
     observedReadings(
       {
         unloaded: of,
@@ -146,9 +154,7 @@ export function twoFaults(
   );
 }
 
-const fitted: ReadonlySet<string> = new Set(['contact', 'out-of-tolerance', 'supply-value', 'supply-limited']);
-
-const isWithoutFit = ({ fault }: Hypothesis): boolean => !fitted.has(fault);
+const isWithoutFit = (fault: CircuitHypothesis): boolean => diagnosedKindOf(fault).search === null;
 
 /** Returns whether a fault predicts nearly the number that was recorded. */
 const isNear = ({ value, tolerance, u }: ReadingFaultShown, observed: Observed): boolean =>

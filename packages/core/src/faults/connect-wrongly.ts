@@ -1,7 +1,7 @@
 import { findRange, rangesOf, type Instrument, type Range } from '../instrument/index.ts';
 import { parseEnd, type Element, type Network } from '../network/index.ts';
 import { swapLeads, type Meter, type VoltmeterPlacement } from '../loading/index.ts';
-import type { ReadingFault } from './fault.ts';
+import type { ReadingFault } from './kinds/index.ts';
 
 /** A way to handle a meter wrongly. */
 export type WrongConnection =

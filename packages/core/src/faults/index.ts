@@ -1,9 +1,18 @@
-export { isOfReading, type CircuitFault, type Hypothesis, type ReadingFault, type RealPlace } from './fault.ts';
-export { faultsOfElement, possibleFaults } from './possible-faults.ts';
-export { contactName, openSwitch, withFault, type Bench } from './with-fault.ts';
-export { faultSentence } from './fault-words.ts';
-export { checkFor } from './check-words.ts';
+export type { Bench, TryableFault } from './fault-kind.ts';
+export {
+  isFaultName,
+  type CircuitFault,
+  type CircuitHypothesis,
+  type FaultName,
+  type Hypothesis,
+  type HypothesisOf,
+  type ReadingFault,
+  type ReadingHypothesis,
+} from './kinds/index.ts';
+export { contactName } from './kinds/contact.ts';
+export { openSwitch } from './kinds/open.ts';
+export type { RealPlace } from './kinds/wrong-place.ts';
+export { checkFor, faultSentence, isOfReading, possibleFaults, tryableFaults, withFault } from './hypothesis.ts';
 export { acrossPart, wrongConnectionsOf, type WrongConnection } from './connect-wrongly.ts';
 export { solveWrongConnection, type WrongConnectionOutcome } from './wrong-connection.ts';
-export { faultsOnPurpose, type FaultOnPurpose } from './tryable-faults.ts';
 export { misleadingReadings, type MisleadingReading } from './misleading-readings.ts';

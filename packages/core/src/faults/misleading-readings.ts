@@ -1,9 +1,9 @@
 import { solveUnloaded, type Unloaded, type VoltmeterPlacement } from '../loading/index.ts';
 import type { Element } from '../network/index.ts';
 import { formatQuantity } from '../quantity/index.ts';
-import type { Hypothesis } from './fault.ts';
+import type { Hypothesis } from './kinds/index.ts';
 import type { WrongConnection } from './connect-wrongly.ts';
-import { withFault } from './with-fault.ts';
+import { withFault } from './hypothesis.ts';
 
 /** One of the classic readings of a voltmeter that mislead, at its place in a network. */
 export interface MisleadingReading {

@@ -110,6 +110,5 @@ export function sectionOf(design: Design, range: number): number | null {
 }
 
 function faultOf(job: Job): Answer | null {
-  const [found] = bestExplanations(jobMeant(job));
-  return found ? { fault: found.fault, where: found.where, value: found.value } : null;
+  return bestExplanations(jobMeant(job))[0] ?? null;
 }

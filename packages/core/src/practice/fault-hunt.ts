@@ -1,12 +1,13 @@
-import { withFault, type Hypothesis } from '../faults/index.ts';
+import { withFault, type CircuitHypothesis, type Hypothesis } from '../faults/index.ts';
 import { builtInKit, instrumentForJob, type ReadingQuantity } from '../instrument/index.ts';
 import { atItsVersion, newJob, type Job } from '../job/index.ts';
 import { nodesOf, type Network } from '../network/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
 import { draftCircuit } from './circuit-problems.ts';
 import { Draw } from './draw.ts';
-import { drawFault, hiddenFaults } from './hidden-fault.ts';
-import { circuitFaults, type NameableFault } from './nameable-faults.ts';
+import { isHiddenAt } from './by-kind.ts';
+import { drawFault } from './hidden-fault.ts';
+import { nameableCircuitFaults, type NameableFault } from './nameable-faults.ts';
 import type { Level } from './problem.ts';
 import { simulatedBench, type SimulatedBench } from './simulated-bench.ts';
 
@@ -25,9 +26,9 @@ export interface FaultHunt {
   /** Fault-free circuit, and its meter. */
   readonly job: Job;
   readonly bench: SimulatedBench;
-  readonly fault: Hypothesis;
+  readonly fault: CircuitHypothesis;
   /** Every fault that it could be. */
-  readonly candidates: readonly NameableFault[];
+  readonly candidates: readonly NameableFault<CircuitHypothesis>[];
 }
 
 /** A hunt: the same one from the same level and seed. */
@@ -35,7 +36,7 @@ export function makeHunt(level: Level, seed: number): FaultHunt {
   const draw = new Draw('hunt', level, seed);
   for (;;) {
     const { place, network, text } = draftCircuit(draw, level);
-    const fault = drawFault(draw, network, hiddenFaults[level]);
+    const fault = drawFault(draw, network, (one) => isHiddenAt(level, one));
     if (!fault) continue;
     const instruments = builtInKit.filter(({ id }) => id === 'digital-2000').map(instrumentForJob);
     return {
@@ -45,7 +46,7 @@ export function makeHunt(level: Level, seed: number): FaultHunt {
       job: atItsVersion({ ...newJob(place.name), network, instruments }),
       bench: simulatedBench(network, instruments, { seed: draw.whole(1, 1_000_000), fault }),
       fault,
-      candidates: circuitFaults(network).filter(({ hypothesis }) => hiddenFaults[level].has(hypothesis.fault)),
+      candidates: nameableCircuitFaults(network).filter(({ hypothesis }) => isHiddenAt(level, hypothesis)),
     };
   }
 }
@@ -80,7 +81,7 @@ export function bestLine({ job: { network }, candidates, fault }: FaultHunt): re
   const truth = all.find((one) => keyOf(one) === keyOf(fault));
   if (!truth) return [];
   const steps: LineStep[] = [];
-  for (let open: readonly Hypothesis[] = all; open.length > 1;) {
+  for (let open: readonly CircuitHypothesis[] = all; open.length > 1;) {
     let best: { readonly at: number; readonly gain: number } | null = null;
     places.forEach((place, at) => {
       const groups = groupsBy(open, (one) => predicted.get(one)![at]!);
@@ -114,7 +115,7 @@ function placesIn(network: Network): HuntPlace[] {
 }
 
 /** What an ideal meter reads at every place with a fault in; a lead in no circuit reads 0. */
-function predictionsWith(network: Network, fault: Hypothesis, places: readonly HuntPlace[]): number[] {
+function predictionsWith(network: Network, fault: CircuitHypothesis, places: readonly HuntPlace[]): number[] {
   const faulty = withFault({ network, instruments: [] }, fault).network;
   const solved = solveUnloaded(faulty);
   const values = solved.ok ? solved.value.values : null;
@@ -133,10 +134,13 @@ function predictionsWith(network: Network, fault: Hypothesis, places: readonly H
 const apart = 0.06;
 
 /** Candidates by what they would read: a new group where the next reading is plainly another. */
-function groupsBy(all: readonly Hypothesis[], valueOf: (one: Hypothesis) => number): Hypothesis[][] {
+function groupsBy(
+  all: readonly CircuitHypothesis[],
+  valueOf: (one: CircuitHypothesis) => number,
+): CircuitHypothesis[][] {
   const sorted = [...all].sort((a, b) => valueOf(a) - valueOf(b));
   const largest = Math.max(...sorted.map((one) => Math.abs(valueOf(one))).filter(Number.isFinite), 0);
-  const groups: Hypothesis[][] = [];
+  const groups: CircuitHypothesis[][] = [];
   let before = NaN;
   for (const one of sorted) {
     const value = valueOf(one);

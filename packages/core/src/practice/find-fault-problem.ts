@@ -1,9 +1,9 @@
 import { bestExplanations } from '../diagnosis/index.ts';
-import type { Hypothesis } from '../faults/index.ts';
+import type { CircuitFault, Hypothesis } from '../faults/index.ts';
 import { builtInKit, instrumentForJob } from '../instrument/index.ts';
 import { newJob, type Job } from '../job/index.ts';
 import { nodesOf, referenceOf, type Network } from '../network/index.ts';
-import type { Reading } from '../readings/index.ts';
+import type { Observation, Reading } from '../readings/index.ts';
 import { draftCircuit, type Drafted } from './circuit-problems.ts';
 import type { Draw } from './draw.ts';
 import { drawFault } from './hidden-fault.ts';
@@ -13,11 +13,14 @@ import { simulatedBench, type BenchPlace, type SimulatedBench } from './simulate
 
 const handheld = instrumentForJob(builtInKit.find(({ id }) => id === 'digital-2000')!);
 
+/** Mistakes that a problem may put into one of its readings. */
+type Misreading = 'prefix' | 'digits-swapped' | 'wrong-place';
+
 /**
- * Faults of a reading and of the circuit that a level may have. Which of them the readings single out shows when they are taken;
- * those that they mostly do stand more often.
+ * Faults of a reading and of the circuit that a level may have; a kind that the readings usually single out is repeated, and so
+ * is drawn more often.
  */
-const kinds: Readonly<Record<Level, readonly Hypothesis['fault'][]>> = {
+const kinds: Readonly<Record<Level, readonly (Misreading | CircuitFault)[]>> = {
   1: ['prefix', 'prefix', 'prefix', 'swapped', 'swapped', 'swapped', 'short'],
   2: ['prefix', 'prefix', 'digits-swapped', 'digits-swapped', 'swapped', 'swapped', 'short', 'supply-value'],
   3: ['digits-swapped', 'digits-swapped', 'wrong-place', 'wrong-place', 'swapped', 'swapped', 'open', 'supply-value'],
@@ -27,7 +30,7 @@ const kinds: Readonly<Record<Level, readonly Hypothesis['fault'][]>> = {
 export function findFaultProblem(draw: Draw, level: Level): Drafted | null {
   const { place, network, text } = draftCircuit(draw, level);
   const kind = draw.pick(kinds[level]);
-  const inCircuit = drawFault(draw, network, new Set([kind]));
+  const inCircuit = drawFault(draw, network, ({ fault }) => fault === kind);
   const bench = simulatedBench(network, [handheld], { seed: draw.whole(1, 1_000_000), fault: inCircuit });
   const spots = spotsOf(network);
   const readings = spots.flatMap((spot, k): Reading[] => {
@@ -63,47 +66,62 @@ function spotsOf(network: Network): BenchPlace[] {
   return spots.filter((_, k) => keys.indexOf(keys[k]!) === k);
 }
 
+/** A reading as it was taken or written down wrongly, with the mistake; null if the reading does not allow it. */
+type Misread = (
+  draw: Draw,
+  bench: SimulatedBench,
+  reading: Reading,
+  display: Observation,
+) => { readonly observation: Observation; readonly fault: Hypothesis } | null;
+
+const misreadings: Readonly<Record<Misreading, Misread>> = {
+  prefix: (_draw, _bench, { id }, { shown, unit }) => {
+    const base = unit.slice(-1);
+    const [wrongUnit, value] = unit.startsWith('m') ? [base, 1e3] : [`m${base}`, 1e-3];
+    return { observation: { shown, unit: wrongUnit }, fault: { fault: 'prefix', where: [id], value } };
+  },
+  'digits-swapped': (_draw, _bench, { id }, { shown, unit }) => {
+    const at = [...shown].findIndex((one, k) => {
+      const other = shown[k + 1];
+      return other !== undefined && /\d/.test(one) && /\d/.test(other) && one !== other;
+    });
+    if (at === -1) return null;
+    const wrong = `${shown.slice(0, at)}${shown[at + 1]!}${shown[at]!}${shown.slice(at + 2)}`;
+    return {
+      observation: { shown: wrong, unit },
+      fault: { fault: 'digits-swapped', where: [id], value: shown },
+    };
+  },
+  'wrong-place': (draw, bench, reading) => {
+    if (reading.quantity !== 'dc-voltage') return null;
+    const [red, black] = draw.shuffled(nodesOf(bench.bench.network)) as [string, string];
+    const { id, instrument, range, quantity } = reading;
+    const observation = bench.read({ instrument, range, quantity, red, black });
+    return observation && observation.shown !== 'OL'
+      ? { observation, fault: { fault: 'wrong-place', where: [id], value: { red, black } } }
+      : null;
+  },
+};
+
+const isMisreading = (kind: Misreading | CircuitFault): kind is Misreading => Object.hasOwn(misreadings, kind);
+
 /** The readings with one of them taken or written down wrongly. */
 function misread(
   draw: Draw,
   bench: SimulatedBench,
   readings: readonly Reading[],
-  fault: Hypothesis['fault'],
+  kind: Misreading | CircuitFault,
 ): { readonly readings: readonly Reading[]; readonly fault: Hypothesis } | null {
   const reading = draw.pick(readings);
-  const { id, observations } = reading;
-  const [{ shown, unit }] = observations as [{ shown: string; unit: string }];
-  if (Number(shown) === 0) return null;
-  const put = (observation: { shown: string; unit: string }, value: Hypothesis['value']) => ({
-    readings: readings.map((one) => (one === reading ? { ...one, observations: [observation] } : one)),
-    fault: { fault, where: [id], value },
-  });
-  switch (fault) {
-    case 'prefix': {
-      const base = unit.slice(-1);
-      return unit.startsWith('m') ? put({ shown, unit: base }, 1e3) : put({ shown, unit: `m${base}` }, 1e-3);
+  const [display] = reading.observations;
+  if (!display || Number(display.shown) === 0 || !isMisreading(kind)) return null;
+  const made = misreadings[kind](draw, bench, reading, display);
+  return (
+    made && {
+      readings: readings.map((one) => (one === reading ? { ...one, observations: [made.observation] } : one)),
+      fault: made.fault,
     }
-    case 'digits-swapped': {
-      const places = [...shown].flatMap((one, k) => {
-        const other = shown[k + 1];
-        return other !== undefined && /\d/.test(one) && /\d/.test(other) && one !== other ? [k] : [];
-      });
-      if (places.length === 0) return null;
-      const at = places[0]!;
-      const wrong = `${shown.slice(0, at)}${shown[at + 1]!}${shown[at]!}${shown.slice(at + 2)}`;
-      return put({ shown: wrong, unit }, shown);
-    }
-    case 'wrong-place': {
-      if (reading.quantity !== 'dc-voltage') return null;
-      const nodes = nodesOf(bench.bench.network);
-      const [red, black] = draw.shuffled(nodes);
-      const { instrument, range, quantity } = reading;
-      const observation = bench.read({ instrument, range, quantity, red: red!, black: black! });
-      return observation && observation.shown !== 'OL' ? put(observation, { red: red!, black: black! }) : null;
-    }
-    default:
-      return null;
-  }
+  );
 }
 
 /** Whether a job's readings leave exactly one explanation in the first group, and that is the fault. */

@@ -1,40 +1,26 @@
-import { faultsOnPurpose, withFault, type Hypothesis } from '../faults/index.ts';
+import { tryableFaults, withFault, type CircuitHypothesis } from '../faults/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
 import type { Draw } from './draw.ts';
-import type { Level } from './problem.ts';
-
-/** Faults of the circuit that a level hides. */
-export const hiddenFaults: Readonly<Record<Level, ReadonlySet<Hypothesis['fault']>>> = {
-  1: new Set(['open', 'short']),
-  2: new Set(['open', 'short', 'decade', 'swapped', 'switch', 'supply-value']),
-  3: new Set([
-    'open',
-    'short',
-    'decade',
-    'swapped',
-    'switch',
-    'supply-value',
-    'contact',
-    'supply-off',
-    'supply-reversed',
-  ]),
-};
 
 /** Share of the largest voltage that a fault must change somewhere to be found. */
 const noticed = 0.05;
 
 /**
- * A fault of the circuit that shows: what it changes is well beyond the parts' tolerances.
+ * Draws a fault of the circuit whose effect is well beyond the parts' tolerances.
  *
- * @param kinds  which faults may be drawn
+ * @param mayBe  whether a fault may be drawn
  * @returns null if the network can have none of them
  */
-export function drawFault(draw: Draw, network: Network, kinds: ReadonlySet<Hypothesis['fault']>): Hypothesis | null {
+export function drawFault(
+  draw: Draw,
+  network: Network,
+  mayBe: (fault: CircuitHypothesis) => boolean,
+): CircuitHypothesis | null {
   const all = network.elements
-    .flatMap((element) => faultsOnPurpose(network, element))
+    .flatMap((element) => tryableFaults(network, element))
     .map(({ hypothesis }) => hypothesis)
-    .filter(({ fault }) => kinds.has(fault));
+    .filter(mayBe);
   // By its kind first: a network has far more of some kinds than of others.
   const shuffled = draw.shuffled([...new Set(all.map(({ fault }) => fault))]);
   for (const kind of shuffled)
@@ -42,7 +28,7 @@ export function drawFault(draw: Draw, network: Network, kinds: ReadonlySet<Hypot
   return null;
 }
 
-function shows(network: Network, fault: Hypothesis): boolean {
+function shows(network: Network, fault: CircuitHypothesis): boolean {
   const [sound, faulty] = [network, withFault({ network, instruments: [] }, fault).network].map(solveUnloaded);
   if (!sound?.ok || !faulty?.ok) return false;
   const before = sound.value.values.elements;

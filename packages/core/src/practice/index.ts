@@ -26,7 +26,8 @@ export {
 } from './fault-hunt.ts';
 export { nextProblem, progressOf, type Attempt, type KindProgress } from './attempts.ts';
 export { newSeries, readSeries, type ProblemSeries, type SetProblem } from './problem-series.ts';
-export { circuitFaults, nameableFaults, type NameableFault } from './nameable-faults.ts';
+export { nameableFaults, type NameableFault } from './nameable-faults.ts';
 export { readOnLowestRange, type SharpReading } from './read-on-lowest-range.ts';
 export { Draw } from './draw.ts';
-export { drawFault, hiddenFaults } from './hidden-fault.ts';
+export { drawFault } from './hidden-fault.ts';
+export { isHiddenAt } from './by-kind.ts';

@@ -1,6 +1,7 @@
-import { faultSentence, type Hypothesis } from '../faults/index.ts';
+import { faultSentence, isFaultName, type Hypothesis, type HypothesisOf } from '../faults/index.ts';
 import { formatPercent, formatQuantity, type Unit } from '../quantity/index.ts';
 import { answerTo } from './answer.ts';
+import { valueWithin } from './by-kind.ts';
 import type { Answer, Ask, Problem } from './problem.ts';
 import { readAnswer, type TypedAnswer } from './read-answer.ts';
 import { mistakeSentences, type Mistake, type MistakeValue } from './mistake.ts';
@@ -24,7 +25,12 @@ export interface Marking {
 }
 
 /** An answer as it is handed in: a text, or a fault. */
-export type GivenAnswer = string | (Pick<Hypothesis, 'fault' | 'where'> & { readonly value?: Hypothesis['value'] });
+export type GivenAnswer = string | NamedFault;
+
+/** A fault that a person named; the value may be omitted. */
+interface NamedFault extends Pick<Hypothesis, 'fault' | 'where'> {
+  readonly value?: unknown;
+}
 
 /** Share by which an answer may be off. */
 const allowed = 0.005;
@@ -148,9 +154,6 @@ function markRange(expected: string, given: string): AnswerMark {
   };
 }
 
-/** How far a fitted value may be from the one found. */
-const fittedWithin = 0.25;
-
 function markFault(expected: Hypothesis, given: GivenAnswer): AnswerMark {
   const answered = typeof given === 'string' ? faultIn(given) : given;
   if (!answered)
@@ -169,22 +172,25 @@ function markFault(expected: Hypothesis, given: GivenAnswer): AnswerMark {
 
 const whereWords = ({ where }: Hypothesis): string => `Look at ${where.join(' and ')} again.`;
 
-/** Values that the readings only fit are right within a quarter; others must be the same where they are given. */
-function isSameValue(value: Hypothesis['value'], { fault, value: wanted }: Hypothesis): boolean {
+/** Returns whether two values of a fault are the same within what its kind allows; a value that is not given always is. */
+function isSameValue(value: unknown, { fault, value: wanted }: Hypothesis): boolean {
   if (value === null || wanted === null) return true;
-  if (typeof value === 'number' && typeof wanted === 'number')
-    return fault === 'decade' || fault === 'prefix'
-      ? Math.abs(value - wanted) <= 1e-9 * Math.abs(wanted)
-      : Math.abs(value - wanted) <= fittedWithin * Math.abs(wanted);
-  if (typeof value === 'object' && typeof wanted === 'object' && 'factor' in value && 'factor' in wanted)
-    return value.quantity === wanted.quantity && Math.abs(value.factor - wanted.factor) <= fittedWithin * wanted.factor;
+  const isNear = (a: number, b: number): boolean => Math.abs(a - b) <= valueWithin(fault) * Math.abs(b);
+  if (typeof value === 'number' && typeof wanted === 'number') return isNear(value, wanted);
+  if (isFactor(value) && isFactor(wanted))
+    return value.quantity === wanted.quantity && isNear(value.factor, wanted.factor);
   return JSON.stringify(value) === JSON.stringify(wanted);
 }
 
-function faultIn(text: string): Hypothesis | null {
+const isFactor = (value: unknown): value is HypothesisOf<'meter'>['value'] =>
+  typeof value === 'object' && value !== null && 'factor' in value && typeof value.factor === 'number';
+
+function faultIn(text: string): NamedFault | null {
   try {
-    const { fault, where, value = null } = JSON.parse(text) as Partial<Hypothesis>;
-    return typeof fault === 'string' && Array.isArray(where) ? { fault, where, value } : null;
+    const { fault, where, value = null } = JSON.parse(text) as Readonly<Record<string, unknown>>;
+    return typeof fault === 'string' && isFaultName(fault) && Array.isArray(where)
+      ? { fault, where: where.map(String), value }
+      : null;
   } catch {
     return null;
   }

@@ -1,4 +1,4 @@
-import { withFault, type Bench, type Hypothesis } from '../faults/index.ts';
+import { withFault, type Bench, type CircuitHypothesis } from '../faults/index.ts';
 import {
   certificateLimit,
   findRange,
@@ -37,7 +37,7 @@ export interface SimulatedBench {
 export interface BenchSecrets {
   readonly seed: number;
   /** A fault of the circuit; none if omitted. */
-  readonly fault?: Hypothesis | null;
+  readonly fault?: CircuitHypothesis | null;
 }
 
 /** Share of a tolerance, and of an accuracy limit, that hidden values may reach. */
@@ -84,7 +84,7 @@ export function simulatedBench(
 function standingAt(
   place: BenchPlace,
   { network: real, instruments }: Bench,
-  fault: Hypothesis | null,
+  fault: CircuitHypothesis | null,
   unloaded: () => Unloaded | null,
 ): number | null {
   if (place.quantity === 'resistance') {

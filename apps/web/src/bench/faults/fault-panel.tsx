@@ -1,4 +1,4 @@
-import { checkFor, faultsOnPurpose, type Network } from '@usual-drag/core';
+import { checkFor, tryableFaults, type Network } from '@usual-drag/core';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { tryFault, useTried } from '../model/tried.ts';
@@ -13,12 +13,12 @@ interface Props {
 /** A fault tried on the circuit: which part, and what is wrong with it. */
 export function FaultPanel({ jobId, network }: Props) {
   const tried = useTried(jobId);
-  const parts = network.elements.filter((element) => faultsOnPurpose(network, element).length > 0);
+  const parts = network.elements.filter((element) => tryableFaults(network, element).length > 0);
   const [chosen, choose] = useState<string | null>(null);
   const asked = chosen ?? tried?.hypothesis.where[0];
   const part = parts.find(({ id }) => id === asked) ?? parts.find(({ kind }) => kind === 'resistor') ?? parts[0];
   if (!part) return <p className="text-[14px] text-soft">This network has no part that can have a fault.</p>;
-  const faults = faultsOnPurpose(network, part);
+  const faults = tryableFaults(network, part);
   const at = tried ? faults.findIndex(({ hypothesis }) => isSameFault(hypothesis, tried.hypothesis)) : -1;
   return (
     <div className="flex flex-col gap-1.5 text-[14px]">

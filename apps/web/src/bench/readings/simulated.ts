@@ -1,10 +1,10 @@
 import {
   drawFault,
   Draw,
-  hiddenFaults,
+  isHiddenAt,
   networkMeant,
   simulatedBench,
-  type Hypothesis,
+  type CircuitHypothesis,
   type Level,
   type Observation,
   type Reading,
@@ -43,11 +43,13 @@ const simulatedNow = (): Simulated => useSimulated.getState()[benchNow().jobId ?
 export const anotherBench = (): void => setSimulated({ number: simulatedNow().number + 1 });
 
 /** The fault that is hidden on the open job's simulated bench; null if it is sound. */
-export function hiddenFault(): Hypothesis | null {
+export function hiddenFault(): CircuitHypothesis | null {
   const { jobId, document } = benchNow();
   const { number, level } = simulatedNow();
   if (level === 0) return null;
-  return drawFault(new Draw('bench', jobId ?? '', number, level), networkMeant(document), hiddenFaults[level]);
+  return drawFault(new Draw('bench', jobId ?? '', number, level), networkMeant(document), (one) =>
+    isHiddenAt(level, one),
+  );
 }
 
 /**

@@ -1,10 +1,7 @@
 import { solveUnloaded, type VoltmeterPlacement } from '../loading/index.ts';
 import { read } from '../test/read-line.ts';
-import { faultSentence } from './fault-words.ts';
 import { misleadingReadings } from './misleading-readings.ts';
-import { faultsOnPurpose } from './tryable-faults.ts';
-import { possibleFaults } from './possible-faults.ts';
-import { withFault } from './with-fault.ts';
+import { faultSentence, possibleFaults, tryableFaults, withFault } from './hypothesis.ts';
 
 const network = read('E1 24V/1R8: S1 closed + R1 1k 1% + (R2 2.2k || R3 1k + R4 1k) + W1 link + L1 12V 0.02A');
 const solved = (of: typeof network) => {
@@ -29,7 +26,7 @@ const endsOf = (id: string) => {
 test('every fault that can be tried changes the circuit, and has a name and a sentence', () => {
   let tried = 0;
   for (const element of network.elements) {
-    for (const { hypothesis, name } of faultsOnPurpose(network, element)) {
+    for (const { hypothesis, name } of tryableFaults(network, element)) {
       const faulty = solveUnloaded(withFault({ network, instruments: [] }, hypothesis).network);
       if (!faulty.ok) throw new Error(`${name}: ${faulty.fault.code}`);
       expect(JSON.stringify(faulty.value.values)).not.toBe(JSON.stringify(sound.values));
@@ -43,7 +40,7 @@ test('every fault that can be tried changes the circuit, and has a name and a se
 
 test('a missing link, a switch the other way and a supply that is off are among them', () => {
   const namesOf = (id: string) =>
-    faultsOnPurpose(
+    tryableFaults(
       network,
       network.elements.find((one) => one.id === id)!,
     ).map(({ name }) => name);

@@ -1,0 +1,10 @@
+import type { FaultOf, ReadingFaultKind } from '../fault-kind.ts';
+
+/** An ammeter whose fuse is blown. */
+export type BlownFuse = FaultOf<'blown-fuse', null>;
+
+export const blownFuse: ReadingFaultKind<BlownFuse> = {
+  of: 'reading',
+  sentence: ({ where: [id] }) => `The fuse of the meter of ${id} is blown.`,
+  check: ({ where: [id] }) => `Check the fuse of the meter of ${id}: measure its resistance range across the leads.`,
+};

@@ -1,0 +1,27 @@
+import type { Element } from '../../network/index.ts';
+import type { CircuitFaultKind, FaultOf } from '../fault-kind.ts';
+import { elementIn, withElements, withResistance } from './changed-bench.ts';
+
+/** A resistor of another decade; the value is the factor on its resistance. */
+export type Decade = FaultOf<'decade', number>;
+
+/** Factors of a multiplier band that is one or two colours off. */
+const factors = [10, 0.1, 100, 0.01];
+
+const possible = ({ id, kind }: Element): readonly Decade[] =>
+  kind === 'resistor' ? factors.map((value) => ({ fault: 'decade', where: [id], value })) : [];
+
+export const decade: CircuitFaultKind<Decade> = {
+  of: 'circuit',
+  possible,
+  tryable: (element) =>
+    possible(element).map((hypothesis) => ({ hypothesis, name: `wrong decade, × ${hypothesis.value}` })),
+  apply: (bench, { where: [id], value }) => {
+    const element = elementIn(bench.network, id);
+    return element?.kind === 'resistor'
+      ? withElements(bench, withResistance(element, element.resistance * value))
+      : bench;
+  },
+  sentence: ({ where: [id], value }) => `${id} has ${value} times its resistance: another decade.`,
+  check: ({ where: [id] }) => `Supply off, ${id} out: read its bands and measure it.`,
+};

@@ -1,0 +1,12 @@
+import type { FaultOf, ReadingFaultKind } from '../fault-kind.ts';
+
+/** Two neighbouring digits exchanged in writing down; the value is the text of the display, null if it is not given. */
+export type DigitsSwapped = FaultOf<'digits-swapped', string | null>;
+
+export const digitsSwapped: ReadingFaultKind<DigitsSwapped> = {
+  of: 'reading',
+  sentence: ({ where: [id], value }) =>
+    `Two digits of ${id} were exchanged${value === null ? '' : `: the display was ${value}`}.`,
+  check: ({ where: [id], value }) =>
+    value === null ? `Compare ${id} with the display again.` : `Was ${id} ${value} on the display? Read it again.`,
+};

@@ -1,0 +1,27 @@
+import type { Instrument, MeterQuantity } from '../../instrument/index.ts';
+import type { CircuitFaultKind, FaultOf } from '../fault-kind.ts';
+
+/** An instrument whose resistance differs by a factor on all ranges of a quantity. */
+export type Meter = FaultOf<'meter', { readonly quantity: MeterQuantity; readonly factor: number }>;
+
+export const meter: CircuitFaultKind<Meter> = {
+  of: 'circuit',
+  possible: () => [],
+  tryable: () => [],
+  apply: ({ network, instruments }, { where: [id], value }) => ({
+    network,
+    instruments: instruments.map((one) => (one.id === id ? scaled(one, value) : one)),
+  }),
+  sentence: ({ where: [id], value: { quantity, factor } }) =>
+    `The resistance of ${id} on ${quantity === 'dc-current' ? 'current' : 'voltage'} is ${factor.toPrecision(3)} times what is assumed.`,
+  check: ({ where: [id] }) => `Measure the resistance of ${id} on this function with another instrument.`,
+};
+
+function scaled(instrument: Instrument, { quantity, factor }: Meter['value']): Instrument {
+  const functions = (instrument.functions ?? []).map((one) =>
+    one.quantity === 'resistance' || one.quantity !== quantity
+      ? one
+      : { ...one, ranges: one.ranges.map((range) => ({ ...range, resistance: range.resistance * factor })) },
+  );
+  return { ...instrument, functions };
+}

@@ -1,0 +1,10 @@
+import type { FaultOf, ReadingFaultKind } from '../fault-kind.ts';
+
+/** A reading with both leads on one point. */
+export type OnePoint = FaultOf<'one-point', null>;
+
+export const onePoint: ReadingFaultKind<OnePoint> = {
+  of: 'reading',
+  sentence: ({ where: [id] }) => `Both leads of ${id} were on one point.`,
+  check: ({ where: [id] }) => `Were both leads of ${id} on one point? Read it again.`,
+};

@@ -1,0 +1,11 @@
+import type { FaultOf, ReadingFaultKind } from '../fault-kind.ts';
+
+/** A reading written down with the wrong prefix; the value is the factor on the number, null if it is not given. */
+export type Prefix = FaultOf<'prefix', number | null>;
+
+export const prefix: ReadingFaultKind<Prefix> = {
+  of: 'reading',
+  sentence: ({ where: [id], value }) =>
+    `${id} was written down with the wrong prefix${value === null ? '' : `: ${value > 1 ? `${value} times too large` : `${1 / value} times too small`}`}.`,
+  check: ({ where: [id] }) => `Look at ${id} again: was the prefix of the display another?`,
+};
