@@ -1,10 +1,12 @@
 import type { Job } from '@usual-drag/core';
 import { test as base, expect, type Page } from '@playwright/test';
+import { takeSnapshot, type DataSnapshot } from '../apps/server/src/test/data-snapshot.ts';
 import { newFolder, startServer, type RunningServer } from '../apps/server/src/test/running-server.ts';
 
-/** A demo server of the test's own, with fresh sample jobs. */
+/** A demo server that the tests of one worker share; each test finds it running, with the sample data as new. */
 export class DemoServer {
   private running: RunningServer | null = null;
+  private snapshot: DataSnapshot | null = null;
   readonly folder = newFolder();
 
   /** Any that is free at the first start, and the same afterwards. */
@@ -17,31 +19,71 @@ export class DemoServer {
   async start(): Promise<void> {
     this.running = await startServer(this.folder, { demo: true, port: this.port });
     this.port = Number(new URL(this.running.address).port);
+    if (this.snapshot) return;
+    // The list is complete once its figures are computed.
+    await this.ask('GET', '/jobs');
+    this.snapshot = await takeSnapshot(this.folder);
   }
 
   async stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGKILL'): Promise<void> {
     await this.running?.stop(signal);
+    this.running = null;
   }
 
-  /** Asks the server as a page would. */
+  /** Undoes what a test did: the server runs, and holds the sample data. */
+  async reset(): Promise<void> {
+    await this.snapshot!.putBack();
+    if (!this.running) await this.start();
+  }
+
+  /** Sends a request as a page would. */
   ask(...request: Parameters<RunningServer['ask']>): ReturnType<RunningServer['ask']> {
     return this.running!.ask(...request);
   }
 }
 
-export const test = base.extend<{ server: DemoServer; faults: string[] }>({
-  server: async ({}, use) => {
-    const server = new DemoServer();
-    await server.start();
-    await use(server);
-    await server.stop();
+interface TestFixtures {
+  readonly server: DemoServer;
+  readonly faults: string[];
+  readonly idlePage: void;
+}
+
+export const test = base.extend<TestFixtures, { readonly sharedServer: DemoServer }>({
+  sharedServer: [
+    async ({}, use) => {
+      const server = new DemoServer();
+      await server.start();
+      await use(server);
+      await server.stop();
+    },
+    { scope: 'worker' },
+  ],
+  server: async ({ sharedServer }, use) => {
+    await sharedServer.reset();
+    await use(sharedServer);
   },
-  /** What the page complained about in its console; empty at the end of a test that asks for it. */
+  /** Holds back what the page fetches in its idle time (a second of work a page), until `allIsFetched` lets it go. */
+  idlePage: [
+    async ({ context }, use) => {
+      await context.addInitScript(() => {
+        const held: IdleRequestCallback[] = [];
+        const request = window.requestIdleCallback.bind(window);
+        window.requestIdleCallback = (callback) => held.push(callback);
+        window.addEventListener('let-idle-work-go', () => {
+          window.requestIdleCallback = request;
+          held.splice(0).forEach((callback) => request(callback));
+        });
+      });
+      await use();
+    },
+    { auto: true },
+  ],
+  /** Errors of the page's console; empty at the end of a test that uses it. */
   faults: async ({ page }, use) => {
     const faults: string[] = [];
     page.on('pageerror', (error) => faults.push(error.message));
     page.on('console', (message) => {
-      // What listens to a server that is ended hears its line being cut: that is no fault of the page.
+      // A server that is stopped cuts the line of events: that is no fault of the page.
       const isLineCut = message.location().url.endsWith('/api/events');
       if (message.type() === 'error' && !isLineCut) faults.push(message.text());
     });
@@ -82,9 +124,10 @@ export async function hearNothing(page: Page): Promise<void> {
   await page.route('**/api/events', () => undefined);
 }
 
-/** Waits for what is not on the screen and is fetched while there is time: before the server goes. */
-export const allIsFetched = (page: Page): Promise<void> =>
-  expect
+/** Lets the page fetch what is not on the screen yet, and waits for it: the server may be stopped afterwards. */
+export async function allIsFetched(page: Page): Promise<void> {
+  await page.evaluate(() => window.dispatchEvent(new Event('let-idle-work-go')));
+  await expect
     .poll(() =>
       page.evaluate(() => {
         const fetched = performance.getEntriesByType('resource');
@@ -95,6 +138,7 @@ export const allIsFetched = (page: Page): Promise<void> =>
       }),
     )
     .toBe(true);
+}
 
 /** Waits until the screen says that the last edit is saved. */
 export async function saved(page: Page): Promise<void> {

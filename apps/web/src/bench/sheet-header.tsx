@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { TabRow } from '../ui/tabs.tsx';
 import { setupViews, type BenchView } from './model/use-bench-view.ts';
-import { trueViews } from './true-values/views.ts';
+import { trueViews } from './model/true-value-views.ts';
 
 /** The top of the sheet: the views of the step as tabs, and how the drawing is shown. */
 export function SheetHeader({ view, children }: { readonly view: BenchView; readonly children: ReactNode }) {

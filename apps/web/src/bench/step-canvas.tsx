@@ -43,7 +43,7 @@ export function StepCanvas({ view, zoom }: Props) {
   const placed = (next: Meter): void => {
     view.hold(null);
     // A wrong connection is removed first: the job does not keep it.
-    if (miswired) return view.trial.ask(null);
+    if (miswired) return view.trial.tryConnection(null);
     benchNow().edit((current) => putMeter(current, view.setup!, next));
   };
   return (

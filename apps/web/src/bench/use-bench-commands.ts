@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { useCommands, type Command } from '../ui/commands.ts';
 import { redo, undo } from './model/bench-store.ts';
 import { setupViews, type BenchView } from './model/use-bench-view.ts';
-import { trueViews } from './true-values/views.ts';
+import { trueViews } from './model/true-value-views.ts';
 
 const steps = [
   { text: 'Network', to: 'network', key: '1' },

@@ -88,10 +88,6 @@ interface DiagnosedKind<Fault> {
   predict(look: CircuitPredictions, fault: Fault): CircuitPrediction[];
   /** Null if the kind has no fitted value. */
   readonly search: ValueSearch<Fault> | null;
-  /** Whether the fault changes the resistance of its part out of circuit. */
-  readonly changesPart: boolean;
-  /** Whether the part's own tolerance is excluded, because the fault has a value of its own for it. */
-  readonly replacesTolerance: boolean;
 }
 
 /** Limits of a resistance that is searched for, Ω. */
@@ -114,28 +110,20 @@ const elementOf = ({ network }: CircuitPredictions, { where: [id] }: CircuitHypo
 const variantOfNetwork = {
   predict: (look: CircuitPredictions, fault: CircuitHypothesis) => look.variantOf(fault),
   search: null,
-  changesPart: false,
-  replacesTolerance: false,
 };
 
 const circuitFaultsByKind: { readonly [Name in CircuitFault]: DiagnosedKind<HypothesisOf<Name>> } = {
   open: {
     predict: (look, fault) => openOrShort(look, fault) ?? look.variant(fault, openSwitch(elementOf(look, fault))),
     search: null,
-    changesPart: true,
-    replacesTolerance: false,
   },
   short: {
     predict: (look, fault) => openOrShort(look, fault) ?? [],
     search: null,
-    changesPart: true,
-    replacesTolerance: false,
   },
   contact: {
     predict: (look, fault) => contact(look, elementOf(look, fault)),
     search: { limits: () => resistanceLimits, at: (fault, value) => ({ ...fault, value }) },
-    changesPart: false,
-    replacesTolerance: true,
   },
   decade: {
     predict: (look, fault) => {
@@ -143,8 +131,6 @@ const circuitFaultsByKind: { readonly [Name in CircuitFault]: DiagnosedKind<Hypo
       return part.kind === 'resistor' ? decade(look, fault, part) : [];
     },
     search: null,
-    changesPart: true,
-    replacesTolerance: false,
   },
   'out-of-tolerance': {
     predict: (look, fault) => {
@@ -161,8 +147,6 @@ const circuitFaultsByKind: { readonly [Name in CircuitFault]: DiagnosedKind<Hypo
         );
       },
     },
-    changesPart: true,
-    replacesTolerance: true,
   },
   swapped: {
     predict: (look, fault) => {
@@ -170,8 +154,6 @@ const circuitFaultsByKind: { readonly [Name in CircuitFault]: DiagnosedKind<Hypo
       return a?.kind === 'resistor' && b?.kind === 'resistor' ? swapped(look, fault, a, b) : [];
     },
     search: null,
-    changesPart: true,
-    replacesTolerance: false,
   },
   'supply-off': variantOfNetwork,
   'supply-reversed': variantOfNetwork,
@@ -189,8 +171,6 @@ const circuitFaultsByKind: { readonly [Name in CircuitFault]: DiagnosedKind<Hypo
       },
       at: (fault, value) => ({ ...fault, value }),
     },
-    changesPart: false,
-    replacesTolerance: false,
   },
   'supply-limited': {
     predict: (look, fault) => {
@@ -198,8 +178,6 @@ const circuitFaultsByKind: { readonly [Name in CircuitFault]: DiagnosedKind<Hypo
       return source.kind === 'source' ? supplyLimited(look, source) : [];
     },
     search: { limits: () => currentLimits, at: (fault, value) => ({ ...fault, value }) },
-    changesPart: false,
-    replacesTolerance: false,
   },
   meter: {
     predict: (look, { where: [id], value: { quantity } }) => meterFactor(look, id!, quantity, meterLimits),
@@ -207,8 +185,6 @@ const circuitFaultsByKind: { readonly [Name in CircuitFault]: DiagnosedKind<Hypo
       limits: () => meterLimits,
       at: (fault, factor) => ({ ...fault, value: { ...fault.value, factor } }),
     },
-    changesPart: false,
-    replacesTolerance: false,
   },
 };
 

@@ -1,5 +1,4 @@
-import { withFault, type CircuitHypothesis } from '../faults/index.ts';
-import { diagnosedKindOf } from './by-kind.ts';
+import { changesPart, replacesTolerance, withFault, type CircuitHypothesis } from '../faults/index.ts';
 import { isToleranced, spanOf, type Network } from '../network/index.ts';
 import type { ResistanceReading } from '../readings/index.ts';
 
@@ -26,12 +25,12 @@ export function isolatedPart(
   value: number,
   fault?: CircuitHypothesis,
 ): IsolatedPart {
-  const isChanged = fault !== undefined && diagnosedKindOf(fault).changesPart && fault.where.includes(element);
+  const isChanged = fault !== undefined && changesPart(fault) && fault.where.includes(element);
   const changed = isChanged ? withFault({ network, instruments: [] }, fault).network : network;
   const part = changed.elements.find(({ id }) => id === element);
   if (part?.kind === 'link') return { resistance: 0, span: 0 };
   if (part?.kind !== 'resistor') return { resistance: Infinity, span: 0 };
-  if (isChanged && diagnosedKindOf(fault).replacesTolerance) return { resistance: part.resistance, span: 0 };
+  if (isChanged && replacesTolerance(fault)) return { resistance: part.resistance, span: 0 };
   const nominal = { ...changed, values: 'nominal' } as const;
   const measured = changed.values === 'measured' ? part.measuredResistance : undefined;
   if (measured !== undefined && !isSameValue(measured, value)) return { resistance: measured, span: 0 };

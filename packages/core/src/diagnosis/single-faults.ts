@@ -4,7 +4,7 @@ import { readingFaults } from './by-kind.ts';
 import { circuitFaults } from './circuit-faults.ts';
 import { differenceFrom, separation } from './comparing.ts';
 import { elsewhereIn } from './elsewhere.ts';
-import { faultsByResolving } from './faults-anew.ts';
+import { faultsByResolving } from './faults-by-resolving.ts';
 import type { Observed } from './observed.ts';
 import { largestMisfit, misfitOf, rankOf, type CircuitPrediction, type Prediction } from './prediction.ts';
 

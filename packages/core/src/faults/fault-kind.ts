@@ -32,6 +32,10 @@ export interface ReadingFaultKind<Fault> extends Described<Fault> {
 /** A fault of the circuit or of an instrument. */
 export interface CircuitFaultKind<Fault> extends Described<Fault> {
   readonly of: 'circuit';
+  /** Whether the fault changes the resistance of its part out of circuit. */
+  readonly changesPart: boolean;
+  /** Whether the part's tolerance no longer applies, because the fault's own value includes it. */
+  readonly replacesTolerance: boolean;
   /** Faults of this kind that an element may have; a fault of two parts is listed at the first of them only. */
   possible(element: Element, network: Network): readonly Fault[];
   /** Faults of this kind that can be tried on an element, each with a value if the kind has one. */

@@ -25,6 +25,12 @@ export function withFault(bench: Bench, hypothesis: Hypothesis): Bench {
   return kind.of === 'circuit' ? kind.apply(bench, hypothesis) : bench;
 }
 
+/** Returns whether a fault changes the resistance of its part out of circuit. */
+export const changesPart = ({ fault }: CircuitHypothesis): boolean => circuitFaultKinds[fault].changesPart;
+
+/** Returns whether a fault's own value includes the tolerance of its part. */
+export const replacesTolerance = ({ fault }: CircuitHypothesis): boolean => circuitFaultKinds[fault].replacesTolerance;
+
 const circuitKinds: readonly CircuitFaultKind<CircuitHypothesis>[] = Object.values(circuitFaultKinds);
 
 /**

@@ -12,7 +12,16 @@ export {
 export { contactName } from './kinds/contact.ts';
 export { openSwitch } from './kinds/open.ts';
 export type { RealPlace } from './kinds/wrong-place.ts';
-export { checkFor, faultSentence, isOfReading, possibleFaults, tryableFaults, withFault } from './hypothesis.ts';
+export {
+  changesPart,
+  checkFor,
+  faultSentence,
+  isOfReading,
+  possibleFaults,
+  replacesTolerance,
+  tryableFaults,
+  withFault,
+} from './hypothesis.ts';
 export { acrossPart, wrongConnectionsOf, type WrongConnection } from './connect-wrongly.ts';
 export { solveWrongConnection, type WrongConnectionOutcome } from './wrong-connection.ts';
 export { misleadingReadings, type MisleadingReading } from './misleading-readings.ts';

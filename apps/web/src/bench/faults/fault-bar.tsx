@@ -1,11 +1,18 @@
-import { formatQuantity, unitOf, type Meter, type MeterReading } from '@usual-drag/core';
+import {
+  faultSentence,
+  formatQuantity,
+  unitOf,
+  type Hypothesis,
+  type Meter,
+  type MeterReading,
+} from '@usual-drag/core';
 import { Button } from '../../ui/button.tsx';
 import { Note } from '../../ui/note.tsx';
-import { tryFault, type TriedFault } from '../model/tried.ts';
+import { tryFault } from '../model/tried.ts';
 
 interface Props {
   readonly jobId: string;
-  readonly tried: TriedFault;
+  readonly tried: Hypothesis;
   /** The meter that is chosen and what it would indicate without the fault; null outside Set-ups. */
   readonly meter?: { readonly placed: Meter; readonly sound: MeterReading | null } | null;
 }
@@ -18,7 +25,7 @@ export function FaultBar({ jobId, tried, meter = null }: Props) {
       <Note kind="limit">
         <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
           <span>
-            <b>Fault tried: {tried.sentence}</b> The job stays as it is.
+            <b>Fault tried: {faultSentence(tried)}</b> The job stays as it is.
             {meter && sound !== null && (
               <>
                 {' '}

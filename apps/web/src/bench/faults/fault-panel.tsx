@@ -2,7 +2,7 @@ import { checkFor, tryableFaults, type Network } from '@usual-drag/core';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { tryFault, useTried } from '../model/tried.ts';
-import { asTried, isSameFault } from './try.ts';
+import { isSameFault } from './same-fault.ts';
 
 interface Props {
   readonly jobId: string;
@@ -15,11 +15,11 @@ export function FaultPanel({ jobId, network }: Props) {
   const tried = useTried(jobId);
   const parts = network.elements.filter((element) => tryableFaults(network, element).length > 0);
   const [chosen, choose] = useState<string | null>(null);
-  const asked = chosen ?? tried?.hypothesis.where[0];
+  const asked = chosen ?? tried?.where[0];
   const part = parts.find(({ id }) => id === asked) ?? parts.find(({ kind }) => kind === 'resistor') ?? parts[0];
   if (!part) return <p className="text-[14px] text-soft">This network has no part that can have a fault.</p>;
   const faults = tryableFaults(network, part);
-  const at = tried ? faults.findIndex(({ hypothesis }) => isSameFault(hypothesis, tried.hypothesis)) : -1;
+  const at = tried ? faults.findIndex(({ hypothesis }) => isSameFault(hypothesis, tried)) : -1;
   return (
     <div className="flex flex-col gap-1.5 text-[14px]">
       <p className="text-soft">Try a fault: drawing and figures change, the job does not.</p>
@@ -41,13 +41,13 @@ export function FaultPanel({ jobId, network }: Props) {
           }))}
           onChange={(next) => {
             const fault = faults[Number(next)];
-            tryFault(jobId, fault ? asTried(fault.hypothesis) : null);
+            tryFault(jobId, fault?.hypothesis ?? null);
           }}
         />
       </div>
       {tried && (
         <p>
-          <b>How it is found:</b> {checkFor(tried.hypothesis, network)}
+          <b>How it is found:</b> {checkFor(tried, network)}
         </p>
       )}
     </div>

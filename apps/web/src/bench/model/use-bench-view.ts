@@ -2,6 +2,7 @@ import {
   findRange,
   loadingMap,
   networkMeant,
+  withFault,
   type Instrument,
   type MapPoint,
   type Meter,
@@ -9,8 +10,8 @@ import {
 } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { useWrongConnection } from '../setups/use-wrong-connection.ts';
-import { isView, type View } from '../true-values/views.ts';
+import { useWrongConnection } from './use-wrong-connection.ts';
+import { isView, type View } from './true-value-views.ts';
 import { useSetupValues, useUnloaded } from './analysis.ts';
 import { useBench } from './bench-store.ts';
 import { useTried } from './tried.ts';
@@ -43,11 +44,9 @@ export function useBenchView() {
   const sound = useUnloaded(network);
   const tried = useTried(jobId);
   // What it is about may be gone from the network since.
-  const isThere = tried?.hypothesis.where.every((about) =>
-    [...network.elements, ...own].some(({ id }) => id === about),
-  );
+  const isThere = tried?.where.every((about) => [...network.elements, ...own].some(({ id }) => id === about));
   const inFault = isThere && (inSetups || inTrueValues) ? tried : null;
-  const bench = useMemo(() => inFault?.put({ network, instruments: own }) ?? null, [inFault, network, own]);
+  const bench = useMemo(() => inFault && withFault({ network, instruments: own }, inFault), [inFault, network, own]);
   const faulty = useUnloaded(bench?.network ?? null);
   const unloaded = faulty ?? sound;
   const instruments = bench?.instruments ?? own;

@@ -19,7 +19,7 @@ import clsx from 'clsx';
 import { useMemo, useState } from 'react';
 import { startDiagnosis } from '../../workers/diagnosis.ts';
 import { Button } from '../../ui/button.tsx';
-import { asTried, isSameFault } from '../faults/try.ts';
+import { isSameFault } from '../faults/same-fault.ts';
 import { useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';
 import { tryFault, useTried } from '../model/tried.ts';
@@ -60,7 +60,7 @@ function Tried({ jobId }: { readonly jobId: string }) {
   if (!tried) return null;
   return (
     <p className="flex flex-wrap items-center gap-3">
-      Tried on the drawing: {tried.sentence}
+      Tried on the drawing: {faultSentence(tried)}
       <Button onClick={() => tryFault(jobId, null)}>Remove fault</Button>
     </p>
   );
@@ -122,14 +122,14 @@ function Group({ group, readings }: { readonly group: DiagnosisGroup; readonly r
 function HypothesisLine({ hypothesis }: { readonly hypothesis: DiagnosedHypothesis }) {
   const jobId = useBench((state) => state.jobId);
   const tried = useTried(jobId);
-  const isTried = tried !== null && isSameFault(tried.hypothesis, hypothesis);
+  const isTried = tried !== null && isSameFault(tried, hypothesis);
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
       <p className="min-w-0 grow">
         <b>{faultSentence(hypothesis)}</b> {hypothesis.check}
       </p>
       {!isOfReading(hypothesis) && (
-        <Button aria-pressed={isTried} onClick={() => tryFault(jobId, isTried ? null : asTried(hypothesis))}>
+        <Button aria-pressed={isTried} onClick={() => tryFault(jobId, isTried ? null : hypothesis)}>
           Try on the drawing
         </Button>
       )}

@@ -5,6 +5,8 @@ import {
   solveSetup,
   setupFaults,
   unitOf,
+  withFault,
+  faultSentence,
   type Meter,
   type Setup,
 } from '@usual-drag/core';
@@ -26,7 +28,7 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
   const { network, instruments } = useMemo(
     () =>
       tried
-        ? tried.put({ network: view.network, instruments: view.instruments })
+        ? withFault({ network: view.network, instruments: view.instruments }, tried)
         : { network: view.network, instruments: view.instruments },
     [tried, view.network, view.instruments],
   );
@@ -77,7 +79,7 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
       {...(live && { live })}
       truth={truth}
       zoom={zoom}
-      legend={tried ? `tried: ${tried.sentence}` : 'the leads of the open step'}
+      legend={tried ? `tried: ${faultSentence(tried)}` : 'the leads of the open step'}
       selectable
       drawn={
         setup && values

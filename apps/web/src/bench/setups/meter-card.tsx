@@ -26,7 +26,7 @@ import { MeterChecks } from './meter-checks.tsx';
 import { MeterFace } from './meter-face.tsx';
 import { MeterTabs } from './meter-tabs.tsx';
 import { useMeasurementPoint } from './range-options.ts';
-import type { ConnectionTrial } from './use-wrong-connection.ts';
+import type { ConnectionTrial } from '../model/use-wrong-connection.ts';
 
 const none: readonly never[] = [];
 
@@ -62,7 +62,7 @@ export function MeterCard(props: Props) {
   const range = instrument && findRange(instrument, quantity, meter.range);
   const point = useMeasurementPoint(unloaded, instruments, shown, meter);
   const corrected = useCorrected(point, instrument, range, reading);
-  const wrong = trial.asked?.meter === meter.id ? trial.outcome : null;
+  const wrong = trial.tried?.meter === meter.id ? trial.outcome : null;
   const place = (next: Meter): void => edit((current) => putMeter(current, setup, next));
   const take = (id: string): void => {
     const next = fitting.find((candidate) => candidate.id === id);

@@ -17,7 +17,7 @@ import { Panel } from '../../ui/panel.tsx';
 import { TabPanels, TabRow } from '../../ui/tabs.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { Ranges } from './ranges.tsx';
-import type { ConnectionTrial } from './use-wrong-connection.ts';
+import type { ConnectionTrial } from '../model/use-wrong-connection.ts';
 
 const CorrectReading = fetchedLater(async () => (await import('./correct-reading.tsx')).CorrectReading);
 const FaultPanel = fetchedLater(async () => (await import('../faults/fault-panel.tsx')).FaultPanel);

@@ -24,7 +24,7 @@ import { useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';
 import { MeterCard } from './meter-card.tsx';
 import { SetupChips } from './setup-chips.tsx';
-import type { ConnectionTrial } from './use-wrong-connection.ts';
+import type { ConnectionTrial } from '../model/use-wrong-connection.ts';
 
 interface Props {
   readonly setup: Setup | undefined;

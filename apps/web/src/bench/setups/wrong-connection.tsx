@@ -1,16 +1,15 @@
 import {
   misleadingReadings,
   wrongConnectionsOf,
-  solveWrongConnection,
   type WrongConnection,
   type Instrument,
   type Meter,
   type Unloaded,
 } from '@usual-drag/core';
 import { Radio, RadioGroup } from '@headlessui/react';
-import { asTried, isSameFault } from '../faults/try.ts';
+import { isSameFault } from '../faults/same-fault.ts';
 import { tryFault, useTried } from '../model/tried.ts';
-import type { AskedConnection, ConnectionTrial } from './use-wrong-connection.ts';
+import type { ConnectionTrial } from '../model/use-wrong-connection.ts';
 
 const connectionWords: Readonly<Record<WrongConnection, string>> = {
   'one-point': 'both leads on one point',
@@ -19,14 +18,6 @@ const connectionWords: Readonly<Record<WrongConnection, string>> = {
   'current-jack': 'red lead still in the current jack',
   'blown-fuse': 'fuse blown before',
   'leads-swapped': 'leads swapped',
-};
-
-/** Null if the meter, as it stands now, cannot be connected so. */
-const solve: AskedConnection['solve'] = (unloaded, instruments, setup, right, meter, connection) => {
-  const placed = setup.meters.find(({ id }) => id === meter);
-  const instrument = instruments.find(({ id }) => id === placed?.instrument);
-  if (!placed || !instrument || !wrongConnectionsOf(placed, instrument).includes(connection)) return null;
-  return solveWrongConnection(unloaded, instruments, setup, right, meter, connection);
 };
 
 interface Props {
@@ -56,17 +47,16 @@ export function WrongConnectionPanel({ jobId, sound, meter, instrument, trial }:
     })),
     ...byFault.map(({ name }) => ({ value: name, text: name })),
   ];
-  const connection = trial.asked?.meter === meter.id ? trial.asked.connection : null;
-  const own =
-    connection ?? byFault.find(({ fault }) => tried && isSameFault(tried.hypothesis, fault))?.name ?? 'correct';
+  const connection = trial.tried?.meter === meter.id ? trial.tried.connection : null;
+  const own = connection ?? byFault.find(({ fault }) => tried && isSameFault(tried, fault))?.name ?? 'correct';
   const shown = misleading.find(
     ({ name, cause }) => name === own || ('connection' in cause && cause.connection === connection),
   );
   const take = (next: string): void => {
     const fault = byFault.find(({ name }) => name === next)?.fault;
     const isConnection = next !== 'correct' && !fault;
-    trial.ask(isConnection ? { meter: meter.id, connection: next as WrongConnection, solve } : null);
-    tryFault(jobId, fault ? asTried(fault) : null);
+    trial.tryConnection(isConnection ? { meter: meter.id, connection: next as WrongConnection } : null);
+    tryFault(jobId, fault ?? null);
   };
   return (
     <div className="flex flex-col gap-1.5">

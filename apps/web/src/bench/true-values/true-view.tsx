@@ -5,7 +5,7 @@ import { Note } from '../../ui/note.tsx';
 import type { Solved } from '../model/analysis.ts';
 import { Equations } from './equations.tsx';
 import { Superposition } from './superposition.tsx';
-import type { View } from './views.ts';
+import type { View } from '../model/true-value-views.ts';
 import { Working } from './working.tsx';
 
 const WhatIf = fetchedLater(async () => (await import('./what-if.tsx')).WhatIf);

@@ -16,6 +16,8 @@ const words = (ohms: number): string => formatQuantity(ohms, 'Ω', { digits: 3, 
 
 export const contact: CircuitFaultKind<Contact> = {
   of: 'circuit',
+  changesPart: false,
+  replacesTolerance: true,
   possible: (element) => (hasContact(element) ? [{ fault: 'contact', where: [element.id], value: null }] : []),
   tryable: (element) =>
     hasContact(element)

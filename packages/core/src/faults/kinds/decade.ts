@@ -13,6 +13,8 @@ const possible = ({ id, kind }: Element): readonly Decade[] =>
 
 export const decade: CircuitFaultKind<Decade> = {
   of: 'circuit',
+  changesPart: true,
+  replacesTolerance: false,
   possible,
   tryable: (element) =>
     possible(element).map((hypothesis) => ({ hypothesis, name: `wrong decade, × ${hypothesis.value}` })),

@@ -6,6 +6,8 @@ export type Meter = FaultOf<'meter', { readonly quantity: MeterQuantity; readonl
 
 export const meter: CircuitFaultKind<Meter> = {
   of: 'circuit',
+  changesPart: false,
+  replacesTolerance: false,
   possible: () => [],
   tryable: () => [],
   apply: ({ network, instruments }, { where: [id], value }) => ({

@@ -13,6 +13,8 @@ const faultOf = ({ id }: Element): Open => ({ fault: 'open', where: [id], value:
 
 export const open: CircuitFaultKind<Open> = {
   of: 'circuit',
+  changesPart: true,
+  replacesTolerance: false,
   possible: (element) => (canOpen(element) ? [faultOf(element)] : []),
   tryable: (element) =>
     canOpen(element) ? [{ hypothesis: faultOf(element), name: element.kind === 'link' ? 'missing' : 'open' }] : [],

@@ -8,6 +8,8 @@ export type OutOfTolerance = FaultOf<'out-of-tolerance', number | null>;
 
 export const outOfTolerance: CircuitFaultKind<OutOfTolerance> = {
   of: 'circuit',
+  changesPart: true,
+  replacesTolerance: true,
   possible: ({ id, kind }) => (kind === 'resistor' ? [{ fault: 'out-of-tolerance', where: [id], value: null }] : []),
   tryable: (element, network) =>
     element.kind === 'resistor' && isToleranced(network, element)

@@ -10,6 +10,8 @@ const possible = ({ id, kind }: Element): readonly Short[] =>
 
 export const short: CircuitFaultKind<Short> = {
   of: 'circuit',
+  changesPart: true,
+  replacesTolerance: false,
   possible,
   tryable: (element) => possible(element).map((hypothesis) => ({ hypothesis, name: 'shorted' })),
   apply: (bench, { where }) => {

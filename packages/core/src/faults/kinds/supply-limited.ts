@@ -8,6 +8,8 @@ export type SupplyLimited = FaultOf<'supply-limited', number | null>;
 
 export const supplyLimited: CircuitFaultKind<SupplyLimited> = {
   of: 'circuit',
+  changesPart: false,
+  replacesTolerance: false,
   possible: ({ id, kind }) => (kind === 'source' ? [{ fault: 'supply-limited', where: [id], value: null }] : []),
   tryable: () => [],
   /** The supply is at its limit if more would flow with no meter connected. */

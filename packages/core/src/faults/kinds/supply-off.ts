@@ -11,6 +11,8 @@ const possible = (element: Element): readonly SupplyOff[] =>
 
 export const supplyOff: CircuitFaultKind<SupplyOff> = {
   of: 'circuit',
+  changesPart: false,
+  replacesTolerance: false,
   possible,
   tryable: (element) => possible(element).map((hypothesis) => ({ hypothesis, name: 'switched off' })),
   apply: (bench, { where: [id] }) => {

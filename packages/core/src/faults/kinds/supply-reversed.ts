@@ -11,6 +11,8 @@ const possible = (element: Element): readonly SupplyReversed[] =>
 
 export const supplyReversed: CircuitFaultKind<SupplyReversed> = {
   of: 'circuit',
+  changesPart: false,
+  replacesTolerance: false,
   possible,
   tryable: (element) => possible(element).map((hypothesis) => ({ hypothesis, name: 'connected the other way round' })),
   apply: (bench, { where: [id] }) => {

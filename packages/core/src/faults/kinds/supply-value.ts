@@ -7,6 +7,8 @@ export type SupplyValue = FaultOf<'supply-value', number | null>;
 
 export const supplyValue: CircuitFaultKind<SupplyValue> = {
   of: 'circuit',
+  changesPart: false,
+  replacesTolerance: false,
   possible: (element) =>
     element.kind === 'source' && element.emf !== 0 ? [{ fault: 'supply-value', where: [element.id], value: null }] : [],
   tryable: (element) =>

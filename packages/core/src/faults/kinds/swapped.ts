@@ -25,6 +25,8 @@ const after = ({ elements }: Network, element: Element): readonly Element[] =>
 
 export const swapped: CircuitFaultKind<Swapped> = {
   of: 'circuit',
+  changesPart: true,
+  replacesTolerance: false,
   possible: (element, network) => othersThan(element, after(network, element)).map((other) => faultOf(element, other)),
   tryable: (element, { elements }) =>
     othersThan(element, elements).map((other) => ({

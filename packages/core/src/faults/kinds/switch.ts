@@ -6,6 +6,8 @@ export type Switch = FaultOf<'switch', null>;
 
 export const switchFault: CircuitFaultKind<Switch> = {
   of: 'circuit',
+  changesPart: false,
+  replacesTolerance: false,
   possible: ({ id, kind }) => (kind === 'switch' ? [{ fault: 'switch', where: [id], value: null }] : []),
   tryable: (element) =>
     element.kind === 'switch'

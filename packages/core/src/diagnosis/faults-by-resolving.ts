@@ -1,4 +1,11 @@
-import { contactName, possibleFaults, withFault, type Bench, type CircuitHypothesis } from '../faults/index.ts';
+import {
+  contactName,
+  possibleFaults,
+  replacesTolerance,
+  withFault,
+  type Bench,
+  type CircuitHypothesis,
+} from '../faults/index.ts';
 import { placedIn, type CircuitReading, type ResistanceReading } from '../readings/index.ts';
 import { attach, circuitOf, quickCircuit } from '../solver/index.ts';
 import { tolerancedParts, toleranceResponse, type CircuitOutput } from '../uncertainty/index.ts';
@@ -49,7 +56,7 @@ const coarse: Search = { steps: 40, sections: 24 };
 
 /** The tolerance of a part with a fitted value is excluded. */
 function asFitted(bench: Bench, hypothesis: CircuitHypothesis): Bench {
-  if (!diagnosedKindOf(hypothesis).replacesTolerance) return bench;
+  if (!replacesTolerance(hypothesis)) return bench;
   const [id] = hypothesis.where;
   const elements = bench.network.elements.map((one) => {
     if (one.id !== id || one.kind !== 'resistor') return one;
