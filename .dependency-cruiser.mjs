@@ -59,6 +59,30 @@ const webRules = web.slice(0, -1).map((layer, at) => ({
   },
 }));
 
+/** Steps of a job: they share `model` and `canvas` and do not use each other. */
+const steps = ['network', 'true-values', 'setups', 'readings', 'report'];
+
+const benchRules = [
+  ...steps.map((step) => ({
+    name: `bench-${step}-uses-no-other-step`,
+    severity: 'error',
+    from: { path: `^apps/web/src/bench/${step}/` },
+    to: { path: `^apps/web/src/bench/(${steps.filter((one) => one !== step).join('|')})/` },
+  })),
+  {
+    name: 'bench-canvas-uses-no-step',
+    severity: 'error',
+    from: { path: '^apps/web/src/bench/(canvas|faults)/' },
+    to: { path: `^apps/web/src/bench/(${steps.join('|')})/` },
+  },
+  {
+    name: 'bench-model-uses-no-view',
+    severity: 'error',
+    from: { path: '^apps/web/src/bench/model/' },
+    to: { path: `^apps/web/src/bench/(${[...steps, 'canvas', 'faults'].join('|')})/` },
+  },
+];
+
 const packageRule = (name, from, pathNot) => ({
   name,
   severity: 'error',
@@ -71,6 +95,7 @@ export default {
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
     ...coreRules,
     ...webRules,
+    ...benchRules,
     packageRule('core-uses-core', '^packages/core/', '^packages/core/'),
     packageRule('contract-uses-core', '^packages/contract/', '^packages/(core|contract)/'),
     packageRule('report-uses-core', '^packages/report/', '^packages/(core|report)/'),

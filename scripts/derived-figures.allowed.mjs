@@ -4,8 +4,8 @@
  */
 export const allowed = {
   'bench/network/part-card.tsx': { places: 2, why: 'limits of a part from its tolerance, printed beside it' },
-  'bench/readings/expectation-bar.tsx': { places: 5, why: 'geometry of the bar: ends of the band' },
-  'bench/readings/sweep.tsx': { places: 1, why: 'settings that a new sweep proposes; nothing is measured yet' },
+  'bench/readings/entry/expectation-bar.tsx': { places: 5, why: 'geometry of the bar: ends of the band' },
+  'bench/readings/sweep/sweep.tsx': { places: 1, why: 'settings that a new sweep proposes; nothing is measured yet' },
   'bench/setups/correct-reading.tsx': { places: 1, why: 'first factor of the printed formula' },
   'bench/setups/indicated-sums.tsx': { places: 1, why: 'decides whether a remark is shown' },
   'bench/setups/meter-face.tsx': { places: 2, why: 'own error in the display; geometry of the share bar' },

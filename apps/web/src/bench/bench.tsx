@@ -31,7 +31,7 @@ export function Bench() {
   useBenchCommands(view, toggleWhole);
   useEffect(() => {
     if (localStorage.getItem('usual-drag-sweeps') !== null)
-      void import('./readings/kept-sweeps.ts').then(({ moveKeptSweep }) => moveKeptSweep(jobId));
+      void import('./readings/sweep/kept-sweeps.ts').then(({ moveKeptSweep }) => moveKeptSweep(jobId));
   }, [jobId]);
   const settled = useAfterPaint(useMemo(() => ({ job, unloaded: sound }), [job, sound]));
   const { data: signatures } = useQuery(signaturesQuery(jobId));

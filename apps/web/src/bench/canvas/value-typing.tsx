@@ -1,6 +1,6 @@
 import type { Network, RailDrawing } from '@usual-drag/core';
 import { stopTyping, useEditing } from '../model/editing.ts';
-import { ValueEntry } from '../network/value-entry.tsx';
+import { ValueEntry } from './value-entry.tsx';
 
 interface Props {
   readonly drawing: RailDrawing;

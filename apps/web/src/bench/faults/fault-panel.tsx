@@ -2,7 +2,7 @@ import { checkFor, tryableFaults, type Network } from '@usual-drag/core';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { tryFault, useTried } from '../model/tried.ts';
-import { isSameFault } from './same-fault.ts';
+import { isSameFault } from '../model/same-fault.ts';
 
 interface Props {
   readonly jobId: string;

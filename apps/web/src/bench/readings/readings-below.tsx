@@ -23,11 +23,11 @@ import { count } from '../../ui/words.ts';
 import { benchNow } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
-import { Log } from './log.tsx';
+import { Log } from './log/log.tsx';
 
 import { useReadings, type Readings } from './use-readings.ts';
 
-const DiagnosisTab = fetchedLater(async () => (await import('./diagnosis-tab.tsx')).DiagnosisTab);
+const DiagnosisTab = fetchedLater(async () => (await import('./diagnosis/diagnosis-tab.tsx')).DiagnosisTab);
 
 /** Below the drawing: the log of readings and the sums that they make. */
 export function ReadingsBelow({ view }: { readonly view: BenchView }) {

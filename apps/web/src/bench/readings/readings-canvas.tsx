@@ -16,8 +16,8 @@ import { BenchCanvas } from '../canvas/bench-canvas.tsx';
 import { liveLines } from '../canvas/live-lines.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { useTried } from '../model/tried.ts';
-import { useReadingEntry } from './reading-entry.ts';
-import { shownIn } from './taken-here.tsx';
+import { useReadingEntry } from '../model/reading-entry.ts';
+import { shownIn } from './plan/taken-here.tsx';
 import { useReadings } from './use-readings.ts';
 
 /** The drawing while readings are taken: the leads where they belong, the break open, the reading beside its expectation. */

@@ -11,19 +11,19 @@ import { Segments } from '../../ui/segments.tsx';
 import { TabPanels, TabRow } from '../../ui/tabs.tsx';
 import { useBench } from '../model/bench-store.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
-import { AddInstrument } from './add-instrument.tsx';
-import { FreeReading, placeFree } from './free-reading.tsx';
-import { takeInHand, toggleLarge, useReadingEntry } from './reading-entry.ts';
-import { openStep } from './keep-reading.ts';
-import { LargeView } from './large-view.tsx';
-import { StepCard } from './step-card.tsx';
-import { StepList } from './step-list.tsx';
-import { useRenamed } from './use-renamed.ts';
+import { AddInstrument } from './prepare/add-instrument.tsx';
+import { FreeReading, placeFree } from './entry/free-reading.tsx';
+import { takeInHand, toggleLarge, useReadingEntry } from '../model/reading-entry.ts';
+import { openStep } from './entry/keep-reading.ts';
+import { LargeView } from './entry/large-view.tsx';
+import { StepCard } from './plan/step-card.tsx';
+import { StepList } from './plan/step-list.tsx';
+import { useRenamed } from './log/use-renamed.ts';
 import { useReadings, type Readings } from './use-readings.ts';
 
-const Prepare = fetchedLater(async () => (await import('./prepare.tsx')).Prepare);
-const Sweep = fetchedLater(async () => (await import('./sweep.tsx')).Sweep);
-const ConventionsTab = fetchedLater(async () => (await import('./conventions.tsx')).ConventionsTab);
+const Prepare = fetchedLater(async () => (await import('./prepare/prepare.tsx')).Prepare);
+const Sweep = fetchedLater(async () => (await import('./sweep/sweep.tsx')).Sweep);
+const ConventionsTab = fetchedLater(async () => (await import('./prepare/conventions.tsx')).ConventionsTab);
 
 const tabs = [
   { value: 'plan', text: 'Plan' },

@@ -22,7 +22,7 @@ import {
 import { useCallback, useMemo } from 'react';
 import { newest } from '../../ui/newest.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
-import { useReadingEntry } from './reading-entry.ts';
+import { useReadingEntry } from '../model/reading-entry.ts';
 
 export interface Readings {
   readonly plan: Plan | null;

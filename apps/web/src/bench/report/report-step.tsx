@@ -5,7 +5,7 @@ import { Button } from '../../ui/button.tsx';
 import { toast } from '../../ui/toast.ts';
 import { whenOnRecord } from '../../ui/words.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
-import { takeInHand } from '../readings/reading-entry.ts';
+import { takeInHand } from '../model/reading-entry.ts';
 import { ReportSections } from './report-sections.tsx';
 import { saveReadings, saveReport } from './save-report.ts';
 import { SignReport } from './sign-report.tsx';

@@ -7,7 +7,7 @@ import { Button } from '../../ui/button.tsx';
 import { Note } from '../../ui/note.tsx';
 import { toast } from '../../ui/toast.ts';
 import { whenOnRecord } from '../../ui/words.ts';
-import { tick } from '../readings/reading-entry.ts';
+import { tick } from '../model/reading-entry.ts';
 
 interface Props {
   readonly jobId: string;

@@ -19,7 +19,7 @@ import { signaturesQuery, signedQuery } from '../../api/signatures.ts';
 import { startDiagnosis } from '../../workers/diagnosis.ts';
 import { newest } from '../../ui/newest.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
-import { useReadingEntry } from '../readings/reading-entry.ts';
+import { useReadingEntry } from '../model/reading-entry.ts';
 import { useChosenSections } from './chosen-sections.ts';
 
 export interface ReportView {

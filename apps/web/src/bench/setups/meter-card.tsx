@@ -21,7 +21,7 @@ import { Segments } from '../../ui/segments.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { useCorrected } from './corrected.ts';
 import { KitVersion } from './kit-version.tsx';
-import { Leads } from './leads.tsx';
+import { Leads } from '../canvas/leads.tsx';
 import { MeterChecks } from './meter-checks.tsx';
 import { MeterFace } from './meter-face.tsx';
 import { MeterTabs } from './meter-tabs.tsx';

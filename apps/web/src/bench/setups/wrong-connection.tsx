@@ -7,7 +7,7 @@ import {
   type Unloaded,
 } from '@usual-drag/core';
 import { Radio, RadioGroup } from '@headlessui/react';
-import { isSameFault } from '../faults/same-fault.ts';
+import { isSameFault } from '../model/same-fault.ts';
 import { tryFault, useTried } from '../model/tried.ts';
 import type { ConnectionTrial } from '../model/use-wrong-connection.ts';
 

@@ -13,12 +13,12 @@ import {
 } from '@usual-drag/core';
 import clsx from 'clsx';
 import { useState } from 'react';
-import { Button } from '../../ui/button.tsx';
-import { useBench } from '../model/bench-store.ts';
-import { sayUndoable } from '../model/say-undoable.ts';
-import { useReadingEntry } from './reading-entry.ts';
-import type { Readings } from './use-readings.ts';
-import { VerdictMark } from './verdict.tsx';
+import { Button } from '../../../ui/button.tsx';
+import { useBench } from '../../model/bench-store.ts';
+import { sayUndoable } from '../../model/say-undoable.ts';
+import { useReadingEntry } from '../../model/reading-entry.ts';
+import type { Readings } from '../use-readings.ts';
+import { VerdictMark } from '../log/verdict.tsx';
 
 interface Props {
   readonly readings: Readings;

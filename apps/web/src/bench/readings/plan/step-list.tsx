@@ -1,11 +1,11 @@
 import { readingsAt, type PlanStep } from '@usual-drag/core';
 import clsx from 'clsx';
 import { useEffect, useRef } from 'react';
-import { openStep } from './reading-entry.ts';
+import { openStep } from '../../model/reading-entry.ts';
 import { titleOf } from './step-words.ts';
 import { shownIn } from './taken-here.tsx';
-import type { Readings } from './use-readings.ts';
-import { VerdictMark } from './verdict.tsx';
+import type { Readings } from '../use-readings.ts';
+import { VerdictMark } from '../log/verdict.tsx';
 
 /** Every step of the plan, what was read at it, and its verdict. */
 export function StepList({ readings }: { readonly readings: Readings }) {

@@ -17,17 +17,17 @@ import {
 } from '@usual-drag/core';
 import clsx from 'clsx';
 import { useMemo, useState } from 'react';
-import { startDiagnosis } from '../../workers/diagnosis.ts';
-import { Button } from '../../ui/button.tsx';
-import { isSameFault } from '../faults/same-fault.ts';
-import { useBench } from '../model/bench-store.ts';
-import { sayUndoable } from '../model/say-undoable.ts';
-import { tryFault, useTried } from '../model/tried.ts';
-import type { BenchView } from '../model/use-bench-view.ts';
+import { startDiagnosis } from '../../../workers/diagnosis.ts';
+import { Button } from '../../../ui/button.tsx';
+import { isSameFault } from '../../model/same-fault.ts';
+import { useBench } from '../../model/bench-store.ts';
+import { sayUndoable } from '../../model/say-undoable.ts';
+import { tryFault, useTried } from '../../model/tried.ts';
+import type { BenchView } from '../../model/use-bench-view.ts';
 import { FitPanel } from './fit-panel.tsx';
-import { useReadingEntry } from './reading-entry.ts';
-import type { Readings } from './use-readings.ts';
-import { TwoAtOnce } from './two-at-once.tsx';
+import { useReadingEntry } from '../../model/reading-entry.ts';
+import type { Readings } from '../use-readings.ts';
+import { TwoAtOnce } from '../entry/two-at-once.tsx';
 import { useSearch } from './use-search.ts';
 
 /** What explains the readings that do not agree, and what to read next. */

@@ -1,6 +1,6 @@
 import { rangesOf, type Instrument, type Setup } from '@usual-drag/core';
-import { Choice } from '../../ui/choice.tsx';
-import type { FreePlace } from './reading-entry.ts';
+import { Choice } from '../../../ui/choice.tsx';
+import type { FreePlace } from '../../model/reading-entry.ts';
 
 interface Props {
   readonly free: FreePlace;

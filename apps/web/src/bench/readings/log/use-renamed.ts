@@ -1,7 +1,7 @@
 import { readingOrigin, type Reading } from '@usual-drag/core';
 import { useEffect } from 'react';
-import { toast } from '../../ui/toast.ts';
-import { useReadingEntry } from './reading-entry.ts';
+import { toast } from '../../../ui/toast.ts';
+import { useReadingEntry } from '../../model/reading-entry.ts';
 
 /** Says so where the last reading has got another number: another device had used it first. */
 export function useRenamed(readings: readonly Reading[]): void {

@@ -8,10 +8,10 @@ import {
   type Reading,
   type ReadStep,
 } from '@usual-drag/core';
-import { usePerson } from '../../ui/person.ts';
-import { benchNow } from '../model/bench-store.ts';
-import { tryFault } from '../model/tried.ts';
-import { useReadingEntry, type FreePlace } from './reading-entry.ts';
+import { usePerson } from '../../../ui/person.ts';
+import { benchNow } from '../../model/bench-store.ts';
+import { tryFault } from '../../model/tried.ts';
+import { useReadingEntry, type FreePlace } from '../../model/reading-entry.ts';
 
 /** Who or what gave a number, where nobody typed it. */
 export type Origin = Pick<Reading, 'source' | 'note'>;

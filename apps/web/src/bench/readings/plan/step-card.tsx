@@ -13,18 +13,18 @@ import {
 import clsx from 'clsx';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useRef } from 'react';
-import { Button } from '../../ui/button.tsx';
-import { Note } from '../../ui/note.tsx';
-import { useBench } from '../model/bench-store.ts';
-import { DisplayEntry } from './display-entry.tsx';
-import { ExpectationBar } from './expectation-bar.tsx';
-import { tick, useReadingEntry } from './reading-entry.ts';
-import { openStep, isTakenWith, keepReading, placedAt } from './keep-reading.ts';
+import { Button } from '../../../ui/button.tsx';
+import { Note } from '../../../ui/note.tsx';
+import { useBench } from '../../model/bench-store.ts';
+import { DisplayEntry } from '../entry/display-entry.tsx';
+import { ExpectationBar } from '../entry/expectation-bar.tsx';
+import { tick, useReadingEntry } from '../../model/reading-entry.ts';
+import { openStep, isTakenWith, keepReading, placedAt } from '../entry/keep-reading.ts';
 import { checksOf, titleOf, usualPrefix } from './step-words.ts';
-import { observationsAt, readSimulated } from './simulated.ts';
+import { observationsAt, readSimulated } from '../prepare/simulated.ts';
 import { TakenHere } from './taken-here.tsx';
-import { useInstrumentLink } from './use-instrument-link.ts';
-import type { Readings } from './use-readings.ts';
+import { useInstrumentLink } from '../entry/use-instrument-link.ts';
+import type { Readings } from '../use-readings.ts';
 
 interface Props {
   readonly readings: Readings;

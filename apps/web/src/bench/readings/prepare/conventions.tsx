@@ -1,11 +1,11 @@
 import { editConventions, usualConventions, type Conventions, type KitInstrument } from '@usual-drag/core';
-import { PersonField } from '../../ui/person-field.tsx';
-import { Segments } from '../../ui/segments.tsx';
-import { useDisplay } from '../canvas/display.ts';
-import { useBench } from '../model/bench-store.ts';
-import { ValuesChoice } from '../values-choice.tsx';
+import { PersonField } from '../../../ui/person-field.tsx';
+import { Segments } from '../../../ui/segments.tsx';
+import { useDisplay } from '../../canvas/display.ts';
+import { useBench } from '../../model/bench-store.ts';
+import { ValuesChoice } from '../../values-choice.tsx';
 import { AddInstrument } from './add-instrument.tsx';
-import type { Readings } from './use-readings.ts';
+import type { Readings } from '../use-readings.ts';
 
 type Options = {
   readonly [K in keyof Required<Conventions>]: readonly (readonly [Required<Conventions>[K], string])[];

@@ -2,16 +2,16 @@ import { Dialog, DialogPanel } from '@headlessui/react';
 import { readingOrigin, type PlanStep } from '@usual-drag/core';
 import { Volume2, VolumeX, X } from 'lucide-react';
 import { useEffect } from 'react';
-import { documentState, useDocuments } from '../../documents/documents.ts';
-import { isTrouble, saveWords } from '../../documents/save-words.ts';
-import { Button } from '../../ui/button.tsx';
-import { useBench } from '../model/bench-store.ts';
-import { useReadingEntry } from './reading-entry.ts';
-import { StepCard } from './step-card.tsx';
-import { spokenStep } from './step-words.ts';
-import { shownIn } from './taken-here.tsx';
-import type { Readings } from './use-readings.ts';
-import { VerdictMark } from './verdict.tsx';
+import { documentState, useDocuments } from '../../../documents/documents.ts';
+import { isTrouble, saveWords } from '../../../documents/save-words.ts';
+import { Button } from '../../../ui/button.tsx';
+import { useBench } from '../../model/bench-store.ts';
+import { useReadingEntry } from '../../model/reading-entry.ts';
+import { StepCard } from '../plan/step-card.tsx';
+import { spokenStep } from '../plan/step-words.ts';
+import { shownIn } from '../plan/taken-here.tsx';
+import type { Readings } from '../use-readings.ts';
+import { VerdictMark } from '../log/verdict.tsx';
 
 /** The step in hand alone on the screen, legible from two metres, spoken by the browser's voice where that is asked for. */
 export function LargeView({ readings, step }: { readonly readings: Readings; readonly step: PlanStep }) {

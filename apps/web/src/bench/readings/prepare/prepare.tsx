@@ -8,12 +8,12 @@ import {
   type Network,
 } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
-import { Note } from '../../ui/note.tsx';
-import { Segments } from '../../ui/segments.tsx';
-import { useBench } from '../model/bench-store.ts';
-import { tick, useReadingEntry } from './reading-entry.ts';
+import { Note } from '../../../ui/note.tsx';
+import { Segments } from '../../../ui/segments.tsx';
+import { useBench } from '../../model/bench-store.ts';
+import { tick, useReadingEntry } from '../../model/reading-entry.ts';
 import { SimulatedChoice } from './simulated-choice.tsx';
-import type { Readings } from './use-readings.ts';
+import type { Readings } from '../use-readings.ts';
 
 const views = [
   { value: 'before', text: 'Before' },

@@ -1,6 +1,6 @@
 import type { JobFault, Result } from '@usual-drag/core';
 import { useEffect, useState } from 'react';
-import type { Search } from '../../workers/diagnosis.ts';
+import type { Search } from '../../../workers/diagnosis.ts';
 
 /** Work beside the page: what came of it last, and whether it is under way. */
 export interface Searched<T> {

@@ -1,6 +1,6 @@
 import { nodesOf, type Network } from '@usual-drag/core';
 import { useMemo, type ReactNode } from 'react';
-import { NodeBadge } from '../canvas/node-badge.tsx';
+import { NodeBadge } from './node-badge.tsx';
 
 /** The nodes of a network to choose from, the same options as long as the nodes are. */
 export function useNodeOptions(network: Network): { readonly value: string; readonly text: ReactNode }[] {

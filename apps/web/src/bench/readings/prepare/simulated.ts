@@ -11,8 +11,8 @@ import {
 } from '@usual-drag/core';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { benchNow } from '../model/bench-store.ts';
-import type { Placed } from './keep-reading.ts';
+import { benchNow } from '../../model/bench-store.ts';
+import type { Placed } from '../entry/keep-reading.ts';
 
 /** Which bench is simulated for a job. */
 interface Simulated {

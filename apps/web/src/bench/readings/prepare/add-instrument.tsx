@@ -1,6 +1,6 @@
 import { instrumentForJob, keepInstrument, type KitInstrument } from '@usual-drag/core';
-import { Choice } from '../../ui/choice.tsx';
-import { useBench } from '../model/bench-store.ts';
+import { Choice } from '../../../ui/choice.tsx';
+import { useBench } from '../../model/bench-store.ts';
 
 /** Takes an instrument of the kit into the job, for the plan to use. */
 export function AddInstrument({

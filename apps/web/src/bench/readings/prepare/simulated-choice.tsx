@@ -1,8 +1,8 @@
 import { faultSentence } from '@usual-drag/core';
-import { Button } from '../../ui/button.tsx';
-import { Choice } from '../../ui/choice.tsx';
-import { toast } from '../../ui/toast.ts';
-import { useBench } from '../model/bench-store.ts';
+import { Button } from '../../../ui/button.tsx';
+import { Choice } from '../../../ui/choice.tsx';
+import { toast } from '../../../ui/toast.ts';
+import { useBench } from '../../model/bench-store.ts';
 import { anotherBench, hiddenFault, setSimulated, useSimulated } from './simulated.ts';
 
 const benches = [

@@ -10,11 +10,11 @@ import {
 } from '@usual-drag/core';
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { columnsOf, DataTable } from '../../ui/data-table.tsx';
-import { clock } from '../../ui/words.ts';
-import { useBench } from '../model/bench-store.ts';
-import { shownIn } from './taken-here.tsx';
-import type { Readings } from './use-readings.ts';
+import { columnsOf, DataTable } from '../../../ui/data-table.tsx';
+import { clock } from '../../../ui/words.ts';
+import { useBench } from '../../model/bench-store.ts';
+import { shownIn } from '../plan/taken-here.tsx';
+import type { Readings } from '../use-readings.ts';
 import { VerdictMark } from './verdict.tsx';
 
 interface Row {

@@ -1,7 +1,7 @@
 import { isBlankSweep, withKeptSweep, type KeptSweep } from '@usual-drag/core';
-import { benchNow } from '../model/bench-store.ts';
-import { toast } from '../../ui/toast.ts';
-import { sayUndoable } from '../model/say-undoable.ts';
+import { benchNow } from '../../model/bench-store.ts';
+import { toast } from '../../../ui/toast.ts';
+import { sayUndoable } from '../../model/say-undoable.ts';
 
 /** Key under which browsers stored sweeps before the job format had a key for them. */
 const storageKey = 'usual-drag-sweeps';

@@ -25,22 +25,22 @@ import {
   type ReadingQuantity,
 } from '@usual-drag/core';
 import { useMemo } from 'react';
-import { Button } from '../../ui/button.tsx';
-import { Choice } from '../../ui/choice.tsx';
-import { Segments } from '../../ui/segments.tsx';
-import { benchNow, useBench } from '../model/bench-store.ts';
-import type { BenchView } from '../model/use-bench-view.ts';
-import { Leads } from '../setups/leads.tsx';
+import { Button } from '../../../ui/button.tsx';
+import { Choice } from '../../../ui/choice.tsx';
+import { Segments } from '../../../ui/segments.tsx';
+import { benchNow, useBench } from '../../model/bench-store.ts';
+import type { BenchView } from '../../model/use-bench-view.ts';
+import { Leads } from '../../canvas/leads.tsx';
 import { DisplayEntry } from './display-entry.tsx';
 import { ExpectationBar } from './expectation-bar.tsx';
 import { HowRead } from './how-read.tsx';
-import { useReadingEntry, type FreePlace } from './reading-entry.ts';
+import { useReadingEntry, type FreePlace } from '../../model/reading-entry.ts';
 import { isTakenWith, keepReading, placedFree } from './keep-reading.ts';
 import { useInstrumentLink } from './use-instrument-link.ts';
-import { usualPrefix } from './step-words.ts';
-import { observationsAt, readSimulated } from './simulated.ts';
-import { TakenHere } from './taken-here.tsx';
-import type { Readings } from './use-readings.ts';
+import { usualPrefix } from '../plan/step-words.ts';
+import { observationsAt, readSimulated } from '../prepare/simulated.ts';
+import { TakenHere } from '../plan/taken-here.tsx';
+import type { Readings } from '../use-readings.ts';
 
 interface Props {
   readonly readings: Readings;

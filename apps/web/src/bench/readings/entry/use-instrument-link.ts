@@ -1,8 +1,8 @@
 import { findRange, type Instrument } from '@usual-drag/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { readInstrument } from '../../api/instrument-link.ts';
-import { listQuery } from '../../api/lists.ts';
-import { benchNow } from '../model/bench-store.ts';
+import { readInstrument } from '../../../api/instrument-link.ts';
+import { listQuery } from '../../../api/lists.ts';
+import { benchNow } from '../../model/bench-store.ts';
 import { keepReading, type Placed } from './keep-reading.ts';
 
 /** An instrument that can be asked for its reading. */

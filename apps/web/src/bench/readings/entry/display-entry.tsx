@@ -2,12 +2,12 @@ import { shownPattern, simulatedNote, unitOf, type Observation, type ReadingQuan
 import clsx from 'clsx';
 import { Cable, FlaskConical } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
-import { Button } from '../../ui/button.tsx';
-import { Segments } from '../../ui/segments.tsx';
-import { toggleLarge, typeIn, useReadingEntry } from './reading-entry.ts';
+import { Button } from '../../../ui/button.tsx';
+import { Segments } from '../../../ui/segments.tsx';
+import { toggleLarge, typeIn, useReadingEntry } from '../../model/reading-entry.ts';
 import type { Origin } from './keep-reading.ts';
 import { readDisplay } from './read-display.ts';
-import { prefixesOf } from './step-words.ts';
+import { prefixesOf } from '../plan/step-words.ts';
 import type { InstrumentLink } from './use-instrument-link.ts';
 
 interface Props {

@@ -27,15 +27,15 @@ import {
   type SweptResistance,
 } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
-import { Button } from '../../ui/button.tsx';
-import { Choice } from '../../ui/choice.tsx';
-import { Segments } from '../../ui/segments.tsx';
-import { ValueField } from '../../ui/value-field.tsx';
-import { useBench } from '../model/bench-store.ts';
-import { sayUndoable } from '../model/say-undoable.ts';
-import type { BenchView } from '../model/use-bench-view.ts';
-import { readDisplay } from './read-display.ts';
-import { usualPrefix } from './step-words.ts';
+import { Button } from '../../../ui/button.tsx';
+import { Choice } from '../../../ui/choice.tsx';
+import { Segments } from '../../../ui/segments.tsx';
+import { ValueField } from '../../../ui/value-field.tsx';
+import { useBench } from '../../model/bench-store.ts';
+import { sayUndoable } from '../../model/say-undoable.ts';
+import type { BenchView } from '../../model/use-bench-view.ts';
+import { readDisplay } from '../entry/read-display.ts';
+import { usualPrefix } from '../plan/step-words.ts';
 
 /** A supply set to several values in turn, voltage and current read at each, and the resistance that follows. */
 export function Sweep({ view }: { readonly view: BenchView }) {

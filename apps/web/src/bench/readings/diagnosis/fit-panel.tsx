@@ -1,7 +1,7 @@
 import { formatQuantity, type Fit, type Job, type Unit } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
-import { startFit } from '../../workers/diagnosis.ts';
-import { Button } from '../../ui/button.tsx';
+import { startFit } from '../../../workers/diagnosis.ts';
+import { Button } from '../../../ui/button.tsx';
 import { useSearch } from './use-search.ts';
 
 /** Ticks what is not known, and tells what the readings say about it. */

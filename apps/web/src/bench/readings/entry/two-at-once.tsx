@@ -1,8 +1,8 @@
 import { faultSentence, type Job, type TwoFaultsGroup, type TwoFaultsProgress } from '@usual-drag/core';
 import { useMemo, useState } from 'react';
-import { startTwoFaults } from '../../workers/diagnosis.ts';
-import { Button } from '../../ui/button.tsx';
-import { useSearch } from './use-search.ts';
+import { startTwoFaults } from '../../../workers/diagnosis.ts';
+import { Button } from '../../../ui/button.tsx';
+import { useSearch } from '../diagnosis/use-search.ts';
 
 /** Where no single fault explains the readings: the search for two at once, begun by a click. */
 export function TwoAtOnce({ job }: { readonly job: Job }) {
