@@ -11,9 +11,6 @@ export const levelAA: RunOptions = {
   runOnly: { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] },
 };
 
-/** The one rule that depends on the theme. */
-export const contrast: RunOptions = { runOnly: { type: 'rule', values: ['color-contrast'] } };
-
 interface Axe {
   run(context: Document, options: RunOptions): Promise<AxeResults>;
 }

@@ -45,7 +45,7 @@ export class DemoServer {
 interface TestFixtures {
   readonly server: DemoServer;
   readonly faults: string[];
-  readonly idlePage: void;
+  readonly idlePage: undefined;
 }
 
 export const test = base.extend<TestFixtures, { readonly sharedServer: DemoServer }>({
@@ -74,7 +74,7 @@ export const test = base.extend<TestFixtures, { readonly sharedServer: DemoServe
           held.splice(0).forEach((callback) => request(callback));
         });
       });
-      await use();
+      await use(undefined);
     },
     { auto: true },
   ],
@@ -94,24 +94,24 @@ export const test = base.extend<TestFixtures, { readonly sharedServer: DemoServe
 
 export { expect };
 
-/** Opens a job of the list at a step. */
+/** Steps of a job, with their places in the address. */
+const steps = {
+  Network: 'network',
+  'True values': 'true-values',
+  'Set-ups': 'setups',
+  Readings: 'readings',
+  Report: 'report',
+} as const;
+
+/** Opens a job at a step; the job is found by the beginning of its title. */
 export async function openJob(
   page: Page,
   server: DemoServer,
   title: string,
-  step: 'Network' | 'True values' | 'Set-ups' | 'Readings' | 'Report',
+  step: keyof typeof steps,
 ): Promise<void> {
-  await page.goto(server.address);
-  await page.getByRole('link', { name: new RegExp(`^${title}`) }).click();
-  const tab = page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: step });
-  await tab.click();
-  await page.waitForURL(
-    new RegExp(
-      `/${{ Network: 'network', 'True values': 'true-values', 'Set-ups': 'setups', Readings: 'readings', Report: 'report' }[step]}`,
-    ),
-  );
-  // The address is ahead of the page: what is clicked before would be the step that is left.
-  await expect(tab).toHaveAttribute('aria-current', 'page');
+  const { id } = await stored(server, title);
+  await page.goto(`${server.address}/bench/${id}/${steps[step]}`);
   const drawing =
     step === 'Report'
       ? page.getByRole('region', { name: 'Report', exact: true })

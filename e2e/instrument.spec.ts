@@ -33,18 +33,6 @@ test('one key takes the reading from the simulated instrument: the record says b
   expect(faults).toEqual([]);
 });
 
-test('an instrument that takes its time is waited for', async ({ page, server, faults }) => {
-  await placed(page, server);
-  await page.route('**/api/instruments/*/read', async (route) => {
-    // Longer than any document may take.
-    await new Promise((later) => setTimeout(later, 10_000));
-    await route.continue();
-  });
-  await page.getByLabel(/^What the display says/).press('t');
-  await expect(page.getByRole('table', { name: /log/i }).getByRole('row', { name: /^M1/ })).toBeVisible();
-  expect(faults).toEqual([]);
-});
-
 test('an instrument that does not answer is said, nothing is written down, and the page goes on', async ({
   page,
   server,

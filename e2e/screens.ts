@@ -187,9 +187,22 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
   ];
 }
 
-/** Opens a screen and waits until nothing is being fetched for it. */
-export async function openScreen(page: Page, server: DemoServer, { path, open }: Screen): Promise<void> {
-  await page.goto(server.address + path);
+/** Loads a screen and waits until it is complete. */
+export async function openScreen(page: Page, server: DemoServer, screen: Screen): Promise<void> {
+  await page.goto(server.address + screen.path);
+  await complete(page, screen);
+}
+
+/** Goes to a screen within the loaded page, as a link does, and waits until it is complete. */
+export async function moveTo(page: Page, server: DemoServer, screen: Screen): Promise<void> {
+  await page.evaluate((address) => {
+    history.pushState(null, '', address);
+    window.dispatchEvent(new PopStateEvent('popstate', { state: null }));
+  }, server.address + screen.path);
+  await complete(page, screen);
+}
+
+async function complete(page: Page, { open }: Screen): Promise<void> {
   await page.locator('main, aside, article').first().waitFor();
   await open?.(page);
   await page

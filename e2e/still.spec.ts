@@ -32,7 +32,7 @@ async function slowDown(page: Page): Promise<void> {
   let asked = 0;
   await page.route('**/api/**', async (route) => {
     if (route.request().url().endsWith('/api/events')) return route.continue();
-    const delay = 30 + ((asked += 1) % 5) * 50;
+    const delay = 20 + ((asked += 1) % 5) * 30;
     await new Promise((later) => setTimeout(later, delay));
     await route.continue().catch(() => undefined);
   });
@@ -44,7 +44,7 @@ async function movedOn(page: Page): Promise<string[]> {
     const fetched = performance.getEntriesByType('resource') as PerformanceResourceTiming[];
     const answers = fetched.map(({ responseEnd }) => responseEnd);
     return answers.length > 0 && performance.now() - Math.max(...answers) > quiet;
-  }, 400);
+  }, 250);
   return page.evaluate(() => (window as unknown as { movedControls: string[] }).movedControls.splice(0));
 }
 

@@ -7,6 +7,7 @@ import { solveUnloaded } from '../loading/index.ts';
 import { soundNetwork } from '../test/random-network.ts';
 import { LaidOut } from './laid-out.ts';
 import { meteredCircuit, ownMeterName } from './observed.ts';
+import { runs } from '../test/runs.ts';
 
 const meter: Instrument = {
   id: 'm',
@@ -52,7 +53,7 @@ test('a lone meter follows from the network laid out once, responses and all', (
       for (const key of ['currents', 'effect', 'ports', 'resistances'] as const)
         expect(circuit[key].every((value, k) => near(value, wanted[key][k]!, size(wanted[key])))).toBe(true);
     }),
-    { numRuns: 300, seed: 1311 },
+    { numRuns: runs(300) },
   );
   expect(compared).toBeGreaterThan(150);
 });
@@ -78,7 +79,7 @@ test('what it indicates, and what tolerances make of that, is the expectation of
       expect(near(found.indicated, expected, size)).toBe(true);
       expect(near(found.tolerance, tolerance, size)).toBe(true);
     }),
-    { numRuns: 300, seed: 1312 },
+    { numRuns: runs(300) },
   );
   expect(compared).toBeGreaterThan(100);
 });

@@ -6,6 +6,7 @@ import { anyNetwork } from '../test/random-network.ts';
 import { potentialAxis } from './axis.ts';
 import { drawRails, type DrawingInput, type RailDrawing } from './rail-drawing.ts';
 import { evenHeights, scaledHeights } from './rail-heights.ts';
+import { runs } from '../test/runs.ts';
 
 const divider: Network = {
   elements: [
@@ -164,7 +165,7 @@ test('no two parts lie on each other, every end is on its rail, and each has roo
           if (r !== other && overlap([r.x1, r.x2], [other.x1, other.x2]))
             expect(Math.abs(r.y - other.y)).toBeGreaterThanOrEqual(13);
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
 });
 

@@ -3,6 +3,7 @@ import type { Meter } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
 import { drawRails, setInStrips, type RailDrawing } from './index.ts';
+import { runs } from '../test/runs.ts';
 
 const room = { width: 720, height: 400 };
 
@@ -97,6 +98,6 @@ test('whatever the length, every part is drawn once and joined to its own rails'
       expect(strips.parts).toHaveLength(count + 1);
       expect(isJoined(strips)).toBe(true);
     }),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   );
 });

@@ -7,6 +7,7 @@ import { minus } from '../test/rational.ts';
 import { solveSetup } from './solve-setup.ts';
 import { solveUnloaded } from './unloaded.ts';
 import type { Meter, Setup } from './setup.ts';
+import { runs } from '../test/runs.ts';
 
 /** A network with one or two meters somewhere in it, and the same network with the meters as plain parts. */
 const metered = anyNetwork.chain((network) => {
@@ -75,7 +76,7 @@ test('what every meter indicates, and its error, agree with exact fractions', ()
         expect(reading.meterResistance).toBe(spots[index]!.ohms);
       });
     }),
-    { numRuns: 500 },
+    { numRuns: runs(500) },
   );
   expect(compared).toBeGreaterThan(100);
 });
@@ -148,6 +149,6 @@ test('an ideal meter changes nothing, wherever it is put', () => {
         if (before.voltage !== null) expect(after.voltage).toBeCloseTo(before.voltage, 9);
       }
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
 });

@@ -6,6 +6,7 @@ import { loadingMap, sharesByPart } from './loading-map.ts';
 import { solveSetup } from './solve-setup.ts';
 import { solveUnloaded } from './unloaded.ts';
 import { read } from '../test/read-line.ts';
+import { runs } from '../test/runs.ts';
 
 const meterOf = (ohms: number): Instrument => ({
   id: 'm',
@@ -56,7 +57,7 @@ test('every place of the map is what a set-up there reads, in networks of every 
           expect(Math.abs(point.share + relativeError)).toBeLessThanOrEqual(1e-9 * point.share);
       }
     }),
-    { numRuns: 250 },
+    { numRuns: runs(250) },
   );
 });
 

@@ -15,6 +15,7 @@ import type { Setup } from './setup.ts';
 import { solveSetup } from './solve-setup.ts';
 import { read } from '../test/read-line.ts';
 import { instrumentOf, solved } from '../test/solved.ts';
+import { runs } from '../test/runs.ts';
 
 const old: Instrument = {
   id: 'old',
@@ -151,7 +152,7 @@ test('every range option is what solving the set-up afresh on that range gives, 
         }
       },
     ),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
 });
 

@@ -6,6 +6,7 @@ import { resistancesFromSetup } from './resistance-found.ts';
 import type { Meter, Setup } from './setup.ts';
 import { solveSetup } from './solve-setup.ts';
 import { solveUnloaded } from './unloaded.ts';
+import { runs } from '../test/runs.ts';
 
 const meter = (volts: number, amps: number): Instrument => ({
   id: 'm',
@@ -90,7 +91,7 @@ test('property: any part, either end, either connection, both polarities: the co
         measured += 1;
       },
     ),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
   expect(measured).toBeGreaterThan(100);
 });

@@ -3,6 +3,7 @@ import { anyNetwork } from '../test/random-network.ts';
 import { chainsOf } from './chains.ts';
 import type { Element } from './element.ts';
 import { endsAt } from './network.ts';
+import { runs } from '../test/runs.ts';
 
 const part = (id: string, from: string, to: string): Element => ({ id, kind: 'resistor', from, to, resistance: 1 });
 
@@ -39,6 +40,6 @@ test('every part is in one chain, inner nodes join two ends, in networks of ever
         parts.forEach(({ from, to }, k) => expect([from, to].sort()).toEqual([nodes[k], nodes[k + 1]].sort()));
       }
     }),
-    { numRuns: 200, seed: 2026 },
+    { numRuns: runs(200) },
   );
 });

@@ -6,6 +6,7 @@ import { parseLine, partPlaces } from './parse-line.ts';
 import { readValues } from './part-text.ts';
 import { writeLine, writeValues } from './write-line.ts';
 import { read } from '../test/read-line.ts';
+import { runs } from '../test/runs.ts';
 
 /** The ends of every part: `R1 A B`. */
 const ends = (network: Network): string[] => network.elements.map(({ id, from, to }) => `${id} ${from} ${to}`);
@@ -197,7 +198,7 @@ test('any network is written as a line that reads in again as the same network',
         expect(again.value.values).toBe(dressed.values);
       },
     ),
-    { numRuns: 500 },
+    { numRuns: runs(500) },
   );
 });
 
@@ -250,7 +251,7 @@ test('whatever is typed, it is read or refused, and never breaks', () => {
         else expect(result.value.elements.length).toBeGreaterThan(0);
       },
     ),
-    { numRuns: 2000 },
+    { numRuns: runs(2000) },
   );
 });
 

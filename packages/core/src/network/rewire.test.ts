@@ -16,6 +16,7 @@ import {
   swapEnds,
 } from './rewire.ts';
 import { read } from '../test/read-line.ts';
+import { runs } from '../test/runs.ts';
 
 const ends = (network: Network): string[] => network.elements.map(({ id, from, to }) => `${id} ${from} ${to}`);
 const divider = read('E1 24V/1R8: R1 56k + (R2 39k || R3 15k + R4 27k)');
@@ -78,7 +79,7 @@ test('every edit has its inverse', () => {
       const copies = pasteElements(network, [element]);
       expect(removeElements(copies, [copies.elements.at(-1)!.id])).toEqual(network);
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
 });
 

@@ -7,6 +7,7 @@ import { anyNetwork } from '../test/random-network.ts';
 import { makePlan } from './make-plan.ts';
 import { countRead } from './progress.ts';
 import type { Plan, PlanStep, ReadStep } from './plan.ts';
+import { runs } from '../test/runs.ts';
 
 const range = (id: string, fullScale: number, resistance: number, resolution: number) => ({
   id,
@@ -213,7 +214,7 @@ test('figures are for the meter alone, breaks are restored, and what is read can
       }
       expect(open).toBeNull();
     }),
-    { numRuns: 300, seed: 2026 },
+    { numRuns: runs(300) },
   );
   expect(compared).toBeGreaterThan(200);
 });

@@ -4,10 +4,11 @@ import { makeProblem, withSolution } from './make-problem.ts';
 import { markAnswers } from './mark.ts';
 import { levels, problemKinds, type Problem, type ProblemKind } from './problem.ts';
 import { workingOf } from './working.ts';
+import { runs } from '../test/runs.ts';
 
-/** Seeds of a level: fewer where making a problem takes a diagnosis. */
+/** Seeds of a level: fewer if making a problem takes a diagnosis. */
 const seedsOf = (kind: ProblemKind): number[] =>
-  Array.from({ length: kind === 'find-fault' ? 25 : 100 }, (_, k) => k + 1);
+  Array.from({ length: kind === 'find-fault' ? runs(25) : runs(100) }, (_, k) => k + 1);
 
 test.each(problemKinds)('many %s problems, no two alike, each have a finite, sensible answer', (kind) => {
   const seeds = seedsOf(kind);

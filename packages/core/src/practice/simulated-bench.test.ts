@@ -3,6 +3,7 @@ import { builtInKit, instrumentForJob } from '../instrument/index.ts';
 import { compareReadings, observedNumber, type Reading } from '../readings/index.ts';
 import { read } from '../test/read-line.ts';
 import { simulatedBench, type BenchPlace } from './simulated-bench.ts';
+import { runs } from '../test/runs.ts';
 
 const network = read('E1 24V: R1 56k 5% + (R2 39k 5% || R3 15k 5% + R4 27k 5%)');
 const kit = builtInKit.map(instrumentForJob);
@@ -35,7 +36,7 @@ test('a sound bench reads within the limits of its parts and instruments, whatev
       if (!compared.ok) throw new Error(compared.fault.code);
       for (const { verdict } of Object.values(compared.value.readings)) expect(verdict).not.toBe('does-not-agree');
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   );
 });
 

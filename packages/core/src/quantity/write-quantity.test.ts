@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { parseQuantity } from './parse-quantity.ts';
 import { parsePercent } from './parse-ratio.ts';
 import { writePercent, writeQuantity } from './write-quantity.ts';
+import { runs } from '../test/runs.ts';
 
 test.each([
   [56_000, 'Ω', '56k'],
@@ -29,7 +30,7 @@ test('what is written reads back as the very same number', () => {
         expect(parseQuantity(writeQuantity(value, unit), unit)).toEqual({ ok: true, value });
       },
     ),
-    { numRuns: 2000 },
+    { numRuns: runs(2000) },
   );
   fc.assert(
     fc.property(fc.double({ min: 1e-6, max: 1, noNaN: true }), (ratio) => {

@@ -5,6 +5,7 @@ import { nodesOf, type Network } from '../network/index.ts';
 import { anyNetwork, resistance } from '../test/random-network.ts';
 import { expectationOf } from './expectation.ts';
 import type { Reading } from './reading.ts';
+import { runs } from '../test/runs.ts';
 
 const meter = (across: number, inSeries: number): Instrument => ({
   id: 'm',
@@ -79,7 +80,7 @@ test('a meter alone reads what the whole network solved with it gives, tolerance
         compared += 1;
       }
     }),
-    { numRuns: 300, seed: 2026 },
+    { numRuns: runs(300) },
   );
   expect(compared).toBeGreaterThan(150);
 });

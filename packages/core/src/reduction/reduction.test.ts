@@ -9,6 +9,7 @@ import { resistanceNet, sourcesOf } from './resistance-net.ts';
 import { writtenDown } from './rounding.ts';
 import { superpose } from './superposition.ts';
 import { read } from '../test/read-line.ts';
+import { runs } from '../test/runs.ts';
 
 function solve(network: Network): NetworkValues {
   const named = circuitOf(network);
@@ -108,7 +109,7 @@ test('every step keeps the resistance that the source sees, and one part is left
         if (step.rule === 'parallel')
           expect(step.into[0]!.resistance).toBeLessThanOrEqual(Math.min(...step.parts.map((part) => part.resistance)));
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   );
 });
 
@@ -135,7 +136,7 @@ test('the values rebuilt on the way up are those of the solver', () => {
       for (const { lines } of up.steps)
         for (const line of lines) if (line.kind === 'check') expect(Math.abs(line.apart!)).toBeLessThan(1e-9);
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   );
 });
 
@@ -188,7 +189,7 @@ test('contributions of the sources add up to the whole', () => {
         expect(apartFrom(sum, current, largest)).toBe(true);
       }
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
 });
 
@@ -205,7 +206,7 @@ test('the node equations of a network, with the solved values in them, add up to
         expect(Math.abs(sum)).toBeLessThanOrEqual(1e-9 * size + 1e-300);
       }
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
   const equations = nodeEquations(bridge, solve(bridge));
   expect(equations.map((equation) => equation.terms.map((term) => term.symbol).join(' + '))).toEqual([

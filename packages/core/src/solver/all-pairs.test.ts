@@ -6,6 +6,7 @@ import { toNumber, type DoubleDouble } from './double-double.ts';
 import { attach, circuitOf } from './network-circuit.ts';
 import { solveCircuit } from './solve-circuit.ts';
 import { portResistance } from './solve-linear.ts';
+import { runs } from '../test/runs.ts';
 
 const ohms = (found: DoubleDouble | null): number | null => found && toNumber(found);
 
@@ -33,7 +34,7 @@ test('between any two nodes it is what looking in there one by one gives, from m
           else expect(Math.abs(found! - wanted)).toBeLessThanOrEqual(1e-12 * wanted);
         }
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   );
 });
 

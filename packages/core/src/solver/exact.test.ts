@@ -5,6 +5,7 @@ import { anyNetwork, soundNetwork } from '../test/random-network.ts';
 import { circuitOf } from './network-circuit.ts';
 import { networkValues, type NetworkValues } from './network-values.ts';
 import { solveCircuit } from './solve-circuit.ts';
+import { runs } from '../test/runs.ts';
 
 function solve(network: Network): NetworkValues | null {
   const named = circuitOf(network);
@@ -43,11 +44,11 @@ function expectExact(network: Network): void {
 }
 
 test('agrees with exact fractions on networks of every kind, nulls and contradictions included', () => {
-  fc.assert(fc.property(anyNetwork, expectExact), { numRuns: 600 });
+  fc.assert(fc.property(anyNetwork, expectExact), { numRuns: runs(600) });
 });
 
 test('agrees with exact fractions on meshes of real sources from 1 mΩ to 1 GΩ', () => {
-  fc.assert(fc.property(soundNetwork, expectExact), { numRuns: 200 });
+  fc.assert(fc.property(soundNetwork, expectExact), { numRuns: runs(200) });
 });
 
 test('a bridge off balance by one part in 10¹² keeps nine digits of its offset', () => {

@@ -8,6 +8,7 @@ import { circuitOf } from './network-circuit.ts';
 import { solveCircuit } from './solve-circuit.ts';
 import { portResistance } from './solve-linear.ts';
 import { StarMesh } from './star-mesh.ts';
+import { runs } from '../test/runs.ts';
 
 /** A sheet of equal resistors, rows by columns of nodes, with a probe between two of them. */
 function sheet(rows: number, columns: number, probe: readonly [string, string]): Network {
@@ -98,7 +99,7 @@ test('refined potentials are those of the reduction in double-doubles, from 1 mÎ
       for (let point = 0; point < 30; point += 1)
         expect(Math.abs(v.hi[point]! - exact.hi[point]! + (v.lo[point]! - exact.lo[point]!))).toBeLessThan(1e-18);
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   );
   expect(settledCount).toBeGreaterThan(150);
 });

@@ -11,6 +11,7 @@ import { quickCircuit } from './quick-circuit.ts';
 import { solveCircuit } from './solve-circuit.ts';
 import { portResistance } from './solve-linear.ts';
 import { sweep } from './sweep.ts';
+import { runs } from '../test/runs.ts';
 
 function valuesOf(network: Network) {
   const named = circuitOf(network);
@@ -50,7 +51,7 @@ test('in any network each load keeps its law, and every node its sum: there is o
       }
       for (const sum of nodes.values()) expect(Math.abs(sum)).toBeLessThan(1e-9 * most);
     }),
-    { numRuns: 400, seed: 1301 },
+    { numRuns: runs(400) },
   );
   expect(curved).toBeGreaterThan(200);
   expect(blocked).toBeGreaterThan(50);
@@ -80,7 +81,7 @@ test('a lamp behind a resistance stands where its curve meets the straight line,
         expect(Math.abs(elements.L1!.current! - low)).toBeLessThan(1e-12 * (emf / resistance));
       },
     ),
-    { numRuns: 300, seed: 1302 },
+    { numRuns: runs(300) },
   );
 });
 
@@ -176,7 +177,7 @@ test('quickly and with all digits it is the same working point', () => {
         });
       },
     ),
-    { numRuns: 200, seed: 1303 },
+    { numRuns: runs(200) },
   );
 });
 

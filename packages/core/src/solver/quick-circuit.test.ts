@@ -4,6 +4,7 @@ import { toNumber } from './double-double.ts';
 import { circuitOf } from './network-circuit.ts';
 import { quickCircuit } from './quick-circuit.ts';
 import { solveCircuit } from './solve-circuit.ts';
+import { runs } from '../test/runs.ts';
 
 test('solved again with other resistances it gives what solving afresh gives, in networks of every kind', () => {
   let compared = 0;
@@ -43,7 +44,7 @@ test('solved again with other resistances it gives what solving afresh gives, in
       });
       compared += 1;
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   );
   expect(compared).toBeGreaterThan(100);
 });

@@ -9,6 +9,7 @@ import { sourceViews } from './source-view.ts';
 import { loopSums, nodeSums } from './sums.ts';
 import { sweep, sweepValues, withParameter, watchedValue } from './sweep.ts';
 import { read } from '../test/read-line.ts';
+import { runs } from '../test/runs.ts';
 
 function solve(network: Network): NetworkValues | null {
   const named = circuitOf(network);
@@ -32,7 +33,7 @@ test('currents at every node and voltages round every loop add up to nothing', (
         if (left !== null) expect(Math.abs(left)).toBeLessThanOrEqual(1e-9 * size + 1e-300);
       }
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
 });
 

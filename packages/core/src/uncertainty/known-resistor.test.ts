@@ -3,6 +3,7 @@ import { solveUnloaded } from '../loading/index.ts';
 import { read } from '../test/read-line.ts';
 import { correctFromRanges } from './range-correction.ts';
 import { withKnownResistor } from './known-resistor.ts';
+import { runs } from '../test/runs.ts';
 
 const ohms = fc.double({ min: 1, max: 5, noNaN: true }).map((decade) => Math.round(10 ** decade));
 
@@ -34,7 +35,7 @@ test('two readings of one range, with and without a known resistor, give the vol
         expect(Math.abs(found.value.sourceResistance / rs - 1)).toBeLessThan(1e-4);
       }
     }),
-    { numRuns: 100 },
+    { numRuns: runs(100) },
   );
 });
 

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { anyNetwork } from '../test/random-network.ts';
 import { circuitOf, quickCircuit, solveCircuit } from '../solver/index.ts';
 import { toleranceLimits, toleranceResponse, type CircuitOutput } from './tolerance-limits.ts';
+import { runs } from '../test/runs.ts';
 
 const tolerances = fc.array(fc.double({ min: 0.001, max: 0.2, noNaN: true }), { minLength: 12, maxLength: 12 });
 
@@ -60,7 +61,7 @@ test('every corner is what solving afresh at that corner gives, for voltages and
       expect(high).toBeGreaterThanOrEqual(Math.max(...afresh) - 1e-8 * size - 1e-10 * noise);
       compared += 1;
     }),
-    { numRuns: 300, seed: 2026 },
+    { numRuns: runs(300) },
   );
   expect(compared).toBeGreaterThan(100);
 });

@@ -7,6 +7,7 @@ import { contributions } from './contributions.ts';
 import { sampleTolerance, type SampleSummary, type Sampling } from './sampling.ts';
 import { toleranceModel, type ToleranceOutput, type ToleranceModel } from './tolerance-model.ts';
 import { worstCase } from './worst-case.ts';
+import { runs } from '../test/runs.ts';
 
 const model = (
   network: Network,
@@ -144,7 +145,7 @@ test('the worst cases of indications are those of every corner solved with the m
       expect(Math.abs(worst.minimum - minimum)).toBeLessThan(1e-9 * Math.abs(minimum));
       expect(Math.abs(worst.maximum - maximum)).toBeLessThan(1e-9 * Math.abs(maximum));
     }),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   );
 });
 

@@ -5,6 +5,7 @@ import type { Network, Resistor, Source } from '../network/index.ts';
 import { networkOfSheet, sheetOfNetwork } from './sheet-network.ts';
 import { solveWorksheet } from './solve-worksheet.ts';
 import { sheetQuantities, type Given, type SheetQuantity, type SheetValues, type Worksheet } from './worksheet.ts';
+import { runs } from '../test/runs.ts';
 
 const ohms = fc.double({ min: 0.5, max: 5, noNaN: true }).map((decade) => Number((10 ** decade).toPrecision(3)));
 
@@ -99,7 +100,7 @@ test('whatever is given of a circuit, what follows is its own value, each step c
       const completed = solveWorksheet(sheetWith(network, [...keys, ...wanted]));
       expect(completed).toMatchObject({ ok: true, value: { complete: true, contradiction: null } });
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   );
   expect(whole).toBeGreaterThan(5);
 });
@@ -120,7 +121,7 @@ test('a given that is off by more than all can explain contradicts the others wh
       expect(same).toMatchObject({ ok: true, value: { contradiction: null } });
       contradicted += 1;
     }),
-    { numRuns: 30 },
+    { numRuns: runs(30) },
   );
   expect(contradicted).toBeGreaterThan(15);
 });
@@ -134,7 +135,7 @@ test('a network becomes a sheet that is complete, and the sheet the network agai
       expect(solved.value.complete).toBe(true);
       expect(networkOfSheet(sheet, solved.value)).toEqual(network);
     }),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   );
 });
 

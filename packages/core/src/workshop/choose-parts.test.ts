@@ -8,6 +8,7 @@ import { partLoads } from './part-loads.ts';
 import { planDesign } from './schemes.ts';
 import { solveDesign } from './solve-design.ts';
 import type { StockPart } from './stock.ts';
+import { runs } from '../test/runs.ts';
 
 const feed = { fullScaleCurrent: 1e-4, resistance: 1800 };
 
@@ -107,7 +108,7 @@ test('more parts, and a finer series, are never worse', () => {
         expect(error('E6', 3)).toBeLessThanOrEqual(error('E6', 2) + 1e-12);
       },
     ),
-    { numRuns: 20 },
+    { numRuns: runs(20) },
   );
 });
 

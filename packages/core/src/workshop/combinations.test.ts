@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { seriesValues } from '../quantity/index.ts';
 import { buyableValues, combinationsWithin, drawerOf, nearestCombination } from './combinations.ts';
+import { runs } from '../test/runs.ts';
 
 /** The values of a series from 10 Ω to 100 kΩ. */
 const bench = (series: 'E3' | 'E6' | 'E12'): number[] =>
@@ -43,7 +44,7 @@ test('within bounds stands every combination that there is, once', () => {
       expect(resistances).toHaveLength(wanted.length);
       resistances.forEach((resistance, k) => expect(Math.abs(resistance / wanted[k]! - 1)).toBeLessThan(1e-12));
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   );
 });
 
@@ -57,7 +58,7 @@ test('the nearest combination is the nearest of all that there are', () => {
       expect(found.values.length).toBeLessThanOrEqual(n);
       for (const value of found.values) expect(values).toContain(value);
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   );
 });
 

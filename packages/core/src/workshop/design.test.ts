@@ -5,6 +5,7 @@ import type { Network } from '../network/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
 import type { Design, DesignResult, Scheme } from './design.ts';
 import { solveDesign } from './solve-design.ts';
+import { runs } from '../test/runs.ts';
 
 const cases = readFileSync(join(__dirname, '../../vectors/design.jsonl'), 'utf8')
   .trim()
@@ -109,7 +110,7 @@ test.each([
         if (target === 'ammeter') expect(Math.abs(terminals.voltage! / burden! - 1)).toBeLessThan(1e-12);
       });
     }),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   );
 });
 

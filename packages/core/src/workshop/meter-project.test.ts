@@ -5,6 +5,7 @@ import { toNumber } from '../solver/index.ts';
 import { usualParts } from './design.ts';
 import { movementCheck } from './finished-meter.ts';
 import { designOfSide, solveMeterProject, meterProjectOf, type MeterProject } from './meter-project.ts';
+import { runs } from '../test/runs.ts';
 
 const [im, rm] = [1e-4, 1800];
 
@@ -80,7 +81,7 @@ test('the whole meter solved as one network: coil at full scale behind shunt and
         expect(check.ok && Math.max(...check.value.map(Math.abs))).toBeLessThan(1e-12);
       },
     ),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   );
 });
 

@@ -4,6 +4,7 @@ import type { Design } from './design.ts';
 import { movementOf, type Movement } from './movement.ts';
 import { planDesign } from './schemes.ts';
 import { sectionWindow } from './section-windows.ts';
+import { runs } from '../test/runs.ts';
 
 const figures = { fullScaleCurrent: 1e-4, resistance: 1800 };
 const movement = coil();
@@ -56,7 +57,7 @@ test('a choice that keeps within an error lies in every window that the error le
         expect(section).toBeLessThanOrEqual(window.high * (1 + 1e-9));
       });
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   );
 });
 
