@@ -7,7 +7,7 @@ import { fitOne } from './fit-one.ts';
 import { LaidOut } from './laid-out.ts';
 import { differenceFrom } from './comparing.ts';
 import { fuseOf, meteredCircuit, ownMeterName, type Observed } from './observed.ts';
-import { largestMisfit, misfitOf, type CircuitPrediction } from './prediction.ts';
+import { hopeless, largestMisfit, misfitOf, type CircuitPrediction } from './prediction.ts';
 import {
   evaluate,
   gainOf,
@@ -33,9 +33,6 @@ export interface Adjustable {
 export type Spans = readonly (readonly [string, number])[];
 
 const none: Spans = [];
-
-/** The misfit at which a fit is given up. */
-const hopeless = 5 * largestMisfit;
 
 /** The circuit of every reading in a network; null if one cannot be laid out. */
 function circuitsOf(

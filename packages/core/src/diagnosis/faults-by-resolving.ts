@@ -14,34 +14,51 @@ import { possibleMeters } from './circuit-faults.ts';
 import { fitOne, type Search } from './fit-one.ts';
 import { isolatedPart } from './isolated-part.ts';
 import { attachmentsOf, fuseOf, isInCircuit, type Observed } from './observed.ts';
-import { misfitOf, type CircuitPrediction } from './prediction.ts';
+import { hopeless, misfitOf, type CircuitPrediction } from './prediction.ts';
 
 /**
- * Every fault of a circuit whose loads are not ohmic: no change of one part then follows from the sound circuit, so each
- * hypothesis is solved for by itself, reading by reading.
+ * Returns every fault of a circuit whose loads are not ohmic, with its predictions. The effect of a changed part does not follow
+ * from the fault-free circuit then, so the circuit of each reading is solved again for each hypothesis.
  */
 export function faultsByResolving(bench: Bench, observed: readonly Observed[]): CircuitPrediction[] {
-  const predict = (hypothesis: CircuitHypothesis, fitted = 0): CircuitPrediction | null => {
-    const changed = withFault(bench, hypothesis);
-    const told = observed.map((one) =>
-      isInCircuit(one) ? readAnew(asFitted(changed, hypothesis), one) : readIsolated(bench, one, hypothesis),
+  const solveAll = (hypothesis: CircuitHypothesis): readonly Resolved[] | null => {
+    const changed = asFitted(withFault(bench, hypothesis), hypothesis);
+    const all = observed.map((one) =>
+      isInCircuit(one) ? resolved(changed, one) : resolvedIsolated(bench, one, hypothesis),
     );
-    if (told.includes(null)) return null;
-    return {
-      hypothesis,
-      values: Float64Array.from(told, (one) => one!.indicated),
-      u: Float64Array.from(told, (one, k) => Math.hypot(observed[k]!.u, one!.tolerance)),
-      fitted,
-    };
+    return all.every((one) => one !== null) ? all : null;
   };
+  const predict = (hypothesis: CircuitHypothesis, fitted = 0): CircuitPrediction | null => {
+    const all = solveAll(hypothesis);
+    return (
+      all && {
+        hypothesis,
+        values: Float64Array.from(all, ({ indicated }) => indicated),
+        u: Float64Array.from(all, ({ tolerance }, k) => Math.hypot(observed[k]!.u, tolerance())),
+        fitted,
+      }
+    );
+  };
+  /** The value of the least misfit, with the uncertainties at the value that was found before. */
   const fit = (candidate: CircuitHypothesis, search: ValueSearch<CircuitHypothesis>): CircuitPrediction | null => {
-    const misfit = (value: number): number => {
-      const predicted = predict(search.at(candidate, value), 1);
-      return predicted ? misfitOf(predicted, observed) : Infinity;
-    };
     const [least, most] = search.limits(candidate, bench.network);
-    const best = search.at(candidate, fitOne(misfit, least, most, undefined, coarse));
-    return (search.isFault?.(best, bench.network) ?? true) ? predict(best, 1) : null;
+    let found: CircuitPrediction | null = null;
+    let u: Float64Array = Float64Array.from(observed, (one) => Math.hypot(one.u, one.tolerance));
+    let value: number | undefined;
+    for (let round = 0; round < 2; round += 1) {
+      const misfit = (tried: number): number => {
+        const hypothesis = search.at(candidate, tried);
+        const all = solveAll(hypothesis);
+        if (!all) return Infinity;
+        const values = Float64Array.from(all, ({ indicated }) => indicated);
+        return misfitOf({ hypothesis, values, u, fitted: 1 }, observed);
+      };
+      value = fitOne(misfit, least, most, value, coarse);
+      found = predict(search.at(candidate, value), 1);
+      if (!found || misfitOf(found, observed) > hopeless) return found;
+      u = found.u;
+    }
+    return found && (search.isFault?.(found.hypothesis, bench.network) ?? true) ? found : null;
   };
   const candidates = [...possibleFaults(bench.network), ...possibleMeters(bench.instruments, observed)];
   return candidates.flatMap((candidate) => {
@@ -66,17 +83,24 @@ function asFitted(bench: Bench, hypothesis: CircuitHypothesis): Bench {
   return { ...bench, network: { ...bench.network, elements } };
 }
 
-/** Returns the indication for a part out of circuit. */
-function readIsolated({ network }: Bench, { reading, value }: Observed, hypothesis: CircuitHypothesis) {
-  const { resistance, span } = isolatedPart(network, reading as ResistanceReading, value, hypothesis);
-  return { indicated: resistance, tolerance: span / Math.sqrt(3) };
+/** A reading's indication on a changed bench, V, A or Ω, and its standard uncertainty from the parts' tolerances. */
+interface Resolved {
+  readonly indicated: number;
+  /** Solves the circuit again, so it is called only if it is needed. */
+  tolerance(): number;
 }
 
-/** What a reading's meter would indicate on a bench, and what the parts' tolerances make of that: V or A, standard. */
-function readAnew(
+/** Returns the indication for a part out of circuit. */
+function resolvedIsolated({ network }: Bench, { reading, value }: Observed, hypothesis: CircuitHypothesis): Resolved {
+  const { resistance, span } = isolatedPart(network, reading as ResistanceReading, value, hypothesis);
+  return { indicated: resistance, tolerance: () => span / Math.sqrt(3) };
+}
+
+/** Returns the indication of a reading's meter on a bench; null if the circuit has no solution. */
+function resolved(
   { network: whole, instruments }: Bench,
   observed: Observed & { readonly reading: CircuitReading },
-): { readonly indicated: number; readonly tolerance: number } | null {
+): Resolved | null {
   const placed = placedIn(whole, observed.reading);
   if (!placed) return null;
   const { network, reading } = placed;
@@ -99,10 +123,13 @@ function readAnew(
       ? quick.voltage(output.from, output.to)
       : quick.current(output.branch) * (output.reversed ? -1 : 1);
   const indicated = Number.isNaN(read) ? 0 : read;
-  if (Math.abs(indicated) > fuseOf(observed)) return { indicated: 0, tolerance: 0 };
-  const toleranced = tolerancedParts(network);
-  const response = toleranced.length > 0 ? toleranceResponse(circuit, toleranced, output) : null;
-  return { indicated, tolerance: response ? Math.hypot(...response.slopes) / Math.sqrt(3) : 0 };
+  if (Math.abs(indicated) > fuseOf(observed)) return { indicated: 0, tolerance: () => 0 };
+  const tolerance = (): number => {
+    const toleranced = tolerancedParts(network);
+    const response = toleranced.length > 0 ? toleranceResponse(circuit, toleranced, output) : null;
+    return response ? Math.hypot(...response.slopes) / Math.sqrt(3) : 0;
+  };
+  return { indicated, tolerance };
 }
 
 /** The end of a part; of a load with a bad contact behind it the contact's outer one. */

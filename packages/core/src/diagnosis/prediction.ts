@@ -17,6 +17,9 @@ export type CircuitPrediction = Prediction<CircuitHypothesis>;
 /** The largest misfit with which a hypothesis is listed. */
 export const largestMisfit = 2;
 
+/** The misfit at which a fit is given up: other weights move the value a little, and do not bring it back from there. */
+export const hopeless = 5 * largestMisfit;
+
 /** Returns Σ((value − prediction)/u)² over all readings. */
 function misfitSum({ values, u }: Prediction, observed: readonly Compared[]): number {
   let sum = 0;

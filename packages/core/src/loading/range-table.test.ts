@@ -15,7 +15,7 @@ import type { Setup } from './setup.ts';
 import { solveSetup } from './solve-setup.ts';
 import { read } from '../test/read-line.ts';
 import { instrumentOf, solved } from '../test/solved.ts';
-import { runs } from '../test/runs.ts';
+import { exercised, runs } from '../test/runs.ts';
 
 const old: Instrument = {
   id: 'old',
@@ -99,6 +99,7 @@ test('what goes over range, backwards or through a fuse is not recommended', () 
 });
 
 test('every range option is what solving the set-up afresh on that range gives, with another meter in', () => {
+  let compared = 0;
   fc.assert(
     fc.property(
       soundNetwork,
@@ -145,6 +146,7 @@ test('every range option is what solving the set-up afresh on that range gives, 
               meter === 'V1' ? setup(`${letter}${index}`, 'a0') : setup('v0', `${letter}${index}`),
             );
             if (!afresh.ok) throw new Error(afresh.fault.code);
+            compared += 1;
             const wanted = afresh.value.meters[meter]!.indicated!;
             const off = Math.abs(option.indicated - wanted);
             expect(off <= 1e-9 * Math.abs(wanted) || off <= 1e-12 * largest).toBe(true);
@@ -154,6 +156,7 @@ test('every range option is what solving the set-up afresh on that range gives, 
     ),
     { numRuns: runs(200) },
   );
+  expect(compared).toBeGreaterThan(exercised(400));
 });
 
 test('looking into a place blows no fuse of a meter that is connected beside it', () => {

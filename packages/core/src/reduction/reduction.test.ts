@@ -9,7 +9,7 @@ import { resistanceNet, sourcesOf } from './resistance-net.ts';
 import { writtenDown } from './rounding.ts';
 import { superpose } from './superposition.ts';
 import { read } from '../test/read-line.ts';
-import { runs } from '../test/runs.ts';
+import { exercised, runs } from '../test/runs.ts';
 
 function solve(network: Network): NetworkValues {
   const named = circuitOf(network);
@@ -94,6 +94,7 @@ const loaded = fc.tuple(anyNetwork, resistance, resistance).map(([network, emf, 
 });
 
 test('every step keeps the resistance that the source sees, and one part is left', () => {
+  let compared = 0;
   fc.assert(
     fc.property(loaded, (network) => {
       const reduction = reduce(network);
@@ -101,6 +102,7 @@ test('every step keeps the resistance that the source sees, and one part is left
       expect(stages).toHaveLength(steps.length + 1);
       expect(stages.at(-1)!.length).toBeLessThanOrEqual(1);
       if (net.top === net.bottom || equivalent === null) return;
+      compared += 1;
       for (const stage of stages) {
         const here = seen(stageNetwork(reduction, stage))!;
         expect(Math.abs(here / equivalent - 1)).toBeLessThan(1e-12);
@@ -111,12 +113,14 @@ test('every step keeps the resistance that the source sees, and one part is left
     }),
     { numRuns: runs(400) },
   );
+  expect(compared).toBeGreaterThan(exercised(200));
 });
 
 const apartFrom = (value: number, exact: number, largest: number): boolean =>
   Math.abs(value - exact) <= 1e-9 * Math.abs(exact) || Math.abs(value - exact) <= 1e-12 * largest;
 
 test('the values rebuilt on the way up are those of the solver', () => {
+  let compared = 0;
   fc.assert(
     fc.property(loaded, (network) => {
       const reduction = reduce(network);
@@ -124,6 +128,7 @@ test('the values rebuilt on the way up are those of the solver', () => {
       if (net.top === net.bottom) return;
       const up = rebuild(reduction);
       if (!up) return;
+      compared += 1;
       const values = solve(network).elements;
       const largest = (what: 'voltage' | 'current'): number =>
         Math.max(...Object.values(values).map((of) => Math.abs(of[what] ?? 0)));
@@ -138,6 +143,7 @@ test('the values rebuilt on the way up are those of the solver', () => {
     }),
     { numRuns: runs(400) },
   );
+  expect(compared).toBeGreaterThan(exercised(150));
 });
 
 test('the way up: the supply, what each part keeps, the sums, and the last share by what is left', () => {
@@ -169,6 +175,7 @@ test('numbers are written down as a hand does it', () => {
 });
 
 test('contributions of the sources add up to the whole', () => {
+  let compared = 0;
   fc.assert(
     fc.property(anyNetwork, (network) => {
       const named = circuitOf(network);
@@ -179,6 +186,7 @@ test('contributions of the sources add up to the whole', () => {
       // Two current sources in one line: alone, neither has a way back.
       if (!parts.ok) return expect(parts.fault.code).toBe('current-source-open');
       if (parts.value.length === 0) return;
+      compared += 1;
       const largest = Math.max(
         ...parts.value.flatMap(({ values }) => Object.values(values.elements).map((of) => Math.abs(of.current ?? 0))),
       );
@@ -191,9 +199,11 @@ test('contributions of the sources add up to the whole', () => {
     }),
     { numRuns: runs(200) },
   );
+  expect(compared).toBeGreaterThan(exercised(60));
 });
 
 test('the node equations of a network, with the solved values in them, add up to nothing', () => {
+  let compared = 0;
   fc.assert(
     fc.property(anyNetwork, (network) => {
       const named = circuitOf(network);
@@ -202,12 +212,14 @@ test('the node equations of a network, with the solved values in them, add up to
       const values = networkValues(network, named, solved.value);
       for (const { terms, sum } of nodeEquations(network, values)) {
         if (sum === null) continue;
+        compared += 1;
         const size = Math.max(0, ...terms.map((term) => Math.abs(term.value!)));
         expect(Math.abs(sum)).toBeLessThanOrEqual(1e-9 * size + 1e-300);
       }
     }),
     { numRuns: runs(200) },
   );
+  expect(compared).toBeGreaterThan(exercised(200));
   const equations = nodeEquations(bridge, solve(bridge));
   expect(equations.map((equation) => equation.terms.map((term) => term.symbol).join(' + '))).toEqual([
     '(V(A) − E1)/r(E1) + (V(A) − V(B))/R1 + (V(A) − V(C))/R3',

@@ -11,7 +11,7 @@ import { quickCircuit } from './quick-circuit.ts';
 import { solveCircuit } from './solve-circuit.ts';
 import { portResistance } from './solve-linear.ts';
 import { sweep } from './sweep.ts';
-import { runs } from '../test/runs.ts';
+import { exercised, runs } from '../test/runs.ts';
 
 function valuesOf(network: Network) {
   const named = circuitOf(network);
@@ -53,8 +53,8 @@ test('in any network each load keeps its law, and every node its sum: there is o
     }),
     { numRuns: runs(400) },
   );
-  expect(curved).toBeGreaterThan(200);
-  expect(blocked).toBeGreaterThan(50);
+  expect(curved).toBeGreaterThan(exercised(200));
+  expect(blocked).toBeGreaterThan(exercised(50));
 });
 
 test('a lamp behind a resistance stands where its curve meets the straight line, found by halving', () => {

@@ -6,3 +6,6 @@ const fewest = 15;
 
 /** Returns the number of cases that a property test tries, of the number that it has in full. */
 export const runs = (full: number): number => Math.min(full, Math.max(fewest, Math.round(full * share)));
+
+/** Returns the number of cases that a property test must have exercised, of the number for all of its cases. */
+export const exercised = (full: number): number => Math.floor(full * share);
