@@ -104,12 +104,7 @@ const steps = {
 } as const;
 
 /** Opens a job at a step; the job is found by the beginning of its title. */
-export async function openJob(
-  page: Page,
-  server: DemoServer,
-  title: string,
-  step: keyof typeof steps,
-): Promise<void> {
+export async function openJob(page: Page, server: DemoServer, title: string, step: keyof typeof steps): Promise<void> {
   const { id } = await stored(server, title);
   await page.goto(`${server.address}/bench/${id}/${steps[step]}`);
   const drawing =

@@ -50,7 +50,12 @@ export function ReadingsBelow({ view }: { readonly view: BenchView }) {
         />
         <Files readings={readings} />
       </div>
-      <div className="min-h-0 grow overflow-auto border-t border-line">
+      <div
+        className="min-h-0 grow overflow-auto border-t border-line"
+        tabIndex={0}
+        role="region"
+        aria-label="Readings, sums and diagnosis"
+      >
         {open === 'log' && <Log readings={readings} />}
         {open === 'sums' && <Sums readings={readings} view={view} />}
         {open === 'diagnosis' && (

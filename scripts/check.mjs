@@ -1,0 +1,54 @@
+// npm run check: types, lint, format, dead code and words, as many at a time as there are cores. Quiet if all is well.
+import { spawn } from 'node:child_process';
+import { availableParallelism } from 'node:os';
+import { root } from './steps.mjs';
+
+/** The longest first, so that none of them is left alone at the end. */
+const tasks = [
+  ['eslint', '--max-warnings', '0', '.'],
+  ['prettier', '--log-level', 'warn', '--check', '.'],
+  ['oxlint', '--type-aware', '--deny-warnings'],
+  ['knip'],
+  ['depcruise', '--config', '.dependency-cruiser.mjs', 'packages', 'apps', 'e2e', 'scripts', 'benchmarks'],
+  ['tsc', '-p', 'apps/web'],
+  ['tsc', '-p', '.'],
+  ['tsc', '-p', 'e2e'],
+  ['tsc', '-p', 'benchmarks'],
+  ['tsc', '-p', 'packages/core'],
+  ['node', 'scripts/words.mjs'],
+  ['node', 'scripts/derived-figures.mjs'],
+];
+
+/** Programs that are not the command of a package. `tsc` is the native compiler: the other one serves the linter. */
+const programs = {
+  node: [process.execPath],
+  tsc: [process.execPath, 'node_modules/typescript7/bin/tsc', '--noEmit'],
+};
+
+const waiting = [...tasks];
+let failed = 0;
+await Promise.all(Array.from({ length: availableParallelism() }, runWaiting));
+process.exit(failed === 0 ? 0 : 1);
+
+async function runWaiting() {
+  for (let task = waiting.shift(); task; task = waiting.shift()) {
+    const { status, output } = await run(task);
+    if (status === 0) continue;
+    failed += 1;
+    process.stdout.write(`${task.join(' ')}\n${output}\n`);
+  }
+}
+
+/** Runs a command of the project's packages; resolves with its status and what it wrote. */
+function run([command, ...args]) {
+  return new Promise((done) => {
+    const [program, ...first] = programs[command] ?? ['npx', command];
+    const child = spawn(program, [...first, ...args], { cwd: root });
+    let output = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (chunk) => {
+        output += String(chunk);
+      });
+    child.on('close', (status) => done({ status, output }));
+  });
+}
