@@ -82,7 +82,20 @@ test('? tells the keys of what is open, and they work', async ({ page, server, f
   await page.keyboard.press('?');
   await expect(help).toContainText('Undo');
   await expect(help).not.toContainText('Add a part in series');
+  await expect(help).not.toContainText('Next step of the working');
   await page.keyboard.press('Escape');
+  await page.getByRole('tab', { name: 'Working' }).click();
+  await page.keyboard.press('?');
+  await expect(help).toContainText('Next step of the working');
+  await page.keyboard.press('Escape');
+  for (const key of ['k', 'w']) {
+    await page.keyboard.press('g');
+    await page.keyboard.press(key);
+    await expect(page.getByRole('navigation', { name: 'Steps' })).toHaveCount(0);
+    await page.keyboard.press('?');
+    await expect(help).toContainText('Redo');
+    await page.keyboard.press('Escape');
+  }
   await page.keyboard.press('g');
   await page.keyboard.press('j');
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();

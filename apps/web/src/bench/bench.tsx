@@ -1,13 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Suspense, useCallback, useEffect, useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate } from 'react-router';
 import { signaturesQuery } from '../api/signatures.ts';
 import { useFirstMinute } from '../first-minute/first-minute.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';
 import { useAfterPaint } from '../ui/after-paint.ts';
 import { BenchSheet } from './bench-sheet.tsx';
-import { redo, undo } from './model/bench-store.ts';
 import { useStepStatus } from './model/use-step-status.ts';
 import { useBenchView } from './model/use-bench-view.ts';
 import { useBenchCommands } from './use-bench-commands.ts';
@@ -25,9 +23,6 @@ export function Bench() {
   const { jobId, step, job, sound, inReport } = view;
   const [whole, setWhole] = useState(false);
   const toggleWhole = useCallback(() => setWhole((now) => !now), []);
-  useHotkeys('mod+z', undo, everywhereButInTyping);
-  useHotkeys('mod+shift+z, mod+y', redo, everywhereButInTyping);
-  useHotkeys('f', toggleWhole);
   useBenchCommands(view, toggleWhole);
   useEffect(() => {
     if (localStorage.getItem('usual-drag-sweeps') !== null)
@@ -61,10 +56,3 @@ export function Bench() {
     </div>
   );
 }
-
-/** Inside a field that is being typed in, undo is the field's own. */
-const everywhereButInTyping = {
-  preventDefault: true,
-  enableOnFormTags: true,
-  ignoreEventWhen: ({ target }: KeyboardEvent) => (target as HTMLElement).dataset.typing === 'true',
-};

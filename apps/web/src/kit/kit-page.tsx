@@ -1,6 +1,6 @@
 import { copyInstrument, freeId, type KitInstrument } from '@usual-drag/core';
 import { Plus } from 'lucide-react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useUndo } from '../ui/use-undo.ts';
 import { toast } from '../ui/toast.ts';
 import { useNavigate, useParams } from 'react-router';
 import { deleteForGood } from '../api/documents.ts';
@@ -24,8 +24,7 @@ export function KitPage() {
   const kit = list?.map(({ document }) => document) ?? [];
   const chosen = kit.find(({ id }) => id === instrumentId) ?? kit[0];
   const words = useListSaveWords('instruments');
-  useHotkeys('mod+z', () => chosen && undo(chosen.id), { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', () => chosen && redo(chosen.id), { preventDefault: true });
+  useUndo('kit', chosen && (() => undo(chosen.id)), chosen && (() => redo(chosen.id)));
   const ids = kit.map(({ id }) => id);
   const open = (id: string): void => void navigate(`/kit/${encodeURIComponent(id)}`);
   const begin = (display: 'analogue' | 'digital'): void => {

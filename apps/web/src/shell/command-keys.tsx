@@ -1,5 +1,4 @@
 import { Suspense, useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { useCommands, type Command } from '../ui/commands.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';
@@ -9,30 +8,21 @@ const CommandPalette = fetchedLater(async () => (await import('./command-palette
 const KeysHelp = fetchedLater(async () => (await import('./keys-help.tsx')).KeysHelp);
 
 const pages = [
-  { text: 'Jobs', keys: 'G J', to: '/' },
-  { text: 'Correct a reading', keys: 'G C', to: '/correct' },
-  { text: 'Workshop: shunts and multipliers', keys: 'G W', to: '/workshop' },
-  { text: 'Kit: instruments', keys: 'G K', to: '/kit' },
-  { text: 'Kit: calibrations due', keys: 'G D', to: '/calibrations' },
-  { text: 'Practice: problems and a bench to find faults on', keys: 'G P', to: '/practice' },
-  { text: 'Worksheet: what follows from what is given', keys: 'G S', to: '/practice/worksheet' },
-  { text: 'Learn', keys: 'G L', to: '/learn' },
-  { text: 'Devices: phones and other computers', keys: 'G V', to: '/devices' },
+  { text: 'Jobs', keys: 'g>j', to: '/' },
+  { text: 'Correct a reading', keys: 'g>c', to: '/correct' },
+  { text: 'Workshop: shunts and multipliers', keys: 'g>w', to: '/workshop' },
+  { text: 'Kit: instruments', keys: 'g>k', to: '/kit' },
+  { text: 'Kit: calibrations due', keys: 'g>d', to: '/calibrations' },
+  { text: 'Practice: problems and a bench to find faults on', keys: 'g>p', to: '/practice' },
+  { text: 'Worksheet: what follows from what is given', keys: 'g>s', to: '/practice/worksheet' },
+  { text: 'Learn', keys: 'g>l', to: '/learn' },
+  { text: 'Devices: phones and other computers', keys: 'g>v', to: '/devices' },
 ] as const;
 
 /** The keys that work everywhere: the command palette, the list of keys, and one to each page. */
 export function CommandKeys() {
   const [open, setOpen] = useState<'palette' | 'keys' | null>(null);
   const navigate = useNavigate();
-  useHotkeys('mod+k', () => setOpen('palette'), { preventDefault: true, enableOnFormTags: true });
-  useHotkeys('?', () => setOpen('keys'), { useKey: true });
-  useHotkeys(
-    pages.map(({ keys }) => keys.toLowerCase().replace(' ', '>')),
-    (_event, { hotkey }) => {
-      const page = pages.find(({ keys }) => keys.toLowerCase().replace(' ', '>') === hotkey);
-      if (page) void navigate(page.to);
-    },
-  );
   const commands = useMemo(
     (): Command[] => [
       ...pages.map(({ text, keys, to }): Command => ({
@@ -41,7 +31,13 @@ export function CommandKeys() {
         keys,
         run: () => void navigate(to),
       })),
-      { group: 'Actions', text: 'Find a command', keys: 'Ctrl K', run: () => setOpen('palette') },
+      {
+        group: 'Actions',
+        text: 'Find a command',
+        keys: 'mod+k',
+        inFields: 'always',
+        run: () => setOpen('palette'),
+      },
       { group: 'Actions', text: 'Keys on this screen', keys: '?', run: () => setOpen('keys') },
       {
         group: 'Actions',

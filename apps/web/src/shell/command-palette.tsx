@@ -38,12 +38,17 @@ export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
             <Palette.List className="min-h-0 overflow-y-auto p-1.5">
               <Palette.Empty className="px-3 py-4 text-soft">No matches. Try fewer letters.</Palette.Empty>
               {groups.map((group) => {
-                const members = commands.filter((command) => command.group === group);
+                const members = commands.filter((command) => command.group === group && !command.keysOnly);
                 if (members.length === 0) return null;
                 return (
                   <Palette.Group key={group} heading={group} className={heading}>
                     {members.map(({ text, keys, run }) => (
-                      <Palette.Item key={text} value={`${group} ${text}`} onSelect={choose(run)} className={item}>
+                      <Palette.Item
+                        key={text}
+                        value={`${group} ${text}`}
+                        onSelect={choose(() => run())}
+                        className={item}
+                      >
                         {text}
                         {keys && <Keys keys={keys} />}
                       </Palette.Item>

@@ -3,7 +3,7 @@ import clsx from 'clsx';
 import { Archive, Download, FileUp, Plus, History, Redo2, Undo2 } from 'lucide-react';
 import { useRef, type ComponentType } from 'react';
 import { Link, NavLink, useNavigate, useParams } from 'react-router';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useUndo } from '../ui/use-undo.ts';
 import { toast } from '../ui/toast.ts';
 import { deleteForGood } from '../api/documents.ts';
 import { queries } from '../api/queries.ts';
@@ -41,8 +41,7 @@ export function WorkshopPage() {
   const navigate = useNavigate();
   const { projects, project, begin, save, undo, redo, error, words } = useMeterProjects(projectId);
   const open = (id: string): void => void navigate(`/workshop/${id}`);
-  useHotkeys('mod+z', () => undo?.(), { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', () => redo?.(), { preventDefault: true });
+  useUndo('workshop', undo, redo);
   if (!projects)
     return (
       <p className="p-6 text-soft" role="status">

@@ -1,7 +1,6 @@
 import type { Depth, KitInstrument } from '@usual-drag/core';
 import { Maximize2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Button } from '../../ui/button.tsx';
 import { useCommands, type Command } from '../../ui/commands.ts';
 import { fetchedLater } from '../../ui/fetched-later.ts';
@@ -52,19 +51,28 @@ export function ReadingsStep({ view, kit }: Props) {
   const [tab, setTab] = useState<OpenTab>('plan');
   useRenamed(readings.readings);
   useEffect(() => takeInHand(view.jobId), [view.jobId]);
-  useHotkeys('b', toggleLarge);
-  useHotkeys('pagedown', () => openStep(steps, open, 1), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys('pageup', () => openStep(steps, open, -1), { enableOnFormTags: true, preventDefault: true });
   const commands = useMemo(
     (): Command[] => [
       {
         group: 'Actions',
         text: 'Large view of the step',
-        keys: 'B',
-        run: () => useReadingEntry.setState({ large: true }),
+        keys: 'b',
+        run: toggleLarge,
       },
-      { group: 'Actions', text: 'Next step of the plan', keys: 'Page Down', run: () => openStep(steps, open, 1) },
-      { group: 'Actions', text: 'Step of the plan before', keys: 'Page Up', run: () => openStep(steps, open, -1) },
+      {
+        group: 'Actions',
+        text: 'Next step of the plan',
+        keys: 'pagedown',
+        inFields: 'always',
+        run: () => openStep(steps, open, 1),
+      },
+      {
+        group: 'Actions',
+        text: 'Step of the plan before',
+        keys: 'pageup',
+        inFields: 'always',
+        run: () => openStep(steps, open, -1),
+      },
       ...tabs.map(({ value, text }): Command => ({
         group: 'Views',
         text: `Readings: ${text}`,

@@ -14,7 +14,8 @@ import {
 import clsx from 'clsx';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useCommands, type Command } from '../../ui/commands.ts';
+import { useNewest } from '../../ui/use-newest.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { Note } from '../../ui/note.tsx';
@@ -89,9 +90,18 @@ function Walk({ unloaded, sourceId, choice }: WalkProps) {
     if (hidden && next > shown) return;
     setAt(next);
   };
-  useHotkeys('right', () => walk(1), { preventDefault: true });
-  useHotkeys('left', () => walk(-1), { preventDefault: true });
-  useHotkeys('home', () => setAt(0));
+  const newestWalk = useNewest(walk);
+  useCommands(
+    'working',
+    useMemo(
+      (): Command[] => [
+        { group: 'Views', text: 'Next step of the working', keys: 'right', keysOnly: true, run: () => newestWalk(1) },
+        { group: 'Views', text: 'Step before', keys: 'left', keysOnly: true, run: () => newestWalk(-1) },
+        { group: 'Views', text: 'First step', keys: 'home', keysOnly: true, run: () => setAt(0) },
+      ],
+      [newestWalk],
+    ),
+  );
 
   return (
     <div
