@@ -3,9 +3,11 @@ import standaloneCode from 'ajv/dist/standalone/index.js';
 import {
   answeredProblemSchema,
   designSchema,
+  fileClasses,
   jobSchema,
   kitSchema,
   meterProjectSchema,
+  sharedSchemas,
   worksheetSchema,
 } from './schema.ts';
 
@@ -28,10 +30,13 @@ export function checksOf({ allErrors }: { readonly allErrors: boolean }): string
     // Lengths in UTF-16 units: nothing else is needed to run it.
     unicode: false,
     logger: false,
+    inlineRefs: false,
     code: { source: true, esm: true },
   });
-  const names = Object.entries(schemas()).map(([name, schema]) => {
-    ajv.addSchema({ ...schema, $id: name });
+  // One schema of all classes, so that the check of a class is written once however many formats contain it.
+  ajv.addSchema({ $id: 'shared', $defs: sharedSchemas() });
+  const names = Object.entries(fileClasses).map(([name, file]) => {
+    ajv.addSchema({ $id: name, $ref: `shared#/$defs/${file}` });
     return [name.replace(/-(\w)/g, (_, letter: string) => letter.toUpperCase()), name] as const;
   });
   const code = standaloneCode(ajv, Object.fromEntries(names)).replace(/^"use strict";/, '');

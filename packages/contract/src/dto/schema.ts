@@ -37,23 +37,39 @@ const unions = {
   SheetElementDto: { key: 'kind', subTypes: sheetElementSubTypes },
 };
 
+/** The class that each format of a file consists of. */
+export const fileClasses = {
+  job: 'JobDto',
+  kit: 'KitDto',
+  design: 'DesignDto',
+  'meter-project': 'MeterProjectDto',
+  worksheet: 'WorksheetDto',
+  'answered-problem': 'AnsweredProblemDto',
+} as const;
+
 /** JSON Schema (draft 2020-12) of a job file, made from the DTO classes. */
-export const jobSchema = (): Schema => fileSchema('JobDto', 'Usual Drag job, *.job.json');
+export const jobSchema = (): Schema => fileSchema(fileClasses.job, 'Usual Drag job, *.job.json');
 
-/** The same of a kit file. */
-export const kitSchema = (): Schema => fileSchema('KitDto', 'Usual Drag kit, *.kit.json');
+/** JSON Schema of a kit file. */
+export const kitSchema = (): Schema => fileSchema(fileClasses.kit, 'Usual Drag kit, *.kit.json');
 
-/** The same of a design file. */
-export const designSchema = (): Schema => fileSchema('DesignDto', 'Usual Drag design, *.design.json');
+/** JSON Schema of a design file. */
+export const designSchema = (): Schema => fileSchema(fileClasses.design, 'Usual Drag design, *.design.json');
 
-/** The same of a worksheet file. */
-export const worksheetSchema = (): Schema => fileSchema('WorksheetDto', 'Usual Drag worksheet, *.worksheet.json');
+/** JSON Schema of a worksheet file. */
+export const worksheetSchema = (): Schema =>
+  fileSchema(fileClasses.worksheet, 'Usual Drag worksheet, *.worksheet.json');
 
-/** The same of a problem with answers to be marked. */
-export const answeredProblemSchema = (): Schema => fileSchema('AnsweredProblemDto', 'Usual Drag problem with answers');
+/** JSON Schema of a problem with answers to be marked. */
+export const answeredProblemSchema = (): Schema =>
+  fileSchema(fileClasses['answered-problem'], 'Usual Drag problem with answers');
 
-/** The same of a meter being designed, as the server keeps it. */
-export const meterProjectSchema = (): Schema => fileSchema('MeterProjectDto', 'Usual Drag meter project');
+/** JSON Schema of a meter project, as the server stores it. */
+export const meterProjectSchema = (): Schema =>
+  fileSchema(fileClasses['meter-project'], 'Usual Drag meter project');
+
+/** The schema of every class, by its name, referring to one another in `$defs`. */
+export const sharedSchemas = (): Record<string, Schema> => schemas('#/$defs/');
 
 /** A class as a schema of its own, with all that it refers to and nothing else. */
 function fileSchema(root: string, title: string): Schema {
