@@ -1,30 +1,23 @@
 import type { Diagnosis, Fit, Job, JobFault, Result, TwoFaultsGroup, TwoFaultsProgress } from '@usual-drag/core';
-import { proxy, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import type { DiagnosisSearch } from './diagnosis.worker.ts';
+import { run, type Run } from './run.ts';
 
-/** Work that is under way beside the page, and how to stop it. */
-export interface Search<T> {
-  readonly result: Promise<Result<T, JobFault>>;
-  readonly stop: () => void;
-}
+const create = (): Worker => new Worker(new URL('./diagnosis.worker.ts', import.meta.url), { type: 'module' });
 
-/** Looks for what explains a job's readings, in a worker of its own. */
-export const startDiagnosis = (job: Job): Search<Diagnosis> => inWorker((search) => search.diagnose(job));
+/** Searches for the single faults that explain a job's readings. */
+export const startDiagnosis = (job: Job): Run<Result<Diagnosis, JobFault>> =>
+  run<DiagnosisSearch, Result<Diagnosis, JobFault>>(create, (search) => search.diagnose(job));
 
-/** Fits values that are not known to a job's readings, in a worker of its own. */
-export const startFit = (job: Job, names: readonly string[]): Search<Fit> =>
-  inWorker((search) => search.fit(job, names));
+/** Fits unknown values to a job's readings. */
+export const startFit = (job: Job, names: readonly string[]): Run<Result<Fit, JobFault>> =>
+  run<DiagnosisSearch, Result<Fit, JobFault>>(create, (search) => search.fit(job, names));
 
-/** Looks for two faults that explain a job's readings together, in a worker of its own. */
+/** Searches for two faults that explain a job's readings together. */
 export const startTwoFaults = (
   job: Job,
   onProgress: (progress: TwoFaultsProgress) => void,
-): Search<readonly TwoFaultsGroup[]> => inWorker((search) => search.twoFaults(job, proxy(onProgress)));
-
-function inWorker<T>(
-  ask: (search: ReturnType<typeof wrap<DiagnosisSearch>>) => Promise<Result<T, JobFault>>,
-): Search<T> {
-  const worker = new Worker(new URL('./diagnosis.worker.ts', import.meta.url), { type: 'module' });
-  const stop = (): void => worker.terminate();
-  return { result: ask(wrap<DiagnosisSearch>(worker)).finally(stop), stop };
-}
+): Run<Result<readonly TwoFaultsGroup[], JobFault>> =>
+  run<DiagnosisSearch, Result<readonly TwoFaultsGroup[], JobFault>>(create, (search) =>
+    search.twoFaults(job, proxy(onProgress)),
+  );

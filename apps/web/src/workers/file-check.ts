@@ -1,5 +1,7 @@
-import { wrap, type Remote } from 'comlink';
 import type { FileCheck } from './file-check.worker.ts';
+import { run } from './run.ts';
+
+const create = (): Worker => new Worker(new URL('./file-check.worker.ts', import.meta.url), { type: 'module' });
 
 /** MB that a file to import may take, however it is laid out. */
 const largestFile = 16;
@@ -17,16 +19,11 @@ export async function readFileAs<Kind extends keyof FileCheck>(
   return readTextAs(kind, await file.text());
 }
 
-/** The same of a text. */
-export async function readTextAs<Kind extends keyof FileCheck>(
+/** Reads and checks a text beside the page. */
+export const readTextAs = <Kind extends keyof FileCheck>(
   kind: Kind,
   text: string,
-): Promise<ReturnType<FileCheck[Kind]>> {
-  const worker = new Worker(new URL('./file-check.worker.ts', import.meta.url), { type: 'module' });
-  try {
-    const check: Remote<FileCheck> = wrap<FileCheck>(worker);
-    return (await (check[kind] as (text: string) => Promise<unknown>)(text)) as ReturnType<FileCheck[Kind]>;
-  } finally {
-    worker.terminate();
-  }
-}
+): Promise<ReturnType<FileCheck[Kind]>> =>
+  run<FileCheck, ReturnType<FileCheck[Kind]>>(create, (check) =>
+    (check[kind] as unknown as (text: string) => Promise<ReturnType<FileCheck[Kind]>>)(text),
+  ).result;

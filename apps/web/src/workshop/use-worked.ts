@@ -1,62 +1,50 @@
-import type { SearchProgress, WorkedSide, MeterProject } from '@usual-drag/core';
-import { useEffect, useState } from 'react';
-import { startStudy, startMeterProject, type SideStudy } from '../workers/meter-project.ts';
+import type { MeterProject, SearchProgress, WorkedSide } from '@usual-drag/core';
+import { useMemo } from 'react';
+import { startMeterProject, startStudy, type SideStudy } from '../workers/meter-project.ts';
+import type { Run } from '../workers/run.ts';
+import { useWorkerResult } from '../workers/use-worker-result.ts';
 
-/** How a meter project stands: what came of it, and for which state of it that was. */
+/** The design of a meter project, and the state of the project that it is for. */
 export interface Worked {
   readonly project: MeterProject;
   readonly sides: readonly WorkedSide[] | null;
   readonly fault: string | null;
 }
 
-/** Follows a meter project; its parts are chosen in a worker, and the former result stays in sight meanwhile. */
+/** Designs a meter project in a worker; the former design remains visible meanwhile. */
 export function useWorked(project: MeterProject): {
   readonly worked: Worked | null;
   readonly busy: boolean;
   readonly progress: SearchProgress | null;
 } {
-  const [worked, setWorked] = useState<Worked | null>(null);
-  const [progress, setProgress] = useState<SearchProgress | null>(null);
-  useEffect(() => {
-    let over = false;
-    const { result, stop } = startMeterProject(project, (next) => {
-      if (!over) setProgress(next);
-    });
-    const settle = (next: Omit<Worked, 'project'>): void => {
-      if (over) return;
-      setWorked({ project, ...next });
-      setProgress(null);
-    };
-    result.then(
-      (found) => settle(found.ok ? { sides: found.value, fault: null } : { sides: null, fault: found.fault.message }),
-      () => settle({ sides: null, fault: 'The search stopped with a fault. Change a figure to start it again.' }),
-    );
-    return () => {
-      over = true;
-      stop();
-    };
-  }, [project]);
-  return { worked, busy: worked?.project !== project, progress };
+  const start = useMemo(
+    () => (onProgress: (progress: SearchProgress) => void) => design(project, onProgress),
+    [project],
+  );
+  const { result, state, progress } = useWorkerResult(start, 0);
+  const failed: Worked = {
+    project,
+    sides: null,
+    fault: 'The search stopped with a fault. Change a figure to start it again.',
+  };
+  return { worked: state === 'failed' ? failed : result, busy: state === 'running', progress };
 }
 
-/** The study of a worked-out meter; null while it is under way. */
+function design(project: MeterProject, onProgress: (progress: SearchProgress) => void): Run<Worked> {
+  const { result, stop } = startMeterProject(project, onProgress);
+  return {
+    result: result.then((found) =>
+      found.ok ? { project, sides: found.value, fault: null } : { project, sides: null, fault: found.fault.message },
+    ),
+    stop,
+  };
+}
+
+/** The study of a designed meter; null while it is under way. */
 export function useStudy(project: MeterProject, sides: readonly WorkedSide[]): readonly SideStudy[] | null {
-  const [study, setStudy] = useState<readonly SideStudy[] | null>(null);
-  useEffect(() => {
-    let over = false;
-    const { result, stop } = startStudy(project, sides);
-    result.then(
-      (found) => {
-        if (!over) setStudy(found);
-      },
-      () => {
-        if (!over) setStudy([]);
-      },
-    );
-    return () => {
-      over = true;
-      stop();
-    };
-  }, [project, sides]);
-  return study;
+  const { result, state } = useWorkerResult(
+    useMemo(() => () => startStudy(project, sides), [project, sides]),
+    0,
+  );
+  return state === 'failed' ? [] : result;
 }

@@ -18,6 +18,8 @@ import {
 import clsx from 'clsx';
 import { RefreshCw, Square } from 'lucide-react';
 import { useMemo, useState } from 'react';
+import { startTolerance } from '../../workers/tolerance.ts';
+import { useWorkerResult } from '../../workers/use-worker-result.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { Segments } from '../../ui/segments.tsx';
@@ -25,7 +27,6 @@ import { ValueField } from '../../ui/value-field.tsx';
 import { Contributions } from './contributions.tsx';
 import { Figures } from './figures.tsx';
 import { Histogram } from './histogram.tsx';
-import { useTolerance } from './use-tolerance.ts';
 
 interface Props {
   readonly network: Network;
@@ -71,8 +72,12 @@ export function Tolerance({ network, instruments, truth, metered }: Props) {
     () => ({ network, instruments, setup: setupAsked, output: output.of }),
     [network, instruments, setupAsked, output.of],
   );
-  const run = useTolerance(question, sampling);
-  const { study, kind } = run;
+  const start = useMemo(
+    () => (onProgress: (done: number) => void) => startTolerance(question, sampling, onProgress),
+    [question, sampling],
+  );
+  const { result: study, state, progress, stop } = useWorkerResult(start);
+  const kind = state === 'done' && study === null ? 'nothing' : state;
   const reading = 'meter' in output.of ? metered?.values.meters[output.of.meter] : undefined;
   const nominal = 'meter' in output.of ? (reading?.indicated ?? null) : watchedValue(truth, output.of);
   const { unit } = output;
@@ -117,14 +122,14 @@ export function Tolerance({ network, instruments, truth, metered }: Props) {
         />
         {kind === 'running' ? (
           <>
-            <Button onClick={run.stop}>
+            <Button onClick={stop}>
               <Square aria-hidden size={14} /> Stop
             </Button>
             <progress
               aria-label="Sampling"
               className="mb-3 h-2 min-w-16 grow accent-(--ochre-line)"
               max={sampling.count}
-              value={run.done}
+              value={progress ?? 0}
             />
           </>
         ) : (

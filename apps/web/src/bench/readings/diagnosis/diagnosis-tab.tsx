@@ -27,8 +27,8 @@ import type { BenchView } from '../../model/use-bench-view.ts';
 import { FitPanel } from './fit-panel.tsx';
 import { useReadingEntry } from '../../model/reading-entry.ts';
 import type { Readings } from '../use-readings.ts';
-import { TwoAtOnce } from '../entry/two-at-once.tsx';
-import { useSearch } from './use-search.ts';
+import { TwoAtOnce } from './two-at-once.tsx';
+import { useWorkerResult } from '../../../workers/use-worker-result.ts';
 
 /** What explains the readings that do not agree, and what to read next. */
 export function DiagnosisTab({ view, readings }: { readonly view: BenchView; readonly readings: Readings }) {
@@ -37,16 +37,17 @@ export function DiagnosisTab({ view, readings }: { readonly view: BenchView; rea
     () => (readings.counted.length > 0 ? () => startDiagnosis(job) : null),
     [job, readings.counted.length],
   );
-  const { found, isSearching, stop } = useSearch<Diagnosis>(start);
+  const { result: found, state, stop } = useWorkerResult(start);
   if (start === null) return <p className="p-3 text-soft">Nothing to diagnose yet: no readings.</p>;
   return (
     <div className="flex flex-col gap-2 p-3 text-[14px]">
       <Tried jobId={view.jobId} />
-      {isSearching && (
+      {state === 'running' && (
         <p role="status" className="flex items-center gap-3 text-soft">
           Trying every single fault … <Button onClick={stop}>Stop</Button>
         </p>
       )}
+      {state === 'failed' && <p role="alert">The search stopped with a fault. Edit the job to start it again.</p>}
       {found && !found.ok && <p>{found.fault.message}</p>}
       {found?.ok && <Found diagnosis={found.value} readings={readings} job={job} />}
       <FitPanel job={job} />

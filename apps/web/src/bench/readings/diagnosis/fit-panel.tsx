@@ -2,14 +2,15 @@ import { formatQuantity, type Fit, type Job, type Unit } from '@usual-drag/core'
 import { useMemo, useState } from 'react';
 import { startFit } from '../../../workers/diagnosis.ts';
 import { Button } from '../../../ui/button.tsx';
-import { useSearch } from './use-search.ts';
+import { useWorkerResult } from '../../../workers/use-worker-result.ts';
 
 /** Ticks what is not known, and tells what the readings say about it. */
 export function FitPanel({ job }: { readonly job: Job }) {
   const [free, setFree] = useState<readonly string[]>([]);
   const [asked, setAsked] = useState<readonly string[] | null>(null);
   const start = useMemo(() => (asked && asked.length > 0 ? () => startFit(job, asked) : null), [job, asked]);
-  const { found, isSearching } = useSearch<Fit>(start);
+  const { result: found, state } = useWorkerResult(start);
+  const isSearching = start !== null && state === 'running';
   const toggle = (name: string): void =>
     setFree(free.includes(name) ? free.filter((other) => other !== name) : [...free, name]);
   return (

@@ -2,25 +2,23 @@ import { faultSentence, type Job, type TwoFaultsGroup, type TwoFaultsProgress } 
 import { useMemo, useState } from 'react';
 import { startTwoFaults } from '../../../workers/diagnosis.ts';
 import { Button } from '../../../ui/button.tsx';
-import { useSearch } from '../diagnosis/use-search.ts';
+import { useWorkerResult } from '../../../workers/use-worker-result.ts';
 
 /** Where no single fault explains the readings: the search for two at once, begun by a click. */
 export function TwoAtOnce({ job }: { readonly job: Job }) {
   const [asked, ask] = useState<Job | null>(null);
-  const [progress, setProgress] = useState<TwoFaultsProgress | null>(null);
-  const start = useMemo(() => (asked === job ? () => startTwoFaults(job, setProgress) : null), [asked, job]);
-  const { found, isSearching, stop } = useSearch<readonly TwoFaultsGroup[]>(start);
+  const start = useMemo(
+    () =>
+      asked === job ? (onProgress: (progress: TwoFaultsProgress) => void) => startTwoFaults(job, onProgress) : null,
+    [asked, job],
+  );
+  const { result: found, state, progress, stop } = useWorkerResult(start);
+  const isSearching = start !== null && state === 'running';
   return (
     <div className="flex flex-col gap-2">
       <p className="flex flex-wrap items-center gap-3">
         No single fault explains these readings. Check for a wrong break or a wrong part, or
-        <Button
-          disabled={isSearching}
-          onClick={() => {
-            setProgress(null);
-            ask(job);
-          }}
-        >
+        <Button disabled={isSearching} onClick={() => ask(job)}>
           Look for two faults at once
         </Button>
       </p>
