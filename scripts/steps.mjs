@@ -1,7 +1,6 @@
 // Steps that demo, start and test share. Only Node's own modules: they run before anything is installed.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -22,21 +21,32 @@ export function run(what, command, args, options = {}) {
 }
 
 /**
- * Installs the packages where they are missing or not those of the lock file: what building and running take, or all of them,
- * those for testing too.
+ * Installs the packages if they are not those of the lock file: what building and running take, or all of them, those for testing
+ * too. Development packages that are installed remain.
  */
 export function install(what = 'all') {
-  const lock = createHash('sha256')
-    .update(readFileSync(join(root, 'package-lock.json')))
-    .digest('hex');
-  const stamp = join(root, 'node_modules', '.installed');
-  const there = existsSync(stamp) ? readFileSync(stamp, 'utf8') : '';
-  if (there === `${lock} all` || there === `${lock} ${what}`) return;
+  if (hasPackages(what)) return;
+  const leavesOutDevelopment = what === 'run' && !existsSync(installedLock);
   run('Installing the packages (about a minute the first time)', 'npm', [
     'ci',
-    ...(what === 'run' ? ['--omit=dev'] : []),
+    ...(leavesOutDevelopment ? ['--omit=dev'] : []),
   ]);
-  writeFileSync(stamp, `${lock} ${what}`);
+}
+
+/** Written by npm at the end of an installation, with what is installed. */
+const installedLock = join(root, 'node_modules', '.package-lock.json');
+
+/**
+ * Returns whether every package of the lock file is installed in its version. Optional packages are those of other platforms, too.
+ */
+function hasPackages(what) {
+  if (!existsSync(installedLock)) return false;
+  const { packages: installed } = JSON.parse(readFileSync(installedLock, 'utf8'));
+  const { packages: wanted } = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8'));
+  return Object.entries(wanted).every(([path, { version, dev, optional, devOptional }]) => {
+    if (!path.includes('node_modules/') || optional || devOptional || (dev && what === 'run')) return true;
+    return installed[path] !== undefined && installed[path].version === version && existsSync(join(root, path));
+  });
 }
 
 /** Builds the web application and the server where a source is newer than what was built. */

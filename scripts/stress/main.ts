@@ -3,6 +3,7 @@
 // `npm run stress -- 50` makes a tenth of it. The figures of a whole run stand in docs/reliability.md.
 import { clockJumps } from './clock-jumps.ts';
 import { fiftyDevices } from './fifty-devices.ts';
+import { everyCase } from './every-case.ts';
 import type { Finding } from './finding.ts';
 import { fullDisk } from './full-disk.ts';
 import { hostileLoad } from './hostile-load.ts';
@@ -17,6 +18,7 @@ const share = kills / 500;
 const began = Date.now();
 
 const trials: (() => Promise<Finding>)[] = [
+  () => everyCase(),
   () => malformedRequests(Math.round(20_000 * share)),
   () => hostileLoad(),
   () => lockOut(),
