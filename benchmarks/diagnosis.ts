@@ -212,7 +212,7 @@ const withUnit = (reading: Reading, unit: string): Reading => ({
 
 const jobsOfAKind = 12;
 
-/** How often the hidden fault is in the first group, by its kind; a sound job called consistent; and what a large one takes. */
+/** Prints how often the hidden fault is in the first group, by its kind; how often a sound job is called consistent; and the time for a large one. */
 export function benchDiagnosis(): void {
   console.log(
     `\nDiagnosis: the hidden fault in the first group, of ${jobsOfAKind} made-up jobs a kind that it can be seen in`,

@@ -13,7 +13,7 @@ const keys = 60;
 /** ms of a frame at 60 Hz. */
 const frame = 1000 / 60;
 
-/** What one keystroke took, ms. */
+/** Duration of one keystroke, ms. */
 interface Keystroke {
   /** From the key to the end of all that it sets off before the frame. */
   readonly script: number;

@@ -5,7 +5,7 @@ import { duration, line } from './measure.ts';
 
 const seeds = 60;
 
-/** How long a problem of each kind takes to be made, its usual mistakes told apart; and a worksheet to be worked. */
+/** Prints the time for making a problem of each kind, and for solving a worksheet. */
 export function benchPractice(): void {
   console.log('\nPractice: a problem made, the mean over three levels');
   for (const kind of problemKinds) {

@@ -4,7 +4,7 @@ import { violations } from './axe.ts';
 import { expect, openJob, openUnread, saved, stored, test } from './demo-page.ts';
 import type { Page } from '@playwright/test';
 
-/** What a careful person reads at each step of the float-level divider's plan, as the display says. */
+/** Displays that a careful person reads at each step of the float-level divider's plan. */
 const displays = [
   '56.2',
   '39.1',

@@ -10,7 +10,7 @@ const sheet = (page: Page) => page.getByRole('region', { name: 'Report', exact: 
 const panel = (page: Page) => page.getByRole('complementary', { name: 'Step' });
 const reportTab = (page: Page) => page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: 'Report' });
 
-/** What a button saves as a file. */
+/** Returns the file that a button saves. */
 async function savedFile(page: Page, name: string): Promise<{ readonly name: string; readonly text: string }> {
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name }).click();

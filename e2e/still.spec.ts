@@ -38,7 +38,7 @@ async function slowDown(page: Page): Promise<void> {
   });
 }
 
-/** What has moved once every answer has been there for a while. */
+/** Returns the controls that moved, once every answer has arrived and a pause is over. */
 async function movedOn(page: Page): Promise<string[]> {
   await page.waitForFunction((quiet) => {
     const fetched = performance.getEntriesByType('resource') as PerformanceResourceTiming[];

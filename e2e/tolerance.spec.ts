@@ -1,7 +1,7 @@
 import { violations } from './axe.ts';
 import { expect, figure, openJob, test } from './demo-page.ts';
 
-/** What 20 kΩ at B shows, by hand. */
+/** Returns the indication of 20 kΩ at B, by hand. */
 function indicated(r1: number, r2: number, r3: number, r4: number): number {
   const lower = 1 / (1 / r2 + 1 / (r3 + r4) + 1 / 20_000);
   return (24 * lower) / (1.8 + r1 + lower);

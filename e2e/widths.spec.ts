@@ -5,7 +5,7 @@ import { allScreens, moveTo, openScreen } from './screens.ts';
 
 const widths = { desk: [1280, 800], tablet: [834, 1112], phone: [390, 844] } as const;
 
-/** What is wrong with the page at this width: it scrolls sideways, or a control is too small for a finger. */
+/** Returns the faults of the page at this width: it scrolls sideways, or a control is too small for a finger. */
 const misfits = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
     const wrong: string[] = [];

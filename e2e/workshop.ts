@@ -20,7 +20,7 @@ export async function type(page: Page, name: string, value: string): Promise<voi
   await field.press('Enter');
 }
 
-/** What a button saves. */
+/** Returns the text of the file that a button saves. */
 export async function fileOf(page: Page, button: string): Promise<string> {
   const download: Promise<Download> = page.waitForEvent('download');
   await page.getByRole('button', { name: button }).click();

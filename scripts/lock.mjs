@@ -27,7 +27,7 @@ function workspaceFiles() {
   );
 }
 
-/** Whether a dependency of the package at `path` is in the lock file, beside it or further out. */
+/** Returns whether a dependency of the package at `path` is in the lock file, beside it or further out. */
 function found(path, name) {
   for (let at = path; ; at = at.slice(0, Math.max(0, at.lastIndexOf('node_modules/') - 1))) {
     if (lock.packages[`${at ? `${at}/` : ''}node_modules/${name}`]) return true;

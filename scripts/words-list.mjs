@@ -10,6 +10,9 @@ export const phrases = [
     in: ['comment'],
   },
   { find: /\b(?:where|if) left out\b/i, say: 'if omitted', in: ['comment'] },
+  // Openings of docstrings: a verb in the third person, or a noun phrase.
+  { find: /^\/\*\*\s+What\b/, say: 'the thing itself: “Indicated value of …”', in: ['comment'] },
+  { find: /^\/\*\*\s+How many\b/, say: 'Number of …', in: ['comment'] },
   // Screens.
   { find: /\btake it off\b/i, say: 'Remove fault', in: ['text'] },
   { find: /\bsuch a fault it is\b/i, say: 'Right fault, wrong place', in: ['text'] },

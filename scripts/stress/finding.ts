@@ -1,4 +1,4 @@
-/** What came of one trial. */
+/** Result of one trial. */
 export interface Finding {
   readonly name: string;
   readonly tried: string;
@@ -9,5 +9,5 @@ export interface Finding {
   readonly stackTraces: number;
 }
 
-/** Whether a text shows where in the program something failed. */
+/** Returns whether a text shows where in the program something failed. */
 export const hasStackTrace = (text: string): boolean => /\n\s+at .*[:(]\d+|\.js:\d+:\d+/.test(text);

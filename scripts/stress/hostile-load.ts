@@ -78,7 +78,7 @@ const attacks: Readonly<Record<string, Attack>> = {
   },
 };
 
-/** What a hostile stranger or file may send: the server answers everybody else in time, and nothing is altered. */
+/** Sends what a hostile stranger or file may send: everybody else is answered in time, and nothing is altered. */
 export async function hostileLoad(): Promise<Finding> {
   const server = await startServer(newFolder());
   const kept = await server.ask('POST', '/jobs', { document: newJob('Kept') });

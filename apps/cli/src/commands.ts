@@ -1,7 +1,7 @@
 import type { Depth } from '@usual-drag/core';
 import type { Output } from './output.ts';
 
-/** What may be said beside the files, checked. */
+/** Checked options beside the files. */
 export interface Options {
   readonly depth: Depth;
   readonly free: readonly string[];

@@ -12,7 +12,7 @@ export const diagnoseFile = (text: string, faults: 1 | 2): Output =>
     return made.ok ? { output: made.value, solved: true } : refused(made.fault);
   });
 
-/** What one job's readings say about the values that are named. */
+/** Returns the fit of named values to the readings of one job. */
 export const fitFile = (text: string, free: readonly string[]): Output =>
   onJob(text, (job) => {
     const made = fitFreeNames(job, free);

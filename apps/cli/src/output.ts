@@ -1,7 +1,7 @@
 import { readJob } from '@usual-drag/contract';
 import type { Job } from '@usual-drag/core';
 
-/** What a command prints for one file, and whether it could do what was asked. */
+/** Output of a command for one file, and whether the request could be carried out. */
 export interface Output {
   readonly output: unknown;
   readonly solved: boolean;

@@ -1,7 +1,7 @@
 import { planJob, type Depth } from '@usual-drag/core';
 import { onJob, refused, type Output } from './output.ts';
 
-/** What to measure on one job, in which order, or its first fault, as the published format writes them. */
+/** Returns the plan of one job, or its first fault, in the published format. */
 export const planFile = (text: string, depth: Depth): Output =>
   onJob(text, (job) => {
     const plan = planJob(job, depth);

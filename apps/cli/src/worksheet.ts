@@ -2,7 +2,7 @@ import { readWorksheet } from '@usual-drag/contract';
 import { solveWorksheet } from '@usual-drag/core';
 import { refused, type Output } from './output.ts';
 
-/** What follows from one worksheet file's text, or its first fault, as the published format writes them. */
+/** Returns the consequences of one worksheet file, or its first fault, in the published format. */
 export function worksheetFile(text: string): Output {
   const sheet = readWorksheet(text);
   if (!sheet.ok) return refused(sheet.fault[0]!);

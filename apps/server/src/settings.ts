@@ -5,13 +5,13 @@ import { createSecureContext } from 'node:tls';
 import { StartFailure } from './database/start-failure.ts';
 import { isLoopback } from './network/addresses.ts';
 
-/** Where the server listens and keeps its data; from the environment, with defaults for a bench computer. */
+/** Address and data folder of the server, from the environment, with defaults for a bench computer. */
 export interface Settings {
   /** Address of this computer to listen on; one of the loopback keeps all others out. */
   readonly host: string;
   /** 0 for any that is free. */
   readonly port: number;
-  /** What a device has to say once; null if only this computer gets here and nothing is asked. */
+  /** Passphrase that a device must enter once; null if only this computer can connect. */
   readonly passphrase: string | null;
   /** Certificate and key, as they stand in their files; null for plain HTTP. */
   readonly tls: { readonly cert: Buffer; readonly key: Buffer } | null;

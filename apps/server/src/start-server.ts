@@ -24,9 +24,9 @@ import { Sessions } from './sign-in/sessions.ts';
 
 /** A server that answers. */
 export interface Started {
-  /** Where to open it on this computer. */
+  /** Address on this computer. */
   readonly address: string;
-  /** Where other devices open it, the best first; empty if none gets in. */
+  /** Addresses for other devices, the best first; empty if none can connect. */
   readonly others: readonly string[];
 }
 

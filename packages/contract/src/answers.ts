@@ -9,7 +9,7 @@ import type {
   Signature,
 } from '@usual-drag/core';
 
-/** What is stored, by its kind; also the name of its address. */
+/** Kinds of stored documents; also the names in their addresses. */
 export const documentKinds = ['jobs', 'instruments', 'meter-projects'] as const;
 export type DocumentKind = (typeof documentKinds)[number];
 
@@ -38,13 +38,13 @@ export interface DocumentChange {
   readonly revision: number | null;
 }
 
-/** How this server is reached by other devices. */
+/** Addresses of this server for other devices. */
 export interface DevicesAnswer {
   /** Whether other devices get in, with the passphrase. */
   readonly isOpen: boolean;
   /** Whether nobody else on the network can read what is sent. */
   readonly isPrivate: boolean;
-  /** Where to open it, the best first; each with its QR code as an SVG picture. */
+  /** Addresses, the best first; each with its QR code as an SVG picture. */
   readonly addresses: readonly { readonly address: string; readonly code: string }[];
 }
 
@@ -67,7 +67,7 @@ export interface JobSummary {
   readonly worstError: number | null;
   /** Which meters cannot be read, in words; empty if all can. */
   readonly unreadable: string;
-  /** How far the readings have come; null if there are none. */
+  /** Progress of the readings; null if there are none. */
   readonly readings: ReadingsStatus | null;
 }
 
@@ -80,14 +80,14 @@ export interface HistoryEntry {
   readonly savedAt: string;
   /** It was never the present one: the version not taken when two windows had changed the same. */
   readonly aside: boolean;
-  /** What changed from the version before it, in words; empty for the first. */
+  /** Changes from the version before it, in words; empty for the first. */
   readonly changes: readonly string[];
 }
 
 /** A part of a history, the newest first. */
 export interface History {
   readonly entries: readonly HistoryEntry[];
-  /** Where the next part begins; null at the end. */
+  /** Beginning of the next part; null at the end. */
   readonly before: number | null;
 }
 
@@ -98,7 +98,7 @@ export interface DamagedDocument {
   /** ISO 8601. */
   readonly updatedAt: string;
   readonly bytes: number;
-  /** What is wrong with it. */
+  /** The problem in words. */
   readonly message: string;
 }
 
@@ -129,7 +129,7 @@ export interface SignedJob extends KeptSignature {
   readonly document: Job;
 }
 
-/** What an instrument sent: as a display would have it, word for word, and who it says it is. */
+/** Reading from an instrument, as its display would have it, word for word, and the identity that it reports. */
 export interface InstrumentReading extends Observation {
   readonly sent: string;
   readonly identity: string;

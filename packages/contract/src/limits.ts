@@ -1,10 +1,10 @@
 /** Bytes that a stored document, and a file to import, may take. */
 export const largestDocument = 4 * 2 ** 20;
 
-/** How many faults of one file are listed. */
+/** Number of faults of one file that are listed. */
 export const mostFaults = 20;
 
-/** What an archive of jobs may have: bytes as it is sent, bytes when unpacked, and files. */
+/** Limits of an archive of jobs: bytes as sent, bytes when unpacked, and files. */
 export const largestArchive = 32 * 2 ** 20;
 export const largestUnpacked = 128 * 2 ** 20;
 export const mostArchivedFiles = 2000;

@@ -11,7 +11,7 @@ export interface FileFault extends JobFault {
 /** Values in a file up to which all its faults are looked for; in a larger one the first is told. */
 const thoroughUpTo = 20_000;
 
-/** What a check says is wrong, by the schema's keyword. */
+/** Fault reported by a check, by the schema's keyword. */
 interface SchemaError {
   readonly keyword: string;
   readonly instancePath: string;
@@ -40,7 +40,7 @@ export function shapeCheck<T>(format: Format): (value: unknown) => Result<T, rea
   };
 }
 
-/** How many values there are in one, counted no further than `limit`. */
+/** Returns the number of values in a value, counted no further than `limit`. */
 function countUpTo(limit: number, value: unknown): number {
   const waiting = [value];
   let count = 0;

@@ -1,4 +1,4 @@
-/** What a function returns that a caller can make fail: the value, or the fault to show. */
+/** Result of a function that a caller can make fail: the value, or the fault to display. */
 export type Result<T, F> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly fault: F };
 
 export const ok = <T>(value: T): { readonly ok: true; readonly value: T } => ({ ok: true, value });

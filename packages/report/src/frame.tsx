@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 
 interface Props {
-  /** What is in it, read out if it scrolls. */
+  /** Accessible name of the region, if it scrolls. */
   readonly label: string;
   readonly className?: string;
   readonly children: ReactNode;

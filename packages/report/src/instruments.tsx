@@ -3,7 +3,7 @@ import { Frame } from './frame.tsx';
 
 const functions = { 'dc-voltage': 'volts', 'dc-current': 'current', resistance: 'resistance' } as const;
 
-/** What was read with, on which ranges, and whether it was in calibration on the day. */
+/** Instruments that were used, their ranges, and whether each was in calibration on the day. */
 export function Instruments({ instruments }: { readonly instruments: readonly ReportInstrument[] }) {
   return (
     <>

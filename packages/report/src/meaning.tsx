@@ -5,7 +5,7 @@ interface Props {
   readonly values: NonNullable<Network['values']>;
 }
 
-/** What the figures are: measured, expected, corrected; and by which conventions. */
+/** Meaning of the figures: measured, expected, corrected; and the conventions. */
 export function Meaning({ conventions, values }: Props) {
   const { sign = 'keep', observations = 'mean', current = 'conventional' } = conventions;
   return (

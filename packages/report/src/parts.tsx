@@ -100,7 +100,7 @@ export function Supplies({ report }: { readonly report: Report }) {
   );
 }
 
-/** What is there with no meter connected, worked out. */
+/** True values with no meter connected. */
 export function TrueValues({ report }: { readonly report: Report }) {
   const { parts, values, network } = report;
   const reference = network.reference;

@@ -52,7 +52,7 @@ export function ReportSheet({ report, drawing }: Props) {
   );
 }
 
-/** What fits on a page is kept together on one; a long table breaks between its rows. */
+/** Returns whether a section is kept together on a page; a long table breaks between its rows. */
 const isShort = ({ parts, sums }: Report, section: ReportSection): boolean =>
   section === 'parts' || section === 'true-values'
     ? parts.length <= 12

@@ -1,6 +1,6 @@
 import type { Report } from '@usual-drag/core';
 
-/** How the sheet looks, on the screen and on paper. True is ink, indicated is ochre; red is for hazards alone. */
+/** Style of the report, on the screen and on paper. True is ink, indicated is ochre; red is for hazards alone. */
 export const reportStyle = `
 .report { box-sizing: border-box; max-width: 210mm; margin: 0 auto; padding: 12mm 14mm; background: #fffdf8; color: #22303c;
   font: 10pt/1.4 'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', sans-serif; }

@@ -1,7 +1,7 @@
 import { sectionNames, type Report } from '@usual-drag/core';
 import { moment } from './times.ts';
 
-/** What is done after the last reading. */
+/** Tasks after the last reading. */
 export function Restoring({ checks }: { readonly checks: Report['restoring'] }) {
   return (
     <>
@@ -18,7 +18,7 @@ export function Restoring({ checks }: { readonly checks: Report['restoring'] }) 
   );
 }
 
-/** Who signs, and which document it is. */
+/** Signers, and the document that they sign. */
 export function Signatures({ report }: { readonly report: Report }) {
   const { state, signature, hash, job } = report;
   const signed = state === 'signed' ? signature : null;

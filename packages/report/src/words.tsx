@@ -3,7 +3,7 @@ import { sectionNames, type ReportSection } from '@usual-drag/core';
 interface Props {
   readonly section: ReportSection;
   readonly lines: readonly string[];
-  /** What stands there where there are no lines. */
+  /** Text if there are no lines. */
   readonly none?: string;
   readonly after?: string;
 }

@@ -7,7 +7,7 @@ import { SignatureRepository } from '../signatures/signature-repository.ts';
 /** ms that the health waits for documents to be looked into. */
 const longestLookMs = 100;
 
-/** What is stored and cannot be read. */
+/** Stored documents that cannot be read. */
 @Injectable()
 export class DamagedDocuments {
   #looking: Promise<DamagedDocument[]> | null = null;

@@ -13,7 +13,7 @@ import { join } from 'node:path';
 import type { Client } from '@libsql/client';
 import { checksumOf, sealFile } from './file-checksum.ts';
 
-/** How many automatic copies are kept. */
+/** Number of automatic copies that are kept. */
 const kept = 7;
 
 export const copiesFolder = (folder: string): string => join(folder, 'copies');

@@ -28,7 +28,7 @@ export interface OpenDatabase {
   /** Path of the folder of data. */
   readonly folder: string;
   readonly database: Database;
-  /** What went wrong beside it and does not keep it from being used. */
+  /** Problems that do not prevent the database from being used. */
   readonly warnings: readonly string[];
   /** Writes the log into the file, closes it and lets go of the folder. */
   close(): Promise<void>;
@@ -156,7 +156,7 @@ function failureOf(error: unknown, file: string, lock: FolderLock): unknown {
 const damaged = (file: string): StartFailure =>
   new StartFailure(`${file} cannot be used: the database is damaged. ${remedies('SQLITE_CORRUPT')}`);
 
-/** What to do where the database cannot be used, by the code of why. */
+/** Returns the remedy for an unusable database, by the code of the failure. */
 function remedies(code: string): string {
   if (/^(SQLITE_FULL|ENOSPC|EDQUOT)/.test(code)) return 'Make room on it and start again.';
   if (/^(SQLITE_BUSY|SQLITE_LOCKED)/.test(code)) return 'End the program that has it open and start again.';

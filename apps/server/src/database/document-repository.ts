@@ -34,19 +34,19 @@ interface Row {
   readonly bytes: unknown;
 }
 
-/** What is known of a stored document without reading it. */
+/** Columns of a stored document that are read without the document itself. */
 export type Line = Omit<Kept<unknown>, 'document'>;
 
 /** The documents of one kind in the database: found, saved by revision, with every earlier version kept. */
 export class DocumentRepository<T> {
-  /** What the last look into each document found, by its id: at which revision, and what is damaged. */
+  /** Result of the last check of each document, by its id: the revision, and the damage if any. */
   readonly #checked = new Map<string, { readonly revision: number; readonly damaged: DamagedDocument | null }>();
 
   constructor(
     private readonly database: Database,
     readonly kind: DocumentKind,
     private readonly table: DocumentTable,
-    /** Whether a value is such a document. */
+    /** Returns whether a value is such a document. */
     private readonly check: (value: unknown) => Result<T, readonly FileFault[]>,
     /** Told of every change; without a revision where it was archived, brought back or removed. */
     private readonly onChange: (id: string, revision: number | null) => void = () => undefined,
@@ -66,7 +66,7 @@ export class DocumentRepository<T> {
   }
 
   /**
-   * What is known of all that can be read, in the order in which they were made; and those that cannot be read. Each document is
+   * Returns the lines of all readable documents in the order in which they were made, and the unreadable ones. Each document is
    * looked into once while the server runs, and again when it has changed.
    */
   async lines(): Promise<{ readonly lines: Line[]; readonly damaged: DamagedDocument[] }> {
@@ -129,7 +129,7 @@ export class DocumentRepository<T> {
     return typeof text === 'string' ? { text, revision: row!.revision } : undefined;
   }
 
-  /** Whether there is or was none of this kind. */
+  /** Returns whether there is or was none of this kind. */
   async isEmpty(): Promise<boolean> {
     const [row] = await this.database.select({ id: this.table.id }).from(this.table).limit(1);
     return row === undefined;

@@ -8,7 +8,7 @@ export const migrationsFolder = fileURLToPath(
   new URL(isSource ? './migrations' : '../src/database/migrations', import.meta.url),
 );
 
-/** How a database stands to this version of the software. */
+/** State of a database compared with this version of the software. */
 export type SchemaState = 'empty' | 'current' | 'older' | 'newer' | 'unknown';
 
 /** Reads how far a database is; changes nothing in it. */

@@ -37,13 +37,13 @@ export const revisions = sqliteTable(
   (table) => [index('revisions_of_document').on(table.kind, table.documentId, table.entry)],
 );
 
-/** What is known of the database itself: `made-by` is `demo` where the demo made it. */
+/** Facts about the database itself: `made-by` is `demo` if the demo made it. */
 export const properties = sqliteTable('properties', {
   name: text('name').primaryKey(),
   value: text('value').notNull(),
 });
 
-/** What came of each problem that somebody practised with. Kept by name until it is erased; never part of a document's history. */
+/** Result of each practised problem. Stored by the person's name until it is erased; never part of a document's history. */
 export const attempts = sqliteTable(
   'attempts',
   {

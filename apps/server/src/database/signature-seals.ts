@@ -4,7 +4,7 @@ import type { LibSQLDatabase } from 'drizzle-orm/libsql';
 import type * as schema from './schema.ts';
 import { properties, signatures } from './schema.ts';
 
-/** What a seal covers: who signed which job when, and what was ticked off and noted. The job itself is in by its hash. */
+/** Fields that a seal covers: signer, job, time, ticks and notes. The job itself is included by its hash. */
 interface Sealed extends Signature {
   readonly jobId: string;
   readonly revision: number;

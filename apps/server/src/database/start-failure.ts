@@ -1,2 +1,2 @@
-/** Why the server cannot start, in one sentence with what to do about it. */
+/** Reason why the server cannot start, in one sentence with what to do about it. */
 export class StartFailure extends Error {}

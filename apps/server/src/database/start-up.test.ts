@@ -12,7 +12,7 @@ import { connect, openDatabase } from './database.ts';
 import { DocumentRepository } from './document-repository.ts';
 import { jobs } from './schema.ts';
 
-/** What a start that fails says, and its status. */
+/** Message and status of a start that fails. */
 function failedStart(folder: string, env: NodeJS.ProcessEnv = {}) {
   const { status, stdout, stderr } = spawnSync(process.execPath, [serverFile()], {
     env: { ...process.env, PORT: '0', USUAL_DRAG_DATA: folder, ...env },

@@ -1,4 +1,4 @@
-/** Why the database could not do what it was asked, as far as a person can do something about it. */
+/** Reason why the database failed, if a person can do something about it. */
 export interface StorageFailure {
   readonly code: string;
   /** 507 if there is no room, else 503. */

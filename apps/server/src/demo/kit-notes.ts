@@ -3,7 +3,7 @@ import type { KitInstrument } from '@usual-drag/core';
 const daysBefore = (now: Date, days: number): string =>
   new Date(now.getTime() - days * 86_400_000).toISOString().slice(0, 10);
 
-/** What the Saltmarsh workshop notes about the instruments in its kit, by their ids. */
+/** Notes of the Saltmarsh workshop on the instruments of its kit, by their ids. */
 export const kitNotes = (now: Date): Readonly<Record<string, Partial<KitInstrument>>> => ({
   'digital-2000': {
     assetTag: 'SL-207',

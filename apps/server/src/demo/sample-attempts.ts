@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { KeptAttempt } from '@usual-drag/contract';
 import type { Attempt, Mistake } from '@usual-drag/core';
 
-/** What two learners of the lift station's workshop practised: kind, level, right or which slip, hints, seconds. */
+/** Practice of two learners of the lift station's workshop: kind, level, right or mistake, hints, seconds. */
 const practised: Readonly<
   Record<string, readonly (readonly [Attempt['kind'], Attempt['level'], true | Mistake | null, number, number])[]>
 > = {

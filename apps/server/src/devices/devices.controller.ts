@@ -9,7 +9,7 @@ import { ACCESS, type Access } from '../sign-in/access.ts';
 export class DevicesController {
   constructor(@Inject(ACCESS) private readonly access: Access) {}
 
-  /** How other devices get here; no address where none does. */
+  /** Addresses for other devices; none if no device can connect. */
   @Get()
   async read(): Promise<DevicesAnswer> {
     const { sessions } = this.access;

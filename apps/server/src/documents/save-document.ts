@@ -4,10 +4,10 @@ import { sameValue } from '@usual-drag/core';
 import { refuse } from '../http/envelope.pipe.ts';
 import type { DocumentRepository, Kept } from '../database/document-repository.ts';
 
-/** What two edits of one document come to; null if a person has to choose. `base` is null if it is not kept any more. */
+/** Joins two edits of one document; null if a person has to choose. `base` is null if it is no longer stored. */
 export type Merge<T> = (base: T | null, mine: T, theirs: T) => T | null;
 
-/** What one document of a kind is called in a refusal. */
+/** Noun for one document of a kind, for refusals. */
 const nouns = { jobs: 'job', instruments: 'instrument', 'meter-projects': 'meter project' } as const;
 
 /**

@@ -17,7 +17,7 @@ export class EventsController {
     @Inject(ACCESS) private readonly access: Access,
   ) {}
 
-  /** What changes, as server-sent events: `{kind, id, revision}` of each document, as soon as it is saved. */
+  /** Changes as server-sent events: `{kind, id, revision}` of each document, as soon as it is saved. */
   @Sse()
   events(@Res({ passthrough: true }) response: Response): Observable<MessageEvent> {
     const session = sessionOf(response);

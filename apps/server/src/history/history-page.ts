@@ -3,7 +3,7 @@ import { documentChanges } from '@usual-drag/core';
 import type { DocumentRepository } from '../database/document-repository.ts';
 import { slices } from '../work/slices.ts';
 
-/** How many versions are listed at a time. */
+/** Number of versions that are listed at a time. */
 const page = 100;
 
 /** A part of a document's history, each version with what changed from the one before it. */

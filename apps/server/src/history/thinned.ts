@@ -1,7 +1,7 @@
 const hour = 3_600_000;
 const day = 24 * hour;
 const week = 7 * day;
-/** What a gap between two versions counts at most. */
+/** Longest gap between two versions that counts, ms. */
 const longestGap = day / 2;
 
 /** A version of one document's history. */

@@ -37,7 +37,7 @@ export const refuse = (faults: readonly Fault[]): BadRequestException =>
     details: { faults: faults.slice(0, mostFaults) },
   });
 
-/** What was checked, or its refusal; the faults' paths are given from `prefix` on. */
+/** Returns the checked value; throws a refusal otherwise. The paths of the faults begin with `prefix`. */
 export function accept<T>(checked: Result<T, readonly FileFault[]>, prefix: string): T {
   if (checked.ok) return checked.value;
   throw refuse(checked.fault.map(({ code, message, path }) => ({ code, message, path: prefix + path })));

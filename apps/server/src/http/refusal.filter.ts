@@ -50,7 +50,7 @@ export class RefusalFilter implements ExceptionFilter {
   }
 }
 
-/** What this server asked something else for, and did not get, says so in words of ours. */
+/** Status of the answer if something behind this server does not answer. */
 const fromBehind = 502;
 
 function statusOf(exception: unknown): number {

@@ -76,7 +76,7 @@ export class InstrumentLinkService implements OnModuleDestroy {
     return known;
   }
 
-  /** What puts the leads of a simulated instrument into a job's circuit. */
+  /** Places the leads of a simulated instrument in a job's circuit. */
   async #leads(jobId: string, place: object | undefined): Promise<string[]> {
     const { document } = await findDocument(this.repositories.jobs, jobId);
     const network = JSON.stringify(networkMeant(document));

@@ -30,7 +30,7 @@ async function instrumentThat(behave: Behaviour) {
   return { instrument, lines, connections: () => connections };
 }
 
-/** What a good instrument answers, but for what `other` says. */
+/** Answers of a good instrument, except for those in `other`. */
 const good =
   (other: Readonly<Record<string, string | null>> = {}): Behaviour =>
   (line, socket) => {

@@ -15,11 +15,11 @@ export interface SentReading {
   readonly observation: Observation;
   /** Word for word. */
   readonly sent: string;
-  /** What it answers to `*IDN?`. */
+  /** Answer to `*IDN?`. */
   readonly identity: string;
 }
 
-/** What to read, and how. */
+/** Quantity to read, and how. */
 export interface AskedReading {
   readonly quantity: ReadingQuantity;
   /** V, A or Ω of the range to be set; null if it chooses by itself. */

@@ -47,6 +47,6 @@ function withPoint(digits: string, point: number): string | null {
   return fraction === '' ? whole : `${whole}.${fraction}`;
 }
 
-/** What was sent as it can be told: nothing that a screen cannot show, and not too much of it. */
+/** Returns a received text without characters that a screen cannot display, cut to a length that fits a message. */
 export const quoted = (sent: string): string =>
   `“${[...sent.slice(0, 60)].map((c) => (/[\p{L}\p{N}\p{P}\p{S} ]/u.test(c) ? c : '�')).join('')}${sent.length > 60 ? '…' : ''}”`;

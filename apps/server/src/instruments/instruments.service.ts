@@ -6,7 +6,7 @@ import { Repositories } from '../documents/repositories.ts';
 import { answer, saveNamed } from '../documents/save-document.ts';
 import { accept } from '../http/envelope.pipe.ts';
 
-/** What becomes of an instrument of the kit that a file has otherwise. */
+/** Choices for an instrument that differs between the kit and a file. */
 export const importChoices = ['keep', 'replace', 'copy'] as const;
 export type ImportChoice = (typeof importChoices)[number];
 

@@ -63,7 +63,7 @@ export async function unpackArchive(archive: Uint8Array): Promise<Result<Archive
 const damaged = (what: string): string =>
   `${what} is damaged: its contents are not what was packed. Nothing was imported. Copy the archive again.`;
 
-/** Why the entries of an archive are not unpacked, by what they say of themselves; null if they are. */
+/** Returns the reason why the entries of an archive are refused, by the sizes that they declare; null if they are not. */
 function boundsFault(entries: readonly Entry[]): string | null {
   const long = entries.find(({ uncompressedSize }) => uncompressedSize > largestDocument);
   if (long) return `${long.fileName} unpacks to more than ${largestDocument / 2 ** 20} MB. Nothing was imported.`;

@@ -17,7 +17,7 @@ export class JobArchives {
     @Inject(Workers) private readonly workers: Workers,
   ) {}
 
-  /** How many archives all jobs take: one, unless there are more of them than one archive may have. */
+  /** Returns the number of archives for all jobs: one, unless there are more jobs than one archive may have. */
   async parts(): Promise<number> {
     return (await this.#idsOfParts()).length;
   }

@@ -1,7 +1,7 @@
 import type { JobSummary } from '@usual-drag/contract';
 import { jobStatus, networkMeant, readingsStatus, trueValuesOf, unreadableWords, type Job } from '@usual-drag/core';
 
-/** What has to be solved for a job's line in the list. */
+/** Figures of a job's line in the list that require solving the circuit. */
 export type JobFigures = Pick<JobSummary, 'worstError' | 'unreadable' | 'readings'>;
 
 export function jobFigures(job: Job): JobFigures {

@@ -20,7 +20,7 @@ const listWaitMs = 150;
 /** ms between two announcements that more figures are there. */
 const announceMs = 500;
 
-/** What a job's line says of the document without solving anything. */
+/** Fields of a job's line in the list that require no solving. */
 type Head = Pick<JobSummary, 'title' | 'record' | 'parts' | 'setups'>;
 
 /** The figures that are stored: computed, or given up. */

@@ -43,7 +43,7 @@ export class JobsController {
     return this.service.archived();
   }
 
-  /** How many archives `export` writes: one, unless there are more jobs than one archive may have. */
+  /** Number of archives that `export` writes: one, unless there are more jobs than one archive may have. */
   @Get('export-parts')
   async exportParts(): Promise<{ parts: number }> {
     return { parts: await this.archives.parts() };

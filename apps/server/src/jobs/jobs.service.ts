@@ -93,7 +93,7 @@ export class JobsService {
   }
 }
 
-/** What both made of it, as long as it is no longer than a job may be. */
+/** Returns the joined job; null if it would be larger than a job may be. */
 function mergedJob(base: Job | null, mine: Job, theirs: Job): Job | null {
   const merged = mergeJobs(base, mine, theirs);
   return merged && checkDraft(merged).ok ? merged : null;

@@ -2,13 +2,13 @@ import { X509Certificate } from 'node:crypto';
 import { BlockList, isIP } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
 
-/** What the server was told to listen on, and the certificate that it shows. */
+/** Requested address to listen on, and the certificate. */
 interface Asked {
   readonly host: string;
   readonly tls: { readonly cert: Buffer } | null;
 }
 
-/** Where the server answers, as far as a request or a page has to know it. */
+/** Address at which the server answers, as far as a request or a page requires it. */
 export interface Listening {
   readonly scheme: 'http' | 'https';
   readonly port: number;
@@ -27,7 +27,7 @@ const loopbackAddresses = new BlockList();
 loopbackAddresses.addSubnet('127.0.0.0', 8);
 loopbackAddresses.addAddress('::1', 'ipv6');
 
-/** Whether nothing but this computer can reach a server that listens there. */
+/** Returns whether nothing but this computer can reach a server that listens there. */
 export const isLoopback = (host: string): boolean =>
   host === 'localhost' || (isIP(host) > 0 && loopbackAddresses.check(host, isIP(host) === 6 ? 'ipv6' : 'ipv4'));
 
@@ -35,7 +35,7 @@ const localIPv6 = new BlockList();
 localIPv6.addSubnet('fe80::', 10, 'ipv6');
 localIPv6.addSubnet('fc00::', 7, 'ipv6');
 
-/** Whether an address is of IPv6 and on a network of this computer: link-local, unique local, or under an interface's prefix. */
+/** Returns whether an address is of IPv6 and on a network of this computer: link-local, unique local, or under an interface's prefix. */
 export function isLocalIPv6(address: string): boolean {
   const bare = address.replace(/%.*$/, '');
   if (isIP(bare) !== 6 || bare.startsWith('::ffff:')) return false;
@@ -46,7 +46,7 @@ export function isLocalIPv6(address: string): boolean {
   return own.check(bare, 'ipv6');
 }
 
-/** What a server that listens on `port` is called, by the settings that it was started with. */
+/** Returns the names of a server that listens on `port`, from the settings that it was started with. */
 export function listeningAt({ host, tls }: Asked, port: number): Listening {
   const scheme = tls ? 'https' : 'http';
   const certified = tls ? certifiedNames(tls.cert) : [];

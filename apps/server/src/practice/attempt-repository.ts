@@ -4,7 +4,7 @@ import { count, desc, eq, max } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { attempts } from '../database/schema.ts';
 
-/** How many of a person's last attempts are answered with. */
+/** Number of a person's last attempts in an answer. */
 const mostAttempts = 5000;
 
 @Injectable()

@@ -15,7 +15,7 @@ export class PracticeController {
     return this.repository.learners();
   }
 
-  /** What came of a person's problems, the oldest first. */
+  /** Results of a person's problems, the oldest first. */
   @Get('attempts')
   attempts(@Query('person') person: unknown): Promise<KeptAttempt[]> {
     return this.repository.of(named(person));

@@ -4,7 +4,7 @@ import type { Sessions } from './sessions.ts';
 /** The token under which the access is injected. */
 export const ACCESS = Symbol('access');
 
-/** Where the server is reached, and who is let in. */
+/** Addresses of the server, and the rules of access. */
 export interface Access {
   /** Null if only this computer gets here and nothing is asked. */
   readonly sessions: Sessions | null;

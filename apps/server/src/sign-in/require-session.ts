@@ -107,7 +107,7 @@ const refuse = (response: Response, status: number, message: string): void =>
 const bodyOf = (request: Request): Readonly<Record<string, unknown>> =>
   (request.body as Readonly<Record<string, unknown>> | undefined) ?? {};
 
-/** Where to go after signing in, from the form or the address: a page of this server, never another's. */
+/** Returns the page to open after signing in, from the form or the address: always a page of this server. */
 function nextOf(request: Request): string {
   const next = bodyOf(request).next ?? request.query.next;
   return typeof next === 'string' && /^\/(?![/\\])[^\r\n]*$/.test(next) && !next.startsWith('/sign-') ? next : '/';

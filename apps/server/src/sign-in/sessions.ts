@@ -52,7 +52,7 @@ export class Sessions {
     );
   }
 
-  /** Whether that is the passphrase; takes as long for any. */
+  /** Returns whether the text is the passphrase; the time is the same for any text. */
   async isPassphrase(tried: string): Promise<boolean> {
     const { key, salt } = this;
     return timingSafeEqual(await keyFrom(tried, salt), key);

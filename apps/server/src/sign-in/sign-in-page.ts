@@ -1,10 +1,10 @@
-/** Where the passphrase is asked for, and sent to. */
+/** Path of the page that asks for the passphrase. */
 export const signInPath = '/sign-in';
 
 interface Shown {
-  /** Where to go afterwards: an address of this server. */
+  /** Page to open afterwards: an address of this server. */
   readonly next: string;
-  /** Why it is asked again; null the first time. */
+  /** Reason why it is asked again; null the first time. */
   readonly message: string | null;
   /** Whether what is sent can be read by nobody else on the network. */
   readonly isPrivate: boolean;

@@ -69,7 +69,7 @@ export class SignatureRepository {
     return damaged;
   }
 
-  /** What is stored of one signature, as text, whatever it is. */
+  /** Returns the stored fields of one signature as text. */
   async text(entry: number): Promise<string | undefined> {
     const row = await this.#row(entry);
     return row && textOf(row);

@@ -65,7 +65,7 @@ export class SignaturesService {
     );
   }
 
-  /** What the kit notes about the instruments of a job. */
+  /** Returns the kit's notes on the instruments of a job. */
   async #notesOn({ instruments = [] }: Job) {
     const { kept } = await this.repositories.instruments.list();
     return kitNotesOf(

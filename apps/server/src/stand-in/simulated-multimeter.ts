@@ -14,7 +14,7 @@ import { simulatedMultimeter } from './simulated-multimeter-kit.ts';
 
 const instrument = instrumentForJob(simulatedMultimeter);
 
-/** What `*IDN?` is answered with: maker, model, serial number, firmware. */
+/** Answer to `*IDN?`: maker, model, serial number, firmware. */
 const identity = (seed: number): string => `${simulatedIdentity}SIM-${seed},1.0`;
 
 type Place = BenchPlace extends infer P ? (P extends BenchPlace ? Omit<P, 'instrument' | 'range'> : never) : never;
@@ -52,7 +52,7 @@ export class SimulatedMultimeter {
         : null;
   }
 
-  /** What it answers to a line; null if the line has no answer. */
+  /** Returns the answer to a line; null if the line has none. */
   answer(line: string): string | null {
     const simulated = /^\s*SIM(?:ULATED)?:(NETW(?:ORK)?|PLAC(?:E)?)\s+(.+)$/i.exec(line);
     if (simulated) return this.#simulate(simulated[1]!, simulated[2]!);

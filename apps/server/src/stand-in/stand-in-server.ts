@@ -2,11 +2,11 @@ import { once } from 'node:events';
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
 import { SimulatedMultimeter } from './simulated-multimeter.ts';
 
-/** How a stand-in may misbehave, to see what comes of it. */
+/** Faults that the simulated instrument can imitate. */
 export interface Misbehaviour {
   /** It takes ten seconds over each answer. */
   readonly slow?: boolean;
-  /** What it answers to a reading is no number. */
+  /** Whether readings are answered with text that is not a number. */
   readonly garbled?: boolean;
   /** It ends the connection when it is to answer a reading. */
   readonly drop?: boolean;

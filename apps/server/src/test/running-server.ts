@@ -8,7 +8,7 @@ import { join, resolve } from 'node:path';
 export interface RunningServer {
   readonly address: string;
   readonly process: ChildProcess;
-  /** What it wrote on its streams. */
+  /** Text written to its streams. */
   output(): string;
   ask(method: string, path: string, body?: unknown, headers?: Readonly<Record<string, string>>): Promise<Answer>;
   stop(signal?: 'SIGTERM' | 'SIGKILL'): Promise<number | null>;

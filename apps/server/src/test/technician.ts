@@ -35,7 +35,7 @@ export class Technician {
     void this.#listen();
   }
 
-  /** What this one has on the screen is what the server has, as far as it has heard. */
+  /** Whether the displayed document is the newest that the server has announced. */
   get isUpToDate(): boolean {
     return !this.isUnsaved && this.job.revision >= this.told;
   }

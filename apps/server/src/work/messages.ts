@@ -6,7 +6,7 @@ export interface Asked {
   readonly input: unknown;
 }
 
-/** What a worker answers: that it is ready, a task's result, or that the task threw. */
+/** Messages of a worker: ready, the result of a task, or its exception. */
 export type Answered =
   | { readonly kind: 'ready' }
   | { readonly kind: 'done'; readonly value: unknown }

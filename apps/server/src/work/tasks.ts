@@ -4,12 +4,12 @@ import { packJobs, unpackArchive } from '../jobs/job-archive.ts';
 import { jobFigures, type JobFigures } from '../jobs/job-figures.ts';
 import { jobPicture, type PictureTheme } from '../jobs/job-picture.ts';
 
-/** What is computed off the request path: pure functions of texts and bytes, by name. */
+/** Computations off the request path: pure functions of texts and bytes, by name. */
 export interface Tasks {
   /** The figures of a job's line in the list. */
   figures(job: string): JobFigures;
   picture(asked: { readonly job: string; readonly theme: PictureTheme }): string;
-  /** Why no report can be made of a job; null if one can. */
+  /** Reason why no report can be made of a job; null if one can. */
   reportFault(job: string): string | null;
   pack(jobs: readonly string[]): Uint8Array;
   /** The jobs of an archive as texts, or why they are not imported. */

@@ -2,7 +2,7 @@ import type { DevicesAnswer } from '@usual-drag/contract';
 import { queryOptions } from '@tanstack/react-query';
 import { ask } from './http.ts';
 
-/** How other devices get here. */
+/** Addresses for other devices. */
 export const devicesQuery = queryOptions({
   queryKey: ['devices'],
   queryFn: () => ask<DevicesAnswer>('GET', '/devices'),

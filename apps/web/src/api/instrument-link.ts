@@ -2,7 +2,7 @@ import type { InstrumentReading } from '@usual-drag/contract';
 import type { ReadingQuantity } from '@usual-drag/core';
 import { ask } from './http.ts';
 
-/** What an instrument is asked for; the place is for a simulated one, whose leads a program puts. */
+/** Request for a reading; the place is for a simulated instrument, whose leads are placed by the program. */
 interface Asked {
   readonly quantity: ReadingQuantity;
   readonly range: string;

@@ -24,11 +24,11 @@ export const restoreJob = (id: string) => ask<StoredDocument<Job>>('POST', `/job
 export const drawingAddress = ({ id, revision }: JobSummary, theme: 'light' | 'dark') =>
   `/api/jobs/${id}/drawing?theme=${theme}&revision=${revision}`;
 export const exportAddress = (id: string) => `/api/jobs/${id}/export`;
-/** How many archives all jobs take; one, unless there are more than one may have. */
+/** Number of archives for all jobs: one, unless there are more jobs than one archive may have. */
 export const exportPartsQuery = queryOptions({
   queryKey: ['jobs', 'export-parts'],
   queryFn: () => ask<{ readonly parts: number }>('GET', '/jobs/export-parts'),
 });
-/** Where the archive of all jobs is, or a part of it, counted from 1. */
+/** Address of the archive of all jobs, or of a part of it, counted from 1. */
 export const exportAllAddress = (part: number | null) => `/api/jobs/export${part === null ? '' : `?part=${part}`}`;
 export const backupAddress = '/api/backup';

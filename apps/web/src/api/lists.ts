@@ -14,14 +14,14 @@ export const listQuery = <K extends ListedKind>(kind: K) =>
     staleTime: Infinity,
   });
 
-/** What the kit offers to a job: leads counted in, the archived left out. */
+/** Instruments that the kit offers to a job: with their leads, without the archived ones. */
 export const kitQuery = queryOptions({ ...listQuery('instruments'), select: forJobs });
 
 function forJobs(kit: readonly StoredDocument<KitInstrument>[]): Instrument[] {
   return kit.filter(({ document }) => !document.retired).map(({ document }) => instrumentForJob(document));
 }
 
-/** What becomes of instruments that the kit has otherwise than a file. */
+/** Choice for instruments that differ between the kit and a file. */
 export type ImportChoice = 'keep' | 'replace' | 'copy';
 
 export const importKit = (kit: Kit, existing?: ImportChoice) =>

@@ -1,9 +1,9 @@
 import { create } from 'zustand';
 
-/** Whether the server has asked for the passphrase instead of answering. */
+/** Returns whether the server has asked for the passphrase instead of answering. */
 export const useSignedOut = create<{ readonly isSignedOut: boolean }>()(() => ({ isSignedOut: false }));
 
-/** Where the passphrase is said; afterwards one is back on the page that is open. */
+/** Address of the page that asks for the passphrase; afterwards the present page is opened again. */
 export const signInAddress = (): string => `/sign-in?next=${encodeURIComponent(location.pathname + location.search)}`;
 
 /** The server has asked for the passphrase. */
@@ -13,7 +13,7 @@ export function nowSignedOut(): void {
   void forgetAnswers();
 }
 
-/** What the server had answered is not left on a device that is signed out; what was entered on it is. */
+/** Removes the server's answers from a device that is signed out; entries made on it remain. */
 export async function forgetAnswers(): Promise<void> {
   if ('caches' in globalThis) await caches.delete('answers');
 }

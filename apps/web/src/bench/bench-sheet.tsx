@@ -33,7 +33,7 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
   const zoom = useZoom();
   const { job, step, inSetups, inTrueValues, unloaded, truth, loaded, meter, mapPoints } = view;
   const part = useSelection((state) => state.parts.at(-1) ?? null);
-  /** What is there in place of the drawing. */
+  /** View in place of the drawing. */
   const undrawn = view.view === 'circuit' || view.view === 'tolerance' ? null : view.view;
   const isTolerance = unloaded.ok && (view.view === 'tolerance' || (inSetups && view.setupView === 'tolerance'));
   const isSums = inSetups && view.setupView === 'sums' && unloaded.ok && meter && view.instrument && view.range;

@@ -3,7 +3,7 @@ import { memo } from 'react';
 import { Segments } from '../ui/segments.tsx';
 import { useBench } from './model/bench-store.ts';
 
-/** Whether the network is solved with the nominal or the measured values of its resistors. */
+/** Returns whether the network is solved with the nominal or the measured values of its resistors. */
 export const ValuesChoice = memo(function ValuesChoice({ values }: { readonly values: ResistorValues }) {
   const edit = useBench((state) => state.edit);
   return (

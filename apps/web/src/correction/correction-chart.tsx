@@ -74,5 +74,5 @@ export function CorrectionChart({ readings, quantity, line }: Props) {
 
 const plain = { digits: 3, trim: true };
 
-/** What a tick stands for where one over it is plotted. */
+/** Returns the label of a tick on an axis of reciprocals. */
 const behind = (at: number, unit: Unit): string => (at === 0 ? '∞' : formatQuantity(1 / at, unit, plain));

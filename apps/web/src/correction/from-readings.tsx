@@ -27,7 +27,7 @@ const CorrectionChart = fetchedLater(async () => (await import('./correction-cha
 interface Entry {
   readonly range: string;
   readonly indicated: number | null;
-  /** What was put to the meter for this reading. */
+  /** Known resistor that was connected to the meter for this reading. */
   readonly known: { readonly placed: KnownResistor['placed']; readonly resistance: number | null } | null;
 }
 

@@ -8,7 +8,7 @@ interface Props {
   readonly ownError: number;
 }
 
-/** What the certificate of a range says of a reading: its own error, taken off before anything else is corrected. */
+/** Own error of a range from its certificate, subtracted before anything else is corrected. */
 export function OwnErrorLine({ calibration, unit, reading, ownError }: Props) {
   return (
     <p className="text-[14px]">

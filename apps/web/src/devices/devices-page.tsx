@@ -8,7 +8,7 @@ import { Note } from '../ui/note.tsx';
 import { PersonField } from '../ui/person-field.tsx';
 import { toast } from '../ui/toast.ts';
 
-/** Who is at this device, how others get in, and how none does any more. */
+/** Devices that are signed in, how to add others, and how to sign all out. */
 export function DevicesPage() {
   const { data, error } = useQuery(devicesQuery);
   return (

@@ -6,7 +6,7 @@ import { listQuery } from '../api/lists.ts';
 import { queries } from '../api/queries.ts';
 
 interface Kind<T> {
-  /** What a person calls one of them. */
+  /** Returns the name of a document for a person. */
   readonly nameOf: (document: T) => string;
   /** Adds a version as a document of its own, and says under which id. */
   readonly addCopy: (document: T) => Promise<string>;
@@ -19,7 +19,7 @@ const fromThisWindow = (title: string | undefined): string =>
 export const newProjectId = (): string =>
   `project-${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 8)}`;
 
-/** What the kinds of documents differ in, as far as saving them goes. */
+/** Differences between the kinds of documents, as far as saving is concerned. */
 export const kindOf: { readonly [K in DocumentKind]: Kind<DocumentOfKind[K]> } = {
   jobs: {
     nameOf: ({ title }) => title ?? 'Untitled',

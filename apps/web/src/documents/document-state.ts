@@ -1,7 +1,7 @@
 import type { StoredDocument } from '@usual-drag/contract';
 import { sameValue } from '@usual-drag/core';
 
-/** How the last edit of a document stands with the server. */
+/** State of saving the last edit of a document. */
 export type SaveState<T> =
   | { readonly kind: 'saved' }
   /** Edited, and about to be sent. */
@@ -23,7 +23,7 @@ export interface DocumentState<T> {
   readonly future: readonly T[];
   /** The revision that the document is an edit of, until the server confirms a newer one; null if it has none yet. */
   readonly revision: number | null;
-  /** What the server has at that revision, as far as this window knows. */
+  /** Document on the server at that revision, as far as this window has received it. */
   readonly stored: T | null;
   /** ISO 8601. */
   readonly savedAt: string | null;
@@ -57,7 +57,7 @@ export interface Draft<T> {
   readonly aside?: DocumentState<T>['aside'];
 }
 
-/** How two edits of one document come together. */
+/** Rules for joining two edits of one document. */
 export interface Merging<T> {
   /** Both in one; null if a person has to choose. `base` is null if it is not known. */
   both(base: T | null, mine: T, theirs: T): T | null;
@@ -165,7 +165,7 @@ export function nextState<T>(
   }
 }
 
-/** Whether something of the document is in this window alone. */
+/** Returns whether something of the document is in this window alone. */
 export const isUnsaved = <T>({ saving, aside }: DocumentState<T>): boolean => saving.kind !== 'saved' || aside !== null;
 
 /** A document in place of the one that is there; what waits for an answer, or for a person, goes on waiting. */
@@ -206,7 +206,7 @@ function refreshed<T>(state: DocumentState<T>, stored: StoredDocument<T>, mergin
   return { ...openedState(stored), past: isReplaced ? [...past, mine] : past, future: isReplaced ? [] : future };
 }
 
-/** What can be undone and redone, with another device's changes in it: they are not this window's to undo. */
+/** Returns the steps of undo and redo with another device's changes included, which this window cannot undo. */
 function steps<T>(
   { past, future }: DocumentState<T>,
   base: T,

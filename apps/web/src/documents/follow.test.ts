@@ -10,7 +10,7 @@ const stored = (revision: number, title: string): StoredDocument<Job> => ({
   document: newJob(title),
 });
 
-/** What the server has, and how often it was asked for it. */
+/** Document on the server, and the number of requests for it. */
 let server: StoredDocument<Job>;
 let asked: number;
 let isAway: boolean;

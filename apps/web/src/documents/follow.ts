@@ -44,7 +44,7 @@ function hear({ kind, id, revision }: DocumentChange): void {
   }
 }
 
-/** Whether this page has saved that itself. */
+/** Returns whether this page has saved that itself. */
 function isOwn(kind: DocumentKind, id: string, revision: number | null): boolean {
   const state = documentState(useDocuments.getState().open, kind, id);
   return state !== undefined && (state.saving.kind !== 'saved' || state.revision === revision);

@@ -25,7 +25,7 @@ export function keepInstalled(): void {
     navigator.serviceWorker.addEventListener('controllerchange', () => void keepAnswers(), { once: true });
 }
 
-/** What was answered before there was anything to keep it. */
+/** Stores answers that arrived before the service worker was active. */
 async function keepAnswers(): Promise<void> {
   const jobs = Object.keys(useDocuments.getState().open)
     .map(placeOfKey)

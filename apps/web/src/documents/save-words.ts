@@ -1,7 +1,7 @@
 import { clock } from '../ui/words.ts';
 import type { DocumentState } from './document-state.ts';
 
-/** How the last edit stands, in words; `unkept` if the browser could not keep it either. */
+/** Returns the state of saving in words; `unkept` if the browser could not store the edit either. */
 export function saveWords(
   { saving, savedAt, unanswered }: Pick<DocumentState<unknown>, 'saving' | 'savedAt' | 'unanswered'>,
   unkept = false,
@@ -26,7 +26,7 @@ export function saveWords(
   }
 }
 
-/** Whether a person should look at it. */
+/** Returns whether a person should be told. */
 export const isTrouble = ({
   saving: { kind },
   unanswered,

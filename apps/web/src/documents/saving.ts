@@ -46,10 +46,10 @@ export function sendAgain(): void {
     if (saving.kind === 'unreachable' || saving.kind === 'failed') void send(key);
 }
 
-/** Whether closing the window would lose an edit of a document: it is neither saved nor kept in the browser. */
+/** Returns whether closing the window would lose an edit of a document: it is neither saved nor kept in the browser. */
 export const isUnkept = (key: string): boolean => unkept.has(key);
 
-/** What was closed for good is neither sent nor kept. */
+/** Forgets a document that was closed for good: it is neither sent nor stored. */
 function forget(key: string): void {
   const { kind, id } = placeOfKey(key);
   clearTimeout(timers.get(key));

@@ -25,14 +25,14 @@ export function useDocumentList<K extends ListedKind>(kind: K) {
   };
 }
 
-/** How an open document of a list stands; undefined if nothing was done to it yet. */
+/** State of an open document of a list; undefined if nothing was done to it yet. */
 export const useDocumentState = <K extends ListedKind>(
   kind: K,
   id: string | undefined,
 ): DocumentState<DocumentOfKind[K]> | undefined =>
   useDocuments(({ open }) => (id === undefined ? undefined : documentState(open, kind, id)));
 
-/** How saving stands among the documents of a list: what a person should look at before what is under way, else the last save. */
+/** Returns the state of saving among the documents of a list: trouble first, then saving, else the last save. */
 export const useListSaveWords = (kind: ListedKind): string =>
   useDocuments(({ open }) => {
     const own = Object.entries(open).filter(([key]) => placeOfKey(key).kind === kind);

@@ -5,10 +5,10 @@ import { scaleBounds, type Zoom } from './zoom.ts';
 // Only the gestures that are used are shipped.
 const useGesture = createUseGesture([dragAction, pinchAction]);
 
-/** What a drawing can be taken hold of by: there the ground is not dragged. */
+/** Handles of a drawing; dragging one does not move the ground. */
 const handles = '[data-part], [data-rail], [data-end], [role="slider"], [role="checkbox"], input, button';
 
-/** Where a point of the drawing is to be held while its scale changes, px from the corner of its room. */
+/** Point of the drawing to hold while its scale changes, px from the corner of its room. */
 interface Anchor {
   readonly scale: number;
   readonly x: number;

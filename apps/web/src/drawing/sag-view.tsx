@@ -9,7 +9,7 @@ interface Props {
   readonly error: number;
 }
 
-/** What the meters drag a rail down by: hatched between the ghost and the rail, with its dimension. */
+/** Voltage by which the meters pull a rail down: hatched between the ghost and the rail, with its dimension. */
 export function SagView({ drawing, mark, red, error }: Props) {
   const figure = formatQuantity(error, 'V', { digits: 3, signed: true });
   const sag = sagOf(drawing, mark, red, figure);

@@ -13,7 +13,7 @@ export interface Zoom {
   fit(): void;
 }
 
-/** How large a drawing is shown: fitted, or as chosen by button, key, pinch, or Ctrl and wheel. */
+/** Scale of a drawing: fitted, or chosen by button, key, pinch, or Ctrl and wheel. */
 export function useZoom(): Zoom {
   const [chosen, choose] = useState<number | null>(null);
   const step = useCallback((from: number, by: 1 | -1) => {

@@ -56,7 +56,7 @@ export function FirstMinuteCallout() {
   );
 }
 
-/** Where an element is on the screen, as soon as it is there and wherever it goes. */
+/** Returns the position of an element on the screen, as soon as it is there and wherever it moves. */
 function useBoxOf(target: string | null): Box | null {
   const [box, setBox] = useState<Box | null>(null);
   useLayoutEffect(() => {

@@ -10,7 +10,7 @@ const nouns = {
   signatures: 'A signature',
 } as const satisfies Record<DamagedDocument['kind'], string>;
 
-/** What cannot be read in the database: named, with its bytes to download. */
+/** Documents of the database that cannot be read: their names, and their bytes to download. */
 export function DamagedDocuments() {
   const { data: damaged = [] } = useQuery({ ...damagedQuery, staleTime: 0 });
   return damaged.map((one) => (

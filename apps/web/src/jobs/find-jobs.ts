@@ -3,7 +3,7 @@ import type { JobSummary } from '@usual-drag/contract';
 export const jobOrders = ['changed', 'title', 'asset', 'date', 'error'] as const;
 export type JobOrder = (typeof jobOrders)[number];
 
-/** What jobs are looked for. */
+/** Criteria of a search for jobs. */
 export interface JobSearch {
   /** Words that title, site, asset, order or date must have, each in any place. */
   readonly text: string;
@@ -32,7 +32,7 @@ const byText = (of: (job: JobSummary) => string | null | undefined) => (a: JobSu
 /** Numbers in names count as numbers: SL-9 comes before SL-14. */
 const collator = new Intl.Collator('en-GB', { numeric: true });
 
-/** What has no text comes last. */
+/** Sorts after every text. */
 const last = '\u{10FFFF}';
 
 const comparisons: Readonly<Record<JobOrder, (a: JobSummary, b: JobSummary) => number>> = {

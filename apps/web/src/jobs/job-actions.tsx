@@ -9,7 +9,7 @@ export interface JobProps {
   readonly onArchive: (job: JobSummary) => void;
 }
 
-/** What can be done with a job as a whole. */
+/** Commands for a job as a whole. */
 export function JobActions({ job, onDuplicate, onArchive }: JobProps) {
   const name = job.title ?? 'job';
   return (

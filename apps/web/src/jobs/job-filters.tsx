@@ -17,7 +17,7 @@ const orders: readonly { readonly value: JobOrder; readonly text: string }[] = [
   { value: 'error', text: 'worst error' },
 ];
 
-/** What jobs are looked for, in which order, and how they are shown. */
+/** Search for jobs, their order and their layout. */
 export function JobFilters({ search: [{ text, asset, order, view }, change], assets }: Props) {
   return (
     <div role="search" className="flex flex-wrap items-center gap-x-3 gap-y-2">

@@ -11,7 +11,7 @@ const column = columnsOf<JobSummary>();
 
 interface Props extends Omit<JobProps, 'job'> {
   readonly jobs: readonly JobSummary[];
-  /** How many are put on the page. */
+  /** Number of rows on the page. */
   readonly most: number;
 }
 

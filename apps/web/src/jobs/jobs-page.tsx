@@ -90,7 +90,7 @@ const archive = ({ id, title }: JobSummary): void =>
     archiveJob(id).then(() => offer(`“${title ?? 'Untitled'}” archived.`, 'Undo', () => attempt(restoreJob(id)))),
   );
 
-/** How many are put on the page at a time. */
+/** Number of jobs that are added to the page at a time. */
 const page = 48;
 
 interface FoundProps {
@@ -99,7 +99,7 @@ interface FoundProps {
   readonly view: 'cards' | 'table';
 }
 
-/** What was found; more comes as the end of it is reached. */
+/** Jobs that were found; more are displayed when the end of the list is reached. */
 function Found({ jobs, all, view }: FoundProps) {
   const theme = useShownTheme();
   const [shown, setShown] = useState(page);

@@ -10,7 +10,7 @@ type Choices = JobSearch & { readonly view: JobView };
 const usual: Choices = { text: '', asset: '', order: 'changed', view: 'cards' };
 const viewKey = 'usual-drag-jobs-view';
 
-/** What is looked for and how it is shown; the page's address follows it, so that the way back leads to the same list. */
+/** Criteria and layout of the list; the URL follows them, so that Back leads to the same list. */
 export function useJobSearch(): readonly [Choices, (change: Partial<Choices>) => void] {
   const [params, setParams] = useSearchParams();
   const [choices, setChoices] = useState(() => choicesIn(params));

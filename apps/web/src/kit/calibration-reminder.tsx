@@ -2,7 +2,7 @@ import { calibrationsDue, dayOf, type KitInstrument } from '@usual-drag/core';
 import { CalendarClock } from 'lucide-react';
 import { Link } from 'react-router';
 
-/** How many calibrations run out, and the way to the list of all. */
+/** Number of calibrations that expire, with a link to the list of all. */
 export function CalibrationReminder({ kit }: { readonly kit: readonly KitInstrument[] }) {
   const due = calibrationsDue(kit, dayOf(new Date()));
   const overdue = due.filter(({ calibration }) => calibration.status === 'overdue').length;

@@ -12,14 +12,14 @@ export interface TypedPoint {
 interface Props {
   readonly unit: Unit;
   readonly points: readonly TypedPoint[];
-  /** Where it is checked against a standard: what is allowed, and the verdict. */
+  /** Check against a standard: the limit, and the verdict. */
   readonly check: StandardCheck | null;
   readonly onChange: (points: readonly TypedPoint[]) => void;
 }
 
 const verdictWords = { within: 'within its limit', outside: 'outside its limit', open: 'cannot be decided' } as const;
 
-/** What was applied and what was indicated, point by point, with the error that follows. */
+/** Applied and indicated values point by point, with the resulting error. */
 export function CertificatePoints({ unit, points, check, onChange }: Props) {
   const put = (index: number, change: Partial<TypedPoint>): void =>
     onChange(points.map((point, at) => (at === index ? { ...point, ...change } : point)));

@@ -1,6 +1,6 @@
 import { type Calibration } from '@usual-drag/core';
 
-/** How a calibration stands today, in a few words. */
+/** Returns the state of a calibration today, in a few words. */
 export function dueWords({ status, dueOn, daysLeft, calibratedOn }: Calibration): string {
   switch (status) {
     case 'overdue':

@@ -27,12 +27,12 @@ import { RangeTable } from './range-table.tsx';
 
 interface Props {
   readonly kept: KitInstrument;
-  /** How saving stands. */
+  /** State of saving. */
   readonly words: string;
   readonly onChange: (kept: KitInstrument) => void;
   readonly onCopy: () => void;
   readonly onArchive: () => void;
-  /** What else can be done with it as a whole. */
+  /** Further commands for it as a whole. */
   readonly children?: ReactNode;
 }
 
@@ -135,7 +135,7 @@ function Calibration({ kept }: Pick<EditProps, 'kept'>) {
   );
 }
 
-/** What leads and contacts add, and when it changes its range by itself. */
+/** Resistance of leads and contacts, and automatic ranging. */
 function LeadsAndRanging({ kept, onChange }: EditProps) {
   return (
     <div className="flex flex-wrap items-start gap-3">

@@ -9,7 +9,7 @@ import { figures } from './figures.tsx';
 import { subjectOf } from './subject.ts';
 import { topics } from './topics.ts';
 
-/** What loading is and what follows from it, one screen a topic, with the figures of the open job. */
+/** Loading and its consequences, one screen a topic, with the figures of the open job. */
 export function LearnPage() {
   const { topic: asked } = useParams();
   const at = Math.max(

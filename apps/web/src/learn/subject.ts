@@ -26,7 +26,7 @@ export interface MeterCase {
   readonly point: MeasurementPoint;
 }
 
-/** What the Learn page shows its figures by: the open job, or the float-level divider where that has no such meter. */
+/** Source of the figures on the Learn page: the open job, or the float-level divider if the job has no such meter. */
 export interface Subject {
   readonly job: Job;
   /** It is the open job. */

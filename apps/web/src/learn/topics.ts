@@ -1,4 +1,4 @@
-/** What the Learn page explains, one screen each, in the order in which one thing follows from another. */
+/** Topics of the Learn page, one screen each, each following from those before it. */
 export const topics = [
   {
     id: 'loading',

@@ -21,7 +21,7 @@ interface Props {
   readonly taken: readonly SharpReading[];
 }
 
-/** Whether it was the fault, and the best line of search beside one's own. */
+/** Verdict on the named fault, and the best line of search beside one's own. */
 export function HuntResult({ hunt, named, taken }: Props) {
   const line = useMemo(() => bestLine(hunt), [hunt]);
   const right = isTheFault(named, hunt);

@@ -1,6 +1,6 @@
 import type { Attempt } from '@usual-drag/core';
 
-/** What the kinds of problems are called. */
+/** Names of the kinds of problems. */
 export const kindWords: Readonly<Record<Attempt['kind'], string>> = {
   equivalent: 'Equivalent resistance',
   'voltages-currents': 'Voltages and currents',

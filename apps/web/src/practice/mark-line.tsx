@@ -8,7 +8,7 @@ interface Props {
   readonly isFinal?: boolean;
 }
 
-/** What came of an answer: right, or the slip in a sentence. */
+/** Result of an answer: right, or the mistake in a sentence. */
 export function MarkLine({ id, mark, isFinal = false }: Props) {
   return (
     <p id={id} role="status" className="min-h-6 leading-snug">

@@ -17,7 +17,7 @@ const functions = [
   { value: 'resistance', text: 'Ω costs 5' },
 ] as const;
 
-/** Where the meter goes and what it measures. */
+/** Place of the meter and its quantity. */
 export function PlaceMeter({ network, nodes, onRead }: Props) {
   const [quantity, setQuantity] = useState<(typeof functions)[number]['value']>('dc-voltage');
   const [red, setRed] = useState(nodes[0] ?? '');

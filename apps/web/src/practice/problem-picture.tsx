@@ -2,7 +2,7 @@ import { meterOnRange, movementOf, planDesign, type Problem } from '@usual-drag/
 import { useMemo } from 'react';
 import { NetworkPicture } from '../drawing/network-picture.tsx';
 
-/** What a problem is about: the circuit with its meters, or the finished meter without its values. */
+/** Picture of a problem: the circuit with its meters, or the finished meter without its values. */
 export function ProblemPicture({ problem, className }: { readonly problem: Problem; readonly className?: string }) {
   const { job, design } = problem;
   const finished = useMemo(() => {

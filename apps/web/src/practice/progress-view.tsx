@@ -17,7 +17,7 @@ import { kindWords } from './kind-words.ts';
 import { usePerson } from '../ui/person.ts';
 import { ProgressChart } from './progress-chart.tsx';
 
-/** What goes well and what does not, for a person and whoever trains them. */
+/** Strengths and weaknesses of a person, for the person and the trainer. */
 export function ProgressView() {
   const person = usePerson((state) => state.person);
   const { data: learners = [], error } = useQuery(learnersQuery);

@@ -5,7 +5,7 @@ import { attemptsQuery } from '../api/practice.ts';
 import { usePerson } from '../ui/person.ts';
 import { useSeries } from './use-series.ts';
 
-/** What is chosen: one kind, or whatever goes worst. */
+/** Chosen kind of problem, or the weakest one. */
 export type KindChoice = ProblemKind | 'worst';
 
 /** Which problem stands on the page: in its address, so that it can be sent to somebody. */

@@ -2,7 +2,7 @@ import { markAnswer, workingOf, type AnswerMark, type Ask, type GivenAnswer, typ
 import { useState } from 'react';
 import { handIn } from './hand-in.ts';
 
-/** What came of one question: the first try counts, the last one stands. */
+/** Tries of one question: the first counts, the last is displayed. */
 interface Tries {
   readonly first: AnswerMark;
   readonly last: AnswerMark;

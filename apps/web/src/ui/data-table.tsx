@@ -24,7 +24,7 @@ const features = tableFeatures({
 /** Makes the columns of a table. */
 export const columnsOf = <Row extends RowData>() => createColumnHelper<typeof features, Row>();
 
-/** How a column looks: figures stand at the right, what is indicated in its colour. */
+/** Appearance of a column: figures are aligned right, indicated values have their colour. */
 interface Look {
   readonly figures?: boolean;
   readonly indicated?: boolean;
@@ -36,7 +36,7 @@ interface Props<Row extends RowData> {
   // eslint-disable-next-line @typescript-eslint/no-explicit-any -- each column has its own type of value
   readonly columns: readonly ColumnDef<typeof features, Row, any>[];
   readonly idOf: (row: Row) => string;
-  /** How many rows are put on the page, the first in the order of the table; all if omitted. */
+  /** Number of rows on the page, the first in the order of the table; all if omitted. */
   readonly most?: number;
   /** As it is sorted at first; as given if omitted. */
   readonly sorting?: SortingState;

@@ -24,7 +24,7 @@ export interface NumberField<T> {
   readonly put: (value: unknown) => T;
 }
 
-/** How a number is written, and read again. */
+/** Conversion of a number to text and back. */
 interface Writing {
   readonly parse: (text: string) => Result<number, Fault>;
   readonly print: (value: number) => string;

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
-/** Who is at this device: a name, no account. Readings that are taken here, and what is practised, say it. */
+/** Person at this device: a name, no account. It is stored with readings and practice. */
 export const usePerson = create<{ readonly person: string }>()(
   persist(() => ({ person: formerName() }), { name: 'usual-drag-person' }),
 );

@@ -2,7 +2,7 @@ interface Choices {
   readonly options: readonly { readonly value: string; readonly text: unknown }[];
 }
 
-/** Whether two drawings of a choice show the same: options are often made anew and say what they said before. */
+/** Returns whether two drawings of a choice display the same: options are often made again with the same content. */
 export function sameChoice<Props extends Choices>(before: Props, now: Props): boolean {
   const { options: were, ...others } = before;
   const { options: are, ...rest } = now;

@@ -3,7 +3,7 @@ import type { ExternalToast, toast as show } from 'sonner';
 type Show = typeof show;
 
 let begin: (show: Show) => void = () => undefined;
-/** What shows it comes after the first load, with the `Toaster` of the page's frame. */
+/** Function that displays a toast; it is loaded after the first load, with the `Toaster` of the page's frame. */
 const shown = new Promise<Show>((resolve) => (begin = resolve));
 
 /** The page's frame is ready to show what is said. */

@@ -10,7 +10,7 @@ const messages = {
 } as CSSProperties;
 const message = { classNames: { toast: 'text-[15px]!', actionButton: 'h-9! rounded-lg! px-3! text-[15px]!' } };
 
-/** Where `toast` shows what is said. */
+/** Displays the toasts. */
 export function Toaster({ theme }: { readonly theme: 'light' | 'dark' }) {
   useEffect(() => toasterIsThere(toast), []);
   return <Sonner position="bottom-left" theme={theme} closeButton style={messages} toastOptions={message} />;

@@ -12,7 +12,7 @@ import {
 } from '@usual-drag/core';
 import { expose } from 'comlink';
 
-/** What a batch of such meters would be like, and what other ways there are to build one side. */
+/** Spread of a batch of such meters, and other ways to build one side. */
 export interface SideStudy {
   readonly sampled: readonly SampledRange[];
   readonly ways: readonly Way[];

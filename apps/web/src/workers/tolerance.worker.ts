@@ -11,7 +11,7 @@ import {
 } from '@usual-drag/core';
 import { expose } from 'comlink';
 
-/** What the parts' tolerances do to one result. */
+/** Effects of the parts' tolerances on one result. */
 export interface ToleranceStudy {
   readonly parts: readonly string[];
   readonly worst: WorstCase;

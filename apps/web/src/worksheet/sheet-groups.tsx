@@ -5,7 +5,7 @@ import { Button } from '../ui/button.tsx';
 import { circuitOfSheet } from './sheet-picture.tsx';
 import { useSheet } from './sheet-store.ts';
 
-/** What is in series and what in parallel, asked and answered a step at a time, the circuit redrawn each time. */
+/** Series and parallel pairs, asked and answered a step at a time, with the circuit redrawn each time. */
 export function SheetGroups({ sheet }: { readonly sheet: Worksheet }) {
   const shown = useSheet((state) => state.groups);
   const reduction = useMemo(() => {

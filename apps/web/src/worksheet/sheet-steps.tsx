@@ -1,7 +1,7 @@
 import type { SheetStep } from '@usual-drag/core';
 import { ruleWords } from './sheet-words.ts';
 
-/** How each value is come by, in the order in which one works on paper. */
+/** Derivation of each value, in the order in which one works on paper. */
 export function SheetSteps({ steps }: { readonly steps: readonly SheetStep[] }) {
   return (
     <section aria-label="Working" className="rounded-xl border border-line bg-sheet p-4">

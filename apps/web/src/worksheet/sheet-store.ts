@@ -33,7 +33,7 @@ export const firstSheet: Sheet = {
 
 interface SheetStore {
   readonly sheet: Sheet;
-  /** How many of the circuit's groups were asked for. */
+  /** Number of the circuit's groups that were asked for. */
   readonly groups: number;
 }
 

@@ -47,7 +47,7 @@ interface VerdictProps {
   readonly onOther: (other: boolean) => void;
 }
 
-/** Whether it is complete, what is missing, and where givens contradict each other. */
+/** State of completeness: missing values, and contradictions between the given ones. */
 function Verdict({ result, other, onOther }: VerdictProps) {
   const { contradiction, alternative, complete, missing } = result;
   return (

@@ -29,7 +29,7 @@ export function useMeterProjects(openId: string | undefined) {
   };
 }
 
-/** What a new meter begins as. */
+/** Initial design of a new meter. */
 export const newDesign: Design = {
   format: 'usual-drag/design',
   version: 1,

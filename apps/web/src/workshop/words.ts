@@ -14,7 +14,7 @@ export const ohms = (value: number, digits = 5): string => formatQuantity(value,
 export const rangeText = ({ design }: Pick<WorkedSide, 'design'>, range: number): string =>
   formatQuantity(range, unitOfSide({ design }), { digits: 4, trim: true });
 
-/** What a side measures in. */
+/** Returns the unit of a side. */
 export const unitOfSide = ({ design }: Pick<WorkedSide, 'design'>): 'A' | 'V' => unitOfTarget(design.target);
 
 /** An error in per cent; what is below a millionth is nothing that anyone could measure. */

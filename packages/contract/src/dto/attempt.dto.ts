@@ -5,7 +5,7 @@ import { Absent, Describes } from './decorators.ts';
 
 const kinds = [...problemKinds, 'fault-hunt'] as const satisfies Attempt['kind'][];
 
-/** What came of a problem, to be kept. */
+/** Result of a problem, to be stored. */
 @Describes<Omit<Attempt, 'slip'> & { slip?: Mistake | null; id: string }>()
 export class KeepAttemptDto {
   /** Made by the page: the same one again is the same attempt. */

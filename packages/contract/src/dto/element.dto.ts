@@ -21,7 +21,7 @@ const elementKinds = [
   'link',
 ] as const satisfies ElementKind[];
 
-/** What every element has. */
+/** Keys of every element. */
 export class ElementDto<Kind extends ElementKind = ElementKind> {
   @Name()
   id!: string;

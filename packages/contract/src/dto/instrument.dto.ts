@@ -51,7 +51,7 @@ class RateDto {
   counts!: number;
 }
 
-/** What every range has. */
+/** Keys of every range. */
 class AnyRangeDto {
   @Id()
   id!: string;

@@ -33,7 +33,7 @@ const whats = [
   'fault',
 ] as const satisfies What[];
 
-/** What every question says. */
+/** Keys of every question. */
 class AskedForDto {
   @IsIn(whats, { message: `must be one of ${whats.join(', ')}` })
   what!: What;

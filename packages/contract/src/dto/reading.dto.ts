@@ -48,7 +48,7 @@ class StruckDto {
 /** A type as far as its keys go: a list told apart by a key is described by the classes of its members. */
 type Keys<Core> = { [K in keyof Core]: unknown };
 
-/** What every reading has. */
+/** Keys of every reading. */
 export class ReadingDto<Quantity extends ReadingQuantity = ReadingQuantity> {
   @Name()
   id!: string;
@@ -144,7 +144,7 @@ export const readingSubTypes = [
 const oneOf = (values: readonly string[]): PropertyDecorator =>
   IsIn(values, { message: `must be one of ${values.join(', ')}` });
 
-/** How a job's readings are taken and compared. */
+/** Conventions of taking and comparing a job's readings. */
 @Describes<Conventions>()
 export class ConventionsDto {
   @Absent()

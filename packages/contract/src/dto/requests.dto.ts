@@ -16,7 +16,7 @@ export class SaveJobDto extends CreateJobDto {
   revision!: number;
 }
 
-/** What a save says beside its document. */
+/** Keys of a save beside its document. */
 class SaveDto {
   /** That the edit was based on; left out if it is new. */
   @IsOptional()

@@ -5,7 +5,7 @@ import { most } from '../limits.ts';
 import { Absent, Describes, Ends, Id, List, Name } from './decorators.ts';
 import { meterQuantities } from './instrument.dto.ts';
 
-/** What every meter of a set-up has. */
+/** Keys of every meter of a set-up. */
 export class MeterDto<Quantity extends MeterQuantity = MeterQuantity> {
   @Name()
   id!: string;

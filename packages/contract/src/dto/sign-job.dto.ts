@@ -27,7 +27,7 @@ export class SignJobDto {
   @IsIn(reportSections, { each: true, message: `must be some of ${reportSections.join(', ')}` })
   sections!: ReportSection[];
 
-  /** What was ticked off after the last reading. */
+  /** Ticks after the last reading. */
   @List(most.restored)
   @IsString({ each: true, message: 'must be texts' })
   @MaxLength(most.label, { each: true, message: `must have ${most.label} characters at most each` })

@@ -15,7 +15,7 @@ import { Absent, Describes, List, Name, OptionalQuantity, Quantity, Text } from 
 
 const sheetKinds = ['source', 'resistor'] as const satisfies SheetElement['kind'][];
 
-/** What every part of a worksheet has. */
+/** Keys of every part of a worksheet. */
 class SheetElementDto<Kind extends SheetElement['kind'] = SheetElement['kind']> {
   @Name()
   id!: string;

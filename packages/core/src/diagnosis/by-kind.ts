@@ -35,7 +35,7 @@ type ShownWith<Fault extends ReadingHypothesis> = (
 /** Factors of a prefix that is one or two steps off. */
 const prefixFactors = [1e3, 1e-3, 1e6, 1e-6];
 
-/** What each kind of mistake makes of a reading, in the order in which the mistakes are listed. */
+/** Effect of each kind of mistake on a reading, in the order in which the mistakes are listed. */
 const readingFaultsByKind: { readonly [Name in ReadingFault]: ShownWith<HypothesisOf<Name>> } = {
   prefix: (observed) =>
     prefixFactors.flatMap((factor) =>

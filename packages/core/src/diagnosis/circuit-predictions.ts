@@ -120,7 +120,7 @@ export class CircuitPredictions {
     return circuits ? this.listed(hypothesis, circuits, []) : [];
   }
 
-  /** What each reading would say; none as soon as the readings are too far off for the hypothesis to be listed. */
+  /** Returns the predictions of all readings; none as soon as they are too far off for the hypothesis to be listed. */
   listed(
     hypothesis: CircuitHypothesis,
     circuits: readonly ReadingCircuit[],
@@ -214,7 +214,7 @@ export class CircuitPredictions {
     return [found];
   }
 
-  /** What each reading would say, its fuse blown where too much would flow, and the standard uncertainty that it is judged by. */
+  /** Returns the predictions of all readings, 0 for a blown fuse, and the standard uncertainty that each is judged by. */
   predict(
     hypothesis: CircuitHypothesis,
     circuits: readonly ReadingCircuit[],

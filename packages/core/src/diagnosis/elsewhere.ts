@@ -4,10 +4,10 @@ import { expectationOf, type CircuitReading, type Expectation } from '../reading
 import { tolerancedParts } from '../uncertainty/index.ts';
 import { LaidOut } from './laid-out.ts';
 
-/** What a meter reads at a place, and what the tolerances make of it. */
+/** Returns the reading of a meter at a place, and its uncertainty from the tolerances. */
 export type Elsewhere = (place: CircuitReading) => { readonly value: number; readonly tolerance: number };
 
-/** What meters read at any place of a solved network: a lone meter's from the network laid out once, any other's solved for. */
+/** Returns the readings of meters at any place of a solved network: of a lone meter from the network laid out once, of others by solving. */
 export function elsewhereIn(unloaded: Unloaded, instruments: readonly Instrument[]): Elsewhere {
   const { network } = unloaded;
   const laidOut = isLinear(unloaded) ? LaidOut.of(network) : null;

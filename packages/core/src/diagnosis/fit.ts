@@ -12,7 +12,7 @@ import { leastSquares, type LeastSquares, type Predicted } from './least-squares
 import { observedReadings, type Observed } from './observed.ts';
 import type { Bench } from '../faults/index.ts';
 
-/** What the readings say about what is not known. */
+/** Fit of unknown values to the readings. */
 export interface Fit {
   readonly format: 'usual-drag/fit';
   readonly version: 1;

@@ -12,7 +12,7 @@ export type LoneMeter =
       readonly reversed?: boolean;
     };
 
-/** What a lone meter indicates, and what it makes of that when the parts are off by their tolerances: V or A, standard. */
+/** Indication of a lone meter, and its standard uncertainty from the parts' tolerances, V or A. */
 export interface LoneReading {
   readonly indicated: number;
   readonly tolerance: number;
@@ -68,8 +68,8 @@ export class LaidOut {
   }
 
   /**
-   * What a lone meter of a resistance, Ω, would indicate; null if its circuit has to be solved by itself: a meter that
-   * hangs in the air, or an ammeter that is not in series with a single resistance.
+   * Returns the indication of a lone meter of a resistance, Ω; null if its circuit has to be solved by itself: a meter that
+   * is connected to nothing, or an ammeter that is not in series with a single resistance.
    *
    * @param spans  Ω that each resistance may be off, in the order of the network's resistances
    */

@@ -1,6 +1,6 @@
 import { Matrix, SingularValueDecomposition, solve } from 'ml-matrix';
 
-/** What each reading would say, and the standard uncertainty that it is weighed by. */
+/** Prediction of each reading, and the standard uncertainty that it is weighted by. */
 export interface Predicted {
   readonly values: readonly number[];
   readonly u: readonly number[];

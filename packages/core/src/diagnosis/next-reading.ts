@@ -120,7 +120,7 @@ const readingOn = (instrument: Instrument, range: Range, place: Place): CircuitR
   ...place,
 });
 
-/** How many hypotheses a place tells from one another, and how far the nearest two of these are apart in 2U. */
+/** Returns the number of hypotheses that a place separates, and the distance of the nearest two of them in 2U. */
 function tellApart(
   place: Place,
   instruments: readonly Instrument[],

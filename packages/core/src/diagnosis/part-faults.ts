@@ -103,7 +103,7 @@ export function swapped(
   return look.listed(hypothesis, look.circuits, changes, spans);
 }
 
-/** Where a resistor is among the resistances of the circuits, and what it has there, Ω. */
+/** Index of a resistor among the resistances of the circuits, and its own resistance there, Ω. */
 function placeOf(look: CircuitPredictions, id: string): { readonly index: number; readonly own: number } {
   const index = look.placeOf(look.circuits, id);
   return { index, own: look.circuits[0]!.resistances[index]! };

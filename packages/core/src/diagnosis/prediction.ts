@@ -1,7 +1,7 @@
 import type { CircuitHypothesis, Hypothesis } from '../faults/index.ts';
 import { differenceFrom, separation, type Compared } from './comparing.ts';
 
-/** What a hypothesis predicts for each reading, in their order, with the standard uncertainty that it is judged by. */
+/** Predictions of a hypothesis for all readings, in their order, with the standard uncertainty that each is judged by. */
 export interface Prediction<Fault extends Hypothesis = Hypothesis> {
   readonly hypothesis: Fault;
   /** V, A or Ω; Infinity for a resistance beyond every range. */

@@ -11,7 +11,7 @@ export const namesOf = (names: readonly string[]): NamedResistances => ({
   index: new Map(names.map((name, at) => [name, at])),
 });
 
-/** What a reading's meter indicates in a circuit that is laid out once, as a function of every resistance in it. */
+/** Indication of a reading's meter in a circuit that is laid out once, as a function of every resistance in it. */
 export interface ReadingCircuit extends NamedResistances {
   /** V or A as the circuit is. */
   readonly indicated: number;
@@ -19,7 +19,7 @@ export interface ReadingCircuit extends NamedResistances {
   readonly resistances: Float64Array;
   /** A from → to in each. */
   readonly currents: Float64Array;
-  /** What 1 V in each makes of the indication. */
+  /** Change of the indication for 1 V in each. */
   readonly effect: Float64Array;
   /** A in one (row) for 1 V in another (column). */
   readonly ports: Float64Array;
@@ -52,7 +52,7 @@ export interface Change {
   readonly by: number;
 }
 
-/** Where a meter's indication is found: the voltage of two nodes, or the current of a branch. */
+/** Source of a meter's indication: the voltage of two nodes, or the current of a branch. */
 export type Indication =
   { readonly from: number; readonly to: number } | { readonly meter: number; readonly reversed: boolean };
 
@@ -106,7 +106,7 @@ export interface ChangedSpans {
   readonly spans: readonly number[];
 }
 
-/** Where the last evaluation is written to: V or A indicated, and the variance that the tolerances make. */
+/** Result of the last evaluation: V or A indicated, and the variance from the tolerances. */
 export interface Evaluated {
   indicated: number;
   variance: number;

@@ -36,7 +36,7 @@ export function singleFaults(
     .sort((a, b) => a.rank - b.rank);
 }
 
-/** What every fault of the circuit predicts: from the sound circuit's responses, or if a load has a curve each solved anew. */
+/** Returns the predictions of every fault of the circuit: from the fault-free responses, or by solving again if a load has a curve. */
 export const faultsOfCircuit = (
   bench: Bench,
   unloaded: Unloaded,

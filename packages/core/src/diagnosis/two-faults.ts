@@ -38,7 +38,7 @@ export type PairDiagnosis = Omit<Diagnosis, 'groups'> & {
   readonly groups: Diagnosis['groups'] | readonly TwoFaultsGroup[];
 };
 
-/** How far a search has come. */
+/** Progress of a search. */
 export interface TwoFaultsProgress {
   readonly done: number;
   readonly of: number;

@@ -1,6 +1,6 @@
 import type { Column, Span } from './link.ts';
 
-/** What an order of columns costs: crossings first, then the length of the rails. */
+/** Returns the cost of an order of columns: crossings first, then the length of the rails. */
 export type Cost = (order: readonly number[]) => number;
 
 export const costOfCrossing = 1000;

@@ -15,7 +15,7 @@ interface Frame {
   readonly former: Places | undefined;
 }
 
-/** Where everything stood before an edit. */
+/** Places before an edit. */
 export interface Places {
   /** px that the columns could be spread over. */
   readonly width: number;

@@ -177,7 +177,7 @@ function tryAll(natural: readonly number[], fixed: number, cost: Cost): number[]
   return best;
 }
 
-/** How far a column is moved at a time where there are many, and how often all are tried. */
+/** Columns that a column is moved by at a time in a large drawing, and the number of rounds. */
 const reach = 8;
 const mostRounds = 3;
 

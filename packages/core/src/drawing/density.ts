@@ -1,6 +1,6 @@
 import type { Element } from '../network/index.ts';
 
-/** How closely a drawing is set. */
+/** Spacing of a drawing. */
 export interface Density {
   /** px of a part's name and value. */
   readonly labelSize: number;
@@ -39,10 +39,10 @@ const compact: Density = {
 /** Parts up to which a drawing is set roomily. */
 const mostRoomy = 18;
 
-/** How closely a network of so many parts is set. */
+/** Returns the spacing for a network of so many parts. */
 export const densityFor = (parts: number): Density => (parts <= mostRoomy ? roomy : compact);
 
-/** Whether a drawing of so many parts has room for live values beside them. */
+/** Returns whether a drawing of so many parts has room for live values beside them. */
 export const showsLive = (parts: number): boolean => !densityFor(parts).compact;
 
 /** px between two rails that a part needs for its symbol and label. */

@@ -8,14 +8,14 @@ export interface DialArc {
   readonly radius: number;
   /** The ranges that are read on it, `25 mA`, in their order. */
   readonly ranges: readonly string[];
-  /** What stands at full scale, in the figures that are printed. */
+  /** Value at full scale, in the printed figures. */
   readonly fullScale: number;
   /** Figures with numbers, and those between with half and short marks. */
   readonly majors: readonly number[];
   readonly minors: readonly number[];
 }
 
-/** How a dial is made. */
+/** Dimensions of a dial. */
 export interface DialShape {
   readonly radius: number;
   readonly sweep: number;
@@ -27,7 +27,7 @@ export interface DialShape {
 export interface DialScale {
   readonly width: number;
   readonly height: number;
-  /** Where the needle turns. */
+  /** Pivot of the needle. */
   readonly pivot: { readonly x: number; readonly y: number };
   readonly arcs: readonly DialArc[];
   readonly marks: readonly Mark[];

@@ -1,7 +1,7 @@
 import { nodesOf, referenceOf, type Network, isSource } from '../network/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 
-/** How high every node stands: its potential in V, or, if nothing gives one, a place that keeps the drawing readable. */
+/** Level of every node: its potential in V, or, if nothing determines it, a place that keeps the drawing readable. */
 export type Levels = ReadonlyMap<string, number>;
 
 /**

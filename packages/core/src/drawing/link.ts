@@ -32,7 +32,7 @@ export interface Reach {
   readonly right: Int32Array;
 }
 
-/** How far every rail reaches; the spans hold each link of the columns. */
+/** Returns the extent of every rail; the spans hold each link of the columns. */
 export function reachOf(columns: readonly Column[], spans: ReadonlyMap<string, Span>, rails: number): Reach {
   const left = new Int32Array(rails).fill(columns.length);
   const right = new Int32Array(rails).fill(-1);

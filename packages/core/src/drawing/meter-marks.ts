@@ -2,7 +2,7 @@ import { circle, roundedBox, type Mark } from './mark.ts';
 import type { AmmeterMark, VoltmeterMark } from './rail-drawing.ts';
 
 export interface MeterStyle {
-  /** What stands beside it, the reading first. */
+  /** Lines beside it, the reading first. */
   readonly lines: readonly string[];
   readonly chosen: boolean;
   /** Its fuse has blown. */

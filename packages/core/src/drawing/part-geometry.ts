@@ -6,7 +6,7 @@ import type { Label } from './part-label.ts';
 import type { Part, Rail } from './rail-and-part.ts';
 import { loopDepth, type Seat } from './stretches.ts';
 
-/** What a part's place follows from. */
+/** Data that a part's place follows from. */
 export interface PartPlace {
   readonly label: Label;
   readonly rails: readonly Rail[];

@@ -3,7 +3,7 @@ import { formatPercent, formatQuantity } from '../quantity/index.ts';
 import type { Density } from './density.ts';
 import { textWidth } from './text-width.ts';
 
-/** What stands beside a part's symbol. */
+/** Label beside a part's symbol. */
 export interface PartLabel {
   readonly value: string;
   /** A second line: what is inside, or what the part is for. */

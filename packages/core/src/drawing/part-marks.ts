@@ -3,7 +3,7 @@ import { leading } from './part-label.ts';
 import type { Part } from './rail-and-part.ts';
 import { symbolHalf, symbolMarks, type ResistorSymbol } from './symbol-marks.ts';
 
-/** How parts are drawn, beyond where they stand. */
+/** Style of parts, apart from their places. */
 export interface PartStyle {
   readonly resistor: ResistorSymbol;
   /** Lines run behind the labels: the potential axis is drawn. */

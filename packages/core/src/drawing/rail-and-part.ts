@@ -8,7 +8,7 @@ export interface Rail {
   readonly x1: number;
   readonly x2: number;
   readonly y: number;
-  /** Where it stands without the meters, to scale from where it is; null if they do not move it by half a pixel. */
+  /** Height without the meters, to scale; null if they do not move it by half a pixel. */
   readonly ghostY: number | null;
   /** Its letter's box, at its left end. */
   readonly letter: LetterBox;

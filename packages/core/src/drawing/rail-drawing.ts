@@ -28,15 +28,15 @@ export interface DrawingInput {
   readonly width: number;
   /** A line of live values beside each part. */
   readonly live?: Readonly<Record<string, string>>;
-  /** What stands beside each meter, a line each. */
+  /** Lines beside each meter. */
   readonly meterLines?: Readonly<Record<string, readonly string[]>>;
-  /** How closely it is set; as the number of parts asks for if omitted. */
+  /** Spacing; that for the number of parts if omitted. */
   readonly density?: Density;
-  /** How the drawing before an edit was arranged: what was not touched stays where it was. */
+  /** Arrangement of the drawing before an edit: whatever was not changed stays in its place. */
   readonly previous?: Arrangement;
 }
 
-/** What stands where: rails from the top down, columns from the left. */
+/** Places: rails from the top down, columns from the left. */
 export interface Arrangement {
   readonly rails: readonly string[];
   readonly columns: readonly Column[];
@@ -210,7 +210,7 @@ export function drawRails(input: DrawingInput): RailDrawing {
   };
 }
 
-/** Where every link's symbol stands on its line. */
+/** Returns the place of every link's symbol on its line. */
 function seatsOf(
   links: readonly Link[],
   columns: readonly Column[],

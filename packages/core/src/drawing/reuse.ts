@@ -19,7 +19,7 @@ export function reuseUnchanged(drawing: RailDrawing, former: RailDrawing | undef
 const same = <T>(before: T | undefined, now: T, equal: (a: T, b: T) => boolean): T =>
   before !== undefined && equal(before, now) ? before : now;
 
-/** Whether two parts are drawn alike, to the last digit. */
+/** Returns whether two parts are drawn alike, to the last digit. */
 const samePart = (a: Part, b: Part): boolean =>
   a.element === b.element &&
   a.x === b.x &&

@@ -3,7 +3,7 @@ import type { RailDrawing, VoltmeterMark } from './rail-drawing.ts';
 import { symbolHalf } from './symbol-marks.ts';
 import { textWidth } from './text-width.ts';
 
-/** What the meters drag a rail down or up by: the band between rail and ghost, and its dimension. All in px. */
+/** Sag of a rail under the meters: the band between rail and ghost, and its dimension. All in px. */
 export interface Sag {
   readonly x1: number;
   readonly x2: number;
@@ -11,7 +11,7 @@ export interface Sag {
   readonly bottom: number;
   /** Of the dimension's line. */
   readonly x: number;
-  /** Where its figure begins or ends, on its base line. */
+  /** Beginning or end of its figure, on its base line. */
   readonly text: { readonly x: number; readonly y: number; readonly anchor: 'start' | 'end' };
 }
 
@@ -62,7 +62,7 @@ const step = 12;
 
 const overlap = (a: Box, b: Box): boolean => a.x1 < b.x2 && b.x1 < a.x2 && a.y1 < b.y2 && b.y1 < a.y2;
 
-/** What a figure must not be written on; over a line it can be read, if need be. */
+/** Returns the shapes that a figure must not cover; over a line it remains legible, if need be. */
 function obstacles({ parts, rails, voltmeters, ammeters }: RailDrawing): Box[] {
   const around = (x: number, y: number, half: number, right = half): Box => ({
     x1: x - half,

@@ -1,7 +1,7 @@
 import { passedRails, type Reach, type Span } from './link.ts';
 import type { Room } from './rail-heights.ts';
 
-/** Where on its line a link's symbol stands: between two ranks with no rail passing, and the room that it needs there. */
+/** Place of a link's symbol on its line: between two ranks with no rail passing, and the room that it needs there. */
 export interface Seat extends Room {
   readonly id: string;
   /** Ranks of the rails that the line hops over. */

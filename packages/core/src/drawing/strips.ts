@@ -75,7 +75,7 @@ function stripDrawer(input: DrawingInput) {
 }
 
 /**
- * How many strips are shown largest, with one more for what spans several.
+ * Returns the number of strips that are shown largest, with one more for what spans several.
  *
  * @param link  one part between two rails, drawn alone
  */

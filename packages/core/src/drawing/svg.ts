@@ -72,7 +72,7 @@ export function drawingMarks(drawing: RailDrawing, network: Network, style: Part
 export interface SvgOptions {
   /** CSS that brings the faces along; left out, they are those of the machine that shows it. */
   readonly faceStyle?: string;
-  /** What one unit of the marks is on paper; millimetres print at true size. */
+  /** Unit of the marks on paper; millimetres print at true size. */
   readonly unit?: '' | 'mm';
   readonly theme?: DrawingTheme;
 }

@@ -1,7 +1,7 @@
 import type { Element } from '../network/index.ts';
 import { circle, type Mark } from './mark.ts';
 
-/** How a resistor is drawn: as a box (IEC 60617) or as a zigzag (IEEE 315). */
+/** Symbol of a resistor: a box (IEC 60617) or a zigzag (IEEE 315). */
 export type ResistorSymbol = 'box' | 'zigzag';
 
 /** Half the height that a symbol takes out of its line. */
@@ -20,7 +20,7 @@ export function symbolHalf(element: Element): number {
   }
 }
 
-/** Where a symbol stands and how. */
+/** Place and direction of a symbol. */
 export interface SymbolPlace {
   /** px of its centre. */
   readonly x: number;

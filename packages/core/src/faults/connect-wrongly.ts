@@ -34,7 +34,7 @@ export interface Probe {
   readonly fuse: number | undefined;
 }
 
-/** What a wrong connection makes of a network and of the meter in it. */
+/** Network and meter with a wrong connection. */
 export interface Handled {
   readonly network: Network;
   /** The meter as it is solved with; null if the network stands for it, or it is in no circuit. */
@@ -43,7 +43,7 @@ export interface Handled {
   readonly probe: Probe | null;
 }
 
-/** How a wrong connection really stands. */
+/** Returns the set-up with a wrong connection as it really is. */
 export function handledAs(
   network: Network,
   meter: Meter,

@@ -16,11 +16,11 @@ export interface FaultOf<Name extends string, Value> {
   readonly value: Value;
 }
 
-/** What every kind of fault defines. */
+/** Parts of the description that every kind of fault has. */
 interface Described<Fault> {
   /** The fault as a sentence. */
   sentence(fault: Fault): string;
-  /** How to check for the fault, as a sentence. */
+  /** The check for the fault, as a sentence. */
   check(fault: Fault, network: Network): string;
 }
 

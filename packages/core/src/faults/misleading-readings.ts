@@ -8,11 +8,11 @@ import { withFault } from './hypothesis.ts';
 /** One of the classic readings of a voltmeter that mislead, at its place in a network. */
 export interface MisleadingReading {
   readonly name: string;
-  /** What it shows, and what one would conclude. */
+  /** Display of the meter, and the wrong conclusion from it. */
   readonly words: string;
   /** The check that exposes it. */
   readonly check: string;
-  /** How it comes about: the meter is connected wrongly, or the circuit has a fault. */
+  /** Cause: the meter is connected wrongly, or the circuit has a fault. */
   readonly cause: { readonly connection: WrongConnection } | { readonly fault: Hypothesis };
 }
 

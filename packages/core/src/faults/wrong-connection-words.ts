@@ -4,7 +4,7 @@ import { parseEnd } from '../network/index.ts';
 import { formatQuantity } from '../quantity/index.ts';
 import type { Probe, WrongConnection } from './connect-wrongly.ts';
 
-/** What is told of a wrong connection. */
+/** Facts for the description of a wrong connection. */
 export interface Told {
   readonly meter: Meter;
   readonly instrument: Instrument;
@@ -14,7 +14,7 @@ export interface Told {
   readonly probe: Probe | null;
 }
 
-/** What a wrong connection does, and the way out. */
+/** Returns the effect of a wrong connection and the way out, in words. */
 export function wordsFor(fault: WrongConnection, told: Told): Omit<Caution, 'about'> {
   const { meter, instrument } = told;
   const { id } = meter;

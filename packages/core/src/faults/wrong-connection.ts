@@ -15,9 +15,9 @@ import {
 import { handledAs, probeId, type WrongConnection } from './connect-wrongly.ts';
 import { wordsFor } from './wrong-connection-words.ts';
 
-/** What a wrongly handled meter does to the circuit and shows, and the way out. */
+/** Effect of a wrongly connected meter on the circuit, its display, and the way out. */
 export interface WrongConnectionOutcome {
-  /** What stands where: the meter as it is really connected; left out if it is in no circuit. */
+  /** Set-up with the meter as it is really connected; without it if it is in no circuit. */
   readonly setup: Setup;
   /** Every value with the wrong connection in; `true` stays what it is with the meter in its right place. */
   readonly values: SetupValues;

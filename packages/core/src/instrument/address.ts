@@ -1,4 +1,4 @@
-/** Where an instrument is reached over the network. */
+/** Network address of an instrument. */
 export interface Address {
   readonly host: string;
   readonly port: number;

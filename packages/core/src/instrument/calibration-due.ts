@@ -1,4 +1,4 @@
-/** How an instrument's calibration stands on a day. */
+/** State of an instrument's calibration on a day. */
 export interface Calibration {
   /** `2026-11-25`. */
   readonly calibratedOn: string;
@@ -9,7 +9,7 @@ export interface Calibration {
   readonly status: 'good' | 'soon' | 'overdue' | 'later';
 }
 
-/** What a calibration's due date follows from. */
+/** Data that a calibration's due date follows from. */
 export interface CalibrationNotes {
   /** Day of the last calibration, `2026-11-25`. */
   readonly calibratedOn?: string;
@@ -55,7 +55,7 @@ export function dayOf(moment: Date): string {
   return `${moment.getFullYear()}-${two(moment.getMonth() + 1)}-${two(moment.getDate())}`;
 }
 
-/** Whether a text is a day of the calendar, `2026-11-25`. */
+/** Returns whether a text is a day of the calendar, `2026-11-25`. */
 export function isDay(text: string): boolean {
   const day = new Date(`${text}T00:00:00Z`);
   return /^\d{4}-\d\d-\d\d$/.test(text) && !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text);

@@ -14,7 +14,7 @@ export const ownErrorAt = (calibration: RangeCalibration | undefined, indicated:
   calibration ? errorBy(calibration.points, 'indicated', indicated) : 0;
 
 /**
- * What a range indicates when a value is applied to it: the inverse of taking its own error off. Both lie on one straight line
+ * Returns the indication of a range for an applied value: the inverse of subtracting its own error. Both lie on one straight line
  * between two points, so that the line read the other way is exact.
  *
  * @param applied  V, A or Ω
@@ -38,7 +38,7 @@ function errorBy(points: readonly Point[], key: keyof Point, at: number): number
 /** The limit that stands in the place of a range's accuracy once its own error is taken off: √3·U/2, so that u is U/2. */
 export const certificateLimit = ({ uncertainty }: RangeCalibration): number => (Math.sqrt(3) * uncertainty) / 2;
 
-/** What keeps a certificate from being used, in words. */
+/** Returns the reasons why a certificate cannot be used, in words. */
 export function certificateFaults({ on, points }: RangeCalibration): string[] {
   const rising = [...points].sort((a, b) => a.indicated - b.indicated);
   const steps = rising.slice(1).map((point, index) => [rising[index]!, point] as const);

@@ -2,7 +2,7 @@ import { prefixByExponent, smallestExponent } from '../quantity/index.ts';
 import { indicatedWhen } from './certificate.ts';
 import { unitOf, type Instrument, type Range, type ReadingQuantity, type ResistanceRange } from './instrument.ts';
 
-/** What stands on the face of the instrument. */
+/** Texts on the face of the instrument. */
 export interface Shown {
   /** The number, `OL` for over-range on a digital one; null if there is nothing to show. */
   readonly display: string | null;

@@ -1,7 +1,7 @@
-/** What a meter connected to a circuit indicates. */
+/** Quantities that a meter connected to a circuit indicates. */
 export type MeterQuantity = 'dc-voltage' | 'dc-current';
 
-/** What an instrument can read; a resistance out of circuit. */
+/** Quantities that an instrument can read; resistance out of circuit. */
 export type ReadingQuantity = MeterQuantity | 'resistance';
 
 /** One position of an instrument's switch. */
@@ -45,7 +45,7 @@ export interface ResistanceRange {
   readonly calibration?: RangeCalibration;
 }
 
-/** What a certificate says of one range. */
+/** Certificate of one range. */
 export interface RangeCalibration {
   /** The day, `2026-03-02`. */
   readonly on: string;

@@ -28,7 +28,7 @@ export interface KitInstrument extends Instrument, CalibrationNotes {
   /** Ω of both contacts together. */
   readonly contactResistance?: number;
   readonly assetTag?: string;
-  /** Where it answers over the network, `tcp://host:port`. */
+  /** Network address, `tcp://host:port`. */
   readonly address?: string;
   readonly notes?: string;
   /** Still on record, no longer offered. */

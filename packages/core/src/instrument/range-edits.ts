@@ -15,7 +15,7 @@ export const sensitivityOf = ({ resistance, fullScale }: Range): number => resis
 /** V across a current range at full scale. */
 export const burdenOf = ({ resistance, fullScale }: Range): number => resistance * fullScale;
 
-/** What a range is called by its full scale: 19.99 V is the 20 V range. */
+/** Returns the name of a range by its full scale: 19.99 V is the 20 V range. */
 export const rangeName = (fullScale: number, unit: 'V' | 'A' | 'Ω'): string =>
   formatQuantity(Number(fullScale.toPrecision(2)), unit, { digits: 3, trim: true }).replace('\u00a0', ' ');
 

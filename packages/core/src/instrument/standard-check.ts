@@ -8,13 +8,13 @@ type Point = RangeCalibration['points'][number];
 export interface CheckedPoint extends Point {
   /** indicated − applied. */
   readonly error: number;
-  /** What the instrument's specification allows: accuracy and half the smallest step. */
+  /** Limit of the instrument's specification: accuracy and half the smallest step. */
   readonly limit: number;
   /** `open`: the standard is not good enough to decide. Null until the uncertainty of the standard is given. */
   readonly verdict: 'within' | 'outside' | 'open' | null;
 }
 
-/** What came of checking a range against a standard. */
+/** Result of the check of a range against a standard. */
 export interface StandardCheck {
   readonly points: readonly CheckedPoint[];
   /** U, k = 2, of each error: the standard and the smallest step of the instrument, V, A or Ω. */

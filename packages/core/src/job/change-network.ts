@@ -43,7 +43,7 @@ function followedReading(reading: Reading, follow: (node: string) => string): Re
   return sameValue(next, reading) ? reading : next;
 }
 
-/** Where a node went: itself if it is still there, else where all the ends went that stood on it. */
+/** Returns the node after an edit: itself if it is still there, else the node that all its ends moved to. */
 function nodeFollower(before: Network, after: Network): (node: string) => string {
   const present = new Set(nodesOf(after));
   return (node) => {

@@ -3,7 +3,7 @@ import { sameValue } from './same-value.ts';
 type Fields = Readonly<Record<string, unknown>>;
 
 /**
- * What changed from one version of a job, instrument or meter project to a later one, in words: `Parts: R5 added, R1 changed
+ * Returns the changes from one version of a job, instrument or meter project to a later one, in words: `Parts: R5 added, R1 changed
  * (resistance)`. Lists whose members have ids are compared by them, all else as a whole.
  *
  * @returns a line for each part of the document that differs; empty if both say the same

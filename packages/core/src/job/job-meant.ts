@@ -42,7 +42,7 @@ const unloadedOnes = new WeakMap<
   { readonly network: Network; readonly readings: readonly Reading[] }
 >();
 
-/** What marks the terminal of an unloaded source in version 2. Longer names of nodes were cut to leave room for it. */
+/** Mark of the terminal of an unloaded source in version 2. Longer names of nodes are cut to leave room for it. */
 const mark = { text: '-open', longestNode: 27 };
 
 function withUnloaded(network: Network, reading: Reading): Reading {

@@ -24,7 +24,7 @@ import { explainSolverFault } from './solver-words.ts';
 export const compareJob = (job: Job, options?: ComparisonOptions): Result<Comparison, JobFault> =>
   answer(job, (meant) => compareReadings(meant, options));
 
-/** What to measure on a job, in which order, or the first fault that keeps it from being planned. */
+/** Returns the plan of a job, or the first fault that prevents it. */
 export const planJob = (job: Job, depth?: Depth): Result<Plan, JobFault> =>
   answer(job, (meant) => makePlan(meant, depth));
 
@@ -41,7 +41,7 @@ export const twoFaultsOfJob = (
 ): Result<readonly TwoFaultsGroup[], JobFault> => answer(job, (meant) => twoFaults(meant, onProgress));
 
 /**
- * What a job's readings say about values that are not known.
+ * Returns the fit of unknown values to a job's readings.
  *
  * @param names  as `freeName` reads them
  * @returns the fit, the first fault of the file, or `invalid-value` with the names that the job does not have

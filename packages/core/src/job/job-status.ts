@@ -6,7 +6,7 @@ import { nodeSums } from '../solver/index.ts';
 import type { Job, JobFault } from './job.ts';
 import { setupValuesOf } from './solved-values.ts';
 
-/** How far a job is, step by step. */
+/** Progress of a job, step by step. */
 export interface JobStatus {
   readonly parts: number;
   readonly nodes: number;

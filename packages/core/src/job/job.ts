@@ -46,7 +46,7 @@ export interface JobFault {
     | 'unknown-instrument'
     | 'source-conflict'
     | 'current-source-open';
-  /** What is wrong and what to change, in a technician's words. */
+  /** The problem and its remedy, in a technician's words. */
   readonly message: string;
   /** Ids of what it is about; the path of the key for `invalid-file`. */
   readonly where: readonly string[];

@@ -17,7 +17,7 @@ export interface Kit {
   readonly instruments: readonly KitInstrument[];
 }
 
-/** What is the instrument's own, and what a range's. */
+/** Keys of the instrument itself; the others are of its ranges. */
 const ownKeys = [
   'name',
   'display',

@@ -160,7 +160,7 @@ test('the version follows what the joined job has', () => {
   expect(mergeJobs(base, divider, base)!.version).toBe(2);
 });
 
-/** What devices do to one job between two savings, at random. */
+/** Random edits of one job by several devices between two saves. */
 const edits = fc.array(
   fc.oneof(
     fc.record({ kind: fc.constant('take' as const), value: fc.integer({ min: 0, max: 999 }) }),

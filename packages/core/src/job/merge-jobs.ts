@@ -6,7 +6,7 @@ import { freeReadingId } from './reading-edits.ts';
 import { sameValue } from './same-value.ts';
 
 /**
- * What two devices made of one job, in one: `mine` and `theirs`, both edits of `base`. Readings never stand against each other;
+ * Returns one job with the edits of two devices: `mine` and `theirs`, both edits of `base`. Readings never stand against each other;
  * of everything else only one side may have been changed, unless it is said whose counts. Readings go along with the nodes of the
  * network that counts: one that was taken at a node while another device renamed it is at that node.
  *
@@ -69,7 +69,7 @@ function mergeReadings(
 }
 
 /**
- * What a reading is known by beside its name: when and what its display first said, on which instrument, and who read it. Two devices
+ * Returns the identity of a reading beside its name: time and text of its first display, instrument, and person. Two devices
  * may call their next reading by the same name.
  */
 export function readingOrigin({ quantity, instrument, observations, by }: Reading): string {

@@ -8,7 +8,7 @@ export interface RowFault {
   readonly message: string;
 }
 
-/** How the numbers of a tolerance column are meant: `5` as 5 %, or `0.05` as 5 %. */
+/** Meaning of the numbers of a tolerance column: `5` as 5 %, or `0.05` as 5 %. */
 type ToleranceUnit = 'percent' | 'ratio';
 
 export interface PartsRows {
@@ -16,7 +16,7 @@ export interface PartsRows {
   /** Row of each element, counted from 1. */
   readonly rows: readonly number[];
   readonly faults: readonly RowFault[];
-  /** How tolerances without a % sign were read; null if there are none. */
+  /** Meaning of tolerances without a % sign; null if there are none. */
   readonly toleranceUnit: ToleranceUnit | null;
 }
 

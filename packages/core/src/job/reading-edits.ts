@@ -54,7 +54,7 @@ export function editConventions(job: Job, conventions: Conventions): Job {
   return atItsVersion(told.length > 0 ? { ...rest, conventions: Object.fromEntries(told) } : rest);
 }
 
-/** What counts where a job says nothing. */
+/** Conventions that apply if a job has none. */
 export const usualConventions: Required<Conventions> = {
   sign: 'keep',
   observations: 'mean',

@@ -5,7 +5,7 @@ import type { Result } from '../result.ts';
 import type { Job, JobFault } from './job.ts';
 import { readingsMeant } from './job-meant.ts';
 
-/** How far a job's readings have come. */
+/** Progress of a job's readings. */
 export interface ReadingsStatus {
   /** Readings that count. */
   readonly readings: number;

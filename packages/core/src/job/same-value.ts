@@ -1,4 +1,4 @@
-/** Whether two values of a JSON document say the same, in whatever order they name it; a key left out is as one undefined. */
+/** Returns whether two values of a JSON document say the same, in whatever order they name it; a key left out is as one undefined. */
 export function sameValue(a: unknown, b: unknown): boolean {
   if (a === b) return true;
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;

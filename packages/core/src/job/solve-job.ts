@@ -8,7 +8,7 @@ import type { Job, JobFault } from './job.ts';
 import { networkMeant } from './job-meant.ts';
 import { explainSolverFault } from './solver-words.ts';
 
-/** What solving a job returns, as in the published result format. */
+/** Result of solving a job, in the published format. */
 export interface JobResult {
   readonly format: 'usual-drag/result';
   readonly version: 1;

@@ -6,7 +6,7 @@ import { newJob } from './job-edits.ts';
 export interface StartingCircuit {
   readonly id: 'divider' | 'bridge' | 'current-loop' | 'lamp-panel' | 'volt-ammeter';
   readonly name: string;
-  /** What it is for, in a few words. */
+  /** Purpose in a few words. */
   readonly purpose: string;
   readonly elements: readonly Element[];
 }

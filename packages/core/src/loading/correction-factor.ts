@@ -22,7 +22,7 @@ import { isLinear, type Unloaded } from './unloaded.ts';
 import { attachmentOf } from './attachment.ts';
 import type { AmmeterPlacement, Meter, Setup } from './setup.ts';
 
-/** What a resistance contributes to the uncertainty of a correction. */
+/** Contribution of a resistance to the uncertainty of a correction. */
 export interface FactorContribution {
   /** Id of a part, `meter` for the meter itself, `meter:ID` for another meter of the set-up. */
   readonly of: string;
@@ -130,7 +130,7 @@ function linearCorrection(
   return (range) => {
     const resistance = exactly(range.resistance);
     if (across && range.resistance === 0) return null;
-    /** What the meter multiplies the seen resistance or conductance by. */
+    /** Factor of the meter on the seen resistance or conductance. */
     const weight = across ? divide(exactly(1), resistance) : resistance;
     const own = add(exactly(1), multiply(seen, weight));
     const ownSlope = multiply(shift, across ? multiply(multiply(seen, weight), weight) : seen);

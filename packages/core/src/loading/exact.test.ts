@@ -111,7 +111,7 @@ function voltageBetween(network: Network, red: string, black: string) {
   return solveExactly({ ...network, reference: black })!.potential(red);
 }
 
-/** What an ideal ammeter in the break shows: the network with a link in its place. */
+/** Returns the indication of an ideal ammeter in the break: the network with a link in its place. */
 function idealCurrent(network: Network, meter: Meter) {
   const ideal: Instrument = {
     id: meter.instrument,

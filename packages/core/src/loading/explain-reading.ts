@@ -2,12 +2,12 @@ import { formatQuantity } from '../quantity/index.ts';
 import type { MeterReading } from './solve-setup.ts';
 import type { Meter } from './setup.ts';
 
-/** How a reading comes about, in numbers. */
+/** Derivation of a reading, in numbers. */
 export interface ReadingWorking {
   /** The formula with the numbers in it, up to the equals sign; null if nothing is to be divided. */
   readonly formula: string | null;
   readonly result: string | null;
-  /** What the numbers mean. */
+  /** Meaning of the numbers. */
   readonly sentence: string;
 }
 
@@ -80,7 +80,7 @@ function othersShift(reading: MeterReading, ideal: number): boolean {
   );
 }
 
-/** What a state means and what to do about it; empty if all is well. */
+/** Returns the meaning of a state and the remedy; empty if all is well. */
 export function stateSentence(reading: MeterReading): string {
   switch (reading.state) {
     case 'ok':

@@ -12,7 +12,7 @@ import {
 import { loadingShare } from './measurement-point.ts';
 import { isLinear, type Unloaded } from './unloaded.ts';
 
-/** Where a meter can be put, and what it would find there, no other meter connected. */
+/** Place for a meter, and its values with no other meter connected. */
 export interface LoadingPoint {
   /** Two nodes for a voltmeter; null for an ammeter. */
   readonly across: readonly [string, string] | null;
@@ -24,7 +24,7 @@ export interface LoadingPoint {
   readonly sourceResistance: number | null;
 }
 
-/** What one meter resistance does at a place. */
+/** Effect of one meter resistance at a place. */
 export interface MapPoint extends LoadingPoint {
   /** V or A. */
   readonly indicated: number;
@@ -45,7 +45,7 @@ export function loadingMap(unloaded: Unloaded, quantity: MeterQuantity, meterRes
 /** Places up to which each is solved by itself. */
 const mostSolved = 200;
 
-/** What a meter really does at a place, the network solved with it in. */
+/** Returns the effect of a meter at a place, with the network solved with it. */
 function solvedWith({ network, named }: Unloaded, point: MapPoint, resistance: number): MapPoint {
   const { across, inSeriesWith, truth } = point;
   const meter = across
@@ -85,7 +85,7 @@ export function loadingPoints(unloaded: Unloaded, quantity: MeterQuantity): Load
 
 const size = (resistance: number | null): number => resistance ?? Infinity;
 
-/** What a meter of one resistance does at each of some places. */
+/** Returns the effects of a meter of one resistance at several places. */
 export function loadedBy(
   points: readonly LoadingPoint[],
   quantity: MeterQuantity,

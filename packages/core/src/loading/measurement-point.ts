@@ -7,7 +7,7 @@ import type { Setup } from './setup.ts';
 import { solveSetup } from './solve-setup.ts';
 import { isLinear, solveUnloaded, type Unloaded } from './unloaded.ts';
 
-/** What any meter would find at a measurement point, the set-up's other meters connected. */
+/** Values at a measurement point for any meter, with the set-up's other meters connected. */
 export interface PointValues {
   /** Indication of an ideal meter here, V or A; null if nothing determines it. */
   readonly ideal: number | null;

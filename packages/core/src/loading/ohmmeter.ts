@@ -18,7 +18,7 @@ export interface OhmmeterReadings {
 }
 
 /**
- * What an ohmmeter says at a part: it drives its test current and takes the voltage across its terminals for I·R.
+ * Returns the indication of an ohmmeter at a part: it drives its test current and takes the voltage across its terminals as I·R.
  *
  * In circuit everything else lies beside the part: R ∥ rest. With the supplies on the circuit's own voltage V counts as V/I
  * ohms more, or less, whichever way the leads are on.

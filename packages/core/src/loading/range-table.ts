@@ -10,7 +10,7 @@ import {
 import { correctedValue, stateOn } from './corrected-value.ts';
 import { indicationAt, type Indication, type MeasurementPoint, type PointValues } from './measurement-point.ts';
 
-/** What one range would indicate at a measurement point. Everything in V or A unless stated otherwise. */
+/** Indication of one range at a measurement point. All in V or A unless stated otherwise. */
 export interface RangeIndication extends Indication {
   readonly instrument: Instrument;
   readonly range: Range;

@@ -26,11 +26,11 @@ import { attachmentOf } from './attachment.ts';
 import type { AmmeterPlacement, Meter, Setup } from './setup.ts';
 import { isLinear, type Unloaded } from './unloaded.ts';
 
-/** What a meter shows against what it ought to. Null if it cannot be formed. */
+/** Indication of a meter beside its true value. Null if it cannot be formed. */
 export interface MeterReading {
-  /** What an ideal meter at the same place would show with no other meter connected, V or A. */
+  /** Indication of an ideal meter at the same place with no other meter connected, V or A. */
   readonly true: number | null;
-  /** What this one shows with the whole set-up connected, before rounding to its display. */
+  /** Indication of this meter with the whole set-up connected, before rounding to its display. */
   readonly indicated: number | null;
   /** indicated − true. */
   readonly error: number | null;
@@ -128,7 +128,7 @@ function fit(meter: Meter, instruments: readonly Instrument[]): Fitted {
 interface MeasurementPoint {
   readonly branch: number;
   readonly named: NetworkCircuit;
-  /** What the terminals look into, loads as their tangents with no meter connected. */
+  /** Network seen from the terminals, loads as their tangents with no meter connected. */
   readonly port: Port;
   readonly alone: boolean;
   readonly blown: boolean;
@@ -203,7 +203,7 @@ function ownShare(meter: Meter, resistance: DoubleDouble, conductance: DoubleDou
   return divide(meter.quantity === 'dc-voltage' ? exactly(1) : product, denominator);
 }
 
-/** What an ideal meter would show here with the set-up's other meters connected. */
+/** Returns the indication of an ideal meter here with the set-up's other meters connected. */
 function idealReading(meter: Meter, measured: DoubleDouble, port: Port): DoubleDouble {
   if (port.conductance === null || port.conductance.hi === 0) return measured;
   const short = port.shortCircuitCurrent!;
@@ -217,7 +217,7 @@ function trueVoltage({ named, solution }: Unloaded, meter: { readonly red: strin
   return solution.voltage(named.nodeNumber.get(meter.red)!, named.nodeNumber.get(meter.black)!);
 }
 
-/** What flows from the node into the lifted ends; an ideal ammeter is put in where links share it between them. */
+/** Returns the current from the node into the lifted ends; an ideal ammeter is inserted if links share it between them. */
 function trueCurrent(unloaded: Unloaded, meter: AmmeterPlacement): Result<DoubleDouble | null, SolverFault> {
   const { network, solution } = unloaded;
   const sign = meter.reversed ? negate : (x: DoubleDouble) => x;

@@ -1,6 +1,6 @@
 import { rangesOf, type Instrument, type Range } from '../instrument/index.ts';
 
-/** Where to begin with a current. */
+/** Jack and range to start with for a current. */
 export interface StartingJack {
   /** The highest range of the jack to begin in. */
   readonly begin: Range;

@@ -1,7 +1,7 @@
 import type { Network, Source } from '../network/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 
-/** What a bench supply's own display says. */
+/** Display of a bench supply. */
 export interface SupplyDisplay {
   readonly id: string;
   /** As such displays show them, to a tenth of a volt and ten milliamperes. */

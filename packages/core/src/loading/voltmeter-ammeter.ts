@@ -1,4 +1,4 @@
-/** Where the voltmeter is connected when a resistance is measured as V/I, in words. */
+/** Connection of the voltmeter when a resistance is measured as V/I, in words. */
 export const connectionWords = {
   'across-part': 'voltmeter across the part alone',
   'across-both': 'voltmeter across part and ammeter',
@@ -9,7 +9,7 @@ export type Connection = keyof typeof connectionWords;
 export const connections = Object.keys(connectionWords) as readonly Connection[];
 
 /**
- * What V/I comes to: R ∥ R_V with the voltmeter across the part alone (the ammeter carries its current too), R + R_A with it
+ * Returns V/I: R ∥ R_V with the voltmeter across the part alone (the ammeter carries its current too), R + R_A with it
  * across part and ammeter.
  *
  * @returns Ω

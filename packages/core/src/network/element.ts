@@ -34,7 +34,7 @@ export interface Resistor extends TwoTerminal {
   readonly powerRating?: number;
   /** Ω as measured out of circuit. */
   readonly measuredResistance?: number;
-  /** What is printed or stuck on it, where its role in the drawing is another. */
+  /** Label on the body, if its role in the drawing is another. */
   readonly bodyLabel?: string;
 }
 
@@ -76,10 +76,10 @@ export interface Link extends TwoTerminal {
 export type Element = Source | Resistor | CurrentSource | Load | Switch | Link;
 export type ElementKind = Element['kind'];
 
-/** Whether a load is a resistance both ways. */
+/** Returns whether a load is a resistance both ways. */
 export const isOhmic = ({ exponent = 1, polarised = false }: Load): boolean => exponent === 1 && !polarised;
 
-/** Whether an element drives the network. */
+/** Returns whether an element drives the network. */
 export const isSource = <E extends { readonly kind: ElementKind }>(
   element: E,
 ): element is E & { readonly kind: 'source' | 'current-source' } =>

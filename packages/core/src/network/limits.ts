@@ -1,4 +1,4 @@
-/** What a quantity of the format may be. Zero and the sign are what differ; the unit is the field's. */
+/** Limits of a quantity of the format: they differ in zero and the sign; the unit is the field's. */
 export type Limit = 'any' | 'positive' | 'not-negative' | 'count' | 'exponent';
 
 /** An exponent of a load's law is above this. */
@@ -55,11 +55,11 @@ export function limitViolation(limit: Limit, value: number): string | null {
   }
 }
 
-/** What element, node, meter and set-up names look like. None is a name that every object has already: results are looked up by name. */
+/** Names of elements, nodes, meters and set-ups. The names that every object has are excluded, because results are looked up by name. */
 export const namePattern =
   /^(?!(?:constructor|hasOwnProperty|isPrototypeOf|propertyIsEnumerable|toLocaleString|toString|valueOf|__proto__|__(?:define|lookup)[GS]etter__)$)[A-Za-z0-9_-]{1,32}$/;
 
-/** What is wrong with a name, as the end of a sentence; null if nothing is. */
+/** Returns the fault of a name, as the end of a sentence; null if it has none. */
 export function nameViolation(name: string): string | null {
   if (namePattern.test(name)) return null;
   return name in Object.prototype

@@ -15,7 +15,7 @@ export interface LinePart {
   readonly length: number;
 }
 
-/** What one word behind a name says. */
+/** Meaning of one word behind a name. */
 type Word =
   | {
       readonly says: 'volts' | 'amps' | 'watts' | 'ohms' | 'measured' | 'percent' | 'limit' | 'exponent';
@@ -27,7 +27,7 @@ type Word =
 
 type Said = Word & { readonly token: LineToken };
 
-/** Whether a word begins a value rather than a name. */
+/** Returns whether a word begins a value rather than a name. */
 export const isValueWord = (text: string): boolean => readWord(text) !== null;
 
 /**
@@ -92,7 +92,7 @@ export function readPart(
   return { part: { id, kind, given, at, length }, end };
 }
 
-/** Whether a further value can be about the same part: a second resistance cannot, and begins a part of its own. */
+/** Returns whether a further value can be about the same part: a second resistance cannot, and begins a part of its own. */
 function belongs(word: Word, said: readonly Said[]): boolean {
   const main = ['volts', 'cell', 'amps', 'ohms', 'open', 'closed', 'link'];
   if (!main.includes(word.says)) return true;
@@ -112,7 +112,7 @@ function kindOf(said: readonly Said[]): ElementKind {
   return 'resistor';
 }
 
-/** What a word gives a part of a kind, or why it gives nothing. */
+/** Returns the fields that a word gives a part of a kind, or the reason why it gives none. */
 function fieldsOf(kind: ElementKind, word: Said): Record<string, unknown> | string {
   switch (word.says) {
     case 'open':

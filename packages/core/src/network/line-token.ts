@@ -1,6 +1,6 @@
-/** What stands wrong in a line of text, and where. */
+/** Fault in a line of text, and its place. */
 export interface LineFault {
-  /** What is wrong and what was expected, in a technician's words. */
+  /** The problem and what was expected, in a technician's words. */
   readonly message: string;
   /** Place of the first character, counted from 0, and how many are meant. */
   readonly at: number;

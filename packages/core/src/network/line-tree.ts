@@ -11,7 +11,7 @@ export interface LinePoint {
   readonly length: number;
 }
 
-/** What a line says, before its points are nodes. */
+/** Content of a line before its points are nodes. */
 export type LineTree =
   | { readonly kind: 'part'; readonly part: LinePart; readonly reversed: boolean }
   | { readonly kind: 'chain'; readonly items: readonly (LineTree | LinePoint)[] }

@@ -75,7 +75,7 @@ export function readLine(
   return ok({ network: known ? keepUnchanged(kept, known) : kept, places: placesIn(line, parts) });
 }
 
-/** Where a part stands in a line. */
+/** Position of a part in a line. */
 export interface PartPlace {
   readonly id: string;
   readonly at: number;
@@ -96,7 +96,7 @@ const placesIn = (line: string, parts: readonly LinePart[]): PartPlace[] =>
     return [{ id, at, length: partEnd.exec(line)![0].trimEnd().length }];
   });
 
-/** What is of one part: up to the next part or mark. */
+/** Text of one part: up to the next part or mark. */
 const partEnd = /[^+|();:@~]*/y;
 
 interface Placed {
@@ -179,7 +179,7 @@ function namesOf(parts: readonly LinePart[]): string[] | LineFault {
   });
 }
 
-/** What a line says of a part, over what was known of it; the reason in words where something is missing. */
+/** Returns the part that a line describes, over what was known of it; the reason in words if something is missing. */
 function elementOf(part: LinePart, id: string, from: string, to: string, own: Element | undefined): Element | string {
   const { ratedPower, ...given } = part.given as Record<string, unknown> & { ratedPower?: number };
   if (ratedPower !== undefined) {
@@ -193,7 +193,7 @@ function elementOf(part: LinePart, id: string, from: string, to: string, own: El
   return element;
 }
 
-/** What a line that names the values of a part leaves as it was. */
+/** Returns the fields of a part that a line with its values leaves unchanged. */
 function keptOf(own: Element | undefined): Partial<Element> {
   const known = (own ?? {}) as Record<string, unknown>;
   const left: Record<string, unknown> = {};

@@ -4,8 +4,8 @@ import type { LineFault } from './line-token.ts';
 import { parseLine } from './parse-line.ts';
 
 /**
- * What a part becomes when its values are typed anew, as in a line: `47k 1%`, `24V/1R8`, `12V 0.3A`, `open`. Its name, its
- * ends and what the text does not speak of stay; its kind follows the values.
+ * Returns a part with newly typed values, as in a line: `47k 1%`, `24V/1R8`, `12V 0.3A`, `open`. Its name, its
+ * ends and whatever the text does not contain stay; its kind follows from the values.
  */
 export function readValues(element: Element, text: string): Result<Element, LineFault> {
   const before = `@${element.from} #${element.id} `;

@@ -4,7 +4,7 @@ import type { Network } from './network.ts';
 /** A resistor with a tolerance above zero. */
 export type TolerancedResistor = Resistor & { readonly tolerance: number };
 
-/** Whether a part may be off: a resistor with a tolerance. One that works by its measured value is known. */
+/** Returns whether a part may be off: a resistor with a tolerance. One that works by its measured value is known. */
 export const isToleranced = (network: Network, element: Element): element is TolerancedResistor =>
   element.kind === 'resistor' &&
   (element.tolerance ?? 0) > 0 &&

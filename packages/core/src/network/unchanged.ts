@@ -18,7 +18,7 @@ export function keepUnchanged(network: Network, before: Network): Network {
   return saysTheSame(kept, before) ? before : kept;
 }
 
-/** Whether two flat objects have the same values, in whatever order of their keys. */
+/** Returns whether two flat objects have the same values, in whatever order of their keys. */
 function saysTheSame<T extends Element | Network>(a: T, b: T): boolean {
   const keys = Object.keys(a) as (keyof T)[];
   return keys.length === Object.keys(b).length && keys.every((key) => a[key] === b[key]);

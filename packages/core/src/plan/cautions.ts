@@ -9,7 +9,7 @@ const wetVoltage = 30;
 const volts = (value: number): string => formatQuantity(value, 'V', { digits: 3, trim: true });
 const amps = (value: number): string => formatQuantity(value, 'A', { digits: 3, trim: true });
 
-/** What is dangerous about a circuit that is switched on; the first source says it for all. */
+/** Returns the dangers of a circuit that is switched on; the first source has the caution for all. */
 export function supplyCautions(
   network: Network,
   source: Extract<Element, { kind: 'source' | 'current-source' }>,

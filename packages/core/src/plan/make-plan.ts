@@ -18,7 +18,7 @@ export interface PlannedJob {
 }
 
 /**
- * What to measure, in which order: resistances with the supply off; then the supplies, each source unloaded, voltages, and
+ * Returns the measurements in their order: resistances with the supply off; then the supplies, each source unloaded, voltages, and
  * currents, each between its own break and restoring.
  *
  * A step's figures are for its meter alone, in the circuit as it then stands. Within a kind the order is the one in which

@@ -12,7 +12,7 @@ export interface InSeries {
   readonly end: string;
   /** The parts that carry this current. */
   readonly chain: Chain;
-  /** Why it is opened here. */
+  /** Reason why it is opened here. */
   readonly note?: string;
 }
 
@@ -25,7 +25,7 @@ export interface Measurements {
 }
 
 /**
- * What a depth wants to be measured.
+ * Returns the measurements of a depth.
  *
  * @param values   the network with no meter connected
  * @param canRead  whether any range can read a chain's current

@@ -1,7 +1,7 @@
 import type { Reading } from '../readings/index.ts';
 import type { ReadStep } from './plan.ts';
 
-/** Where a reading is taken, in a few words. */
+/** Returns the place of a reading, in a few words. */
 export function placeOf(at: ReadStep | Reading): string {
   switch (at.quantity) {
     case 'dc-voltage':

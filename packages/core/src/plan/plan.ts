@@ -1,22 +1,22 @@
 import type { MeterQuantity } from '../instrument/index.ts';
 
-/** How much a plan measures. */
+/** Extent of a plan. */
 export type Depth = 'least' | 'parts' | 'checks';
 
-/** What to measure, in which order. */
+/** Measurements in their order. */
 export interface Plan {
   readonly format: 'usual-drag/plan';
   readonly version: 1;
-  /** How often the circuit is opened. */
+  /** Number of times that the circuit is opened. */
   readonly breaks: number;
-  /** How often an instrument needs another jack than at its last use. */
+  /** Number of times that an instrument needs another jack than at its last use. */
   readonly jackChanges: number;
   readonly steps: readonly PlanStep[];
 }
 
 interface Step {
   readonly id: string;
-  /** What is good to know at this step. */
+  /** Hints for this step. */
   readonly notes?: readonly string[];
 }
 

@@ -24,7 +24,7 @@ function isAt(reading: Reading, step: ReadStep | Reading): boolean {
   }
 }
 
-/** How many of a plan's read steps there are, and how many have been read. */
+/** Returns the number of a plan's read steps, and of those that have been read. */
 export function countRead(plan: Plan, readings: readonly Reading[]): { readonly read: number; readonly of: number } {
   const steps = plan.steps.filter((step) => step.do === 'read');
   return { read: steps.filter((step) => readingsAt(readings, step).length > 0).length, of: steps.length };

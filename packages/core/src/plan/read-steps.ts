@@ -74,13 +74,13 @@ export class ReadSteps {
     };
   }
 
-  /** Whether any range can read between two nodes. */
+  /** Returns whether any range can read between two nodes. */
   canReadVoltage(pair: Across): boolean {
     const at = this.voltageAt(pair);
     return at !== null && this.choose('dc-voltage', at) !== null;
   }
 
-  /** Whether any range can read what a chain carries. */
+  /** Returns whether any range can read what a chain carries. */
   canReadCurrent(chain: Chain): boolean {
     const at = this.currentAt(chain);
     return at !== null && this.choose('dc-current', at) !== null;
@@ -147,7 +147,7 @@ export class ReadSteps {
       : null;
   }
 
-  /** What a break sees is the same all along a chain: it is looked at in any part that has a figure. */
+  /** The current of a break is the same all along a chain: it is taken from any part that has a figure. */
   private currentAt({ parts }: Chain): Place | null {
     const carrier = parts.find(({ id }) => this.points['dc-current'].has(id));
     if (!carrier) return null;
@@ -188,7 +188,7 @@ export class ReadSteps {
   }
 }
 
-/** What stands at a place for any meter, and the share of itself by which its source resistance may be off. */
+/** Value at a place for any meter, and the share of itself by which its source resistance may be off. */
 interface Place {
   readonly point: PointValues;
   readonly uncertainty: number;
@@ -201,7 +201,7 @@ type ReadFigures = Omit<VoltageStep, 'id' | 'quantity' | 'red' | 'black'>;
 const unset = { instrument: '', range: '' };
 
 /**
- * What a meter indicates and its limits over the parts' tolerances, as those of a reading at the place.
+ * Returns a meter's indication and its limits over the parts' tolerances, as for a reading at the place.
  *
  * @param indicated  V or A that the range was chosen by: where loads are not ohmic it is to first order only
  */

@@ -1,7 +1,7 @@
 import type { Reading } from '../readings/index.ts';
 import { namesOf } from './place-words.ts';
 
-/** What is done after the last reading, each break of the circuit that was read in by its place. */
+/** Returns the tasks after the last reading, with each break of the circuit by its place. */
 export function restoringChecks(readings: readonly Reading[]): string[] {
   const breaks = readings.flatMap((reading) =>
     reading.quantity === 'dc-current' ? [`Break closed: ${namesOf(reading.ends)} joined to ${reading.node} again`] : [],

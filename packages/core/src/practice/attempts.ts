@@ -1,9 +1,9 @@
 import { problemKinds, type Level, type ProblemKind } from './problem.ts';
 import type { Mistake } from './mistake.ts';
 
-/** What came of one problem, or of one fault hunt. */
+/** Result of one problem, or of one fault hunt. */
 export interface Attempt {
-  /** Who it was: a name, no account. */
+  /** Name of the person; there are no accounts. */
   readonly person: string;
   readonly kind: ProblemKind | 'fault-hunt';
   readonly level: Level;
@@ -17,7 +17,7 @@ export interface Attempt {
   readonly seconds: number;
 }
 
-/** How one kind of problem goes. */
+/** Progress in one kind of problem. */
 export interface KindProgress {
   readonly kind: Attempt['kind'];
   readonly attempts: number;
@@ -28,12 +28,12 @@ export interface KindProgress {
   readonly slips: readonly { readonly slip: Mistake; readonly times: number }[];
 }
 
-/** How many of the last attempts count for what goes well now. */
+/** Number of the last attempts that count for the present standing. */
 const latest = 8;
 
 const isRight = ({ right, hints }: Attempt): boolean => right && hints === 0;
 
-/** What goes well and what does not, by kind, the kinds in their order. */
+/** Returns strengths and weaknesses by kind, the kinds in their order. */
 export function progressOf(attempts: readonly Attempt[]): readonly KindProgress[] {
   const kinds = [...problemKinds, 'fault-hunt'] as const;
   return kinds.flatMap((kind): KindProgress[] => {
@@ -55,8 +55,8 @@ export function progressOf(attempts: readonly Attempt[]): readonly KindProgress[
 }
 
 /**
- * What to practise next: the kind that goes worst lately, one level up where the last three of a kind were right, one down after
- * two wrong. A kind that was never tried comes before one that goes well.
+ * Returns the next kind to practise: the weakest one, one level up if the last three of a kind were right, one down after
+ * two wrong. A kind that was never tried comes before a strong one.
  *
  * @param of  kinds to choose from
  */

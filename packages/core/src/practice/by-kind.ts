@@ -9,7 +9,7 @@ import type {
 } from '../faults/index.ts';
 import type { Level } from './problem.ts';
 
-/** How a kind of fault is named and marked in an answer. */
+/** Name and marking of a kind of fault in an answer. */
 interface NamedKind {
   /** Relative difference up to which a value counts as the same. */
   readonly valueWithin: number;

@@ -4,7 +4,7 @@ import { sectionOf } from './answer.ts';
 import type { MistakeValue } from './mistake.ts';
 import { twoDigits } from './twist.ts';
 
-/** What every slip in designing a shunt or a multiplier would have given for the section that a range adds. */
+/** Returns the section that each mistake in designing a shunt or a multiplier would give for a range. */
 export function designMistakes(design: Design, range: number): MistakeValue[] {
   const found = movementOf(design.movement);
   if (!found.ok) return [];

@@ -11,7 +11,7 @@ import { nameableCircuitFaults, type NameableFault } from './nameable-faults.ts'
 import type { Level } from './problem.ts';
 import { simulatedBench, type SimulatedBench } from './simulated-bench.ts';
 
-/** What a reading costs in a hunt: a current has to be broken into, for a resistance the supply goes off and the part comes out. */
+/** Cost of a reading in a hunt: a current requires a break; a resistance requires the supply off and the part out. */
 export const readingCosts: Readonly<Record<ReadingQuantity, number>> = {
   'dc-voltage': 1,
   'dc-current': 3,
@@ -53,10 +53,10 @@ export function makeHunt(level: Level, seed: number): FaultHunt {
 
 const keyOf = ({ fault, where, value }: Hypothesis): string => `${fault} ${[...where].sort().join()} ${String(value)}`;
 
-/** Whether a named fault is the hidden one. */
+/** Returns whether a named fault is the hidden one. */
 export const isTheFault = (named: Hypothesis, { fault }: FaultHunt): boolean => keyOf(named) === keyOf(fault);
 
-/** Where a reading can be taken in a hunt. */
+/** Place of a reading in a hunt. */
 export type HuntPlace =
   | { readonly quantity: 'dc-voltage'; readonly red: string; readonly black: string }
   | { readonly quantity: 'dc-current' | 'resistance'; readonly element: string };
@@ -66,7 +66,7 @@ export interface LineStep {
   readonly place: HuntPlace;
   /** V, A or Ω; infinite if a part is open. */
   readonly value: number;
-  /** How many faults it can still be afterwards. */
+  /** Number of faults that remain possible afterwards. */
   readonly left: number;
 }
 
@@ -97,7 +97,7 @@ export function bestLine({ job: { network }, candidates, fault }: FaultHunt): re
   return steps;
 }
 
-/** What a line of search costs. */
+/** Returns the cost of a sequence of readings. */
 export const costOf = (places: readonly { readonly quantity: ReadingQuantity }[]): number =>
   places.reduce((sum, { quantity }) => sum + readingCosts[quantity], 0);
 
@@ -114,7 +114,7 @@ function placesIn(network: Network): HuntPlace[] {
   ];
 }
 
-/** What an ideal meter reads at every place with a fault in; a lead in no circuit reads 0. */
+/** Returns the readings of an ideal meter at every place with a fault in the circuit; a lead in no circuit reads 0. */
 function predictionsWith(network: Network, fault: CircuitHypothesis, places: readonly HuntPlace[]): number[] {
   const faulty = withFault({ network, instruments: [] }, fault).network;
   const solved = solveUnloaded(faulty);

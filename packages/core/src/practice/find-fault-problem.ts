@@ -124,7 +124,7 @@ function misread(
   );
 }
 
-/** Whether a job's readings leave exactly one explanation in the first group, and that is the fault. */
+/** Returns whether a job's readings leave exactly one explanation in the first group, and that is the fault. */
 function leavesOnly(job: Job, fault: Hypothesis): boolean {
   const [only, another] = bestExplanations(job);
   if (!only || another) return false;

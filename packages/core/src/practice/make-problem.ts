@@ -22,7 +22,7 @@ const drafts: Readonly<Record<ProblemKind, (draw: Draw, level: Level) => Drafted
   'find-fault': findFaultProblem,
 };
 
-/** How often a circuit is drawn anew, and how many of what came of it are looked at for a clear one. */
+/** Tries of a draft, and of drafts that are compared for a clear one. */
 const mostTries = { drafts: 400, looked: 4 };
 
 /**

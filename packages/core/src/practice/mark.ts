@@ -7,7 +7,7 @@ import { readAnswer, type TypedAnswer } from './read-answer.ts';
 import { mistakeSentences, type Mistake, type MistakeValue } from './mistake.ts';
 import { mistakesFor } from './mistakes.ts';
 
-/** What came of one answer. */
+/** Result of one answer. */
 export interface AnswerMark {
   readonly right: boolean;
   /** In SI, a range's id, or a fault; null if the problem does not have what is asked about. */
@@ -17,7 +17,7 @@ export interface AnswerMark {
   readonly text: string;
 }
 
-/** How a problem's answers were marked, as in the published format. */
+/** Marks of a problem's answers, in the published format. */
 export interface Marking {
   readonly format: 'usual-drag/marking';
   readonly version: 1;

@@ -8,7 +8,7 @@ import type { MistakeValue } from './mistake.ts';
 import { reckon, twoDigits } from './twist.ts';
 import { groupsOf, treeOfNetwork, treeSeenFrom, type GroupTree, type Tree } from './worked-tree.ts';
 
-/** What every slip at a meter would have given for what is asked of it. */
+/** Returns the values that each mistake at a meter would give for a question. */
 export function meterMistakes(job: Job, of: AskedOfMeter, mistakesIn: MistakesIn): MistakeValue[] {
   const setup = job.setups?.find(({ id }) => id === of.setup);
   const meter = setup?.meters.find(({ id }) => id === of.meter);
@@ -63,7 +63,7 @@ export function meterMistakes(job: Job, of: AskedOfMeter, mistakesIn: MistakesIn
   }
 }
 
-/** What slips make of the indicated value. */
+/** Returns the indicated values that mistakes give. */
 function indicatedMistakes(
   job: Job,
   meters: readonly Meter[],
@@ -128,7 +128,7 @@ function indicatedMistakes(
   ];
 }
 
-/** What slips make of the true value: that of the one part that the meter is across, or in line with. */
+/** Returns the true values that mistakes give: those of the one part that the meter is across, or in series with. */
 function trueMistakes(network: Network, meter: Meter, mistakesIn: MistakesIn): MistakeValue[] {
   const worked = treeOfNetwork(network);
   const part =

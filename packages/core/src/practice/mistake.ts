@@ -19,12 +19,12 @@ export const slips = [
 ] as const;
 export type Mistake = (typeof slips)[number];
 
-/** What a slip would have given. */
+/** Value that a mistake gives. */
 export interface MistakeValue {
   readonly slip: Mistake;
   /** In SI. */
   readonly value: number;
-  /** Where in the working it happens, `R2 and R3 in parallel`; empty if that is plain. */
+  /** Step of the working in which it happens, `R2 and R3 in parallel`; empty if that is obvious. */
   readonly at: string;
 }
 

@@ -8,7 +8,7 @@ import { reckon } from './twist.ts';
 import { treeOfNetwork } from './worked-tree.ts';
 
 /**
- * What every slip would have given for a question that is answered with a number.
+ * Returns the value that each mistake gives for a question that is answered with a number.
  *
  * @param mistakesIn  how those in a circuit are found: with rounding on the way if omitted
  */

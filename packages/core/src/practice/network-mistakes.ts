@@ -2,10 +2,10 @@ import type { MistakeValue } from './mistake.ts';
 import { reckon, type Reckoned, type Twist, type TwistKind } from './twist.ts';
 import { groupsOf, type GroupTree, type Tree } from './worked-tree.ts';
 
-/** What is read off a tree that was worked out. */
+/** Selects values of a tree that was computed. */
 type Wanted = (reckoned: Reckoned) => readonly number[];
 
-/** How the slips in a tree are found. */
+/** Finds the mistakes in a tree. */
 export type MistakesIn = (tree: Tree, emf: number, wanted: Wanted, meter?: string) => MistakeValue[];
 
 const kindsOf: Readonly<Record<GroupTree['kind'], readonly TwistKind[]>> = {
@@ -14,7 +14,7 @@ const kindsOf: Readonly<Record<GroupTree['kind'], readonly TwistKind[]>> = {
 };
 
 /**
- * What every slip in reducing a tree, and in sharing out along it, would have given.
+ * Returns the values that mistakes in reducing a tree, and in dividing along it, give.
  *
  * @param meter  a part that is a meter: to add it where it is in parallel, or the other way about, is a slip of its own
  */

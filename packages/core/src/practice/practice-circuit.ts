@@ -3,7 +3,7 @@ import { formatQuantity, seriesValues } from '../quantity/index.ts';
 import type { Draw } from './draw.ts';
 import type { Level } from './problem.ts';
 
-/** How resistors are joined: one, or some in series or in parallel. */
+/** Arrangement of resistors: one, or some in series or in parallel. */
 export type Shape = 'part' | { readonly series: readonly Shape[] } | { readonly parallel: readonly Shape[] };
 
 const part = 'part';

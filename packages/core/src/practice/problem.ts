@@ -20,7 +20,7 @@ export type ProblemKind = (typeof problemKinds)[number];
 export const levels = [1, 2, 3] as const;
 export type Level = (typeof levels)[number];
 
-/** What is asked for. */
+/** Quantity that a question asks for. */
 export type AskedFor =
   | { readonly what: 'equivalent'; readonly source: string }
   | { readonly what: 'voltage' | 'current' | 'power'; readonly element: string }
@@ -29,7 +29,7 @@ export type AskedFor =
   | { readonly what: 'section'; readonly range: number }
   | { readonly what: 'fault' };
 
-/** What is asked of a meter of a set-up; `shown` is the reading that is to be corrected, V or A. */
+/** Quantity of a meter of a set-up that a question asks for; `shown` is the reading to be corrected, V or A. */
 export type AskedOfMeter =
   | {
       readonly what: 'indicated' | 'true' | 'error' | 'relative-error' | 'range';
@@ -38,7 +38,7 @@ export type AskedOfMeter =
     }
   | { readonly what: 'corrected'; readonly setup: string; readonly meter: string; readonly shown: number };
 
-/** What is asked of a part of a circuit, or of the whole. */
+/** Quantity of a part of a circuit, or of the whole, that a question asks for. */
 export type AskedOfPart = Exclude<AskedFor, AskedOfMeter | { readonly what: 'section' | 'fault' }>;
 
 /** One question of a problem. */

@@ -2,7 +2,7 @@ import { rangesOf } from '../instrument/index.ts';
 import type { Observation } from '../readings/index.ts';
 import type { BenchPlace, SimulatedBench } from './simulated-bench.ts';
 
-/** What was read at a place, and on which range. */
+/** Reading at a place, and its range. */
 export interface SharpReading {
   readonly place: BenchPlace;
   readonly observation: Observation;

@@ -15,7 +15,7 @@ import { isToleranced, type Network } from '../network/index.ts';
 import { expectationOf, type Observation, type Reading } from '../readings/index.ts';
 import { Draw } from './draw.ts';
 
-/** Where a meter is put, and how it is set: a reading without its name and its numbers. */
+/** Place and settings of a meter: a reading without its name and its numbers. */
 export type BenchPlace = ReadingPlaceOf<Reading>;
 type ReadingPlaceOf<R> = R extends Reading
   ? Omit<R, 'id' | 'observations' | 'by' | 'note' | 'source' | 'struck'>
@@ -23,10 +23,10 @@ type ReadingPlaceOf<R> = R extends Reading
 
 /** A bench that behaves as a real one would, the same again from the same seed. */
 export interface SimulatedBench {
-  /** What really is on it: the parts' own values, the fault. */
+  /** Real bench: the parts' own values, the fault. */
   readonly bench: Bench;
   /**
-   * What the display of a meter at a place stands at.
+   * Returns the display of a meter at a place.
    *
    * @param time  how many observations there were at this place before: the last digit flickers
    * @returns null if the place or the range is not there

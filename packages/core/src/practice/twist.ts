@@ -1,6 +1,6 @@
 import type { GroupTree, Tree } from './worked-tree.ts';
 
-/** What goes wrong in reducing a tree and sharing out along it. */
+/** Mistakes in reducing a tree and dividing along it. */
 export type TwistKind =
   | 'reciprocal-not-inverted'
   | 'added-parallel'
@@ -27,11 +27,11 @@ interface Carried {
   readonly current: number;
 }
 
-/** What one comes to for every part, and for the tree as a whole, going wrong in one way. */
+/** Results for every part and for the tree as a whole, with one mistake. */
 export interface Reckoned {
   readonly resistance: number;
   readonly parts: ReadonlyMap<string, Carried>;
-  /** How many intermediate values there are to be rounded. */
+  /** Number of intermediate values to round. */
   readonly places: number;
 }
 

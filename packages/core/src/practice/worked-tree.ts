@@ -37,7 +37,7 @@ function treeOf(strand: Strand): Tree {
   return { kind: strand.kind, items: strand.items.map(treeOf) };
 }
 
-/** What a network's one source feeds; null if there are several, it is not ideal, or it is not series and parallel. */
+/** Returns the tree that a network's one source feeds; null if there are several, it is not ideal, or it is not series and parallel. */
 export function treeOfNetwork({ elements }: Network): { readonly tree: Tree; readonly emf: number } | null {
   const [source, another] = elements.filter(({ kind }) => kind === 'source');
   if (source?.kind !== 'source' || another || source.internalResistance) return null;
@@ -45,7 +45,7 @@ export function treeOfNetwork({ elements }: Network): { readonly tree: Tree; rea
   return tree && { tree, emf: source.emf };
 }
 
-/** What two nodes look into with every source a wire; null if that is not series and parallel. */
+/** Returns the tree between two nodes with every source a wire; null if it is not series and parallel. */
 export function treeSeenFrom(network: Network, from: string, to: string): Tree | null {
   const source = network.elements.find(({ kind }) => kind === 'source');
   if (!source) return null;

@@ -8,7 +8,7 @@ import type { Ask, AskedOfMeter, AskedOfPart, Problem } from './problem.ts';
 
 /** One step on the way to an answer. */
 export interface WorkingStep {
-  /** What is done, without a number: a hint. */
+  /** Step without a number, as a hint. */
   readonly title: string;
   /** It with its numbers. */
   readonly formula: string;

@@ -54,7 +54,7 @@ export interface Banded {
   readonly temperatureCoefficient: number | null;
 }
 
-/** What each place of a row of bands says, in order. */
+/** Returns the meaning of each place of a row of bands, in order. */
 export function bandPlaces(count: number): readonly ('digit' | 'multiplier' | 'tolerance' | 'temperature')[] {
   const digits = count >= 5 ? 3 : 2;
   return [

@@ -4,7 +4,7 @@ import { unitSpellings, type Unit } from './unit.ts';
 
 export interface QuantityFault {
   readonly code: 'empty' | 'not-a-quantity' | 'wrong-unit' | 'ambiguous-comma' | 'too-large';
-  /** What is wrong and what to type instead, in a technician's words. */
+  /** The problem and what to type instead, in a technician's words. */
   readonly message: string;
 }
 

@@ -7,7 +7,7 @@ export interface PrintedCode {
   readonly resistance: number;
   /** Fraction; null if the code has none. */
   readonly tolerance: number | null;
-  /** How the code is read, for the person to check. */
+  /** Meaning of the code, for the person to check. */
   readonly reading: string;
 }
 

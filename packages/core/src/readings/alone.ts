@@ -4,7 +4,7 @@ import { parseEnd } from '../network/index.ts';
 import { breakResistance, resistanceBetween, toNumber, type PairResistance } from '../solver/index.ts';
 import { toleranceField, tolerancedParts, type ToleranceField, type ToleranceResponse } from '../uncertainty/index.ts';
 
-/** What a meter indicates that is alone in the circuit. */
+/** Indication of a meter that is alone in the circuit. */
 export interface ReadAlone {
   readonly true: number;
   readonly expected: number;

@@ -25,7 +25,7 @@ export interface ReadJob {
   readonly readings?: readonly Reading[];
 }
 
-/** What a comparison contains beyond the readings' values and verdicts. */
+/** Parts of a comparison beyond the readings' values and verdicts. */
 export interface ComparisonOptions {
   /** Corrected values: none, as they cost most of a comparison; with U; or with U and its budget. With U if omitted. */
   readonly corrected?: 'none' | 'value' | 'budget';

@@ -28,7 +28,7 @@ export interface ComparedReading {
   readonly corrected: number | null;
   /** U, k = 2, of `corrected`: that of the value, the parts' tolerances and the meters' resistances. */
   readonly correctedUncertainty: number | null;
-  /** What `correctedUncertainty` consists of; only if it was requested. */
+  /** Budget of `correctedUncertainty`; only if it was requested. */
   readonly budget?: readonly BudgetEntry[] | null;
   readonly verdict: Verdict;
   /** The reading meets the expectation, and would have been called wrong against the true value. */
@@ -78,7 +78,7 @@ function verdictOf(
   return lies(compared(value), limits && rangeOf(limits, conventions), u) ? 'within-tolerance' : 'does-not-agree';
 }
 
-/** Whether an ideal meter's value would have been missed, tolerances counted. */
+/** Returns whether an ideal meter's value would have been missed, tolerances counted. */
 function missesTruth(expectation: Expectation, value: number, uncertainty: number, conventions: Conventions): boolean {
   const truth = expectation.true;
   if (truth === null) return false;

@@ -8,21 +8,21 @@ import { setupOf } from './setup-of.ts';
 import type { Reading, ResistanceReading } from './reading.ts';
 import { placedInSolved, type PlacedSolved } from './unloaded-source.ts';
 
-/** What a reading's meter is to indicate at its place, before anybody has read it. V, A or Ω. */
+/** Expected indication of a reading's meter at its place, before anybody has read it. V, A or Ω. */
 export interface Expectation {
-  /** What an ideal meter alone would indicate. */
+  /** Indication of an ideal meter alone. */
   readonly true: number | null;
-  /** What this meter indicates with those alongside, before rounding; null if the reading cannot be compared. */
+  /** Indication of this meter with those alongside, before rounding; null if the reading cannot be compared. */
   readonly expected: number | null;
   /** expected − true. */
   readonly loading: number | null;
-  /** How the meter stands; null if its place or instrument is gone. */
+  /** State of the meter; null if its place or instrument is gone. */
   readonly state: MeterState | null;
   /** Limits of `expected` over the parts' tolerances, worst case. */
   readonly limits: Limits | null;
   /** The same of `true`. */
   trueLimits(): Limits | null;
-  /** What the tolerances do to `expected`; null if there is nothing that they could do. */
+  /** Effect of the tolerances on `expected`; null if they have none. */
   readonly response: ToleranceResponse | null;
 }
 
@@ -41,7 +41,7 @@ const gone: Expectation = {
   response: null,
 };
 
-/** What is to be expected of a reading in a network that has been solved with no meter connected. */
+/** Returns the expectation of a reading in a network that has been solved with no meter connected. */
 export function expectationOf(unloaded: Unloaded, instruments: readonly Instrument[], reading: Reading): Expectation {
   if (reading.quantity === 'resistance') return resistanceExpectation(unloaded.network, instruments, reading);
   const placed = placedInSolved(unloaded, reading);
@@ -137,7 +137,7 @@ function resistanceExpectation(
   };
 }
 
-/** What the tolerances do to the first of some attachments, or to the voltage between two nodes. */
+/** Returns the effect of the tolerances on the first of some attachments, or on the voltage between two nodes. */
 function responseAt(unloaded: Unloaded, meter: Meter, attachments: readonly Attachment[]): ToleranceResponse | null {
   const { network, named } = unloaded;
   const toleranced = tolerancedParts(network);

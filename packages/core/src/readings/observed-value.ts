@@ -16,7 +16,7 @@ export type ReadNumbers = Pick<Reading, 'quantity' | 'range' | 'observations' | 
 export interface ObservedValue {
   /** Several observations taken together by convention; null if any of them is `OL`. */
   readonly value: number | null;
-  /** What the instrument was off by, by its certificate, and has been taken off the value; 0 without one. */
+  /** Own error of the instrument by its certificate, which has been subtracted from the value; 0 without one. */
   readonly ownError: number;
   /** Standard uncertainty of the value from its observations alone; null if the value is. */
   readonly spread: number | null;
@@ -71,7 +71,7 @@ export function observedNumber({ shown, unit }: Observation): number | null {
   return Number(`${shown.replace('−', '-')}e${prefix === '' ? 0 : exponentByPrefix[prefix]!}`);
 }
 
-/** What a display can be: digits with an optional sign and point, or `OL`. */
+/** Texts of a display: digits with an optional sign and point, or `OL`. */
 export const shownPattern = /^(?:[+\-−]?(?:\d{1,15}(?:\.\d{0,15})?|\.\d{1,15})|OL)$/;
 
 /** Units of a display. */
@@ -90,7 +90,7 @@ function together(numbers: readonly number[], statistic: NonNullable<Conventions
   return { value, spread };
 }
 
-/** What a number read from another range's scale is multiplied by. */
+/** Returns the factor for a number read on another range's scale. */
 function scaleFactor(reading: ReadNumbers, instrument: Instrument, range: Range | ResistanceRange): number {
   const scale =
     reading.scale === undefined ? undefined : findRange(instrument, reading.quantity, reading.scale)?.fullScale;

@@ -24,7 +24,7 @@ interface Taken {
   readonly rate?: string;
   readonly by?: string;
   readonly note?: string;
-  /** Who or what gave the number; typed if omitted. */
+  /** Origin of the number; typed if omitted. */
   readonly source?: 'typed' | 'instrument';
   /** Struck out, never erased. */
   readonly struck?: { readonly at?: string; readonly why: string };
@@ -48,7 +48,7 @@ export type CircuitReading = VoltageReading | CurrentReading;
 /** A reading. It keeps its own placement: later edits of set-ups do not change it. */
 export type Reading = CircuitReading | ResistanceReading;
 
-/** How a job's readings are taken and compared. The first of each is what counts where nothing is said. */
+/** Conventions of taking and comparing a job's readings. The first value of each applies if none is given. */
 export interface Conventions {
   /** `magnitude`: readings and expectations are compared without their signs. */
   readonly sign?: 'keep' | 'magnitude';
@@ -58,7 +58,7 @@ export interface Conventions {
   readonly current?: 'conventional' | 'electron-flow';
   /** The range that a step starts on. */
   readonly firstRange?: 'highest' | 'expected';
-  /** What the plan proposes for a supply's limit. */
+  /** Current limit of a supply that the plan proposes. */
   readonly currentLimit?: 'just-above' | 'full';
   /** Which figure counts as what the supply gives. */
   readonly supply?: 'meter' | 'posts' | 'clips' | 'rated';

@@ -104,7 +104,7 @@ function leaving(
   }
 }
 
-/** What a load that is not ohmic takes: I_r·|V/V_r|^p. */
+/** Returns the term of a load that is not ohmic: I_r·|V/V_r|^p. */
 function ofLaw(id: string, law: LoadLaw, sign: number, voltage: number | null, value: number | null): Term {
   const { ratedVoltage, ratedCurrent, exponent } = law;
   const volts = (v: number): string => formatQuantity(v, 'V', { trim: true });

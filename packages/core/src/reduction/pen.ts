@@ -1,7 +1,7 @@
 import { formatQuantity } from '../quantity/index.ts';
 import { writtenDown, type Rounding } from './rounding.ts';
 
-/** How a calculation writes its numbers down: rounded or cut off, and printed with as many digits as it keeps. */
+/** Style of the numbers in a calculation: rounded or cut off, and printed with as many digits as it keeps. */
 export interface Pen {
   /** Significant digits that are printed. */
   readonly digits: number;

@@ -5,7 +5,7 @@ import type { Part } from './resistance-net.ts';
 import { penFor, type Pen } from './pen.ts';
 import { exact, type Rounding } from './rounding.ts';
 
-/** What one part carries: V(from) − V(to), and the current from → to. */
+/** Voltage V(from) − V(to) and current from → to of one part. */
 export interface Carried {
   readonly voltage: number;
   readonly current: number;
@@ -14,7 +14,7 @@ export interface Carried {
 /** A line of the way back up. */
 export interface UpLine {
   readonly kind: 'value' | 'check' | 'leftover' | 'note';
-  /** What it is about: `R1 keeps 314.9 µA`. */
+  /** Subject of the step: `R1 keeps 314.9 µA`. */
   readonly title: string;
   readonly formula: string;
   readonly value: number;
@@ -190,7 +190,7 @@ function undo({ rule, parts, into, points, centre }: Step, carried: Map<string, 
   }
 }
 
-/** What each member of a group takes, the check that the shares add up, and the last share by a second route. */
+/** Returns the share of each member of a group, the check of the sum, and the last share by a second route. */
 function shareLines(
   rule: 'series' | 'parallel',
   parts: readonly Part[],

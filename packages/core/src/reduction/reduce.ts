@@ -9,7 +9,7 @@ import { penFor } from './pen.ts';
 /** One step on the way down to one resistance. */
 export interface Step extends Choice {
   readonly rule: Rule;
-  /** What stands in the place of the parts; nothing if they carry nothing. */
+  /** Parts that replace them; none if they carry nothing. */
   readonly into: readonly Part[];
   /** With the numbers in it; two ways for two in parallel. */
   readonly formulas: readonly string[];

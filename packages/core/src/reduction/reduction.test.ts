@@ -75,7 +75,7 @@ test('nothing between the terminals has no resistance to give; a wire has none',
   expect(rebuild(reduce(read('E1 5V: S1 open')))).toBeNull();
 });
 
-/** What the source's terminals see, by the solver: an oracle that knows nothing of steps. */
+/** Returns the resistance seen from the source's terminals, by the solver: an oracle independent of the steps. */
 function seen(network: Network): number | null {
   const named = circuitOf(network);
   const solved = solveCircuit(named.circuit, 0);

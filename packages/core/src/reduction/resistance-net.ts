@@ -10,7 +10,7 @@ export interface Part {
   readonly resistance: number;
 }
 
-/** What a source sees: resistances between points, and the two points that it feeds. */
+/** Resistances between points as seen by a source, and the two points that it feeds. */
 export interface ResistanceNet {
   readonly source: Source | CurrentSource;
   /** Point of the source's + terminal, and of its other one. */
@@ -26,7 +26,7 @@ export function sourcesOf(network: Network): (Source | CurrentSource)[] {
 }
 
 /**
- * What one source of a network sees with all others at rest: a voltage source at rest is its internal resistance, an ideal
+ * Returns the network seen by one source with all others at rest: a voltage source at rest is its internal resistance, an ideal
  * one a wire, a current source is open. Points joined by wires are one, called by the first of their names.
  *
  * @param tangent  the network's circuit with loads that are not ohmic as tangents; left out if all are ohmic

@@ -1,4 +1,4 @@
-/** What a hand calculation does to every number it writes down on the way. */
+/** Rounding of every number that a hand calculation writes down on the way. */
 export interface Rounding {
   readonly how: 'exact' | 'round' | 'truncate';
   /** Significant digits that are kept, 1 to 15. */

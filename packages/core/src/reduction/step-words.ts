@@ -2,7 +2,7 @@ import type { Pen } from './pen.ts';
 import type { Part } from './resistance-net.ts';
 import type { Choice } from './rules.ts';
 
-/** How a step comes to its result, with the numbers in it; two ways for two in parallel. */
+/** Returns the formulas of a step with the numbers in them; two ways for two in parallel. */
 export function formulasOf({ rule, parts, points, centre }: Choice, into: readonly Part[], pen: Pen): string[] {
   const names = parts.map((part) => part.id);
   const values = parts.map((part) => pen.ohms(part.resistance));
@@ -42,7 +42,7 @@ export function formulasOf({ rule, parts, points, centre }: Choice, into: readon
   }
 }
 
-/** What a step does, as one would say it. */
+/** Returns the title of a step, in a few words. */
 export function stepTitle({ rule, parts, centre }: Choice): string {
   const names = parts.map((part) => part.id);
   const list = `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;

@@ -11,7 +11,7 @@ import {
   type SolverFault,
 } from '../solver/index.ts';
 
-/** What one source alone does, the others at rest. */
+/** Contribution of one source, with the others at rest. */
 export interface Contribution {
   /** A source; or a load that is not ohmic, whose tangent has an EMF. */
   readonly source: string;

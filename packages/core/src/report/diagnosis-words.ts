@@ -2,11 +2,11 @@ import type { Diagnosis } from '../diagnosis/index.ts';
 import { faultSentence } from '../faults/index.ts';
 import { idsInWords } from './ids-in-words.ts';
 
-/** How many groups of explanations a report tells. */
+/** Number of groups of explanations in a report. */
 const mostGroups = 3;
 
 /**
- * What explains the readings that do not agree, the best first.
+ * Returns the explanations of the readings that do not agree, the best first.
  *
  * @param compared     how many readings could be compared
  * @param disagreeing  ids of the readings that do not agree

@@ -3,7 +3,7 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils';
 import canonicalize from 'canonicalize';
 
 /**
- * What a document is known by: SHA-256 of its canonical JSON (RFC 8785), so that neither the order of keys nor white space
+ * Returns the hash of a document: SHA-256 of its canonical JSON (RFC 8785), so that neither the order of keys nor white space
  * matters.
  *
  * @returns 64 hexadecimal digits

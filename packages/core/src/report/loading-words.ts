@@ -5,7 +5,7 @@ import { ownMeter, placedInSolved, setupOf } from '../readings/index.ts';
 import { idsInWords } from './ids-in-words.ts';
 import type { ReportReading } from './report-readings.ts';
 
-/** What the meters' resistance did to the readings, a sentence or two each, those first where it matters. */
+/** Returns the effect of the meters' resistance on the readings in a sentence or two each, those that matter first. */
 export function loadingWords(
   unloaded: Unloaded,
   instruments: readonly Instrument[],

@@ -96,7 +96,7 @@ function accuracyWords({ display }: Instrument, quantity: ReadingQuantity, range
 
 const worst = ['overdue', 'later', 'unknown', 'in-calibration'] as const;
 
-/** How the calibration stood on the days of some readings, and the same in words. */
+/** Returns the state of the calibration on the days of some readings, and the same in words. */
 function calibrationWords(
   notes: KitNotes,
   readings: readonly ReportReading[],

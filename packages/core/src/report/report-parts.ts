@@ -7,7 +7,7 @@ import type { ReportReading } from './report-readings.ts';
 /** A part as the report lists it. */
 export interface ReportPart {
   readonly id: string;
-  /** What it does, what is printed on it. */
+  /** Function and its label on the instrument. */
   readonly label: string;
   readonly between: string;
   /** As marked, `56 kΩ`. */

@@ -5,7 +5,7 @@ import { observedValue, type ComparedReading, type Conventions, type Reading } f
 /** The note of a reading that no real meter gave. */
 export const simulatedNote = 'simulated bench';
 
-/** What the simulated multimeter answers to `*IDN?` begins with, and so the note of a reading that it has sent. */
+/** Beginning of the simulated multimeter's answer to `*IDN?`, and so of the note of a reading that it has sent. */
 export const simulatedIdentity = 'Usual Drag,Simulated multimeter,';
 
 /** A reading as the report has it. */

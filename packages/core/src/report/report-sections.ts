@@ -1,4 +1,4 @@
-/** What a report can tell, in the order in which it does. Its head, what its figures mean and the signature are always there. */
+/** Sections of a report in their order. The job details, the meaning of the figures and the signature are always included. */
 export const reportSections = [
   'result',
   'drawing',

@@ -52,11 +52,11 @@ export interface Report {
   readonly restoring: readonly { readonly text: string; readonly done: boolean }[];
 }
 
-/** What a report tells beside the job itself. A signed one takes all but the diagnosis from its signature. */
+/** Content of a report beside the job itself. A signed report takes all but the diagnosis from its signature. */
 export interface ReportExtras {
   readonly sections?: readonly ReportSection[];
   readonly kit?: Readonly<Record<string, KitNotes>>;
-  /** What was ticked off after the last reading. */
+  /** Ticks after the last reading. */
   readonly restored?: readonly string[];
   /** Null or left out if it was not worked out. */
   readonly diagnosis?: Diagnosis | null;

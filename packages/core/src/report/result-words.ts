@@ -11,11 +11,11 @@ interface Told {
   readonly readings: readonly ReportReading[];
   readonly sums: readonly ReportSum[];
   readonly instruments: readonly ReportInstrument[];
-  /** How far the plan has come; null if nothing has been read. */
+  /** Progress of the plan; null if nothing has been read. */
   readonly status: ReadingsStatus | null;
 }
 
-/** What came of the job, in a few sentences: how many readings agree, the largest loading error, what stands against it. */
+/** Returns the result of the job in a few sentences: readings that agree, the largest loading error, objections. */
 export function resultWords({ readings, sums, instruments, status }: Told): string[] {
   const counted = readings.filter(({ compared }) => compared !== null);
   if (counted.length === 0) return ['Nothing has been read.'];

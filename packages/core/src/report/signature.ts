@@ -1,7 +1,7 @@
 import type { CalibrationNotes, KitInstrument } from '../instrument/index.ts';
 import type { ReportSection } from './report-sections.ts';
 
-/** What the kit notes about one instrument, as a report needs it. */
+/** Notes of the kit on one instrument, as a report needs them. */
 export interface KitNotes extends CalibrationNotes {
   readonly assetTag?: string;
 }
@@ -14,13 +14,13 @@ export interface Signature {
   /** When, as `2026-11-24T09:14:05Z`. */
   readonly at: string;
   readonly sections: readonly ReportSection[];
-  /** What was ticked off after the last reading. */
+  /** Ticks after the last reading. */
   readonly restored: readonly string[];
   /** The kit's notes about the job's instruments on that day, by their ids. */
   readonly kit: Readonly<Record<string, KitNotes>>;
 }
 
-/** What a kit notes about its instruments, by their ids. */
+/** Returns a kit's notes on its instruments, by their ids. */
 export const kitNotesOf = (kit: readonly KitInstrument[]): Readonly<Record<string, KitNotes>> =>
   Object.fromEntries(
     kit.map(({ id, assetTag, calibratedOn, calibrationMonths }) => [

@@ -38,7 +38,7 @@ export function resistanceBetween(circuit: Circuit): PairResistance | null {
 }
 
 /**
- * What a break in a resistance looks into, by a change of rank one: R²/(R − R_ab), R_ab being what its two ends see with the
+ * Returns the resistance seen from a break in a resistance, by a change of rank one: R²/(R − R_ab), with R_ab between its ends with the
  * part in.
  *
  * R_ab never exceeds R; what is left of R − R_ab when nothing else joins the ends is the noise of the computation.

@@ -2,7 +2,7 @@ import { isOhmic, type Element, type Load, type ResistorValues } from '../networ
 import { divide, exactly, multiply, zero, type DoubleDouble } from './double-double.ts';
 
 /**
- * What the solver sees of an element or a meter: two ends and a law between them, with `i` the current from → to through it.
+ * Element or meter in the solver: two ends and a law between them, with `i` the current from → to through it.
  *
  * - `resistance`: V(from) − V(to) = emf + resistance·i, resistance above zero
  * - `ideal`: the same with no resistance: a link, a closed switch, an ideal source

@@ -1,6 +1,6 @@
 import { adjacencyOf, dissectionOrder } from './dissection.ts';
 
-/** Where every number of an elimination goes, worked out once for a graph; values then run through it as often as wanted. */
+/** Places of all numbers of an elimination, computed once for a graph; values then run through it as often as needed. */
 export interface EliminationPlan {
   readonly points: number;
   /** The point eliminated at each step, and the step of each point. */

@@ -18,7 +18,7 @@ export interface LimitedValues {
 }
 
 /**
- * What a network really does where supplies run into their current limit or current sources out of compliance: the supply
+ * Returns the values of a network with supplies at their current limit or current sources out of compliance: the supply
  * turns into a current source, the current source into a voltage source.
  *
  * One source at a time gives way, the worst first, until all are within their limits; one that would be within them again
@@ -49,7 +49,7 @@ export function solveLimited(network: Network): LimitedValues | null {
   return null;
 }
 
-/** How many times over its limit a source is asked; 0 for what has none. */
+/** Returns the ratio of a source's current to its limit; 0 without a limit. */
 function excess(element: Element, values: NetworkValues): number {
   const of = values.elements[element.id]!;
   const [asked, limit] =

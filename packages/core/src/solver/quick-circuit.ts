@@ -72,7 +72,7 @@ function quickWithLoads(
   };
 }
 
-/** What plain doubles are good for. */
+/** Precision of plain doubles. */
 const quickly = { floor: 1e-6, step: 1e-9 };
 
 /** A in each load of a circuit, good to about nine digits; null if sources contradict each other or nothing settles. */

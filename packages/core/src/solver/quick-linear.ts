@@ -146,7 +146,7 @@ interface Feeder {
   readonly sign: 1 | -1;
 }
 
-/** What adds up to an ideal branch's current: all that leaves the nodes behind it. Null if ideal branches share it among them. */
+/** Returns the branches whose currents add up to that of an ideal branch. Null if ideal branches share it among them. */
 function feedersOf({ branches }: Circuit, supernodes: Supernodes, supernode: number): Feeder[] | null {
   if (supernodes.shared.has(supernode)) return null;
   const behind = new Set<number>();

@@ -63,7 +63,7 @@ function solveCarrying(
   return found || !last.ok ? last : fail({ code: 'out-of-range', where: own.map(({ branch }) => branch.id) });
 }
 
-/** What double-doubles are good for, the loads' laws being worked out in doubles. */
+/** Precision of double-doubles, with the loads' laws computed in doubles. */
 const fully = { floor: 1e-14, step: 1e-12 };
 
 /** A load that is open and would carry something, or is polarised and carries nothing. */

@@ -27,7 +27,7 @@ export interface CircuitSolution {
   voltage(from: number, to: number): DoubleDouble | null;
   /** A from → to through each branch; null if nothing determines it. */
   readonly currents: readonly (DoubleDouble | null)[];
-  /** What the terminals of the branch that was looked from see; null if none was. */
+  /** Network seen from the terminals of the probed branch; null if none was probed. */
   readonly port: Port | null;
 }
 
@@ -132,7 +132,7 @@ interface Look {
   readonly current: DoubleDouble | null;
 }
 
-/** What the probe's terminals see, the voltage between the two groups with the probe in place, and the probe's current. */
+/** Returns the network seen from the probe's terminals, the voltage between the two groups, and the probe's current. */
 function lookIn(
   probe: Branch,
   supernodes: Supernodes,
@@ -248,7 +248,7 @@ function offsetBetween({ offset }: Supernodes, from: number, to: number): Double
   return a === zero && b === zero ? zero : subtract(a, b);
 }
 
-/** What is below the noise of the computation is nothing. */
+/** Returns 0 for a value below the noise of the computation. */
 const settle = (value: DoubleDouble, noise: number): DoubleDouble => (Math.abs(value.hi) <= noise ? zero : value);
 
 /** Ω between a port's terminals; null if nothing joins them. */

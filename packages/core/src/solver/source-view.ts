@@ -6,7 +6,7 @@ import { circuitOf } from './network-circuit.ts';
 import { solveCircuit } from './solve-circuit.ts';
 import { portResistance } from './solve-linear.ts';
 
-/** How a source stands in its network. */
+/** View of a source in its network. */
 export interface SourceView {
   readonly id: string;
   /** Ω between its terminals without it, the other sources at rest; null if nothing joins them. */
@@ -19,7 +19,7 @@ export interface SourceView {
   readonly current: number | null;
 }
 
-/** What every source of a network sees and gives, voltage and current sources alike, in order of entry. */
+/** Returns the view of every source of a network, voltage and current sources alike, in order of entry. */
 export function sourceViews(network: Network): Result<readonly SourceView[], SolverFault> {
   const { circuit } = circuitOf(network);
   const whole = solveCircuit(circuit);

@@ -48,7 +48,7 @@ export class StarMesh {
     this.join(a, b, zero, f);
   }
 
-  /** What joins two points now: conductance, and drive a → b; null if nothing does. */
+  /** Returns the present connection of two points: conductance, and drive a → b; null if there is none. */
   between(a: number, b: number): { readonly g: DoubleDouble; readonly f: DoubleDouble } | null {
     const place = this.jointOf(a, b);
     if (place === -1) return null;

@@ -55,7 +55,7 @@ export const sweepOutputsOf = (network: Network): NamedOutput[] => [
   ...nodesOf(network).map((node): NamedOutput => ({ name: `potential of ${node}`, unit: 'V', of: { node } })),
 ];
 
-/** What one would look at first: the voltage across the last resistor or lamp. */
+/** Returns the result that is most often looked at: the voltage across the last resistor or lamp. */
 export function firstOutput(network: Network, results: readonly NamedOutput[]): NamedOutput {
   const last = network.elements.findLast(({ kind }) => kind === 'resistor' || kind === 'load');
   return results.find(({ name }) => name === `V across ${last?.id}`) ?? results[0]!;

@@ -9,7 +9,7 @@ export interface Tangents {
   readonly emfs: Float64Array;
 }
 
-/** What the network makes of straight lines in the loads' places: V across each and A through it. */
+/** Working points of the loads with straight lines in their places: V across each and A through it. */
 interface LoadPoints {
   readonly voltages: Float64Array;
   readonly currents: Float64Array;
@@ -105,7 +105,7 @@ const furthestStep = ({ currents }: LoadPoints, change: LoadPoints): number =>
     return by === 0 ? most : Math.min(most, Math.max(1, (2 * Math.abs(current)) / by));
   }, Infinity);
 
-/** How far to go: the whole way if the slope is then well down, else to where it is. */
+/** Returns the step length: the whole way if the slope is then well down, else the way to that place. */
 function stepLength(slopeOf: (t: number) => number, furthest: number): number {
   const first = Math.abs(slopeOf(0));
   const flat = (slope: number): boolean => Math.abs(slope) <= 0.3 * first;

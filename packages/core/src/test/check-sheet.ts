@@ -31,7 +31,7 @@ const valueIn = (values: Readonly<Record<string, SheetValues>>, key: string): nu
 };
 
 /**
- * What is wrong with a result's steps: a value without one, one from values that were not known yet, arithmetic that does not come
+ * Returns the faults of a result's steps: a value without one, one from values that were not known yet, arithmetic that does not come
  * out, or a `from` that does not determine the value when it alone is given.
  */
 export function checkSteps(sheet: Worksheet, result: WorksheetResult): string[] {
@@ -60,7 +60,7 @@ export function checkSteps(sheet: Worksheet, result: WorksheetResult): string[] 
 const sizeOf = (from: readonly string[], values: Readonly<Record<string, SheetValues>>): number =>
   from.length > 2 ? Math.max(...from.map((key) => Math.abs(valueIn(values, key)))) : 0;
 
-/** What a step's rule comes to by its own numbers; null if only the whole circuit gives it. */
+/** Returns the result of a step's rule by its own numbers; null if only the whole circuit gives it. */
 function arithmetic(
   { network }: Worksheet,
   key: string,
@@ -101,7 +101,7 @@ function arithmetic(
   }
 }
 
-/** Whether a value follows when only some others are given. */
+/** Returns whether a value follows when only some others are given. */
 function determines(
   sheet: Worksheet,
   from: readonly string[],

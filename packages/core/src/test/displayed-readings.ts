@@ -3,7 +3,7 @@ import { findRange, shownOn } from '../instrument/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
 import { expectationOf, type Reading } from '../readings/index.ts';
 
-/** Where the first meter of a bench reads, and on which of its ranges. */
+/** Place and range of a reading of the first meter of a bench. */
 export type ReadingPlace = { readonly range: string } & (
   | { readonly quantity: 'dc-voltage'; readonly red: string; readonly black: string }
   | { readonly quantity: 'dc-current'; readonly node: string; readonly ends: readonly string[] }

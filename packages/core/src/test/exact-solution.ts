@@ -132,7 +132,7 @@ function reduce(rows: Rational[][], width: number): Map<number, number> {
   return pivots;
 }
 
-/** Whether a computed value is the exact one to 1e-9, or to 1e-12 of the largest of its kind if it is tiny. */
+/** Returns whether a computed value is the exact one to 1e-9, or to 1e-12 of the largest of its kind if it is tiny. */
 export function agrees(computed: number | null, exact: Rational | null, largest: number): boolean {
   if (computed === null || exact === null) return computed === null && exact === null;
   const wanted = toDouble(exact);

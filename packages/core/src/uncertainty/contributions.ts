@@ -1,6 +1,6 @@
 import type { ToleranceModel } from './tolerance-model.ts';
 
-/** What one part's tolerance does to a result, the others at their nominal values. */
+/** Effect of one part's tolerance on a result, the others at their nominal values. */
 export interface PartContribution {
   readonly id: string;
   /** V, A or W that the result moves from the part's lower limit to its upper; below 0 if it falls. */

@@ -10,7 +10,7 @@ export interface Sampling {
   readonly spread: 'rectangular' | 'normal';
 }
 
-/** What was found of a result, V, A or W. */
+/** Statistics of a sampled result, V, A or W. */
 export interface SampleSummary {
   readonly count: number;
   readonly mean: number;

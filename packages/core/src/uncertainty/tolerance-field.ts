@@ -8,7 +8,7 @@ import {
 } from './tolerance-limits.ts';
 
 /**
- * What the tolerances of a circuit do to one meter that is put into it, for many meters one after the other: the circuit is
+ * Effect of the tolerances of a circuit on one connected meter, for many meters one after the other: the circuit is
  * laid out once, and each meter is a change of rank one.
  */
 export interface ToleranceField {

@@ -11,12 +11,12 @@ export interface Toleranced {
 export const tolerancedParts = (network: Network): Toleranced[] =>
   network.elements.flatMap((part, branch) => (isToleranced(network, part) ? [{ branch, span: spanOf(part) }] : []));
 
-/** What is looked at: the voltage of one node above another, or the current of a branch. */
+/** Output of a circuit: the voltage of one node above another, or the current of a branch. */
 export type CircuitOutput =
   | { readonly from: number; readonly to: number; readonly branch?: undefined }
   | { readonly branch: number; readonly reversed?: boolean };
 
-/** What tolerances do to an output. */
+/** Effect of tolerances on an output. */
 export interface ToleranceResponse {
   /** V or A that the output changes with each resistance at its upper limit, to first order. */
   readonly slopes: Float64Array;
@@ -31,7 +31,7 @@ export interface ToleranceResponse {
 export const mostCornerParts = 16;
 
 /**
- * What the tolerances of some resistances do to one output of a circuit.
+ * Returns the effect of the tolerances of some resistances on one output of a circuit.
  *
  * A change Δ of a resistance is an EMF of Δ times its current in series with it, so each corner follows from the responses of
  * the circuit as it is to 1 V in each of these branches, by changes of rank one: fixing one resistance after the other, the
@@ -112,7 +112,7 @@ const sumsOf = (slopes: Float64Array): Float64Array =>
 export interface ToleranceResponses {
   /** A in each. */
   readonly currents: Float64Array;
-  /** What 1 V in each makes of the output. */
+  /** Change of the output for 1 V in each. */
   readonly effect: Float64Array;
   /** A in one (row) for 1 V in another (column); null if corners are not wanted. */
   readonly ports: Float64Array | null;

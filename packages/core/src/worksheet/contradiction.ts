@@ -28,7 +28,7 @@ export function disagreeing(circuit: SheetCircuit, givens: readonly Given[]): Gi
   );
 }
 
-/** What the other givens make of a value, in every way that they can hold. */
+/** Returns a value by the other givens, in every way in which they can hold. */
 const withoutIt = (circuit: SheetCircuit, others: readonly Given[], { of, quantity }: Given): (number | null)[] =>
   solutionsOf(circuit, others).map((solution) => valuesOf(circuit, solution)[of]![quantity]);
 

@@ -34,12 +34,12 @@ export class Determination {
     return true;
   }
 
-  /** Whether a value follows from those that were added. */
+  /** Returns whether a value follows from those that were added. */
   follows(of: string, quantity: SheetQuantity): boolean {
     return this.rest(of, quantity) === null;
   }
 
-  /** What is new in a value's slope, at right angles to those that were added, of length 1; null if it follows. */
+  /** Returns the part of a value's slope at right angles to those added so far, with length 1; null if the value follows from them. */
   rest(of: string, quantity: SheetQuantity): Float64Array | null {
     const slope = this.slope(this.circuit.at.get(of)!, quantity);
     const length = Math.sqrt(dot(slope, slope));

@@ -4,7 +4,7 @@ import type { Application } from './sheet-rules.ts';
 import { written } from './sheet-words.ts';
 import type { Worksheet } from './worksheet.ts';
 
-/** How resistances give another: the reduction's formulas for what a source sees, what is left of it for a resistor. */
+/** Returns how resistances give another: the reduction's formulas for a source, or the difference for a resistor. */
 export function equivalentText(
   { network }: Worksheet,
   { of, from }: Application,

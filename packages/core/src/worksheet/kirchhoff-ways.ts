@@ -60,7 +60,7 @@ export function currentByCut(
   };
   const [one, other] = [sideOf(part.from), sideOf(part.to)];
   if (one.has(part.to)) return null;
-  /** What the known parts bring into a side, from → to being the way of their branch. */
+  /** Returns the currents of the known parts into a side, with from → to in the direction of their branch. */
   const into = (side: ReadonlySet<string>, sign: 1 | -1): SheetTerm[] =>
     parts.flatMap(({ id, from, to, isSource }): SheetTerm[] => {
       if (id === part.id || side.has(from) === side.has(to)) return [];

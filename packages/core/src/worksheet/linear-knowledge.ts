@@ -85,7 +85,7 @@ const nothing = 1e-22;
 
 const sizeOf = ({ coefficients }: Form): number => coefficients.reduce((most, c) => Math.max(most, Math.abs(c.hi)), 0);
 
-/** Whether nothing unknown is in a form. */
+/** Returns whether nothing unknown is in a form. */
 export const isConstant = ({ coefficients }: Form): boolean => coefficients.every(({ hi }) => hi === 0);
 
 /** a·first + b·second. */

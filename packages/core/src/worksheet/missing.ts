@@ -4,11 +4,11 @@ import { sheetQuantities, type Given, type SheetQuantity, type SheetValues } fro
 
 const order = ['resistance', 'current', 'voltage', 'power'] as const satisfies SheetQuantity[];
 
-/** How many ways to supply one missing value are named. */
+/** Number of ways to supply one missing value that are named. */
 const mostWays = 3;
 
 /**
- * What would complete a sheet: one value for each line, ways that do as well joined by “or”. Each line's value is the one
+ * Returns the values that would complete a sheet: one for each line, equivalent ways joined by “or”. Each line's value is the one
  * that lets the most follow.
  *
  * @param values  what follows from the givens
@@ -52,7 +52,7 @@ interface Open {
   readonly rest: Float64Array | null;
 }
 
-/** What is left of a slope, of length 1, once another is known; null if nothing is. */
+/** Returns the rest of a slope, with length 1, once another is known; null if nothing is left. */
 function within(rest: Float64Array, known: Float64Array): Float64Array | null {
   const along = dot(rest, known);
   const left = rest.map((x, k) => x - along * known[k]!);

@@ -5,7 +5,7 @@ import type { Worksheet } from './worksheet.ts';
 /** A worksheet's circuit in its unknowns: a potential for each node but one of every piece, a current round each independent loop. */
 export interface SheetCircuit {
   readonly unknowns: number;
-  /** How many of the unknowns, the first ones, are potentials. */
+  /** Number of the unknowns that are potentials; they come first. */
   readonly potentials: number;
   readonly parts: readonly SheetPart[];
   readonly at: ReadonlyMap<string, SheetPart>;

@@ -9,11 +9,11 @@ export interface Application {
   readonly of: string;
   readonly quantity: SheetQuantity;
   readonly rule: SheetRule;
-  /** What it takes, `of` and quantity each. */
+  /** Values that it uses, `of` and quantity each. */
   readonly from: readonly { readonly of: string; readonly quantity: SheetQuantity }[];
   /** The value by the rule's own arithmetic; null if only the circuit as a whole gives it. */
   readonly value: number | null;
-  /** How it is written: `/`, `×`, a sum with signs, or the same again. */
+  /** Form in which it is written: `/`, `×`, a sum with signs, or the same again. */
   readonly form:
     'ratio' | 'product' | 'square' | 'square-ratio' | 'root' | 'root-ratio' | 'sum' | 'same' | 'zero' | 'whole';
   readonly signs?: readonly (1 | -1)[];
@@ -23,7 +23,7 @@ export interface Application {
 export interface SheetState {
   readonly circuit: SheetCircuit;
   value(of: string, quantity: SheetQuantity): number | undefined;
-  /** What the value comes to in the end, null if it does not follow. */
+  /** Returns the final value; null if it does not follow. */
   final(of: string, quantity: SheetQuantity): number | null;
 }
 

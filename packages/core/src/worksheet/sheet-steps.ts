@@ -53,7 +53,7 @@ export function sheetSteps(
   }
 }
 
-/** Whether a value follows from some known ones alone, without a second circuit that would fit these. */
+/** Returns whether a value follows from some known ones alone, without a second circuit that would fit these. */
 function decides(
   circuit: SheetCircuit,
   from: readonly Key[],

@@ -80,7 +80,7 @@ const constantOf = (form: Form): DoubleDouble | null => (isConstant(form) ? form
 const impossible = ({ at }: SheetCircuit, { of, quantity, value }: Given): boolean =>
   !at.get(of)!.isSource && ((quantity === 'resistance' && value <= 0) || (quantity === 'power' && value < 0));
 
-/** Whether two numbers are the same but for rounding; nothing is measured against what it is left over from. */
+/** Returns whether two numbers are the same but for rounding; nothing is measured against what it is left over from. */
 const misses = (found: DoubleDouble, given: number, size = 0): boolean =>
   Math.abs(toNumber(subtract(found, exactly(given)))) > agreeing * Math.max(Math.abs(given), 1e-9 * size);
 
@@ -165,7 +165,7 @@ function takePowers({ at }: SheetCircuit, state: State): 'something' | 'nothing'
   return 'nothing';
 }
 
-/** Whether no resistor that is known would have to be negative. */
+/** Returns whether no resistor that is known would have to be negative. */
 function hasPositiveResistances(circuit: SheetCircuit, { knowledge }: SheetSolution): boolean {
   return circuit.parts.every((part) => {
     if (part.isSource) return true;

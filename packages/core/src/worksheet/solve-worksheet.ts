@@ -71,7 +71,7 @@ type Sets = Readonly<Record<string, SheetValues>>;
 const isWhole = (values: Sets): boolean =>
   Object.values(values).every((part) => sheetQuantities.every((quantity) => part[quantity] !== null));
 
-/** What is the same in every way that the givens can hold. */
+/** Returns the consequences that are the same in every way in which the givens can hold. */
 function inAll(sets: readonly Sets[]): Sets {
   const [first, ...others] = sets as [Sets, ...Sets[]];
   const agreed = (id: string, quantity: SheetQuantity): number | null => {

@@ -1,7 +1,7 @@
 import { namePattern } from '../network/index.ts';
 import type { Unit } from '../quantity/index.ts';
 
-/** What is asked of a part, and given. */
+/** Quantity of a part that can be asked for or given. */
 export type SheetQuantity = 'voltage' | 'current' | 'resistance' | 'power';
 
 export const sheetQuantities = ['voltage', 'current', 'resistance', 'power'] as const satisfies SheetQuantity[];
@@ -65,7 +65,7 @@ export interface SheetStep {
   readonly quantity: SheetQuantity;
   readonly value: number;
   readonly rule: SheetRule;
-  /** What it is worked out from, `R1.voltage` and the like: given, or worked out in a step before. */
+  /** Values that it follows from, such as `R1.voltage`: given, or computed in a step before. */
   readonly from: readonly string[];
   /** The rule with the numbers in it. */
   readonly text: string;
@@ -77,7 +77,7 @@ export interface SheetContradiction {
   readonly text: string;
 }
 
-/** What follows from what is given, as in the published format. */
+/** Consequences of the given values, in the published format. */
 export interface WorksheetResult {
   readonly format: 'usual-drag/worksheet-result';
   readonly version: 1;
@@ -86,7 +86,7 @@ export interface WorksheetResult {
   readonly alternative: Readonly<Record<string, SheetValues>> | null;
   readonly steps: readonly SheetStep[];
   readonly complete: boolean;
-  /** What would complete it; empty if it is complete. */
+  /** Values that would complete it; empty if it is complete. */
   readonly missing: readonly string[];
   readonly contradiction: SheetContradiction | null;
 }
@@ -111,7 +111,7 @@ export function givensOf({ network, givens }: Worksheet): readonly Given[] {
   return [...onParts, ...givens];
 }
 
-/** What keeps a worksheet from being worked: names that stand twice, are not allowed or are not there. */
+/** Returns the faults that prevent a worksheet from being solved: names that are repeated, not allowed or missing. */
 export function worksheetFaults({ network, givens }: Worksheet): WorksheetFault[] {
   const ids = network.elements.map(({ id }) => id);
   const nodes = new Set(network.elements.flatMap(({ from, to }) => [from, to]));

@@ -5,7 +5,7 @@ import { trimmedSection, type Trimmed } from './trimmers.ts';
 import { trimmerCover } from './build-sheet.ts';
 import type { MeterProject } from './meter-project.ts';
 
-/** What one section could be made of, each looked for by itself. */
+/** Ways to make one section, each searched for by itself. */
 export interface Alternatives {
   /** The nearest of up to one, two and three resistors; null if the drawer is empty. */
   readonly upTo: readonly [Combination | null, Combination | null, Combination | null];

@@ -9,7 +9,7 @@ export interface SectionSpan {
   readonly high: number;
 }
 
-/** What a section may come to: in series and in parallel the whole rises with every part, so its ends are those of all parts. */
+/** Returns the limits of a section: in series and in parallel the whole rises with every part, so its limits are those of all parts. */
 export function sectionSpan(
   { values, joined, resistance }: Combination,
   toleranceOf: (value: number) => number,

@@ -13,7 +13,7 @@ export interface CheckPoint {
   readonly range: number;
   /** A or V to apply. */
   readonly applied: number;
-  /** What the needle should stand at, in the figures of the scale. */
+  /** Correct position of the needle, in the figures of the scale. */
   readonly reading: number;
   /** The same in divisions. */
   readonly deflection: number;
@@ -26,7 +26,7 @@ export interface CheckPoint {
 /** A position of the selector. */
 export interface SelectorPosition {
   readonly name: string;
-  /** What the positive terminal is joined to, and what else has to be switched. */
+  /** Connection of the positive terminal, and other contacts to switch. */
   readonly joins: string;
 }
 
@@ -37,7 +37,7 @@ const shares = [0.2, 0.4, 0.6, 0.8, 1] as const;
 export const dialRanges = ({ sides }: Pick<MeterProject, 'sides'>): DialRange[] =>
   sides.flatMap(({ target, ranges }) => ranges.map((range) => ({ unit: unitOfTarget(target), range })));
 
-/** Where the needle should stand and how far it may be off: the class of full scale, and the parts' worst case of the reading. */
+/** Returns the correct positions of the needle and their limits: the class of full scale, and the parts' worst case of the reading. */
 export function checkPoints(meterProject: MeterProject, { design, result, movement }: WorkedSide): CheckPoint[] {
   const unit = unitOfTarget(design.target);
   const arcs = sharedArcs(dialRanges(meterProject), meterProject.divisions);

@@ -7,7 +7,7 @@ import type { Plan } from './schemes.ts';
 import { sectionWindow } from './section-windows.ts';
 import { stockCount, stockValues, type StockPart } from './stock.ts';
 
-/** Where a search for parts stands. */
+/** Progress of a search for parts. */
 export interface SearchProgress {
   /** Combinations looked at so far. */
   readonly tried: number;
@@ -15,7 +15,7 @@ export interface SearchProgress {
   readonly best: number | null;
 }
 
-/** What the parts may be, beyond the design's own choice. */
+/** Limits of the parts beyond the design's own choice. */
 export interface PartsLimits {
   /** The only parts there are; the design's series if omitted. */
   readonly stock?: readonly StockPart[];
@@ -134,7 +134,7 @@ function bestTogether(
   return found;
 }
 
-/** What is taken of a stock: no more of a value than there are. */
+/** Use of a stock: no more parts of a value than there are. */
 class Use {
   readonly #left: Map<number, number>;
 

@@ -2,7 +2,7 @@ import type { Design, Scheme } from './design.ts';
 import type { Movement } from './movement.ts';
 import { planDesign } from './schemes.ts';
 
-/** What one scheme comes to beside the other. */
+/** Result of one scheme beside the other. */
 export interface SchemeInBrief {
   readonly scheme: Scheme;
   /** Resistances to build, Ω. */

@@ -3,7 +3,7 @@ import type { MovementFigures } from './movement.ts';
 
 export type Scheme = 'individual' | 'universal' | 'string';
 
-/** What the parts are chosen from. */
+/** Parts to choose from. */
 export interface PartsChoice {
   readonly series: Series;
   /** Fraction. */
@@ -29,10 +29,10 @@ export interface Design {
   readonly parts?: PartsChoice;
 }
 
-/** What a workshop has in its drawers. */
+/** Parts of a usual workshop. */
 export const usualParts: PartsChoice = { series: 'E96', tolerance: 0.01, powerRating: 0.25, maxParts: 2 };
 
-/** What a meter measures in. */
+/** Returns the unit of a meter. */
 export const unitOfTarget = (target: Design['target']): 'A' | 'V' => (target === 'ammeter' ? 'A' : 'V');
 
 /** Resistors of a series joined into one section. */
@@ -44,7 +44,7 @@ export interface Combination {
   readonly resistance: number;
 }
 
-/** What a range of the finished meter comes to. */
+/** Design of a range of the finished meter. */
 export interface DesignedRange {
   /** A or V. */
   readonly range: number;

@@ -1,11 +1,11 @@
 import { rangesOf, type Instrument, type MeterQuantity, type Range } from '../instrument/index.ts';
 import { loadedBy, loadingPoints, type MapPoint, type Unloaded } from '../loading/index.ts';
 
-/** What a meter would do at one place of a job, on the range that it would be set to there. */
+/** Effect of a meter at one place of a job, on the range that it would be set to there. */
 export interface UseAtPlace extends MapPoint {
   /** The lowest range that holds what it would indicate; the highest where none does. */
   readonly range: Range;
-  /** What it would indicate is beyond that range. */
+  /** Whether the indication is beyond that range. */
   readonly over: boolean;
 }
 

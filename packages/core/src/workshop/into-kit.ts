@@ -5,7 +5,7 @@ import { meterOnRange } from './finished-meter.ts';
 import { scaleSteps } from './scale-steps.ts';
 import type { WorkedSide, MeterProject } from './meter-project.ts';
 
-/** What a trimmer can be set to against a standard, in divisions of the scale. */
+/** Resolution of a trimmer set against a standard, in divisions of the scale. */
 export const settingDivisions = 0.25;
 
 /**

@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '../result.ts';
 
-/** How a movement's figures were measured, with a supply and a series resistor that keep it within full scale. */
+/** Measurement of a movement's figures, with a supply and a series resistor that keep it within full scale. */
 export interface MovementMeasurement {
   /** Second reading with a resistor across the movement, or with another one in series. */
   readonly method: 'half-deflection' | 'two-readings';

@@ -12,7 +12,7 @@ import type { GradePrice } from './ways-to-meet.ts';
 import { solveDesign } from './solve-design.ts';
 import { stockTolerance, type StockPart } from './stock.ts';
 
-/** What a meter measures on one side of its selector. */
+/** Quantity and ranges of a meter on one side of its selector. */
 export interface Side {
   readonly target: Design['target'];
   readonly scheme: Scheme;
@@ -25,7 +25,7 @@ export interface Side {
   readonly across?: 'movement' | 'shunt';
 }
 
-/** What a workshop builds from. */
+/** Parts that a workshop builds from. */
 export interface WorkshopParts extends PartsChoice {
   /** V across one resistor. */
   readonly limitingVoltage?: number;
@@ -37,7 +37,7 @@ export interface WorkshopParts extends PartsChoice {
   readonly trimmed?: boolean;
   /** The only parts there are. */
   readonly stock?: readonly StockPart[];
-  /** What parts cost, by tolerance. */
+  /** Prices of parts, by tolerance. */
   readonly prices?: readonly GradePrice[];
 }
 
@@ -54,7 +54,7 @@ export interface MeterProject {
   readonly id: string;
   readonly title?: string;
   readonly movement: MovementAsFound;
-  /** How the movement's figures were found, where they were measured here. */
+  /** Measurement of the movement's figures, if they were measured here. */
   readonly measurement?: MovementMeasurement;
   /** Class of the movement, as a fraction of full scale. */
   readonly movementClass: number;
@@ -76,7 +76,7 @@ export interface MeterProject {
 export interface WorkedSide {
   readonly side: Side;
   readonly design: Design;
-  /** What the sections are made for. */
+  /** Movement that the sections are made for. */
   readonly movement: Movement;
   readonly result: DesignResult;
   /** The parts of the universal shunt that lies across the movement, where this side hangs on that. */

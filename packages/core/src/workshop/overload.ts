@@ -6,7 +6,7 @@ import { meterOnRange } from './finished-meter.ts';
 import type { Movement } from './movement.ts';
 import { sectionName } from './section-words.ts';
 
-/** What the movement sees when something goes wrong. */
+/** Load of the movement when something fails. */
 export interface MeterFault {
   readonly what: 'section-opens' | 'section-shorts' | 'range-too-low';
   /** A or V that the meter is set to. */
@@ -55,7 +55,7 @@ export function meterFaults(
   });
 }
 
-/** What is worth knowing of the failures: of each range the worst section, and the range left too low. */
+/** Returns the failures worth knowing: of each range the worst section, and the range left too low. */
 export function worstFaults(list: readonly MeterFault[]): MeterFault[] {
   const kept = new Map<string, MeterFault>();
   for (const fault of list) {
@@ -85,7 +85,7 @@ const fedWith = (element: Network['elements'][number], amount: number): Network[
 /** V at which a pair of silicon diodes across the movement takes the rest. */
 const diodeDrop = 0.6;
 
-/** What two diodes back to back across the movement do. */
+/** Effect of two diodes back to back across the movement. */
 export interface Diodes {
   /** Full scales at which they hold the movement. */
   readonly holdAt: number;

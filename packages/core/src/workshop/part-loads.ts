@@ -1,6 +1,6 @@
 import type { Combination } from './design.ts';
 
-/** What one kind of resistor stands. */
+/** Ratings of one kind of resistor. */
 export interface Ratings {
   /** W. */
   readonly powerRating: number;
@@ -8,7 +8,7 @@ export interface Ratings {
   readonly limitingVoltage?: number;
 }
 
-/** What one resistor of a section has to take at full scale. */
+/** Load of one resistor of a section at full scale. */
 export interface PartLoad {
   /** Ω. */
   readonly resistance: number;
@@ -35,12 +35,12 @@ export function partLoads(
   });
 }
 
-/** Whether every part stays within half of its power and within its limiting voltage. */
+/** Returns whether every part stays within half of its power and within its limiting voltage. */
 export const withinRatings = (loads: readonly PartLoad[], { powerRating, limitingVoltage }: Ratings): boolean =>
   loads.every(({ power, voltage }) => power <= powerRating / 2 && voltage <= (limitingVoltage ?? Infinity));
 
 /**
- * How many equal parts in series (a multiplier) or in parallel (a shunt) keep each within its ratings, where one is not enough.
+ * Returns the number of equal parts in series (a multiplier) or in parallel (a shunt) that keeps each within its ratings.
  *
  * n parts in series have P/n and V/n each; in parallel P/n at the whole voltage, which never is what limits a shunt.
  */

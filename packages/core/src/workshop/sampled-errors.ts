@@ -5,7 +5,7 @@ import type { Combination } from './design.ts';
 import { movementInUse, shuntedBy } from './movement-as-found.ts';
 import { partTolerance, type WorkedSide, type MeterProject } from './meter-project.ts';
 
-/** What sampling found of one range. */
+/** Sampled statistics of one range. */
 export interface SampledRange {
   /** A or V. */
   readonly range: number;

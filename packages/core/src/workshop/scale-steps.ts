@@ -26,9 +26,9 @@ export function sharedArcs(ranges: readonly DialRange[], wanted: number): Shared
   return [...groups.values()].map((group) => ({ ranges: group, steps: scaleSteps(group[0]!.range, wanted) }));
 }
 
-/** How a dial is divided for one range. */
+/** Division of a dial for one range. */
 export interface ScaleSteps {
-  /** What stands at full scale, in the figures that are printed: the range in its own thousands. */
+  /** Value at full scale in the printed figures: the range in its own thousands. */
   readonly fullScale: number;
   /** From one number to the next, and from one mark to the next, in the same figures. */
   readonly numbered: number;
@@ -37,7 +37,7 @@ export interface ScaleSteps {
   readonly divisions: number;
 }
 
-/** How many steps have a number, about. */
+/** Approximate number of steps with a number. */
 const numbers = 5;
 
 /**

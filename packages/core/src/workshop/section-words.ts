@@ -3,7 +3,7 @@ import { toNumber } from '../solver/index.ts';
 import { type Design, type DesignResult, unitOfTarget } from './design.ts';
 import type { Movement } from './movement.ts';
 
-/** What a section is, and its formula with the numbers in it. */
+/** Description of a section, and its formula with the numbers in it. */
 export interface SectionWords {
   readonly name: string;
   readonly formula: string;

@@ -68,7 +68,7 @@ export function wireShunt(resistance: number, current: number, alloy: Alloy, dia
   };
 }
 
-/** Whether a wire can be wound and stays cool: long enough to cut by the millimetre, and within the limits. */
+/** Returns whether a wire can be wound and stays cool: long enough to cut by the millimetre, and within the limits. */
 export const windable = ({ length, currentDensity, rise }: WireShunt): boolean =>
   length >= wireLimits.length[0] &&
   length <= wireLimits.length[1] &&

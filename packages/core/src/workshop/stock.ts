@@ -2,7 +2,7 @@
 export interface StockPart {
   /** Ω. */
   readonly resistance: number;
-  /** How many there are; as many as are wanted if omitted. */
+  /** Number in stock; unlimited if omitted. */
   readonly count?: number;
   /** Fraction; that of the parts chosen from if omitted. */
   readonly tolerance?: number;
@@ -12,7 +12,7 @@ export interface StockPart {
 export const stockValues = (stock: readonly StockPart[]): Float64Array =>
   Float64Array.from(new Set(stock.map(({ resistance }) => resistance))).sort();
 
-/** How many there are of each value. */
+/** Returns the number of parts of each value. */
 export function stockCount(stock: readonly StockPart[]): Map<number, number> {
   const count = new Map<number, number>();
   for (const { resistance, count: more = Infinity } of stock)

@@ -29,7 +29,7 @@ interface Props {
   readonly editable?: boolean;
   readonly arrows?: Readonly<Record<string, number | null>>;
   readonly zoom: Zoom;
-  /** How the drawing is to be read. */
+  /** Explanation of the drawing. */
   readonly legend?: string;
   readonly drawn?: DrawnSetup | null;
 }

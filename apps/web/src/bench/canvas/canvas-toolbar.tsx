@@ -75,7 +75,7 @@ function useTools({ zoom, whole, onWhole, onTidy }: Omit<Props, 'roomFrom'>): re
   }, [zoom, whole, onWhole, onTidy, spacing, resistor, set]);
 }
 
-/** How the drawing is shown, and where it can be taken: one row of quiet tools, or one menu where there is no room. */
+/** Tools for the display and the export of the drawing: one row, or one menu if there is no room. */
 export const CanvasToolbar = memo(function CanvasToolbar({ roomFrom, ...rest }: Props) {
   const tools = useTools(rest);
   const commands = useMemo(

@@ -9,7 +9,7 @@ interface Display {
   set(change: Partial<Pick<Display, 'spacing' | 'resistor' | 'flow'>>): void;
 }
 
-/** How drawings are shown, kept in this browser. It never changes a result. */
+/** Settings for the display of drawings, stored in this browser. They never change a result. */
 export const useDisplay = create<Display>()(
   persist((set) => ({ spacing: 'scale', resistor: 'box', flow: 'conventional', set: (change) => set(change) }), {
     name: 'usual-drag-display',

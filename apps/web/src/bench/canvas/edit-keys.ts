@@ -33,7 +33,7 @@ function moveAnEnd(): void {
   else onPart((part) => aim({ verb: 'move', part, end: 'to' }))();
 }
 
-/** What can be done with what is selected in the drawing. */
+/** Commands for the selection in the drawing. */
 const editCommands: readonly Command[] = [
   { group: 'Selection', text: 'Type the value of the part', keys: 'v', run: onPart(startTyping) },
   { group: 'Selection', text: 'Add a part in series', keys: 's', run: onPart((part) => addBeside(part, 'series')) },

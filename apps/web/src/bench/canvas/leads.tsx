@@ -20,7 +20,7 @@ interface Props {
   readonly place: (meter: Meter) => void;
 }
 
-/** Where a meter's leads are: across two nodes, or in a break. */
+/** Place of a meter's leads: across two nodes, or in a break. */
 export const Leads = ({ setup, meter, place }: Props) =>
   meter.quantity === 'dc-voltage' ? (
     <Across meter={meter} place={place} />

@@ -10,7 +10,7 @@ export function liveLines(values: NetworkValues): Record<string, string> {
   );
 }
 
-/** What a meter would be off by at every part. */
+/** Returns the error of a meter at every part, as lines. */
 export const shareLines = (shares: ReadonlyMap<string, number>): Record<string, string> =>
   Object.fromEntries([...shares].map(([id, share]) => [id, share === 0 ? '0\u00a0%' : formatPercent(-share)]));
 
@@ -20,7 +20,7 @@ export const currentsThrough = (elements: readonly Element[], values: NetworkVal
     elements.map((element) => [element.id, currentFromTo(element, values.elements[element.id]?.current ?? null)]),
   );
 
-/** How the drawing is to be read. */
+/** Returns the explanation of the drawing. */
 export function legend(metered: boolean, spacing: 'even' | 'scale'): string {
   const scale = spacing === 'scale' ? 'height is potential; zigzag: axis stretched' : '';
   return metered

@@ -7,7 +7,7 @@ interface Props {
   readonly element: Element;
   readonly left: number;
   readonly top: number;
-  /** Where the keys go when it is done. */
+  /** Called to return the focus when it is done. */
   readonly onDone: () => void;
 }
 

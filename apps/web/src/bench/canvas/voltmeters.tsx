@@ -2,7 +2,7 @@ import { voltmeterMarks, type Meter, type RailDrawing, type Setup, type SetupVal
 import { LeadHandle } from '../../drawing/lead-handle.tsx';
 import { MarksView } from '../../drawing/marks-view.tsx';
 
-/** What a set-up adds to the drawing, and what can be done with it there. */
+/** Additions of a set-up to the drawing, with their commands. */
 export interface DrawnSetup {
   readonly setup: Setup;
   readonly values: SetupValues | null;

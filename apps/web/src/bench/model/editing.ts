@@ -20,7 +20,7 @@ import { benchNow } from './bench-store.ts';
 import { sayUndoable } from './say-undoable.ts';
 import { useSelection } from './selection.ts';
 
-/** What waits for a rail to be chosen. */
+/** Edit that waits for a rail to be chosen. */
 export type Aim =
   | { readonly verb: 'move'; readonly part: string; readonly end: 'from' | 'to' }
   | { readonly verb: 'join'; readonly rail: string }

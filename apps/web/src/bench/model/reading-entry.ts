@@ -12,7 +12,7 @@ export type FreePlace = (
   readonly rate?: string;
 };
 
-/** What is in hand on the bench while readings are taken. It is no part of the job and not undone. */
+/** State of reading entry on the bench. It is not part of the job and is not undone. */
 interface InHand {
   readonly jobId: string | null;
   readonly depth: Depth;
@@ -29,7 +29,7 @@ interface InHand {
   readonly spoken: boolean;
   /** A meter placed without the plan. */
   readonly free: FreePlace | null;
-  /** What was typed and not kept yet, by where it was. */
+  /** Typed text that is not stored yet, by its place. */
   readonly typed: Readonly<Record<string, string>>;
 }
 

@@ -14,7 +14,7 @@ interface Selection {
   hover(node: string | null): void;
 }
 
-/** What is selected on the bench, the same in the drawing and in the tables. It is no part of the job and not undone. */
+/** Selection on the bench, the same in the drawing and in the tables. It is not part of the job and is not undone. */
 export const useSelection = create<Selection>()((set) => ({
   parts: [],
   rail: null,

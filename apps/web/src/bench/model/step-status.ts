@@ -12,7 +12,7 @@ import {
 import { count, readInWords } from '../../ui/words.ts';
 import type { Solved } from './analysis.ts';
 
-/** How the steps stand, in a few words each. */
+/** State of the steps, in a few words each. */
 export interface StepStatus {
   readonly network: string;
   readonly trueValues: string;
@@ -24,17 +24,17 @@ export interface StepStatus {
   readonly report: string;
 }
 
-/** How the steps of a job stand, but for its readings and its report. */
+/** Returns the state of the steps of a job, except its readings and its report. */
 export const stepStatus = (job: Job, unloaded: Solved<Unloaded>): Omit<StepStatus, 'readings' | 'report'> =>
   inWords(jobStatus(job, unloaded));
 
-/** How far its readings have come: planned and compared for it. */
+/** Returns the progress of its readings: planned and compared for it. */
 export function readingsInWords(job: Job, unloaded: Solved<Unloaded>): string {
   const status = readingsStatus(job, unloaded);
   return status ? readInWords(status) : 'none yet';
 }
 
-/** Whether the record is signed as it is, or was before it was edited. */
+/** Returns whether the record is signed as it is, or was before it was edited. */
 export function reportInWords(job: Job, signatures: readonly Signature[]): string {
   if (signatures.length === 0) return 'not signed';
   const hash = documentHash(job);

@@ -1,4 +1,4 @@
-/** What is on the sheet of the second step. */
+/** Views of the second step. */
 export const trueViews = [
   { value: 'circuit', text: 'Circuit' },
   { value: 'working', text: 'Working' },

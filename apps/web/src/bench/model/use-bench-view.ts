@@ -16,7 +16,7 @@ import { useSetupValues, useUnloaded } from './analysis.ts';
 import { useBench } from './bench-store.ts';
 import { useTried } from './tried.ts';
 
-/** What is on the sheet of Set-ups. */
+/** Views of Set-ups. */
 export const setupViews = [
   { value: 'setup', text: 'Circuit' },
   { value: 'map', text: 'Loading map' },
@@ -84,7 +84,7 @@ export function useBenchView() {
     inTrueValues,
     inReadings,
     inReport,
-    /** What stands in the address after the step: a set-up, a view, a signed record. */
+    /** Rest of the URL path after the step: a set-up, a view or a signed record. */
     setupId,
     unloaded,
     truth: unloaded.ok ? unloaded.value.values : null,

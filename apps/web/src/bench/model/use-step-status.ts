@@ -11,7 +11,7 @@ const notYet: StepStatus = { network: '', trueValues: '', setups: '', isLoaded: 
 /** ms after the last edit until the readings are planned and compared: nobody waits for it. */
 const debounceMs = 300;
 
-/** How the steps stand, followed at leisure: it is worked out by what is not in the first load. */
+/** Follows the state of the steps after each paint; it is computed by code that is not in the first load. */
 export function useStepStatus(
   job: Job,
   unloaded: Solved<Unloaded>,

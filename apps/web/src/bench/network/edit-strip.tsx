@@ -21,7 +21,7 @@ import {
   type Aim,
 } from '../model/editing.ts';
 
-/** What can be done with what is selected, each with its key; below the drawing, so that nothing is covered. */
+/** Commands for the selection, each with its key; below the drawing, so that nothing is covered. */
 export function EditStrip() {
   const parts = useSelection((state) => state.parts);
   const rail = useSelection((state) => state.rail);

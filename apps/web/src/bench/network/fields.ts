@@ -50,7 +50,7 @@ export function secondField(element: Element): ElementField | null {
   }
 }
 
-/** What else can be said of a part. */
+/** Returns the further fields of a part. */
 export function moreFields(element: Element): ElementField[] {
   switch (element.kind) {
     case 'source':
@@ -117,7 +117,7 @@ function field(element: Element, key: QuantityKey, label: string, unit: Unit, ne
 const percentField = (element: Element, key: QuantityKey, label: string): ElementField =>
   numberField(element, key, { label, limit: elementLimits[key], ...inPercent });
 
-/** What a load's current does with its voltage. */
+/** Exponent of a load's current over its voltage. */
 const exponentField = (element: Element): ElementField =>
   numberField(element, 'exponent', { label: 'Exponent', limit: elementLimits.exponent, ...asPlainNumber });
 

@@ -17,7 +17,7 @@ import { benchNow, amend, useBench } from '../model/bench-store.ts';
 import { usePartInHand, useSelection } from '../model/selection.ts';
 import { useEditing } from '../model/editing.ts';
 
-/** What is being typed, and the network that it is an edit of. */
+/** Text being typed, and the network that it edits. */
 interface Draft {
   readonly text: string;
   readonly base: Network;

@@ -27,7 +27,7 @@ export function NetworkStep({ unloaded }: { readonly unloaded: Solved<Unloaded> 
   );
 }
 
-/** How the network is solved: with which values, and which node is the reference. */
+/** Conventions of solving the network: its values, and the reference node. */
 function Conventions({ network }: { readonly network: Network }) {
   const measured = network.elements.some((e) => e.kind === 'resistor' && e.measuredResistance !== undefined);
   return (
@@ -38,7 +38,7 @@ function Conventions({ network }: { readonly network: Network }) {
   );
 }
 
-/** Why there is no solution, and what overloads a part; a frame behind the drawing. */
+/** Reason why there is no solution, and what overloads a part; a frame behind the drawing. */
 function Cautions(now: { readonly unloaded: Solved<Unloaded> }) {
   const unloaded = useAfterPaint(now.unloaded);
   if (!unloaded.ok) return <Note kind="limit">{unloaded.fault.message}</Note>;

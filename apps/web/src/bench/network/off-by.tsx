@@ -1,7 +1,7 @@
 import { deviationOf, formatPercent, type Element } from '@usual-drag/core';
 import clsx from 'clsx';
 
-/** How far a measured value is off, with the verdict against the tolerance. */
+/** Deviation of a measured value, with the verdict against the tolerance. */
 export function OffBy({ element }: { readonly element: Element }) {
   const deviation = element.kind === 'resistor' ? deviationOf(element) : null;
   if (!deviation) return null;

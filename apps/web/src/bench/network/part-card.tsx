@@ -169,7 +169,7 @@ const curves = [
   { exponent: 0.1, text: 'nearly constant current' },
 ] as const;
 
-/** What a load's current does with its voltage, in words: the customary kinds to choose from. */
+/** Choice of a load's curve: the customary kinds in words. */
 function Curve({ load, onTake }: { readonly load: Load; readonly onTake: (next: Load) => void }) {
   const { exponent: _former, ...rest } = load;
   return (
@@ -189,7 +189,7 @@ function Curve({ load, onTake }: { readonly load: Load; readonly onTake: (next: 
   );
 }
 
-/** Why no voltage stands across a part whose two ends are one point. */
+/** Explains why a part with both ends on one node has no voltage. */
 function Shorted({ element }: { readonly element: Element }) {
   const wired = element.kind === 'link' || element.kind === 'switch';
   const reason = useBench((state) => (wired ? null : samePoint(state.document.network, element.from, element.to)));
@@ -198,7 +198,7 @@ function Shorted({ element }: { readonly element: Element }) {
 
 const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 6, trim: true });
 
-/** Whether the value can be bought, and whether what was measured fits it. */
+/** Returns whether the value can be bought, and whether what was measured fits it. */
 function Verdicts({ resistor, onTake }: { readonly resistor: Resistor; readonly onTake: (value: number) => void }) {
   const { resistance, tolerance, measuredResistance } = resistor;
   const series = seriesOf(resistance);

@@ -12,7 +12,7 @@ interface RowProps {
   readonly element: Element;
   /** One of the first rows, which are in sight from the beginning. */
   readonly early: boolean;
-  /** What the table is scrolled in. */
+  /** Element in which the table scrolls. */
   readonly scroller: HTMLElement | null;
   readonly selected: boolean;
 }

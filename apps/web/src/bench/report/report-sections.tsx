@@ -1,7 +1,7 @@
 import { reportSections, sectionNames, type Report } from '@usual-drag/core';
 import { toggleSection } from './chosen-sections.ts';
 
-/** What the report tells; of a signed record as it was signed. */
+/** Sections of the report; those of a signed record as it was signed. */
 export function ReportSections({ jobId, report }: { readonly jobId: string; readonly report: Report }) {
   const isSigned = report.state === 'signed';
   return (

@@ -59,7 +59,7 @@ interface SignedProps extends Pick<ReportView, 'signatures' | 'entry'> {
   readonly jobId: string;
 }
 
-/** What was signed of this job, each to be opened as it was. */
+/** Signed records of this job, each of which can be opened. */
 function SignedRecords({ jobId, signatures, entry }: SignedProps) {
   if (signatures.length === 0) return null;
   return (

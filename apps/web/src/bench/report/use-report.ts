@@ -31,13 +31,13 @@ export interface ReportView {
   readonly signatures: readonly KeptSignature[];
   /** Number of the signed record that is looked at; null for the job as it is now. */
   readonly entry: string | null;
-  /** Why a signed record cannot be shown. */
+  /** Reason why a signed record cannot be shown. */
   readonly failure: string | null;
 }
 
 const none: readonly never[] = [];
 
-/** What explains a document's readings: looked for once in a worker, for panel and sheet alike. */
+/** Explanations of a document's readings: searched for once in a worker, for panel and report alike. */
 const diagnosisQuery = (job: Job | null, hash: string | null) =>
   queryOptions({
     queryKey: ['diagnosis', hash],

@@ -38,7 +38,7 @@ interface Props {
 export function CorrectReading({ meter, instrument, range, point, predicted, others }: Props) {
   // Mounted when it is first opened; what is typed in it stays when it is closed.
   const [unknown, setUnknown] = useState(false);
-  /** What was typed, by range: it stays while another range is set. */
+  /** Typed text by range: it remains while another range is selected. */
   const [typed, setTyped] = useState<Readonly<Record<string, number>>>({});
   const unit = unitOf(meter.quantity);
   // A display that cannot be read has no value to correct.

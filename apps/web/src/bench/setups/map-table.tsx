@@ -30,7 +30,7 @@ const column = columnsOf<MapPoint>();
 
 const keyOf = ({ inSeriesWith, across }: MapPoint): string => inSeriesWith ?? across?.join(' ') ?? '';
 
-/** Where this meter loads most: every pair of nodes or every part, sorted; a click moves the meter there. */
+/** Loading error at every pair of nodes or every part, sorted; a click moves the meter there. */
 export function MapTable({ network, instrument, range, quantity, points, onTake }: Props) {
   const names = nodesOf(network).join(' ');
   const take = useNewest(onTake);

@@ -105,7 +105,7 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
   );
 }
 
-/** How much of the true value reaches the meter; the rest, which its loading takes, is hatched. */
+/** Share of the true value that reaches the meter; the share that its loading takes is hatched. */
 function ShareBar({ reading }: { readonly reading: MeterReading }) {
   const error = readableError(reading);
   const share = error === null ? null : 1 + error;

@@ -59,7 +59,7 @@ interface Props {
   readonly trial: ConnectionTrial;
 }
 
-/** What follows from a meter's reading: which range, the true value behind it, the resistance that would do, wrong connections. */
+/** Consequences of a meter's reading: range, true value, required resistance, wrong connections. */
 export function MeterTabs(props: Props) {
   const { setup, shown, meter, instrument, range, fitting, point, reading, unloaded, sound, values, trial } = props;
   const jobId = useBench((state) => state.jobId) ?? '';

@@ -6,7 +6,7 @@ import { Choice } from '../../ui/choice.tsx';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 import { Note } from '../../ui/note.tsx';
 
-/** What an ohmmeter indicates at a part: out of circuit, in circuit, and with the supply on. */
+/** Indications of an ohmmeter at a part: out of circuit, in circuit, and with the supply on. */
 export function Ohmmeter({ unloaded }: { readonly unloaded: Unloaded }) {
   const { data: kit = [] } = useQuery(listQuery('instruments'));
   const [chosen, setChosen] = useState({ part: '', range: '' });

@@ -117,7 +117,7 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
   );
 }
 
-/** What is below a thousandth of a per cent is told as that. */
+/** Returns a loading error as text; one below a thousandth of a per cent is given as such. */
 const loadingText = (loading: number | null): string =>
   loading !== null && loading !== 0 && Math.abs(loading) < 1e-5
     ? '< 0.001\u00a0%'

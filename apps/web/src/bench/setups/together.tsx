@@ -21,7 +21,7 @@ interface Props {
   readonly setup: Setup;
 }
 
-/** What the meters of a set-up do to each other: connected together, and one at a time. */
+/** Effects of the meters of a set-up on one another: connected together, and one at a time. */
 export function Together({ unloaded, instruments, setup }: Props) {
   const compared = useMemo(() => togetherAndApart(unloaded, instruments, setup), [unloaded, instruments, setup]);
   if (!compared.ok) return null;

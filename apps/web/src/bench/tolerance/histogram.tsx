@@ -6,11 +6,11 @@ interface Props {
   readonly worst: WorstCase;
   readonly nominal: number | null;
   readonly unit: Unit;
-  /** What a meter shows is drawn in ochre, what is true in ink. */
+  /** Whether the value is indicated (ochre) or true (ink). */
   readonly indicated: boolean;
 }
 
-/** How often each stretch of a result was drawn, between the worst cases. */
+/** Histogram of a result between its worst cases. */
 export function Histogram({ samples, worst, nominal, unit, indicated }: Props) {
   const { bins, minimum, maximum } = samples;
   const width = (maximum - minimum) / bins.length;

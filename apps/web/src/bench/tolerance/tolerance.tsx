@@ -50,7 +50,7 @@ function readCount(text: string): Result<number, { readonly message: string }> {
   return { ok: false, fault: { message: `A whole number from 100 to ${mostSamples}.` } };
 }
 
-/** What the parts' tolerances do to any result: worst case, spread, and which part matters most. */
+/** Effects of the parts' tolerances on any result: worst case, spread, and the part that matters most. */
 export function Tolerance({ network, instruments, truth, metered }: Props) {
   const setup = metered?.setup ?? null;
   const results = useMemo((): readonly Candidate[] => {

@@ -4,7 +4,7 @@ import { Note } from '../../ui/note.tsx';
 
 interface Props {
   readonly unloaded: Unloaded;
-  /** Why what is on the sheet does not apply as it stands, and what stands in its place. */
+  /** Explains why the view does not apply to this circuit, and what replaces it. */
   readonly children: ReactNode;
 }
 

@@ -59,7 +59,7 @@ export function Guess({ step, onReveal }: { readonly step: Step; readonly onReve
   );
 }
 
-/** What a wrong guess looks like, where it looks like something. */
+/** Returns the common mistake that gives a wrong guess; empty if none does. */
 function wrongWords(guess: number, off: number, { rule, parts }: Step): string {
   const ohms = parts.map((part) => part.resistance);
   const near = (value: number): boolean => Math.abs(guess / value - 1) < 0.005;

@@ -4,7 +4,7 @@ import { Segments } from '../../ui/segments.tsx';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 import { ByTangents } from './by-tangents.tsx';
 
-/** What each source does alone, the others at rest, and that it adds up to the whole. */
+/** Contribution of each source with the others at rest, and the sum of the contributions. */
 export function Superposition({ unloaded }: { readonly unloaded: Unloaded }) {
   const { network, tangent, values } = unloaded;
   const [what, setWhat] = useState<'current' | 'voltage'>('current');

@@ -2,7 +2,7 @@ import { formatPercent, formatQuantity, sourceViews, type Network } from '@usual
 import { useMemo } from 'react';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 
-/** What each source sees of the network, and how far its voltage falls under the load. */
+/** Network seen by each source, and the fall of its voltage under load. */
 export function Supplies({ network }: { readonly network: Network }) {
   const views = useMemo(() => sourceViews(network), [network]);
   if (!views.ok || views.value.length === 0) return <p className="text-[14px] text-soft">There is no source here.</p>;

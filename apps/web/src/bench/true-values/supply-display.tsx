@@ -1,6 +1,6 @@
 import { formatQuantity, supplyDisplays, type Network, type NetworkValues } from '@usual-drag/core';
 
-/** What the bench supplies' own displays say, shown as what it is: no measurement of the circuit. */
+/** Displays of the bench supplies, which are no measurement of the circuit. */
 export function SupplyDisplay({ network, values }: { readonly network: Network; readonly values: NetworkValues }) {
   const displays = supplyDisplays(network, values);
   return displays.map(({ id, volts, amps, voltage, current, limited }) => (

@@ -19,7 +19,7 @@ interface Props {
   readonly results: readonly NamedOutput[];
   /** One value of each result at every x. */
   readonly rows: readonly { readonly x: number; readonly y: readonly (number | null)[] }[];
-  /** Where the slider stands; null if the chart is not over what it turns. */
+  /** Position of the slider; null if the chart is not over what it varies. */
   readonly at: number | null;
 }
 

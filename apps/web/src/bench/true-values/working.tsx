@@ -220,7 +220,7 @@ interface RoundingProps {
   readonly onChange: (rounding: Rounding) => void;
 }
 
-/** What a hand calculation does to its intermediate numbers. */
+/** Choice of rounding for the intermediate numbers of a hand calculation. */
 function RoundingChoice({ rounding, onChange }: RoundingProps) {
   const { how, digits } = rounding;
   return (

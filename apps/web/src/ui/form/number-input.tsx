@@ -11,7 +11,7 @@ interface Props {
   /** The key's path in the document: `parts.tolerance`. */
   readonly name: string;
   readonly label: string;
-  /** How the number is written, and read again. */
+  /** Conversion of the number to text and back. */
   readonly writing: {
     readonly parse: (text: string) => Result<number, Fault>;
     readonly print: (value: number) => string;
@@ -19,7 +19,7 @@ interface Props {
   readonly limit?: Limit;
   /** It cannot be left out. */
   readonly needed?: boolean;
-  /** What else must hold with the number in it. */
+  /** Further condition on the number. */
   readonly check?: (value: number | undefined) => Result<unknown, Fault>;
   /** Takes the number if more follows from it than its own key. */
   readonly onTake?: (value: number | undefined) => void;

@@ -15,7 +15,7 @@ interface Props {
   readonly onChange: (project: MeterProject) => void;
 }
 
-/** What is wanted: the movement, one side or both with their ranges, the parts to choose from, a fuse. */
+/** Requirements: the movement, one side or both with their ranges, the parts to choose from, a fuse. */
 export function MeterProjectForm({ project, onChange }: Props) {
   const { sides, fuse } = project;
   const putSides = (next: readonly Side[]): void => onChange({ ...project, sides: next });

@@ -70,7 +70,7 @@ export function MovementForm({ project, onChange }: Props) {
   );
 }
 
-/** What the maker built into it, and what is put in series with its coil. */
+/** Resistance that the maker built in, and resistance in series with the coil. */
 function AlreadyInIt({ project, onChange }: Props) {
   const { movement } = project;
   const { builtIn, swamping } = movement;

@@ -26,7 +26,7 @@ interface Props {
   readonly onChange: (project: MeterProject) => void;
 }
 
-/** What the parts are chosen from: a series of one kind, or one's own stock. */
+/** Parts to choose from: a series of one kind, or the workshop's own stock. */
 export function PartsForm({ project, onChange }: Props) {
   const { parts } = project;
   const put = (next: WorkshopParts): void => onChange({ ...project, parts: next });

@@ -16,7 +16,7 @@ import { Dial } from '../dial.tsx';
 import { ohms, rangeText, unitOfSide } from '../words.ts';
 import type { SheetProps } from './sheet-props.ts';
 
-/** What goes to the bench on paper: the parts, the order of assembly, the selector, the check points, the scale. */
+/** Documents for the bench: parts, order of assembly, selector, check points, scale. */
 export function BuildSheet({ project, sides, onEdit }: SheetProps) {
   const lines = partsList(project, sides);
   const points = sides.flatMap((side) => checkPoints(project, side).map((point) => ({ ...point, side })));

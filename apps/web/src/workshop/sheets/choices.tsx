@@ -4,7 +4,7 @@ import { FiguresTable } from '../../ui/figures-table.tsx';
 import { ohms, partsText, sectionsOf, smallPercent } from '../words.ts';
 import type { SheetProps } from './sheet-props.ts';
 
-/** What each section could be made of, looked at by itself: one resistor, two, three, or one with a trimmer. */
+/** Ways to make each section: one resistor, two, three, or one with a trimmer. */
 export function Choices({ project, sides }: Omit<SheetProps, 'onEdit'>) {
   const rows = useMemo(
     () =>

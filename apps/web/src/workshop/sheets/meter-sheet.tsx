@@ -17,7 +17,7 @@ import { MeterDrawing } from '../meter-drawing.tsx';
 import { SchemeComparison } from '../scheme-comparison.tsx';
 import type { SheetProps } from './sheet-props.ts';
 
-/** What a design comes to: every range, every section with its parts, the check, the cautions, the drawing. */
+/** Design: every range, every section with its parts, the check, the cautions, the drawing. */
 export function MeterSheet({ project, sides }: SheetProps) {
   return (
     <div className="flex flex-col gap-5">

@@ -19,7 +19,7 @@ import { Choices } from './choices.tsx';
 import type { SheetProps } from './sheet-props.ts';
 import { WireShunts } from './wire-shunts.tsx';
 
-/** How far the chosen parts may be off, what a better meter would cost, and shunts of wire or bought ones. */
+/** Tolerance of the chosen parts, the cost of a better meter, and shunts of wire or bought ones. */
 export function PartsSheet({ project, sides, onEdit }: SheetProps) {
   const study = useStudy(project, sides);
   const [target, setTarget] = useState(0.01);

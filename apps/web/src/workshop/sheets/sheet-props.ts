@@ -1,6 +1,6 @@
 import type { WorkedSide, MeterProject } from '@usual-drag/core';
 
-/** What every sheet of the workshop shows: a meter project and its sides, worked out for just that state of it. */
+/** Input of every sheet of the workshop: a meter project and its sides, designed for exactly this state of the project. */
 export interface SheetProps {
   readonly project: MeterProject;
   readonly sides: readonly WorkedSide[];

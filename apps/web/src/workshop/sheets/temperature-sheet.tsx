@@ -21,7 +21,7 @@ import { ValueField } from '../../ui/value-field.tsx';
 import { ohms, rangeText, unitOfSide } from '../words.ts';
 import type { SheetProps } from './sheet-props.ts';
 
-/** What temperature, a fault and a wrong range do to the meter, and the protection against them. */
+/** Effects of temperature, a fault and a wrong range on the meter, and the protection against them. */
 export function TemperatureSheet({ project, sides, onEdit }: SheetProps) {
   return (
     <div className="flex flex-col gap-6">

@@ -93,7 +93,7 @@ export function WireShunts({ sides }: { readonly sides: readonly WorkedSide[] })
   );
 }
 
-/** Where the four wires of a small shunt go: the current outside, what the movement sees between. */
+/** Wiring of a small shunt with four terminals: the current outside, the voltage for the movement between. */
 function FourTerminals() {
   return (
     <figure className="flex flex-wrap items-center gap-4">

@@ -30,7 +30,7 @@ import type { Readings } from '../use-readings.ts';
 import { TwoAtOnce } from './two-at-once.tsx';
 import { useWorkerResult } from '../../../workers/use-worker-result.ts';
 
-/** What explains the readings that do not agree, and what to read next. */
+/** Explanations of readings that do not agree, and the reading to take next. */
 export function DiagnosisTab({ view, readings }: { readonly view: BenchView; readonly readings: Readings }) {
   const { job } = view;
   const start = useMemo(

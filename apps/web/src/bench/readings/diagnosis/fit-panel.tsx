@@ -62,7 +62,7 @@ function Fitted({ fit }: { readonly fit: Fit }) {
   );
 }
 
-/** What may be free: the sources, the current ranges of the instruments that were used, the leads. */
+/** Returns the names that a fit may use: the sources, the current ranges of the instruments that were used, the leads. */
 function namesOf(job: Job): { readonly name: string; readonly text: string }[] {
   const used = new Set((job.readings ?? []).flatMap((one) => (one.quantity === 'dc-current' ? [one.instrument] : [])));
   return [

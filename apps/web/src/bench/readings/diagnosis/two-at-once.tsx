@@ -4,7 +4,7 @@ import { startTwoFaults } from '../../../workers/diagnosis.ts';
 import { Button } from '../../../ui/button.tsx';
 import { useWorkerResult } from '../../../workers/use-worker-result.ts';
 
-/** Where no single fault explains the readings: the search for two at once, begun by a click. */
+/** Search for two faults at once, started by a click, for readings that no single fault explains. */
 export function TwoAtOnce({ job }: { readonly job: Job }) {
   const [asked, ask] = useState<Job | null>(null);
   const start = useMemo(

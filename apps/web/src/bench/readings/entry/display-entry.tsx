@@ -11,7 +11,7 @@ import { prefixesOf } from '../plan/step-words.ts';
 import type { InstrumentLink } from './use-instrument-link.ts';
 
 interface Props {
-  /** Where it is read: what was typed there is kept until it is written down. */
+  /** Place of the reading: text typed there is kept until it is stored. */
   readonly place: string;
   readonly quantity: ReadingQuantity;
   /** The likeliest prefix. */
@@ -19,7 +19,7 @@ interface Props {
   /** Take the cursor, as when one goes on from step to step. */
   readonly focus: boolean;
   readonly large?: boolean;
-  /** What the simulated bench shows here; left out if nothing can be read from it. */
+  /** Takes the display of the simulated bench at this place; omitted if nothing can be read from it. */
   readonly simulate?: () => Observation | null;
   /** Returns why the range cannot display an observation; it is shown before the observation is kept. */
   readonly remarkOn?: (observation: Observation) => string | null;
@@ -30,7 +30,7 @@ interface Props {
 }
 
 /**
- * What the display says: digits, point and sign, or OL; by number pad alone. A letter of a prefix sets it, * and / go one prefix up or
+ * Entry of the display: digits, point and sign, or OL; by number pad alone. A letter of a prefix sets it, * and / go one prefix up or
  * down; Enter keeps the reading and goes on, Shift Enter keeps it and stays; S takes what the simulated bench shows, T what the instrument itself
  * sends.
  */
@@ -196,7 +196,7 @@ function PrefixRow({ prefix, prefixes, unit, onPrefix, onMinus, onOver, onStay }
   );
 }
 
-/** Why a text is no display of this step. */
+/** Returns the reason why a text is no display of this step. */
 function refusalOf(typed: string, prefix: string, unit: string): string {
   const { otherUnit } = readDisplay(typed, unit);
   return otherUnit === null
@@ -220,7 +220,7 @@ function actOnKey(
   act();
 }
 
-/** How the last reading that was asked of the instrument came out. */
+/** Result of the last reading that was requested from the instrument. */
 function LinkWords({ link: { isTaking, failure } }: { readonly link: InstrumentLink }) {
   return (
     <>

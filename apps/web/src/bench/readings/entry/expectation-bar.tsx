@@ -8,7 +8,7 @@ interface Props {
 const width = 400;
 
 /**
- * What is to be expected as a bar: the band of the parts' tolerances, the instrument's uncertainty about the expectation, the true
+ * Expectation as a bar: the band of the parts' tolerances, the instrument's uncertainty about the expectation, the true
  * value as a dark mark, and the reading on it.
  */
 export function ExpectationBar({ figures, unit }: Props) {

@@ -9,7 +9,7 @@ interface Props {
   readonly place: (next: FreePlace) => void;
 }
 
-/** What else bears on a reading without the plan: the meters connected with it, the scale of a needle, the rate. */
+/** Further facts of a reading without the plan: meters connected with it, the scale of a needle, the sampling rate. */
 export function HowRead({ free, instrument, setups, place }: Props) {
   const { quantity, alongside = [], scale, rate } = free;
   const fromSetups = setups.flatMap(({ id, meters }) =>

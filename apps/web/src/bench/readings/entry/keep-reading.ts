@@ -13,7 +13,7 @@ import { benchNow } from '../../model/bench-store.ts';
 import { tryFault } from '../../model/tried.ts';
 import { useReadingEntry, type FreePlace } from '../../model/reading-entry.ts';
 
-/** Who or what gave a number, where nobody typed it. */
+/** Origin of a number that nobody typed. */
 export type Origin = Pick<Reading, 'source' | 'note'>;
 
 /** Writes down what the display said at a place; with `stay` further observations go to the same reading. */

@@ -1,4 +1,4 @@
-/** What was typed into a display's field, read. */
+/** Text of a display's field as it was parsed. */
 export interface TypedDisplay {
   /** Digits with sign and point, `OL` or its beginning; what cannot be read as it was typed. */
   readonly shown: string;

@@ -10,7 +10,7 @@ export interface InstrumentLink {
   /** Takes what it reads now, and keeps it. */
   readonly take: () => void;
   readonly isTaking: boolean;
-  /** Why the last one was not taken. */
+  /** Reason why the last one was not taken. */
   readonly failure: string | null;
 }
 

@@ -166,7 +166,7 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
   );
 }
 
-/** What an ideal meter would indicate at a step's place. */
+/** Returns the indication of an ideal meter at a step's place. */
 function trueOf({ expect }: Readings, step: ReadStep): number {
   const { quantity: _quantity, ...rest } = placedAt(step);
   return expect({ id: 'step', quantity: step.quantity, ...rest, observations: [] } as never)?.true ?? step.expected;

@@ -11,7 +11,7 @@ import {
   type ReadStep,
 } from '@usual-drag/core';
 
-/** What a step does, in a few words. */
+/** Returns the title of a step, in a few words. */
 export function titleOf(step: PlanStep): string {
   switch (step.do) {
     case 'supply':
@@ -27,7 +27,7 @@ export function titleOf(step: PlanStep): string {
   }
 }
 
-/** What is to be set on the meter before a step is read, in the order of the convention. */
+/** Returns the settings of the meter to make before a step is read, in the order of the convention. */
 export function checksOf(
   step: ReadStep,
   instruments: readonly Instrument[],

@@ -27,7 +27,7 @@ interface Props {
   readonly large?: boolean;
 }
 
-/** What was read at this place so far, its verdict, and what can be done with it. */
+/** Readings taken at this place, their verdicts and commands. */
 export function TakenHere({ readings, taken, large = false }: Props) {
   const newest = taken.at(-1);
   if (!newest) return null;

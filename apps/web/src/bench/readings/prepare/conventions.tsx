@@ -55,7 +55,7 @@ const names: Readonly<Record<keyof Conventions, string>> = {
   current: 'Current is counted as',
 };
 
-/** How this job's readings are taken and compared; and by whom, on which instruments. */
+/** Conventions of taking and comparing this job's readings; and their author and instruments. */
 export function ConventionsTab({
   readings,
   kit,

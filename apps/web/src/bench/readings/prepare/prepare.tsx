@@ -24,7 +24,7 @@ const views = [
 ] as const;
 type PrepareView = (typeof views)[number]['value'];
 
-/** What is done before the first step and after the last, and how the network is built. */
+/** Tasks before the first step and after the last, and the order of building the network. */
 export function Prepare({ readings }: { readonly readings: Readings }) {
   const network = useBench((state) => state.document.network);
   const [view, setView] = useState<PrepareView>('before');

@@ -18,7 +18,7 @@ import type { Placed } from '../entry/keep-reading.ts';
 interface Simulated {
   /** Another one has other hidden values. */
   readonly number: number;
-  /** How well its fault is hidden; 0 for a sound one. */
+  /** Difficulty of its hidden fault; 0 for a sound bench. */
   readonly level: 0 | Level;
 }
 
@@ -53,7 +53,7 @@ export function hiddenFault(): CircuitHypothesis | null {
 }
 
 /**
- * What a meter of the open job shows at a place of its simulated bench.
+ * Returns the display of a meter of the open job at a place of its simulated bench.
  *
  * @param time  how many observations there were at this place before
  * @returns null if the place or the range is not there
@@ -69,6 +69,6 @@ export function readSimulated(place: Placed, time: number): Observation | null {
   return bench.read({ ...rest, ...(alongside && { alongside }), ...(scale !== undefined && { scale }) }, time);
 }
 
-/** How many observations some readings hold together: the next one flickers otherwise. */
+/** Returns the number of observations of some readings together: the next one flickers differently. */
 export const observationsAt = (taken: readonly Reading[]): number =>
   taken.reduce((sum, { observations }) => sum + observations.length, 0);
