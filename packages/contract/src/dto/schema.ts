@@ -65,8 +65,7 @@ export const answeredProblemSchema = (): Schema =>
   fileSchema(fileClasses['answered-problem'], 'Usual Drag problem with answers');
 
 /** JSON Schema of a meter project, as the server stores it. */
-export const meterProjectSchema = (): Schema =>
-  fileSchema(fileClasses['meter-project'], 'Usual Drag meter project');
+export const meterProjectSchema = (): Schema => fileSchema(fileClasses['meter-project'], 'Usual Drag meter project');
 
 /** The schema of every class, by its name, referring to one another in `$defs`. */
 export const sharedSchemas = (): Record<string, Schema> => schemas('#/$defs/');
