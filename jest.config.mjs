@@ -19,7 +19,8 @@ export default {
     ],
   },
   moduleNameMapper: {
-    '^@usual-drag/core$': '<rootDir>/packages/core/src/index.ts',
+    '^@usual-drag/core/result$': '<rootDir>/packages/core/src/result.ts',
+    '^@usual-drag/core/(.*)$': '<rootDir>/packages/core/src/$1/index.ts',
     '^@usual-drag/report/file$': '<rootDir>/packages/report/src/report-file.tsx',
     '^@usual-drag/report$': '<rootDir>/packages/report/src/index.ts',
     '^@usual-drag/contract$': '<rootDir>/packages/contract/src/index.ts',

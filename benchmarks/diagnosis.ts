@@ -1,17 +1,9 @@
-import {
-  diagnose,
-  expectationOf,
-  findRange,
-  rangesOf,
-  readingUncertainty,
-  shownOn,
-  solveUnloaded,
-  withFault,
-  type Hypothesis,
-  type Instrument,
-  type Network,
-  type Reading,
-} from '@usual-drag/core';
+import type { Network } from '@usual-drag/core/network';
+import { findRange, rangesOf, readingUncertainty, shownOn, type Instrument } from '@usual-drag/core/instrument';
+import { solveUnloaded } from '@usual-drag/core/loading';
+import { withFault, type Hypothesis } from '@usual-drag/core/faults';
+import { expectationOf, type Reading } from '@usual-drag/core/readings';
+import { diagnose } from '@usual-drag/core/diagnosis';
 import { duration, line, secondsOf } from './measure.ts';
 import { mesh } from './networks.ts';
 

@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { circuitOf, solveCircuit, type Element, type Network } from '@usual-drag/core';
+import type { Element, Network } from '@usual-drag/core/network';
+import { circuitOf, solveCircuit } from '@usual-drag/core/solver';
 import { duration, line, secondsOf } from './measure.ts';
 
 /** A sheet of resistors, a source between two corners, against SciPy's sparse LU where that is installed. */

@@ -1,4 +1,4 @@
-import { loadedBy, loadingPoints, loadingShares, solveUnloaded } from '@usual-drag/core';
+import { loadedBy, loadingPoints, loadingShares, solveUnloaded } from '@usual-drag/core/loading';
 import { LuDecomposition, Matrix } from 'ml-matrix';
 import { duration, line, secondsOf } from './measure.ts';
 import { mesh, nodeEquations } from './networks.ts';

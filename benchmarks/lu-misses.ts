@@ -1,4 +1,5 @@
-import { circuitOf, solveCircuit, toNumber, type Element, type Network } from '@usual-drag/core';
+import type { Element, Network } from '@usual-drag/core/network';
+import { circuitOf, solveCircuit, toNumber } from '@usual-drag/core/solver';
 import { LuDecomposition, Matrix } from 'ml-matrix';
 import { line } from './measure.ts';
 import { mesh, nodeEquations } from './networks.ts';

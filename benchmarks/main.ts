@@ -3,21 +3,12 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { readJob } from '@usual-drag/contract';
-import {
-  circuitOf,
-  drawRails,
-  networkValues,
-  parseLine,
-  reduceNet,
-  resistanceNet,
-  solveCircuit,
-  solveJob,
-  solveUnloaded,
-  sourcesOf,
-  writeLine,
-  type Arrangement,
-  type Network,
-} from '@usual-drag/core';
+import { parseLine, writeLine, type Network } from '@usual-drag/core/network';
+import { circuitOf, networkValues, solveCircuit } from '@usual-drag/core/solver';
+import { reduceNet, resistanceNet, sourcesOf } from '@usual-drag/core/reduction';
+import { solveUnloaded } from '@usual-drag/core/loading';
+import { drawRails, type Arrangement } from '@usual-drag/core/drawing';
+import { solveJob } from '@usual-drag/core/job';
 import { lusolve } from 'mathjs';
 import { LuDecomposition, Matrix } from 'ml-matrix';
 import { benchKeystroke } from './keystroke.ts';

@@ -1,4 +1,5 @@
-import type { Element, Job, Network } from '@usual-drag/core';
+import type { Element, Network } from '@usual-drag/core/network';
+import type { Job } from '@usual-drag/core/job';
 
 /** A repeatable stream of numbers from 0 to 1 (mulberry32). */
 function numbers(seed: number): () => number {

@@ -1,4 +1,5 @@
-import { levels, makeProblem, problemKinds, solveWorksheet, type Worksheet } from '@usual-drag/core';
+import { solveWorksheet, type Worksheet } from '@usual-drag/core/worksheet';
+import { levels, makeProblem, problemKinds } from '@usual-drag/core/practice';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { duration, line } from './measure.ts';

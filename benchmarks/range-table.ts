@@ -1,11 +1,5 @@
-import {
-  bestRangeOptions,
-  measurementPointOf,
-  rangeTable,
-  solveUnloaded,
-  type Instrument,
-  type Setup,
-} from '@usual-drag/core';
+import type { Instrument } from '@usual-drag/core/instrument';
+import { bestRangeOptions, measurementPointOf, rangeTable, solveUnloaded, type Setup } from '@usual-drag/core/loading';
 import { duration, line, secondsOf } from './measure.ts';
 import { benchJob } from './networks.ts';
 

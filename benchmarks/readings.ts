@@ -1,4 +1,7 @@
-import { compareReadings, makePlan, solveUnloaded, type Instrument, type Reading } from '@usual-drag/core';
+import type { Instrument } from '@usual-drag/core/instrument';
+import { solveUnloaded } from '@usual-drag/core/loading';
+import { compareReadings, type Reading } from '@usual-drag/core/readings';
+import { makePlan } from '@usual-drag/core/plan';
 import { duration, line, secondsOf } from './measure.ts';
 import { mesh } from './networks.ts';
 

@@ -1,4 +1,4 @@
-import { sampleTolerance, toleranceModel, worstCase } from '@usual-drag/core';
+import { sampleTolerance, toleranceModel, worstCase } from '@usual-drag/core/uncertainty';
 import { duration, line, secondsOf } from './measure.ts';
 import { benchJob } from './networks.ts';
 

@@ -1,4 +1,5 @@
-import { movementOf, planDesign, seriesValues, solveDesign, type Design } from '@usual-drag/core';
+import { seriesValues } from '@usual-drag/core/quantity';
+import { movementOf, planDesign, solveDesign, type Design } from '@usual-drag/core/workshop';
 import { duration, line, secondsOf } from './measure.ts';
 
 const base: Design = {

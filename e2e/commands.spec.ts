@@ -1,4 +1,4 @@
-import { newJob } from '@usual-drag/core';
+import { newJob } from '@usual-drag/core/job';
 import { strToU8, zipSync } from 'fflate';
 import { expect, figure, openJob, saved, test } from './demo-page.ts';
 

@@ -1,4 +1,4 @@
-import type { Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
 import { test as base, expect, type Page } from '@playwright/test';
 import { takeSnapshot, type DataSnapshot } from '../apps/server/src/test/data-snapshot.ts';
 import { newFolder, startServer, type RunningServer } from '../apps/server/src/test/running-server.ts';

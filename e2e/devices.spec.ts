@@ -1,5 +1,5 @@
 import type { StoredDocument } from '@usual-drag/contract';
-import type { KitInstrument } from '@usual-drag/core';
+import type { KitInstrument } from '@usual-drag/core/instrument';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { violations } from './axe.ts';
 import {

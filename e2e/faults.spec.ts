@@ -1,4 +1,4 @@
-import type { Reading } from '@usual-drag/core';
+import type { Reading } from '@usual-drag/core/readings';
 import { violations } from './axe.ts';
 import { expect, figure, openJob, stored, test } from './demo-page.ts';
 

@@ -1,5 +1,5 @@
 import type { StoredDocument } from '@usual-drag/contract';
-import type { Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
 import type { Page } from '@playwright/test';
 import { expect, readNext, stored, test, unreadDivider, type DemoServer } from './demo-page.ts';
 

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import type { Reading } from '@usual-drag/core';
+import type { Reading } from '@usual-drag/core/readings';
 import { violations } from './axe.ts';
 import { expect, openJob, openUnread, saved, stored, test } from './demo-page.ts';
 import type { Page } from '@playwright/test';

@@ -1,5 +1,5 @@
 import type { History, StoredDocument } from '@usual-drag/contract';
-import type { Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
 import type { BrowserContext, Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { allIsFetched, expect, hearNothing, openJob, saved, test, type DemoServer } from './demo-page.ts';

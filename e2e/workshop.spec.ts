@@ -1,5 +1,5 @@
 import type { StoredDocument } from '@usual-drag/contract';
-import type { MeterProject } from '@usual-drag/core';
+import type { MeterProject } from '@usual-drag/core/workshop';
 import { expect, figure, hearNothing, openJob, test } from './demo-page.ts';
 import { axe, fileOf, open, sheet, type } from './workshop.ts';
 

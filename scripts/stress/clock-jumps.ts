@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import type { History, StoredDocument } from '@usual-drag/contract';
-import { newJob, type Job } from '@usual-drag/core';
+import { newJob, type Job } from '@usual-drag/core/job';
 import { newFolder, startServer, type RunningServer } from '../../apps/server/src/test/running-server.ts';
 import { hasStackTrace, type Finding } from './finding.ts';
 

@@ -1,5 +1,5 @@
 import type { StoredDocument } from '@usual-drag/contract';
-import { floatLevelDivider, type Job } from '@usual-drag/core';
+import { floatLevelDivider, type Job } from '@usual-drag/core/job';
 import { newFolder, startServer } from '../../apps/server/src/test/running-server.ts';
 import { Technician } from '../../apps/server/src/test/technician.ts';
 import { hasStackTrace, type Finding } from './finding.ts';

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import type { StoredDocument } from '@usual-drag/contract';
-import { newJob } from '@usual-drag/core';
+import { newJob } from '@usual-drag/core/job';
 import { sampleMeterProjects } from '../../apps/server/src/demo/sample-meter-projects.ts';
 import { startServer } from '../../apps/server/src/test/running-server.ts';
 import { mountSmallDisk } from '../../apps/server/src/test/small-disk.ts';

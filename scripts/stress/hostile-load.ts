@@ -1,4 +1,4 @@
-import { newJob } from '@usual-drag/core';
+import { newJob } from '@usual-drag/core/job';
 import { zipSync, type Zippable } from 'fflate';
 import { newFolder, startServer, type RunningServer } from '../../apps/server/src/test/running-server.ts';
 import { hasStackTrace, type Finding } from './finding.ts';

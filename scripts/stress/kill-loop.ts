@@ -1,5 +1,5 @@
 import type { DocumentKind, StoredDocument } from '@usual-drag/contract';
-import { newJob } from '@usual-drag/core';
+import { newJob } from '@usual-drag/core/job';
 import { sampleMeterProjects } from '../../apps/server/src/demo/sample-meter-projects.ts';
 import { newFolder, startServer, type RunningServer } from '../../apps/server/src/test/running-server.ts';
 import { hasStackTrace, type Finding } from './finding.ts';

@@ -1,5 +1,5 @@
 import type { StoredDocument } from '@usual-drag/contract';
-import { newJob } from '@usual-drag/core';
+import { newJob } from '@usual-drag/core/job';
 import fc from 'fast-check';
 import { newFolder, startServer } from '../../apps/server/src/test/running-server.ts';
 import { hasStackTrace, type Finding } from './finding.ts';

@@ -1,5 +1,5 @@
 import type { History, JobSummary, StoredDocument } from '@usual-drag/contract';
-import type { Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
 import { chromium, type Page } from '@playwright/test';
 import { newFolder, startServer } from '../../apps/server/src/test/running-server.ts';
 import { chromiumPath } from '../chromium.mjs';

@@ -1,4 +1,4 @@
-import type { Depth } from '@usual-drag/core';
+import type { Depth } from '@usual-drag/core/plan';
 import type { Output } from './output.ts';
 
 /** Checked options beside the files. */

@@ -1,4 +1,4 @@
-import { compareJob } from '@usual-drag/core';
+import { compareJob } from '@usual-drag/core/job';
 import { onJob, refused, type Output } from './output.ts';
 
 /**

@@ -1,5 +1,5 @@
 import { readDesign } from '@usual-drag/contract';
-import { solveDesign } from '@usual-drag/core';
+import { solveDesign } from '@usual-drag/core/workshop';
 import { refused, type Output } from './output.ts';
 
 /** The result of one design file's text, or its first fault, as the published format writes them. */

@@ -1,4 +1,4 @@
-import { diagnoseJob, diagnosePairsOfJob, fitFreeNames } from '@usual-drag/core';
+import { diagnoseJob, diagnosePairsOfJob, fitFreeNames } from '@usual-drag/core/job';
 import { onJob, refused, type Output } from './output.ts';
 
 /**

@@ -1,4 +1,6 @@
-import { drawRails, drawingMarks, networkMeant, solveUnloaded, svgText, type ResistorSymbol } from '@usual-drag/core';
+import { solveUnloaded } from '@usual-drag/core/loading';
+import { drawRails, drawingMarks, svgText, type ResistorSymbol } from '@usual-drag/core/drawing';
+import { networkMeant } from '@usual-drag/core/job';
 import { onJob, type Output } from './output.ts';
 
 export interface DrawOptions {

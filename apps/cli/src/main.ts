@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import type { Depth, ResistorSymbol } from '@usual-drag/core';
+import type { Depth } from '@usual-drag/core/plan';
+import type { ResistorSymbol } from '@usual-drag/core/drawing';
 import { perFile } from './commands.ts';
 import { Failure, Misuse } from './failure.ts';
 import { readInput } from './input.ts';

@@ -1,5 +1,5 @@
 import { readJob } from '@usual-drag/contract';
-import type { Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
 
 /** Output of a command for one file, and whether the request could be carried out. */
 export interface Output {

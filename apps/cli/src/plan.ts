@@ -1,4 +1,5 @@
-import { planJob, type Depth } from '@usual-drag/core';
+import type { Depth } from '@usual-drag/core/plan';
+import { planJob } from '@usual-drag/core/job';
 import { onJob, refused, type Output } from './output.ts';
 
 /** Returns the plan of one job, or its first fault, in the published format. */

@@ -1,5 +1,5 @@
 import { readAnsweredProblem } from '@usual-drag/contract';
-import { levels, makeProblem, markAnswers, problemKinds, withSolution } from '@usual-drag/core';
+import { levels, makeProblem, markAnswers, problemKinds, withSolution } from '@usual-drag/core/practice';
 import { refused, type Output } from './output.ts';
 
 export interface PracticeOptions {

@@ -1,4 +1,6 @@
-import { explainSolverFault, networkMeant, reduceNet, resistanceNet, solveUnloaded, sourcesOf } from '@usual-drag/core';
+import { reduceNet, resistanceNet, sourcesOf } from '@usual-drag/core/reduction';
+import { solveUnloaded } from '@usual-drag/core/loading';
+import { explainSolverFault, networkMeant } from '@usual-drag/core/job';
 import { onJob, refused, type Output } from './output.ts';
 
 /** The steps from one job file's network down to the resistance that its first source sees, as the published format writes them. */

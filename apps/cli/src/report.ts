@@ -1,15 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { readKit } from '@usual-drag/contract';
-import {
-  diagnoseJob,
-  kitNotesOf,
-  makeReport,
-  reportSections,
-  type KitNotes,
-  type ReportSection,
-  type ResistorSymbol,
-} from '@usual-drag/core';
+import type { ResistorSymbol } from '@usual-drag/core/drawing';
+import { diagnoseJob } from '@usual-drag/core/job';
+import { kitNotesOf, makeReport, reportSections, type KitNotes, type ReportSection } from '@usual-drag/core/report';
 import { reportFile } from '@usual-drag/report/file';
 import { onJob, refused, type Output } from './output.ts';
 

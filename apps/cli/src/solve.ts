@@ -1,4 +1,4 @@
-import { solveJob } from '@usual-drag/core';
+import { solveJob } from '@usual-drag/core/job';
 import { onJob, refused, type Output } from './output.ts';
 
 /** The result of one job file's text, or its first fault, as the published format writes them. */

@@ -1,5 +1,5 @@
 import { readWorksheet } from '@usual-drag/contract';
-import { solveWorksheet } from '@usual-drag/core';
+import { solveWorksheet } from '@usual-drag/core/worksheet';
 import { refused, type Output } from './output.ts';
 
 /** Returns the consequences of one worksheet file, or its first fault, in the published format. */

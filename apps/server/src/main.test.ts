@@ -1,6 +1,6 @@
 import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { newJob, solveJob, type Job } from '@usual-drag/core';
+import { newJob, solveJob, type Job } from '@usual-drag/core/job';
 import { sampleJobs } from './demo/sample-jobs.ts';
 import { newFolder, startServer } from './test/running-server.ts';
 

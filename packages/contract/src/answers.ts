@@ -1,13 +1,9 @@
-import type {
-  Attempt,
-  Job,
-  JobRecord,
-  KitInstrument,
-  MeterProject,
-  Observation,
-  ReadingsStatus,
-  Signature,
-} from '@usual-drag/core';
+import type { KitInstrument } from '@usual-drag/core/instrument';
+import type { Observation } from '@usual-drag/core/readings';
+import type { MeterProject } from '@usual-drag/core/workshop';
+import type { Job, JobRecord, ReadingsStatus } from '@usual-drag/core/job';
+import type { Signature } from '@usual-drag/core/report';
+import type { Attempt } from '@usual-drag/core/practice';
 
 /** Kinds of stored documents; also the names in their addresses. */
 export const documentKinds = ['jobs', 'instruments', 'meter-projects'] as const;

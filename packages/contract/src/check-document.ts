@@ -1,4 +1,4 @@
-import { ok, type Result } from '@usual-drag/core';
+import { ok, type Result } from '@usual-drag/core/result';
 import type { DocumentKind, DocumentOfKind } from './answers.ts';
 import { checkDraft } from './read-job.ts';
 import { checkKitInstrument } from './read-kit.ts';

@@ -1,4 +1,4 @@
-import { levels, makeProblem, problemKinds, withSolution } from '@usual-drag/core';
+import { levels, makeProblem, problemKinds, withSolution } from '@usual-drag/core/practice';
 import { readAnsweredProblem } from './read-answered-problem.ts';
 
 test.each(problemKinds)('every %s problem is read as it is printed, with its answers', (kind) => {

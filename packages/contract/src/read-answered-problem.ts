@@ -1,4 +1,7 @@
-import { designFaults, fail, jobFaults, type GivenAnswer, type Problem, type Result } from '@usual-drag/core';
+import { fail, type Result } from '@usual-drag/core/result';
+import { designFaults } from '@usual-drag/core/workshop';
+import { jobFaults } from '@usual-drag/core/job';
+import type { GivenAnswer, Problem } from '@usual-drag/core/practice';
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 
 /** A problem and the answers to be marked. */

@@ -1,4 +1,5 @@
-import { designFaults, fail, type Design, type Result } from '@usual-drag/core';
+import { fail, type Result } from '@usual-drag/core/result';
+import { designFaults, type Design } from '@usual-drag/core/workshop';
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 
 const checkShape = shapeCheck<Design>('design');

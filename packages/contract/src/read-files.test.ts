@@ -1,4 +1,5 @@
-import { usualParts, meterProjectOf, type Design, type Kit } from '@usual-drag/core';
+import { usualParts, meterProjectOf, type Design } from '@usual-drag/core/workshop';
+import type { Kit } from '@usual-drag/core/job';
 import { checkMeterProject, readDesign, readKit } from './index.ts';
 
 const kit: Kit = {

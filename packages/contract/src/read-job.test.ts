@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { newJob } from '@usual-drag/core';
+import { newJob } from '@usual-drag/core/job';
 import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
 import { checksOf, schemas } from './dto/checks.ts';

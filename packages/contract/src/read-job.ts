@@ -1,4 +1,5 @@
-import { fail, jobFaults, ok, newerKeys, type Job, type NewerKey, type Result } from '@usual-drag/core';
+import { fail, ok, type Result } from '@usual-drag/core/result';
+import { jobFaults, newerKeys, type Job, type NewerKey } from '@usual-drag/core/job';
 import { mostFaults } from './limits.ts';
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 

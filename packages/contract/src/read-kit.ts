@@ -1,4 +1,7 @@
-import { fail, kitFaults, duplicates, type Kit, type KitInstrument, type Result } from '@usual-drag/core';
+import { fail, type Result } from '@usual-drag/core/result';
+import { duplicates } from '@usual-drag/core/network';
+import { kitFaults, type KitInstrument } from '@usual-drag/core/instrument';
+import type { Kit } from '@usual-drag/core/job';
 import { mostFaults } from './limits.ts';
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 

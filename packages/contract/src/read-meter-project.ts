@@ -1,4 +1,5 @@
-import type { MeterProject, Result } from '@usual-drag/core';
+import type { Result } from '@usual-drag/core/result';
+import type { MeterProject } from '@usual-drag/core/workshop';
 import { shapeCheck, type FileFault } from './shape-faults.ts';
 
 const checkShape = shapeCheck<MeterProject>('meterProject');

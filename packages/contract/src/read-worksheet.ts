@@ -1,4 +1,5 @@
-import { fail, worksheetFaults, type Result, type Worksheet } from '@usual-drag/core';
+import { fail, type Result } from '@usual-drag/core/result';
+import { worksheetFaults, type Worksheet } from '@usual-drag/core/worksheet';
 import { parseJson, shapeCheck, type FileFault } from './shape-faults.ts';
 
 const checkShape = shapeCheck<Worksheet>('worksheet');

@@ -1,4 +1,5 @@
-import { fail, ok, type JobFault, type Result } from '@usual-drag/core';
+import { fail, ok, type Result } from '@usual-drag/core/result';
+import type { JobFault } from '@usual-drag/core/job';
 import { mostFaults } from './limits.ts';
 import * as allFaults from './schema/all-faults.generated.ts';
 import * as firstFault from './schema/first-fault.generated.ts';

@@ -1,4 +1,4 @@
-import { sectionNames } from '@usual-drag/core';
+import { sectionNames } from '@usual-drag/core/report';
 
 /** The network on its rails. */
 export function Drawing({ drawing }: { readonly drawing: string }) {

@@ -1,4 +1,4 @@
-import type { Report } from '@usual-drag/core';
+import type { Report } from '@usual-drag/core/report';
 import { moment } from './times.ts';
 
 /** Whose record it is, and whether it is signed. */

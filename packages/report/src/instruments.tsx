@@ -1,4 +1,4 @@
-import { idsInWords, sectionNames, type ReportInstrument } from '@usual-drag/core';
+import { idsInWords, sectionNames, type ReportInstrument } from '@usual-drag/core/report';
 import { Frame } from './frame.tsx';
 
 const functions = { 'dc-voltage': 'volts', 'dc-current': 'current', resistance: 'resistance' } as const;

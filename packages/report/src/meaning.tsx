@@ -1,4 +1,5 @@
-import type { Conventions, Network } from '@usual-drag/core';
+import type { Network } from '@usual-drag/core/network';
+import type { Conventions } from '@usual-drag/core/readings';
 
 interface Props {
   readonly conventions: Conventions;

@@ -1,12 +1,5 @@
-import {
-  formatPercent,
-  formatQuantity,
-  sectionNames,
-  supplyWords,
-  type Report,
-  type ReportPart,
-  type Unit,
-} from '@usual-drag/core';
+import { formatPercent, formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import { sectionNames, supplyWords, type Report, type ReportPart } from '@usual-drag/core/report';
 import { Frame } from './frame.tsx';
 
 const told = (value: number | null, unit: Unit): string => formatQuantity(value, unit);

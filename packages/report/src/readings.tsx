@@ -1,16 +1,7 @@
-import {
-  digitsFor,
-  formatMeasuredValue,
-  formatPercent,
-  formatQuantity,
-  sectionNames,
-  unitOf,
-  verdictWords,
-  type ComparedReading,
-  type Report,
-  type ReportReading,
-  type Unit,
-} from '@usual-drag/core';
+import { digitsFor, formatMeasuredValue, formatPercent, formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import { unitOf } from '@usual-drag/core/instrument';
+import { verdictWords, type ComparedReading } from '@usual-drag/core/readings';
+import { sectionNames, type Report, type ReportReading } from '@usual-drag/core/report';
 import { moment } from './times.ts';
 import { Frame } from './frame.tsx';
 

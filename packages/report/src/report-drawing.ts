@@ -1,4 +1,5 @@
-import { drawingMarks, drawRails, svgText, type Report, type ResistorSymbol } from '@usual-drag/core';
+import { drawingMarks, drawRails, svgText, type ResistorSymbol } from '@usual-drag/core/drawing';
+import type { Report } from '@usual-drag/core/report';
 
 /** The network of a report on its rails, as the text of an SVG file. */
 export function reportDrawing({ network, values, job }: Report, resistor: ResistorSymbol): string {

@@ -1,16 +1,13 @@
+import { builtInKit, instrumentForJob } from '@usual-drag/core/instrument';
+import { diagnoseJob, floatLevelDivider, type Job } from '@usual-drag/core/job';
 import {
-  builtInKit,
-  diagnoseJob,
   documentHash,
-  floatLevelDivider,
-  instrumentForJob,
   makeReport,
   reportSections,
   sectionNames,
-  type Job,
   type Report,
   type ReportExtras,
-} from '@usual-drag/core';
+} from '@usual-drag/core/report';
 import { reportFile } from './report-file.tsx';
 import { pageStyle } from './report-style.ts';
 import { moment } from './times.ts';

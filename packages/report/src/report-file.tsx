@@ -1,4 +1,5 @@
-import type { Report, ResistorSymbol } from '@usual-drag/core';
+import type { ResistorSymbol } from '@usual-drag/core/drawing';
+import type { Report } from '@usual-drag/core/report';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { faceStyle, type Faces } from './faces.ts';
 import { reportDrawing } from './report-drawing.ts';

@@ -1,4 +1,4 @@
-import type { Report, ReportSection } from '@usual-drag/core';
+import type { Report, ReportSection } from '@usual-drag/core/report';
 import type { ReactNode } from 'react';
 import { Drawing } from './drawing.tsx';
 import { Head } from './head.tsx';

@@ -1,4 +1,4 @@
-import type { Report } from '@usual-drag/core';
+import type { Report } from '@usual-drag/core/report';
 
 /** Style of the report, on the screen and on paper. True is ink, indicated is ochre; red is for hazards alone. */
 export const reportStyle = `

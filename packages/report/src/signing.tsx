@@ -1,4 +1,4 @@
-import { sectionNames, type Report } from '@usual-drag/core';
+import { sectionNames, type Report } from '@usual-drag/core/report';
 import { moment } from './times.ts';
 
 /** Tasks after the last reading. */

@@ -1,4 +1,5 @@
-import { formatQuantity, sectionNames, type ReportSum } from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { sectionNames, type ReportSum } from '@usual-drag/core/report';
 import { Frame } from './frame.tsx';
 
 /** Readings that ought to add up to nothing, and what their gap is made of. */

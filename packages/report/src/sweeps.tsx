@@ -1,4 +1,7 @@
-import { connectionWords, formatMeasured, formatQuantity, type Observation, type ReportSweep } from '@usual-drag/core';
+import { formatMeasured, formatQuantity } from '@usual-drag/core/quantity';
+import { connectionWords } from '@usual-drag/core/loading';
+import type { Observation } from '@usual-drag/core/readings';
+import type { ReportSweep } from '@usual-drag/core/report';
 import { Frame } from './frame.tsx';
 
 /** Voltage and current at several settings of a supply, and the resistance that follows from them. */

@@ -1,4 +1,4 @@
-import { sectionNames, type ReportSection } from '@usual-drag/core';
+import { sectionNames, type ReportSection } from '@usual-drag/core/report';
 
 interface Props {
   readonly section: ReportSection;

@@ -3,7 +3,7 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from '
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import type { JobSummary, StoredDocument } from '@usual-drag/contract';
-import { newJob, type Job } from '@usual-drag/core';
+import { newJob, type Job } from '@usual-drag/core/job';
 import { connect } from '../database/database.ts';
 import { restore } from './restore.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import type { DamagedDocument, JobSummary, StoredDocument } from '@usual-drag/contract';
-import { newJob, type Job } from '@usual-drag/core';
+import { newJob, type Job } from '@usual-drag/core/job';
 import { connect } from '../database/database.ts';
 import { newFolder, startServer } from '../test/running-server.ts';
 

@@ -1,5 +1,5 @@
 import type { DamagedDocument, DocumentKind, FileFault, StoredDocument } from '@usual-drag/contract';
-import { fail, type Result } from '@usual-drag/core';
+import { fail, type Result } from '@usual-drag/core/result';
 import { and, asc, desc, eq, isNotNull, isNull, lt, sql, type SQL } from 'drizzle-orm';
 import type { Database } from './database.ts';
 import { documentText } from './document-text.ts';

@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkDraft, type StoredDocument } from '@usual-drag/contract';
-import { newJob, type Job } from '@usual-drag/core';
+import { newJob, type Job } from '@usual-drag/core/job';
 import { sampleMeterProjects } from '../demo/sample-meter-projects.ts';
 import { newFolder, startServer, type Answer, type RunningServer } from '../test/running-server.ts';
 import { mountSmallDisk } from '../test/small-disk.ts';

@@ -1,6 +1,7 @@
 import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { DocumentKind } from '@usual-drag/contract';
-import type { Attempt, KitNotes, ReportSection } from '@usual-drag/core';
+import type { KitNotes, ReportSection } from '@usual-drag/core/report';
+import type { Attempt } from '@usual-drag/core/practice';
 
 /**
  * Documents of one kind. `revision` counts their savings, 0 is as it came with the software; `archivedAt` is set while one is

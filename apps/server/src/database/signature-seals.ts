@@ -1,4 +1,4 @@
-import { documentHash, type Signature } from '@usual-drag/core';
+import { documentHash, type Signature } from '@usual-drag/core/report';
 import { eq, isNull } from 'drizzle-orm';
 import type { LibSQLDatabase } from 'drizzle-orm/libsql';
 import type * as schema from './schema.ts';

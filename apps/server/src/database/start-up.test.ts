@@ -4,7 +4,7 @@ import { createServer, type AddressInfo } from 'node:net';
 import { once } from 'node:events';
 import { join } from 'node:path';
 import { checkDraft, type JobSummary, type StoredDocument } from '@usual-drag/contract';
-import { newJob, type Job } from '@usual-drag/core';
+import { newJob, type Job } from '@usual-drag/core/job';
 import { newFolder, serverFile, startServer } from '../test/running-server.ts';
 import { mountSmallDisk } from '../test/small-disk.ts';
 import { automaticCopies } from './copies.ts';

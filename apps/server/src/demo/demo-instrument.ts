@@ -1,6 +1,7 @@
 import type { Server } from 'node:net';
 import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
-import { builtInKit, floatLevelDivider, instrumentForJob, readAddress } from '@usual-drag/core';
+import { builtInKit, instrumentForJob, readAddress } from '@usual-drag/core/instrument';
+import { floatLevelDivider } from '@usual-drag/core/job';
 import { Repositories } from '../documents/repositories.ts';
 import { simulatedMultimeter } from '../stand-in/simulated-multimeter-kit.ts';
 import { SimulatedMultimeter } from '../stand-in/simulated-multimeter.ts';

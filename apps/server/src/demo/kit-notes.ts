@@ -1,4 +1,4 @@
-import type { KitInstrument } from '@usual-drag/core';
+import type { KitInstrument } from '@usual-drag/core/instrument';
 
 const daysBefore = (now: Date, days: number): string =>
   new Date(now.getTime() - days * 86_400_000).toISOString().slice(0, 10);

@@ -1,4 +1,4 @@
-import type { KitInstrument, RangeCalibration } from '@usual-drag/core';
+import type { KitInstrument, RangeCalibration } from '@usual-drag/core/instrument';
 
 const calibration: RangeCalibration = {
   on: '2026-03-02',

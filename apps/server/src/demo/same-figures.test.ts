@@ -1,30 +1,20 @@
+import { parseLine } from '@usual-drag/core/network';
+import { builtInKit, findRange, indicatedWhen, instrumentForJob, type Instrument } from '@usual-drag/core/instrument';
+import { correctDisplay, measurementPointOf, rangeTable, solveUnloaded, type Setup } from '@usual-drag/core/loading';
+import { expectationsOf, type Reading } from '@usual-drag/core/readings';
+import { makePlan, type ReadStep } from '@usual-drag/core/plan';
 import {
-  builtInKit,
   compareJob,
-  correctDisplay,
-  expectationsOf,
-  findRange,
-  indicatedWhen,
-  instrumentForJob,
   jobMeant,
   jobStatus,
-  makePlan,
-  makeReport,
-  measurementPointOf,
   networkMeant,
-  parseLine,
-  rangeTable,
   readingsStatus,
   rowsFromReadings,
   solveJob,
-  solveUnloaded,
   trueValuesOf,
-  type Instrument,
   type Job,
-  type Reading,
-  type ReadStep,
-  type Setup,
-} from '@usual-drag/core';
+} from '@usual-drag/core/job';
+import { makeReport } from '@usual-drag/core/report';
 import fc from 'fast-check';
 import { sampleJobs } from './sample-jobs.ts';
 

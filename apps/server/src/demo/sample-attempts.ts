@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { KeptAttempt } from '@usual-drag/contract';
-import type { Attempt, Mistake } from '@usual-drag/core';
+import type { Attempt, Mistake } from '@usual-drag/core/practice';
 
 /** Practice of two learners of the lift station's workshop: kind, level, right or mistake, hints, seconds. */
 const practised: Readonly<

@@ -1,13 +1,6 @@
 import { checkJob } from '@usual-drag/contract';
-import {
-  parseLine,
-  measurementPointOf,
-  rangeTable,
-  solveSetup,
-  solveUnloaded,
-  writeLine,
-  type Element,
-} from '@usual-drag/core';
+import { parseLine, writeLine, type Element } from '@usual-drag/core/network';
+import { measurementPointOf, rangeTable, solveSetup, solveUnloaded } from '@usual-drag/core/loading';
 import { sampleJobs } from './sample-jobs.ts';
 
 /** Each sample job as one would type it from memory of its drawing. */

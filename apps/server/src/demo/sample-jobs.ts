@@ -1,17 +1,8 @@
-import {
-  atItsVersion,
-  builtInKit,
-  floatLevelDivider,
-  instrumentForJob,
-  type AmmeterPlacement,
-  type Element,
-  type Job,
-  type JobRecord,
-  type Meter,
-  type Reading,
-  type Setup,
-  type VoltmeterPlacement,
-} from '@usual-drag/core';
+import type { Element } from '@usual-drag/core/network';
+import { builtInKit, instrumentForJob } from '@usual-drag/core/instrument';
+import type { AmmeterPlacement, Meter, Setup, VoltmeterPlacement } from '@usual-drag/core/loading';
+import type { Reading } from '@usual-drag/core/readings';
+import { atItsVersion, floatLevelDivider, type Job, type JobRecord } from '@usual-drag/core/job';
 import { plantMultimeter } from './plant-multimeter.ts';
 
 /** Trunk and branches as read do not add up: each break had the meter's 1.8 Ω in it. */

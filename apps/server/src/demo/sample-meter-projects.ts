@@ -1,4 +1,4 @@
-import { meterProjectOf, type MeterProject } from '@usual-drag/core';
+import { meterProjectOf, type MeterProject } from '@usual-drag/core/workshop';
 
 /** Old panel meters of the lift station that are given new ranges. */
 export const sampleMeterProjects: readonly MeterProject[] = [

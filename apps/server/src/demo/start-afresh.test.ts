@@ -1,7 +1,7 @@
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { JobSummary } from '@usual-drag/contract';
-import { newJob } from '@usual-drag/core';
+import { newJob } from '@usual-drag/core/job';
 import { newFolder, startServer } from '../test/running-server.ts';
 
 const fresh = { demo: true, env: { USUAL_DRAG_FRESH: '1' } };

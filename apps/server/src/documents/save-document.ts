@@ -1,6 +1,6 @@
 import { ConflictException, NotFoundException } from '@nestjs/common';
 import type { StoredDocument } from '@usual-drag/contract';
-import { sameValue } from '@usual-drag/core';
+import { sameValue } from '@usual-drag/core/job';
 import { refuse } from '../http/envelope.pipe.ts';
 import type { DocumentRepository, Kept } from '../database/document-repository.ts';
 

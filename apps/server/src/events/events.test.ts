@@ -1,5 +1,5 @@
 import type { DocumentChange, StoredDocument } from '@usual-drag/contract';
-import { addReading, floatLevelDivider, nextReadingId, type Job } from '@usual-drag/core';
+import { addReading, floatLevelDivider, nextReadingId, type Job } from '@usual-drag/core/job';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 
 let server: RunningServer;

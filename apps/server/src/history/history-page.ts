@@ -1,5 +1,5 @@
 import type { History } from '@usual-drag/contract';
-import { documentChanges } from '@usual-drag/core';
+import { documentChanges } from '@usual-drag/core/job';
 import type { DocumentRepository } from '../database/document-repository.ts';
 import { slices } from '../work/slices.ts';
 

@@ -1,5 +1,5 @@
 import type { History, StoredDocument } from '@usual-drag/contract';
-import { newJob, type Job } from '@usual-drag/core';
+import { newJob, type Job } from '@usual-drag/core/job';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 import { thinned } from './thinned.ts';
 

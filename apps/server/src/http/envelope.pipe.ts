@@ -1,6 +1,6 @@
 import { type ArgumentMetadata, BadRequestException, Injectable, type PipeTransform } from '@nestjs/common';
 import { mostFaults, type FileFault } from '@usual-drag/contract';
-import type { Result } from '@usual-drag/core';
+import type { Result } from '@usual-drag/core/result';
 import { validateSync, type ValidationError } from 'class-validator';
 import type { Fault } from './faults.ts';
 

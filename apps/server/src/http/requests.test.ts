@@ -1,6 +1,6 @@
 import { request } from 'node:http';
 import type { StoredDocument } from '@usual-drag/contract';
-import { newJob, type Job } from '@usual-drag/core';
+import { newJob, type Job } from '@usual-drag/core/job';
 import fc from 'fast-check';
 import { newFolder, startServer, type Answer, type RunningServer } from '../test/running-server.ts';
 

@@ -4,14 +4,14 @@ import type { ReadInstrumentDto } from '@usual-drag/contract/dto';
 import {
   findRange,
   instrumentForJob,
-  networkMeant,
-  observedNumber,
   rangesOf,
   readAddress,
   settledRange,
   type KitInstrument,
   type Range,
-} from '@usual-drag/core';
+} from '@usual-drag/core/instrument';
+import { observedNumber } from '@usual-drag/core/readings';
+import { networkMeant } from '@usual-drag/core/job';
 import { filter, type Subscription } from 'rxjs';
 import { Repositories } from '../documents/repositories.ts';
 import { findDocument } from '../documents/save-document.ts';

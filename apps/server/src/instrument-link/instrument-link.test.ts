@@ -1,5 +1,6 @@
 import type { InstrumentReading, StoredDocument } from '@usual-drag/contract';
-import { builtInKit, floatLevelDivider, instrumentForJob, type Job, type KitInstrument } from '@usual-drag/core';
+import { builtInKit, instrumentForJob, type KitInstrument } from '@usual-drag/core/instrument';
+import { floatLevelDivider, type Job } from '@usual-drag/core/job';
 import { SimulatedMultimeter } from '../stand-in/simulated-multimeter.ts';
 import { serveStandIn, type Misbehaviour } from '../stand-in/stand-in-server.ts';
 import { simulatedMultimeter } from '../stand-in/simulated-multimeter-kit.ts';

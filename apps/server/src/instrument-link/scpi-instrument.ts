@@ -1,4 +1,6 @@
-import { simulatedIdentity, unitOf, type Address, type Observation, type ReadingQuantity } from '@usual-drag/core';
+import { unitOf, type Address, type ReadingQuantity } from '@usual-drag/core/instrument';
+import type { Observation } from '@usual-drag/core/readings';
+import { simulatedIdentity } from '@usual-drag/core/report';
 import { LineConnection } from './line-connection.ts';
 import { LinkFailure } from './link-failure.ts';
 import { observationOf, quoted } from './sent-number.ts';

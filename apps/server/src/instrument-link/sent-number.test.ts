@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { observedNumber } from '@usual-drag/core';
+import { observedNumber } from '@usual-drag/core/readings';
 import { observationOf, quoted } from './sent-number.ts';
 
 test.each([

@@ -1,4 +1,5 @@
-import { prefixByExponent, type Observation } from '@usual-drag/core';
+import { prefixByExponent } from '@usual-drag/core/quantity';
+import type { Observation } from '@usual-drag/core/readings';
 import { LinkFailure } from './link-failure.ts';
 
 /** From here on a number stands for what cannot be measured (SCPI-99): 9.9E37 is over range, 9.91E37 no number. */

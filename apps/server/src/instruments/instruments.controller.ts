@@ -2,7 +2,7 @@ import { BadRequestException, Body, Controller, Get, Inject, Param, Post, Put, Q
 import { ApiBody, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { StoredDocument } from '@usual-drag/contract';
 import { SaveInstrumentDto } from '@usual-drag/contract/dto';
-import type { KitInstrument } from '@usual-drag/core';
+import type { KitInstrument } from '@usual-drag/core/instrument';
 import { importChoices, InstrumentsService } from './instruments.service.ts';
 
 @ApiTags('instruments')

@@ -1,5 +1,5 @@
 import { Inject, Module, type OnModuleInit } from '@nestjs/common';
-import { builtInKit } from '@usual-drag/core';
+import { builtInKit } from '@usual-drag/core/instrument';
 import { eq, sql } from 'drizzle-orm';
 import { removedProperty } from '../database/document-repository.ts';
 import { Repositories } from '../documents/repositories.ts';

@@ -1,6 +1,7 @@
 import { ConflictException, Inject, Injectable } from '@nestjs/common';
 import { checkKit, checkKitInstrument, type StoredDocument } from '@usual-drag/contract';
-import { freeId, sameValue, type KitInstrument } from '@usual-drag/core';
+import { freeId, type KitInstrument } from '@usual-drag/core/instrument';
+import { sameValue } from '@usual-drag/core/job';
 import type { BatchItem } from 'drizzle-orm/batch';
 import { Repositories } from '../documents/repositories.ts';
 import { answer, saveNamed } from '../documents/save-document.ts';

@@ -1,5 +1,5 @@
 import type { StoredDocument } from '@usual-drag/contract';
-import { rangesOf, type KitInstrument, type Range } from '@usual-drag/core';
+import { rangesOf, type KitInstrument, type Range } from '@usual-drag/core/instrument';
 import type { Refusal } from '../http/faults.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 

@@ -1,5 +1,5 @@
 import type { JobSummary } from '@usual-drag/contract';
-import type { Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 
 /** A square mesh of resistors, which takes the more time to solve the larger it is. */

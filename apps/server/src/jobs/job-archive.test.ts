@@ -1,4 +1,4 @@
-import { newJob, type Job } from '@usual-drag/core';
+import { newJob, type Job } from '@usual-drag/core/job';
 import fc from 'fast-check';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import { packJobs, unpackArchive } from './job-archive.ts';

@@ -1,7 +1,8 @@
 import { isUtf8 } from 'node:buffer';
 import { crc32 } from 'node:zlib';
 import { largestDocument, largestUnpacked, mostArchivedFiles } from '@usual-drag/contract';
-import { fail, ok, type Job, type Result } from '@usual-drag/core';
+import { fail, ok, type Result } from '@usual-drag/core/result';
+import type { Job } from '@usual-drag/core/job';
 import { strToU8, zipSync } from 'fflate';
 import { fromBufferPromise, type Entry, type ZipFile } from 'yauzl';
 import { jobFileName, jobFileText } from './job-file.ts';

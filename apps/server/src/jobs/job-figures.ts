@@ -1,5 +1,5 @@
 import type { JobSummary } from '@usual-drag/contract';
-import { jobStatus, networkMeant, readingsStatus, trueValuesOf, unreadableWords, type Job } from '@usual-drag/core';
+import { jobStatus, networkMeant, readingsStatus, trueValuesOf, unreadableWords, type Job } from '@usual-drag/core/job';
 
 /** Figures of a job's line in the list that require solving the circuit. */
 export type JobFigures = Pick<JobSummary, 'worstError' | 'unreadable' | 'readings'>;

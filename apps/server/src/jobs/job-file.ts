@@ -1,5 +1,5 @@
 import { largestDocument } from '@usual-drag/contract';
-import type { Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
 
 /** A job as the text of a `*.job.json`: indented to be read, unless that makes it too large to be imported again. */
 export function jobFileText(job: Job): string {

@@ -1,12 +1,6 @@
-import {
-  drawingMarks,
-  drawRails,
-  networkMeant,
-  solveUnloaded,
-  svgText,
-  type DrawingTheme,
-  type Job,
-} from '@usual-drag/core';
+import { solveUnloaded } from '@usual-drag/core/loading';
+import { drawingMarks, drawRails, svgText, type DrawingTheme } from '@usual-drag/core/drawing';
+import { networkMeant, type Job } from '@usual-drag/core/job';
 
 export type PictureTheme = DrawingTheme;
 

@@ -1,7 +1,7 @@
 import { setTimeout as delay } from 'node:timers/promises';
 import { Inject, Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common';
 import type { JobSummary } from '@usual-drag/contract';
-import type { Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
 import { eq } from 'drizzle-orm';
 import type { Line } from '../database/document-repository.ts';
 import { jobSummaries } from '../database/schema.ts';

@@ -17,7 +17,7 @@ import {
 import { ApiBody, ApiTags } from '@nestjs/swagger';
 import type { JobSummary, StoredDocument } from '@usual-drag/contract';
 import { CreateJobDto, SaveJobDto } from '@usual-drag/contract/dto';
-import type { Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
 import type { Request, Response } from 'express';
 import { jobFileName, jobFileText } from './job-file.ts';
 import { JobArchives } from './job-archives.service.ts';

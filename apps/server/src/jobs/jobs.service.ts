@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { checkDraft, checkJob, type JobSummary, type StoredDocument } from '@usual-drag/contract';
-import { mergeJobs, type Job } from '@usual-drag/core';
+import { mergeJobs, type Job } from '@usual-drag/core/job';
 import type { Line } from '../database/document-repository.ts';
 import { Repositories } from '../documents/repositories.ts';
 import { answer, findDocument, missing, saveDocument } from '../documents/save-document.ts';

@@ -2,7 +2,7 @@ import { Body, Controller, Get, Inject, Param, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { checkMeterProject, type StoredDocument } from '@usual-drag/contract';
 import { SaveMeterProjectDto } from '@usual-drag/contract/dto';
-import type { MeterProject } from '@usual-drag/core';
+import type { MeterProject } from '@usual-drag/core/workshop';
 import { Repositories } from '../documents/repositories.ts';
 import { answer, saveNamed } from '../documents/save-document.ts';
 import { accept } from '../http/envelope.pipe.ts';

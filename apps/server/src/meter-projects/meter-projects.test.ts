@@ -1,5 +1,5 @@
 import type { StoredDocument } from '@usual-drag/contract';
-import { solveMeterProject, type MeterProject } from '@usual-drag/core';
+import { solveMeterProject, type MeterProject } from '@usual-drag/core/workshop';
 import { sampleMeterProjects } from '../demo/sample-meter-projects.ts';
 import type { Refusal } from '../http/faults.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';

@@ -1,6 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { DamagedDocument, KeptSignature, SignedJob } from '@usual-drag/contract';
-import { documentHash, type Job, type Signature } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
+import { documentHash, type Signature } from '@usual-drag/core/report';
 import { desc, eq, sql } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { documentText } from '../database/document-text.ts';

@@ -8,7 +8,8 @@ import {
 } from '@nestjs/common';
 import type { KeptSignature, SignedJob } from '@usual-drag/contract';
 import type { SignJobDto } from '@usual-drag/contract/dto';
-import { documentHash, kitNotesOf, type Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
+import { documentHash, kitNotesOf } from '@usual-drag/core/report';
 import { Repositories } from '../documents/repositories.ts';
 import { findDocument } from '../documents/save-document.ts';
 import { Workers } from '../work/workers.ts';

@@ -1,6 +1,8 @@
 import { join } from 'node:path';
 import type { DamagedDocument, KeptSignature, SignedJob } from '@usual-drag/contract';
-import { documentHash, floatLevelDivider, builtInKit, instrumentForJob, makeReport, type Job } from '@usual-drag/core';
+import { builtInKit, instrumentForJob } from '@usual-drag/core/instrument';
+import { floatLevelDivider, type Job } from '@usual-drag/core/job';
+import { documentHash, makeReport } from '@usual-drag/core/report';
 import { connect } from '../database/database.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { readJob } from '@usual-drag/contract';
-import { builtInKit, floatLevelDivider, instrumentForJob, type Job } from '@usual-drag/core';
+import { builtInKit, instrumentForJob } from '@usual-drag/core/instrument';
+import { floatLevelDivider, type Job } from '@usual-drag/core/job';
 import { SimulatedMultimeter } from './simulated-multimeter.ts';
 import { serveStandIn } from './stand-in-server.ts';
 

@@ -1,4 +1,4 @@
-import type { KitInstrument, Range, ResistanceRange } from '@usual-drag/core';
+import type { KitInstrument, Range, ResistanceRange } from '@usual-drag/core/instrument';
 
 const volts = (id: string, fullScale: number, resolution: number): Range => ({
   id,

@@ -1,4 +1,5 @@
-import { builtInKit, floatLevelDivider, instrumentForJob } from '@usual-drag/core';
+import { builtInKit, instrumentForJob } from '@usual-drag/core/instrument';
+import { floatLevelDivider } from '@usual-drag/core/job';
 import { SimulatedMultimeter } from './simulated-multimeter.ts';
 
 const divider = floatLevelDivider(builtInKit.map(instrumentForJob));

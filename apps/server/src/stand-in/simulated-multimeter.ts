@@ -1,15 +1,9 @@
-import {
-  instrumentForJob,
-  observedNumber,
-  rangesOf,
-  simulatedBench,
-  simulatedIdentity,
-  type BenchPlace,
-  type Job,
-  type Network,
-  type ReadingQuantity,
-  type SimulatedBench,
-} from '@usual-drag/core';
+import type { Network } from '@usual-drag/core/network';
+import { instrumentForJob, rangesOf, type ReadingQuantity } from '@usual-drag/core/instrument';
+import { observedNumber } from '@usual-drag/core/readings';
+import type { Job } from '@usual-drag/core/job';
+import { simulatedIdentity } from '@usual-drag/core/report';
+import { simulatedBench, type BenchPlace, type SimulatedBench } from '@usual-drag/core/practice';
 import { simulatedMultimeter } from './simulated-multimeter-kit.ts';
 
 const instrument = instrumentForJob(simulatedMultimeter);

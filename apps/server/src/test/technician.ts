@@ -1,6 +1,6 @@
 import { Agent, request } from 'node:http';
 import type { DocumentChange, StoredDocument } from '@usual-drag/contract';
-import { addReading, nextReadingId, type Job } from '@usual-drag/core';
+import { addReading, nextReadingId, type Job } from '@usual-drag/core/job';
 
 /** ms between two askings after what others changed, as the page has it. */
 const pause = 300;

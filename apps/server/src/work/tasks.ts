@@ -1,5 +1,7 @@
 import { readJob } from '@usual-drag/contract';
-import { fail, makeReport, ok, type Job, type Result } from '@usual-drag/core';
+import { fail, ok, type Result } from '@usual-drag/core/result';
+import type { Job } from '@usual-drag/core/job';
+import { makeReport } from '@usual-drag/core/report';
 import { packJobs, unpackArchive } from '../jobs/job-archive.ts';
 import { jobFigures, type JobFigures } from '../jobs/job-figures.ts';
 import { jobPicture, type PictureTheme } from '../jobs/job-picture.ts';

@@ -1,5 +1,5 @@
 import type { InstrumentReading } from '@usual-drag/contract';
-import type { ReadingQuantity } from '@usual-drag/core';
+import type { ReadingQuantity } from '@usual-drag/core/instrument';
 import { ask } from './http.ts';
 
 /** Request for a reading; the place is for a simulated instrument, whose leads are placed by the program. */

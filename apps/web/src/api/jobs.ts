@@ -1,5 +1,5 @@
 import type { JobSummary, StoredDocument } from '@usual-drag/contract';
-import type { Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
 import { queryOptions } from '@tanstack/react-query';
 import { answerTo, ask } from './http.ts';
 

@@ -1,5 +1,6 @@
 import type { DocumentOfKind, StoredDocument } from '@usual-drag/contract';
-import { instrumentForJob, type Instrument, type Kit, type KitInstrument } from '@usual-drag/core';
+import { instrumentForJob, type Instrument, type KitInstrument } from '@usual-drag/core/instrument';
+import type { Kit } from '@usual-drag/core/job';
 import { queryOptions } from '@tanstack/react-query';
 import { ask } from './http.ts';
 

@@ -1,5 +1,5 @@
 import type { KeptAttempt, Learner } from '@usual-drag/contract';
-import type { Attempt } from '@usual-drag/core';
+import type { Attempt } from '@usual-drag/core/practice';
 import { queryOptions } from '@tanstack/react-query';
 import { ask } from './http.ts';
 

@@ -1,4 +1,5 @@
-import { meterAt, putMeter } from '@usual-drag/core';
+import { meterAt } from '@usual-drag/core/loading';
+import { putMeter } from '@usual-drag/core/job';
 import { Suspense, useCallback, useState } from 'react';
 import { useZoom } from '../drawing/zoom.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';

@@ -1,4 +1,6 @@
-import { putMeter, sharesByPart, showsLive, type Meter } from '@usual-drag/core';
+import { sharesByPart, type Meter } from '@usual-drag/core/loading';
+import { showsLive } from '@usual-drag/core/drawing';
+import { putMeter } from '@usual-drag/core/job';
 import { useMemo } from 'react';
 import type { Zoom } from '../drawing/zoom.ts';
 import { useAfterPaint } from '../ui/after-paint.ts';

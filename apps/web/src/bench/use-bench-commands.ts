@@ -1,4 +1,4 @@
-import type { Setup } from '@usual-drag/core';
+import type { Setup } from '@usual-drag/core/loading';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { undoCommands, useCommands, type Command } from '../ui/commands.ts';

@@ -1,4 +1,4 @@
-import type { ResistorValues } from '@usual-drag/core';
+import type { ResistorValues } from '@usual-drag/core/network';
 import { memo } from 'react';
 import { Segments } from '../ui/segments.tsx';
 import { useBench } from './model/bench-store.ts';

@@ -1,4 +1,6 @@
-import { formatQuantity, type MeterQuantity, type RangeReading, type Unit } from '@usual-drag/core';
+import { formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import type { MeterQuantity } from '@usual-drag/core/instrument';
+import type { RangeReading } from '@usual-drag/core/uncertainty';
 import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 
 interface Props {

@@ -1,22 +1,15 @@
+import { fail } from '@usual-drag/core/result';
+import { formatMeasured, formatPercent, formatQuantity, parsePercent, parseQuantity } from '@usual-drag/core/quantity';
 import {
-  cannotCorrectWords,
-  correctDisplay,
-  correctionFromSource,
-  fail,
   findRange,
-  formatMeasured,
-  formatPercent,
-  formatQuantity,
   ownErrorAt,
-  parsePercent,
-  parseQuantity,
   rangesOf,
-  loadingShare,
   type Instrument,
   type MeterQuantity,
   type Range,
   unitOf,
-} from '@usual-drag/core';
+} from '@usual-drag/core/instrument';
+import { cannotCorrectWords, correctDisplay, correctionFromSource, loadingShare } from '@usual-drag/core/loading';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { kitQuery } from '../api/lists.ts';

@@ -1,20 +1,8 @@
-import {
-  cannotCorrectWords,
-  correctFromRanges,
-  fail,
-  findRange,
-  formatMeasured,
-  formatQuantity,
-  parseQuantity,
-  rangesOf,
-  rangeReading,
-  stateOn,
-  withKnownResistor,
-  type Instrument,
-  type KnownResistor,
-  type MeterQuantity,
-  unitOf,
-} from '@usual-drag/core';
+import { fail } from '@usual-drag/core/result';
+import { formatMeasured, formatQuantity, parseQuantity } from '@usual-drag/core/quantity';
+import { findRange, rangesOf, type Instrument, type MeterQuantity, unitOf } from '@usual-drag/core/instrument';
+import { cannotCorrectWords, stateOn } from '@usual-drag/core/loading';
+import { correctFromRanges, rangeReading, withKnownResistor, type KnownResistor } from '@usual-drag/core/uncertainty';
 import { Plus } from 'lucide-react';
 import { Suspense, useState } from 'react';
 import { Button } from '../ui/button.tsx';

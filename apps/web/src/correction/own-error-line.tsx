@@ -1,4 +1,5 @@
-import { formatQuantity, type RangeCalibration, type Unit } from '@usual-drag/core';
+import { formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import type { RangeCalibration } from '@usual-drag/core/instrument';
 
 interface Props {
   readonly calibration: RangeCalibration;

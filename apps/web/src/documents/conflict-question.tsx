@@ -1,4 +1,4 @@
-import { documentChanges } from '@usual-drag/core';
+import { documentChanges } from '@usual-drag/core/job';
 import { useNavigate } from 'react-router';
 import { toast } from '../ui/toast.ts';
 import { queries } from '../api/queries.ts';

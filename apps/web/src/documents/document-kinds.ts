@@ -1,5 +1,5 @@
 import type { DocumentKind, DocumentOfKind } from '@usual-drag/contract';
-import { copyInstrument, type KitInstrument } from '@usual-drag/core';
+import { copyInstrument, type KitInstrument } from '@usual-drag/core/instrument';
 import { createJob } from '../api/jobs.ts';
 import { saveDocument } from '../api/documents.ts';
 import { listQuery } from '../api/lists.ts';

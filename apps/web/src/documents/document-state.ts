@@ -1,5 +1,5 @@
 import type { StoredDocument } from '@usual-drag/contract';
-import { sameValue } from '@usual-drag/core';
+import { sameValue } from '@usual-drag/core/job';
 
 /** State of saving the last edit of a document. */
 export type SaveState<T> =

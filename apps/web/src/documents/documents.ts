@@ -1,5 +1,5 @@
 import type { DocumentKind, DocumentOfKind, StoredDocument } from '@usual-drag/contract';
-import { mergeJobs } from '@usual-drag/core';
+import { mergeJobs } from '@usual-drag/core/job';
 import { create } from 'zustand';
 import {
   asAWhole,

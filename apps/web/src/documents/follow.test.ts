@@ -1,5 +1,5 @@
 import type { DocumentChange, StoredDocument } from '@usual-drag/contract';
-import { newJob, type Job } from '@usual-drag/core';
+import { newJob, type Job } from '@usual-drag/core/job';
 import type * as DocumentsModule from './documents.ts';
 import type * as FollowModule from './follow.ts';
 

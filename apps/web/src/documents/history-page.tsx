@@ -1,5 +1,5 @@
 import { documentKinds, type DocumentKind, type HistoryEntry } from '@usual-drag/contract';
-import { documentChanges } from '@usual-drag/core';
+import { documentChanges } from '@usual-drag/core/job';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { useEffect } from 'react';

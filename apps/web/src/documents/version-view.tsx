@@ -1,5 +1,5 @@
 import type { DocumentKind } from '@usual-drag/contract';
-import type { Job } from '@usual-drag/core';
+import type { Job } from '@usual-drag/core/job';
 import { NetworkPicture } from '../drawing/network-picture.tsx';
 
 interface Props {

@@ -1,4 +1,5 @@
-import { drawRails, parseLine, type RailDrawing } from '@usual-drag/core';
+import { parseLine } from '@usual-drag/core/network';
+import { drawRails, type RailDrawing } from '@usual-drag/core/drawing';
 import { isDirection, neighbour } from './arrow-keys.ts';
 
 function draw(line: string): RailDrawing {

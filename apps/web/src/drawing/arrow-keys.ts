@@ -1,4 +1,4 @@
-import type { RailDrawing } from '@usual-drag/core';
+import type { RailDrawing } from '@usual-drag/core/drawing';
 
 interface Place {
   readonly part?: string;

@@ -1,4 +1,5 @@
-import { toggleEnd, type AmmeterPlacement, type Meter, type RailDrawing, type Setup } from '@usual-drag/core';
+import { toggleEnd, type AmmeterPlacement, type Meter, type Setup } from '@usual-drag/core/loading';
+import type { RailDrawing } from '@usual-drag/core/drawing';
 
 interface Props {
   readonly drawing: RailDrawing;

@@ -1,4 +1,4 @@
-import { leadSign, type Rail } from '@usual-drag/core';
+import { leadSign, type Rail } from '@usual-drag/core/drawing';
 import { MarksView } from './marks-view.tsx';
 import { useRailDrag } from './rail-drag.ts';
 

@@ -1,4 +1,4 @@
-import type { Mark } from '@usual-drag/core';
+import type { Mark } from '@usual-drag/core/drawing';
 import { memo } from 'react';
 
 const tone = (name: string): string => `var(--${name})`;

@@ -1,4 +1,4 @@
-import type { Rail } from '@usual-drag/core';
+import type { Rail } from '@usual-drag/core/drawing';
 
 /** The rail of a drawing that a point of the screen is nearest to. */
 export function nearestRail(

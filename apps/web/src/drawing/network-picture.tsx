@@ -1,15 +1,14 @@
+import type { Network } from '@usual-drag/core/network';
+import { solveUnloaded, type Meter } from '@usual-drag/core/loading';
 import {
   ammeterMarks,
   drawingMarks,
   drawRails,
   leadSign,
-  solveUnloaded,
   voltmeterMarks,
   type Mark,
-  type Meter,
-  type Network,
   type RailDrawing,
-} from '@usual-drag/core';
+} from '@usual-drag/core/drawing';
 import { useMemo } from 'react';
 import { MarksView } from './marks-view.tsx';
 

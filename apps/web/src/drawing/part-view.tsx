@@ -1,4 +1,4 @@
-import { partMarks, type Part, type PartStyle } from '@usual-drag/core';
+import { partMarks, type Part, type PartStyle } from '@usual-drag/core/drawing';
 import { memo, useMemo } from 'react';
 import { MarksView } from './marks-view.tsx';
 

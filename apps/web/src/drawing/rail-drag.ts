@@ -1,5 +1,5 @@
 import { useDrag } from '@use-gesture/react';
-import type { Rail } from '@usual-drag/core';
+import type { Rail } from '@usual-drag/core/drawing';
 import { nearestRail } from './nearest-rail.ts';
 
 interface RailDrag {

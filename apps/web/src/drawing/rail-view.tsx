@@ -1,4 +1,4 @@
-import { nodeTone, railMarks, type Rail } from '@usual-drag/core';
+import { nodeTone, railMarks, type Rail } from '@usual-drag/core/drawing';
 import { memo } from 'react';
 import { MarksView } from './marks-view.tsx';
 

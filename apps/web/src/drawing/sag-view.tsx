@@ -1,4 +1,5 @@
-import { formatQuantity, sagOf, sagTextSize, type RailDrawing, type VoltmeterMark } from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { sagOf, sagTextSize, type RailDrawing, type VoltmeterMark } from '@usual-drag/core/drawing';
 
 interface Props {
   readonly drawing: RailDrawing;

@@ -1,4 +1,5 @@
-import { parseLine, solveUnloaded, type Network } from '@usual-drag/core';
+import { parseLine, type Network } from '@usual-drag/core/network';
+import { solveUnloaded } from '@usual-drag/core/loading';
 import { steadyDrawing } from './steady-drawing.ts';
 
 function input(line: string, known?: Network) {

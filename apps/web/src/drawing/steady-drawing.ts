@@ -5,7 +5,7 @@ import {
   setInStrips,
   type DrawingInput,
   type RailDrawing,
-} from '@usual-drag/core';
+} from '@usual-drag/core/drawing';
 import { shrinkage, type Size } from './fitting.ts';
 
 type Input = Omit<DrawingInput, 'height' | 'width' | 'previous'>;

@@ -1,4 +1,4 @@
-import { floatLevelDivider } from '@usual-drag/core';
+import { floatLevelDivider } from '@usual-drag/core/job';
 import type { JobSummary } from '@usual-drag/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';

@@ -1,4 +1,4 @@
-import { formatPercent } from '@usual-drag/core';
+import { formatPercent } from '@usual-drag/core/quantity';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import { drawingAddress } from '../api/jobs.ts';

@@ -1,5 +1,5 @@
 import type { JobSummary } from '@usual-drag/contract';
-import { formatPercent } from '@usual-drag/core';
+import { formatPercent } from '@usual-drag/core/quantity';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { columnsOf, DataTable } from '../ui/data-table.tsx';

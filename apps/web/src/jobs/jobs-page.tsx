@@ -1,5 +1,5 @@
 import type { JobSummary } from '@usual-drag/contract';
-import { jobFrom, newJob, startingCircuits, type Job } from '@usual-drag/core';
+import { jobFrom, newJob, startingCircuits, type Job } from '@usual-drag/core/job';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useInView } from 'react-intersection-observer';

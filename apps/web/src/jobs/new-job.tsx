@@ -1,4 +1,4 @@
-import { jobFrom, newJob, startingCircuits, type Job } from '@usual-drag/core';
+import { jobFrom, newJob, startingCircuits, type Job } from '@usual-drag/core/job';
 import { ChevronDown, Plus } from 'lucide-react';
 import { ActionMenu } from '../ui/action-menu.tsx';
 import { Button } from '../ui/button.tsx';

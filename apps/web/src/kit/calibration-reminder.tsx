@@ -1,4 +1,4 @@
-import { calibrationsDue, dayOf, type KitInstrument } from '@usual-drag/core';
+import { calibrationsDue, dayOf, type KitInstrument } from '@usual-drag/core/instrument';
 import { CalendarClock } from 'lucide-react';
 import { Link } from 'react-router';
 

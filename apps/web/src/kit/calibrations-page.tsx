@@ -1,4 +1,4 @@
-import { calibrationOn, calibrationsDue, dayOf, type KitInstrument } from '@usual-drag/core';
+import { calibrationOn, calibrationsDue, dayOf, type KitInstrument } from '@usual-drag/core/instrument';
 import { csvText } from '../ui/csv.ts';
 import { Link } from 'react-router';
 import { useDocumentList } from '../documents/use-document-list.ts';

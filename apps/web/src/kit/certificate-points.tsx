@@ -1,4 +1,5 @@
-import { formatQuantity, parseQuantity, type StandardCheck, type Unit } from '@usual-drag/core';
+import { formatQuantity, parseQuantity, type Unit } from '@usual-drag/core/quantity';
+import type { StandardCheck } from '@usual-drag/core/instrument';
 import { X } from 'lucide-react';
 import { Button } from '../ui/button.tsx';
 import { ValueField } from '../ui/value-field.tsx';

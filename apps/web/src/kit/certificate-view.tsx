@@ -1,12 +1,11 @@
+import { fail } from '@usual-drag/core/result';
+import { formatQuantity, parseQuantity } from '@usual-drag/core/quantity';
 import {
   certificateFaults,
   certificateFrom,
   checkAgainstStandard,
   dayOf,
-  fail,
-  formatQuantity,
   isDay,
-  parseQuantity,
   pointsToCheck,
   unitOf,
   withCertificate,
@@ -14,7 +13,7 @@ import {
   type Range,
   type ReadingQuantity,
   type ResistanceRange,
-} from '@usual-drag/core';
+} from '@usual-drag/core/instrument';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';

@@ -1,4 +1,4 @@
-import { type Calibration } from '@usual-drag/core';
+import type { Calibration } from '@usual-drag/core/instrument';
 
 /** Returns the state of a calibration today, in a few words. */
 export function dueWords({ status, dueOn, daysLeft, calibratedOn }: Calibration): string {

@@ -1,4 +1,4 @@
-import { calibrationOn, dayOf, rangesOf, type KitInstrument } from '@usual-drag/core';
+import { calibrationOn, dayOf, rangesOf, type KitInstrument } from '@usual-drag/core/instrument';
 import clsx from 'clsx';
 import { dueWords } from './due-words.ts';
 

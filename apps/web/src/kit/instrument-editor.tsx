@@ -6,12 +6,12 @@ import {
   nextRange,
   nextResistanceRange,
   rangesOf,
-  withRange,
   type KitInstrument,
   type MeterQuantity,
   type Range,
   type ResistanceRange,
-} from '@usual-drag/core';
+} from '@usual-drag/core/instrument';
+import { withRange } from '@usual-drag/core/job';
 import { Archive, ArchiveRestore, BadgeCheck, Copy, History } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';

@@ -1,4 +1,5 @@
-import { kitFromRows, rowsFromKit, type Kit, type KitInstrument } from '@usual-drag/core';
+import type { KitInstrument } from '@usual-drag/core/instrument';
+import { kitFromRows, rowsFromKit, type Kit } from '@usual-drag/core/job';
 import { ArrowDownUp } from 'lucide-react';
 import { csvRows, csvText } from '../ui/csv.ts';
 import { useRef, useState } from 'react';

@@ -1,4 +1,4 @@
-import { copyInstrument, freeId, type KitInstrument } from '@usual-drag/core';
+import { copyInstrument, freeId, type KitInstrument } from '@usual-drag/core/instrument';
 import { Plus } from 'lucide-react';
 import { useUndo } from '../ui/use-undo.ts';
 import { toast } from '../ui/toast.ts';

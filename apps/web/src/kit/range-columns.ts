@@ -1,16 +1,14 @@
+import { fail, ok } from '@usual-drag/core/result';
+import type { Unit } from '@usual-drag/core/quantity';
+import { rangeLimits, type Limit } from '@usual-drag/core/network';
 import {
   burdenOf,
-  fail,
   kitLimits,
-  ok,
-  rangeLimits,
   rangeName,
   sensitivityOf,
-  type Limit,
   type Range,
   type ResistanceRange,
-  type Unit,
-} from '@usual-drag/core';
+} from '@usual-drag/core/instrument';
 import { inPercent, inUnit, numberField, type NumberField } from '../ui/number-field.ts';
 
 /** A column of a range table. */

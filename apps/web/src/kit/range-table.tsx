@@ -1,4 +1,4 @@
-import { fail, ok } from '@usual-drag/core';
+import { fail, ok } from '@usual-drag/core/result';
 import { Plus, Trash2 } from 'lucide-react';
 import { Button } from '../ui/button.tsx';
 import { ValueField } from '../ui/value-field.tsx';

@@ -1,17 +1,14 @@
+import { formatMeasured, formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { unitOf } from '@usual-drag/core/instrument';
 import {
   bestRangeOptions,
   correctMeterReading,
   explainCorrection,
   explainReading,
-  formatMeasured,
-  formatPercent,
-  formatQuantity,
   rangeTable,
   togetherAndApart,
-  toleranceModel,
-  unitOf,
-  worstCase,
-} from '@usual-drag/core';
+} from '@usual-drag/core/loading';
+import { toleranceModel, worstCase } from '@usual-drag/core/uncertainty';
 import type { ComponentType } from 'react';
 import { FiguresTable } from '../ui/figures-table.tsx';
 import { ResistanceSlider } from './resistance-slider.tsx';

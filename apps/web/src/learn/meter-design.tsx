@@ -1,4 +1,5 @@
-import { formatPercent, formatQuantity, loadingShare } from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { loadingShare } from '@usual-drag/core/loading';
 import { FiguresTable } from '../ui/figures-table.tsx';
 import type { Subject } from './subject.ts';
 

@@ -1,11 +1,6 @@
-import {
-  formatPercent,
-  formatQuantity,
-  indicationAt,
-  unitOf,
-  type MeterQuantity,
-  type PointValues,
-} from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { unitOf, type MeterQuantity } from '@usual-drag/core/instrument';
+import { indicationAt, type PointValues } from '@usual-drag/core/loading';
 import { useState } from 'react';
 
 interface Props {

@@ -1,4 +1,5 @@
-import { builtInKit, newJob, type Instrument } from '@usual-drag/core';
+import { builtInKit, type Instrument } from '@usual-drag/core/instrument';
+import { newJob } from '@usual-drag/core/job';
 import { subjectOf } from './subject.ts';
 
 const kit = builtInKit as readonly Instrument[];

@@ -1,20 +1,13 @@
+import { findRange, type Instrument, type MeterQuantity, type Range } from '@usual-drag/core/instrument';
 import {
-  findRange,
-  floatLevelDivider,
-  jobMeant,
   measurementPointOf,
-  setupValuesOf,
-  trueValuesOf,
-  type Instrument,
-  type Job,
   type MeasurementPoint,
   type Meter,
-  type MeterQuantity,
   type MeterReading,
-  type Range,
   type Setup,
   type Unloaded,
-} from '@usual-drag/core';
+} from '@usual-drag/core/loading';
+import { floatLevelDivider, jobMeant, setupValuesOf, trueValuesOf, type Job } from '@usual-drag/core/job';
 
 /** A meter of the subject with all that is known of it. */
 export interface MeterCase {

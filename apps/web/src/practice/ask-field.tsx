@@ -1,5 +1,5 @@
 import { clsx } from 'clsx';
-import type { AnswerMark, Ask, GivenAnswer, Problem } from '@usual-drag/core';
+import type { AnswerMark, Ask, GivenAnswer, Problem } from '@usual-drag/core/practice';
 import { useId, useState } from 'react';
 import { Button } from '../ui/button.tsx';
 import { MarkLine } from './mark-line.tsx';

@@ -1,4 +1,4 @@
-import { nameableFaults } from '@usual-drag/core';
+import { nameableFaults } from '@usual-drag/core/practice';
 import { useId, useMemo } from 'react';
 import type { AskProps } from './ask-field.tsx';
 import { FaultChoice } from './fault-choice.tsx';

@@ -1,4 +1,5 @@
-import type { Hypothesis, NameableFault } from '@usual-drag/core';
+import type { Hypothesis } from '@usual-drag/core/faults';
+import type { NameableFault } from '@usual-drag/core/practice';
 import { useState } from 'react';
 import { Button } from '../ui/button.tsx';
 import { Choice } from '../ui/choice.tsx';

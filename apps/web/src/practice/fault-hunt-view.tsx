@@ -1,4 +1,4 @@
-import { levels, makeHunt, type Level } from '@usual-drag/core';
+import { levels, makeHunt, type Level } from '@usual-drag/core/practice';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { NetworkPicture } from '../drawing/network-picture.tsx';

@@ -1,4 +1,4 @@
-import type { Attempt } from '@usual-drag/core';
+import type { Attempt } from '@usual-drag/core/practice';
 import { nanoid } from 'nanoid';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';

@@ -1,17 +1,17 @@
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { nodesOf } from '@usual-drag/core/network';
+import { unitOf } from '@usual-drag/core/instrument';
+import { solveUnloaded } from '@usual-drag/core/loading';
+import type { Hypothesis } from '@usual-drag/core/faults';
 import {
   costOf,
-  formatQuantity,
   isTheFault,
-  nodesOf,
   readingCosts,
   readOnLowestRange,
-  solveUnloaded,
-  unitOf,
   type BenchPlace,
   type FaultHunt,
-  type Hypothesis,
   type SharpReading,
-} from '@usual-drag/core';
+} from '@usual-drag/core/practice';
 import { useMemo, useState } from 'react';
 import { FiguresTable } from '../ui/figures-table.tsx';
 import { FaultChoice } from './fault-choice.tsx';

@@ -1,16 +1,15 @@
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { unitOf } from '@usual-drag/core/instrument';
+import { faultSentence, type Hypothesis } from '@usual-drag/core/faults';
 import {
   bestLine,
   costOf,
-  faultSentence,
-  formatQuantity,
   isTheFault,
   readingCosts,
-  unitOf,
   type FaultHunt,
   type HuntPlace,
-  type Hypothesis,
   type SharpReading,
-} from '@usual-drag/core';
+} from '@usual-drag/core/practice';
 import { useMemo } from 'react';
 import { FiguresTable } from '../ui/figures-table.tsx';
 import { MarkLine } from './mark-line.tsx';

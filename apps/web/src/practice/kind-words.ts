@@ -1,4 +1,4 @@
-import type { Attempt } from '@usual-drag/core';
+import type { Attempt } from '@usual-drag/core/practice';
 
 /** Names of the kinds of problems. */
 export const kindWords: Readonly<Record<Attempt['kind'], string>> = {

@@ -1,4 +1,4 @@
-import type { AnswerMark } from '@usual-drag/core';
+import type { AnswerMark } from '@usual-drag/core/practice';
 import { Check, X } from 'lucide-react';
 
 interface Props {

@@ -1,4 +1,5 @@
-import type { BenchPlace, Network } from '@usual-drag/core';
+import type { Network } from '@usual-drag/core/network';
+import type { BenchPlace } from '@usual-drag/core/practice';
 import { useState } from 'react';
 import { Button } from '../ui/button.tsx';
 import { Choice } from '../ui/choice.tsx';

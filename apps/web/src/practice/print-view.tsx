@@ -1,7 +1,6 @@
+import { formatPercent, formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import { faultSentence } from '@usual-drag/core/faults';
 import {
-  faultSentence,
-  formatPercent,
-  formatQuantity,
   makeProblem,
   problemKinds,
   withSolution,
@@ -11,8 +10,7 @@ import {
   type Level,
   type Problem,
   type ProblemKind,
-  type Unit,
-} from '@usual-drag/core';
+} from '@usual-drag/core/practice';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Button } from '../ui/button.tsx';

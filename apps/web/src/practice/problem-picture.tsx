@@ -1,4 +1,5 @@
-import { meterOnRange, movementOf, planDesign, type Problem } from '@usual-drag/core';
+import { meterOnRange, movementOf, planDesign } from '@usual-drag/core/workshop';
+import type { Problem } from '@usual-drag/core/practice';
 import { useMemo } from 'react';
 import { NetworkPicture } from '../drawing/network-picture.tsx';
 

@@ -1,4 +1,7 @@
-import { compareReadings, formatQuantity, unitOf, type BenchPlace, type Problem } from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { unitOf } from '@usual-drag/core/instrument';
+import { compareReadings } from '@usual-drag/core/readings';
+import type { BenchPlace, Problem } from '@usual-drag/core/practice';
 import { useMemo } from 'react';
 import { FiguresTable } from '../ui/figures-table.tsx';
 

@@ -1,4 +1,4 @@
-import { type Problem } from '@usual-drag/core';
+import type { Problem } from '@usual-drag/core/practice';
 import { useRef } from 'react';
 import { Button } from '../ui/button.tsx';
 import { AskField } from './ask-field.tsx';

@@ -1,4 +1,4 @@
-import { makeProblem, problemKinds, type Level } from '@usual-drag/core';
+import { makeProblem, problemKinds, type Level } from '@usual-drag/core/practice';
 import { useMemo } from 'react';
 import { Choice } from '../ui/choice.tsx';
 import { Segments } from '../ui/segments.tsx';

@@ -1,4 +1,4 @@
-import type { KindProgress } from '@usual-drag/core';
+import type { KindProgress } from '@usual-drag/core/practice';
 import { Bar, BarChart, CartesianGrid, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { kindWords } from './kind-words.ts';
 

@@ -1,5 +1,5 @@
 import type { KeptAttempt } from '@usual-drag/contract';
-import { progressOf, mistakeSentences } from '@usual-drag/core';
+import { progressOf, mistakeSentences } from '@usual-drag/core/practice';
 import { useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
 import { csvText } from '../ui/csv.ts';

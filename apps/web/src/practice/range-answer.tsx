@@ -1,4 +1,4 @@
-import { rangesOf } from '@usual-drag/core';
+import { rangesOf } from '@usual-drag/core/instrument';
 import { useId } from 'react';
 import { Button } from '../ui/button.tsx';
 import type { AskProps } from './ask-field.tsx';

@@ -1,4 +1,4 @@
-import { newSeries, problemKinds, readSeries, type SetProblem } from '@usual-drag/core';
+import { newSeries, problemKinds, readSeries, type SetProblem } from '@usual-drag/core/practice';
 import { ListChecks } from 'lucide-react';
 import { useRef } from 'react';
 import { ActionMenu } from '../ui/action-menu.tsx';

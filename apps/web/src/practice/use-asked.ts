@@ -1,4 +1,11 @@
-import { levels, nextProblem, problemKinds, type Level, type ProblemKind, type SetProblem } from '@usual-drag/core';
+import {
+  levels,
+  nextProblem,
+  problemKinds,
+  type Level,
+  type ProblemKind,
+  type SetProblem,
+} from '@usual-drag/core/practice';
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { attemptsQuery } from '../api/practice.ts';

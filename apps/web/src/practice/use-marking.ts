@@ -1,4 +1,11 @@
-import { markAnswer, workingOf, type AnswerMark, type Ask, type GivenAnswer, type Problem } from '@usual-drag/core';
+import {
+  markAnswer,
+  workingOf,
+  type AnswerMark,
+  type Ask,
+  type GivenAnswer,
+  type Problem,
+} from '@usual-drag/core/practice';
 import { useState } from 'react';
 import { handIn } from './hand-in.ts';
 

@@ -1,4 +1,4 @@
-import type { ProblemSeries } from '@usual-drag/core';
+import type { ProblemSeries } from '@usual-drag/core/practice';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 

@@ -1,15 +1,6 @@
-import {
-  limitViolation,
-  fail,
-  formatPercent,
-  formatQuantity,
-  ok,
-  parsePercent,
-  parseQuantity,
-  type Limit,
-  type Result,
-  type Unit,
-} from '@usual-drag/core';
+import { fail, ok, type Result } from '@usual-drag/core/result';
+import { formatPercent, formatQuantity, parsePercent, parseQuantity, type Unit } from '@usual-drag/core/quantity';
+import { limitViolation, type Limit } from '@usual-drag/core/network';
 
 interface Fault {
   readonly message: string;

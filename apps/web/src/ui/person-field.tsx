@@ -1,4 +1,4 @@
-import { fail, ok } from '@usual-drag/core';
+import { fail, ok } from '@usual-drag/core/result';
 import { usePerson } from './person.ts';
 import { ValueField } from './value-field.tsx';
 

@@ -1,4 +1,4 @@
-import type { Result } from '@usual-drag/core';
+import type { Result } from '@usual-drag/core/result';
 import clsx from 'clsx';
 import { useId, useRef, useState } from 'react';
 

@@ -1,4 +1,6 @@
-import type { Diagnosis, Fit, Job, JobFault, Result, TwoFaultsGroup, TwoFaultsProgress } from '@usual-drag/core';
+import type { Result } from '@usual-drag/core/result';
+import type { Diagnosis, Fit, TwoFaultsGroup, TwoFaultsProgress } from '@usual-drag/core/diagnosis';
+import type { Job, JobFault } from '@usual-drag/core/job';
 import { proxy } from 'comlink';
 import type { DiagnosisSearch } from './diagnosis.worker.ts';
 import { run, type Run } from './run.ts';

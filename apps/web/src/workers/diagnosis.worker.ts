@@ -1,4 +1,4 @@
-import { diagnoseJob, fitFreeNames, twoFaultsOfJob } from '@usual-drag/core';
+import { diagnoseJob, fitFreeNames, twoFaultsOfJob } from '@usual-drag/core/job';
 import { expose } from 'comlink';
 
 const search = { diagnose: diagnoseJob, fit: fitFreeNames, twoFaults: twoFaultsOfJob };

@@ -1,4 +1,4 @@
-import type { MeterProject, SearchProgress, solveMeterProject, WorkedSide } from '@usual-drag/core';
+import type { MeterProject, SearchProgress, solveMeterProject, WorkedSide } from '@usual-drag/core/workshop';
 import { proxy } from 'comlink';
 import type { SideStudy, Work } from './meter-project.worker.ts';
 import { run, type Run } from './run.ts';

@@ -9,7 +9,7 @@ import {
   type WorkedSide,
   type Way,
   type MeterProject,
-} from '@usual-drag/core';
+} from '@usual-drag/core/workshop';
 import { expose } from 'comlink';
 
 /** Spread of a batch of such meters, and other ways to build one side. */

@@ -1,4 +1,4 @@
-import type { Sampling, ToleranceQuestion } from '@usual-drag/core';
+import type { Sampling, ToleranceQuestion } from '@usual-drag/core/uncertainty';
 import { proxy } from 'comlink';
 import { run, type Run } from './run.ts';
 import type { Study, ToleranceStudy } from './tolerance.worker.ts';

@@ -8,7 +8,7 @@ import {
   type Sampling,
   type ToleranceQuestion,
   type WorstCase,
-} from '@usual-drag/core';
+} from '@usual-drag/core/uncertainty';
 import { expose } from 'comlink';
 
 /** Effects of the parts' tolerances on one result. */

@@ -1,4 +1,5 @@
-import { networkOfSheet, newJob, type Worksheet, type WorksheetResult } from '@usual-drag/core';
+import { networkOfSheet, type Worksheet, type WorksheetResult } from '@usual-drag/core/worksheet';
+import { newJob } from '@usual-drag/core/job';
 import { ArrowDownUp } from 'lucide-react';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';

@@ -1,4 +1,5 @@
-import { reduceNet, resistanceNet, sourcesOf, stageNetwork, stepTitle, type Worksheet } from '@usual-drag/core';
+import { reduceNet, resistanceNet, sourcesOf, stageNetwork, stepTitle } from '@usual-drag/core/reduction';
+import type { Worksheet } from '@usual-drag/core/worksheet';
 import { useMemo } from 'react';
 import { NetworkPicture } from '../drawing/network-picture.tsx';
 import { Button } from '../ui/button.tsx';

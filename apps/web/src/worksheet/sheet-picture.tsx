@@ -1,4 +1,5 @@
-import type { Network, Worksheet } from '@usual-drag/core';
+import type { Network } from '@usual-drag/core/network';
+import type { Worksheet } from '@usual-drag/core/worksheet';
 import { useMemo } from 'react';
 import { NetworkPicture } from '../drawing/network-picture.tsx';
 

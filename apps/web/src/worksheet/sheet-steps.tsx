@@ -1,4 +1,4 @@
-import type { SheetStep } from '@usual-drag/core';
+import type { SheetStep } from '@usual-drag/core/worksheet';
 import { ruleWords } from './sheet-words.ts';
 
 /** Derivation of each value, in the order in which one works on paper. */

@@ -1,11 +1,11 @@
+import type { Network } from '@usual-drag/core/network';
 import {
   sheetOfNetwork,
   type Given,
-  type Network,
   type SheetElement,
   type SheetQuantity,
   type Worksheet,
-} from '@usual-drag/core';
+} from '@usual-drag/core/worksheet';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 

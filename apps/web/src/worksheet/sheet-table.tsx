@@ -1,7 +1,6 @@
+import { ok } from '@usual-drag/core/result';
+import { formatQuantity, parseQuantity } from '@usual-drag/core/quantity';
 import {
-  formatQuantity,
-  ok,
-  parseQuantity,
   sheetKey,
   sheetQuantities,
   unitOfSheet,
@@ -10,7 +9,7 @@ import {
   type SheetStep,
   type SheetValues,
   type Worksheet,
-} from '@usual-drag/core';
+} from '@usual-drag/core/worksheet';
 import { clsx } from 'clsx';
 import { Trash2 } from 'lucide-react';
 import { Button } from '../ui/button.tsx';

@@ -1,4 +1,4 @@
-import type { SheetRule } from '@usual-drag/core';
+import type { SheetRule } from '@usual-drag/core/worksheet';
 
 /** The rules by the names that a textbook has for them. */
 export const ruleWords: Readonly<Record<SheetRule, string>> = {

@@ -1,4 +1,4 @@
-import { solveWorksheet, type WorksheetResult } from '@usual-drag/core';
+import { solveWorksheet, type WorksheetResult } from '@usual-drag/core/worksheet';
 import { useMemo, useState } from 'react';
 import { Note } from '../ui/note.tsx';
 import { Segments } from '../ui/segments.tsx';

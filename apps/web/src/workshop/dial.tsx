@@ -1,4 +1,6 @@
-import { dialRanges, dialScale, fail, ok, svgText } from '@usual-drag/core';
+import { fail, ok } from '@usual-drag/core/result';
+import { dialRanges } from '@usual-drag/core/workshop';
+import { dialScale, svgText } from '@usual-drag/core/drawing';
 import { Download } from 'lucide-react';
 import { useMemo } from 'react';
 import { MarksView } from '../drawing/marks-view.tsx';

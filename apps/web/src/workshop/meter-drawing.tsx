@@ -1,4 +1,5 @@
-import { drawingMarks, drawRails, meterOnRange, svgText, type WorkedSide } from '@usual-drag/core';
+import { meterOnRange, type WorkedSide } from '@usual-drag/core/workshop';
+import { drawingMarks, drawRails, svgText } from '@usual-drag/core/drawing';
 import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useDisplay } from '../bench/canvas/display.ts';

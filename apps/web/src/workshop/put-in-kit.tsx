@@ -1,4 +1,4 @@
-import { kitInstrumentOf, nextVersion } from '@usual-drag/core';
+import { kitInstrumentOf, nextVersion } from '@usual-drag/core/workshop';
 import { BadgeCheck, PackagePlus } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { useDocumentList } from '../documents/use-document-list.ts';

@@ -1,4 +1,5 @@
-import { compareSchemes, formatQuantity, type Design, type Movement } from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { compareSchemes, type Design, type Movement } from '@usual-drag/core/workshop';
 import { useMemo } from 'react';
 
 const names: Readonly<Record<string, string>> = {

@@ -1,4 +1,4 @@
-import { meterProjectOf, type Design } from '@usual-drag/core';
+import { meterProjectOf, type Design } from '@usual-drag/core/workshop';
 import { newProjectId } from '../documents/document-kinds.ts';
 import { useDocumentList, useDocumentState, useListSaveWords } from '../documents/use-document-list.ts';
 

@@ -1,4 +1,4 @@
-import type { MeterProject, SearchProgress, WorkedSide } from '@usual-drag/core';
+import type { MeterProject, SearchProgress, WorkedSide } from '@usual-drag/core/workshop';
 import { useMemo } from 'react';
 import { startMeterProject, startStudy, type SideStudy } from '../workers/meter-project.ts';
 import type { Run } from '../workers/run.ts';

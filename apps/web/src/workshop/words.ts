@@ -1,11 +1,5 @@
-import {
-  formatPercent,
-  formatQuantity,
-  sectionName,
-  type Combination,
-  type WorkedSide,
-  unitOfTarget,
-} from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { sectionName, type Combination, type WorkedSide, unitOfTarget } from '@usual-drag/core/workshop';
 
 /** Ω as the workshop writes them. */
 export const ohms = (value: number, digits = 5): string => formatQuantity(value, 'Ω', { digits, trim: true });

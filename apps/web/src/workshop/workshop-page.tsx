@@ -1,4 +1,4 @@
-import { designOfSide, type MeterProject } from '@usual-drag/core';
+import { designOfSide, type MeterProject } from '@usual-drag/core/workshop';
 import clsx from 'clsx';
 import { Archive, Download, FileUp, Plus, History, Redo2, Undo2 } from 'lucide-react';
 import { useRef, type ComponentType } from 'react';

@@ -1,4 +1,4 @@
-import { levels, problemKinds, slips, type Attempt, type Level, type Mistake } from '@usual-drag/core';
+import { levels, problemKinds, slips, type Attempt, type Level, type Mistake } from '@usual-drag/core/practice';
 import { IsBoolean, IsIn, IsInt, IsNumber, IsString, Length, Max, Min } from 'class-validator';
 import { most } from '../limits.ts';
 import { Absent, Describes } from './decorators.ts';

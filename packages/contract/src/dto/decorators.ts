@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import { limitViolation, namePattern, type Limit } from '@usual-drag/core';
+import { limitViolation, namePattern, type Limit } from '@usual-drag/core/network';
 import {
   ArrayMaxSize,
   ArrayMinSize,

@@ -1,11 +1,5 @@
-import {
-  seriesNames,
-  type Design,
-  type MovementFigures,
-  type PartsChoice,
-  type Scheme,
-  type Series,
-} from '@usual-drag/core';
+import { seriesNames, type Series } from '@usual-drag/core/quantity';
+import type { Design, MovementFigures, PartsChoice, Scheme } from '@usual-drag/core/workshop';
 import { Type } from 'class-transformer';
 import { Equals, IsIn, IsNumber, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

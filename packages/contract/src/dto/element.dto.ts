@@ -7,7 +7,7 @@ import {
   type Resistor,
   type Source,
   type Switch,
-} from '@usual-drag/core';
+} from '@usual-drag/core/network';
 import { IsBoolean, IsIn } from 'class-validator';
 import { most } from '../limits.ts';
 import { Absent, Describes, Name, OptionalQuantity, Quantity, Text } from './decorators.ts';

@@ -1,6 +1,6 @@
+import { rangeLimits } from '@usual-drag/core/network';
 import {
   kitLimits,
-  rangeLimits,
   type Instrument,
   type MeterFunction,
   type MeterQuantity,
@@ -10,7 +10,7 @@ import {
   type ReadingQuantity,
   type ResistanceFunction,
   type ResistanceRange,
-} from '@usual-drag/core';
+} from '@usual-drag/core/instrument';
 import { Type } from 'class-transformer';
 import { ArrayMinSize, IsIn, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

@@ -1,4 +1,4 @@
-import type { JobRecord } from '@usual-drag/core';
+import type { JobRecord } from '@usual-drag/core/job';
 import { most } from '../limits.ts';
 import { Absent, Describes, OptionalQuantity, Text } from './decorators.ts';
 

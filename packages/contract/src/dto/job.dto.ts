@@ -1,4 +1,5 @@
-import { jobVersions, type Job, type JobVersion, type Network, type ResistorValues } from '@usual-drag/core';
+import type { Network, ResistorValues } from '@usual-drag/core/network';
+import { jobVersions, type Job, type JobVersion } from '@usual-drag/core/job';
 import { Type } from 'class-transformer';
 import { ArrayMinSize, Equals, IsIn, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

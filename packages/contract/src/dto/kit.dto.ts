@@ -1,4 +1,5 @@
-import { kitLimits, type AutoRange, type Kit, type KitInstrument } from '@usual-drag/core';
+import { kitLimits, type AutoRange, type KitInstrument } from '@usual-drag/core/instrument';
+import type { Kit } from '@usual-drag/core/job';
 import { Type } from 'class-transformer';
 import { Equals, IsBoolean, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

@@ -8,7 +8,7 @@ import type {
   Side,
   StockPart,
   WorkshopParts,
-} from '@usual-drag/core';
+} from '@usual-drag/core/workshop';
 import { Type } from 'class-transformer';
 import { ArrayMinSize, IsBoolean, IsIn, IsNumber, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

@@ -7,7 +7,7 @@ import {
   type Level,
   type Problem,
   type ProblemKind,
-} from '@usual-drag/core';
+} from '@usual-drag/core/practice';
 import { Type } from 'class-transformer';
 import { Equals, IsIn, IsInt, IsObject, Matches, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

@@ -1,4 +1,4 @@
-import type { ReadingQuantity } from '@usual-drag/core';
+import type { ReadingQuantity } from '@usual-drag/core/instrument';
 import { IsIn, IsObject } from 'class-validator';
 import { most } from '../limits.ts';
 import { Absent, Id, Text } from './decorators.ts';

@@ -1,13 +1,13 @@
+import type { ReadingQuantity } from '@usual-drag/core/instrument';
 import {
   shownPattern,
   unitPattern,
   type Conventions,
   type CurrentReading,
   type Observation,
-  type ReadingQuantity,
   type ResistanceReading,
   type VoltageReading,
-} from '@usual-drag/core';
+} from '@usual-drag/core/readings';
 import { Type } from 'class-transformer';
 import { ArrayMinSize, IsBoolean, IsIn, IsString, Matches, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

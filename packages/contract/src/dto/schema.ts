@@ -1,6 +1,6 @@
 import { defaultMetadataStorage } from 'class-transformer/cjs/storage.js';
 import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
-import { leastExponent, type Limit } from '@usual-drag/core';
+import { leastExponent, type Limit } from '@usual-drag/core/network';
 import { elementSubTypes } from './element.dto.ts';
 import { functionSubTypes } from './instrument.dto.ts';
 import './attempt.dto.ts';

@@ -1,4 +1,5 @@
-import type { AmmeterPlacement, MeterQuantity, Setup, VoltmeterPlacement } from '@usual-drag/core';
+import type { MeterQuantity } from '@usual-drag/core/instrument';
+import type { AmmeterPlacement, Setup, VoltmeterPlacement } from '@usual-drag/core/loading';
 import { Type } from 'class-transformer';
 import { IsBoolean, IsIn, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

@@ -1,4 +1,4 @@
-import { reportSections, type ReportSection } from '@usual-drag/core';
+import { reportSections, type ReportSection } from '@usual-drag/core/report';
 import { ArrayMinSize, ArrayUnique, IsIn, IsString, Length, Matches, MaxLength } from 'class-validator';
 import { most } from '../limits.ts';
 import { List, Revision } from './decorators.ts';

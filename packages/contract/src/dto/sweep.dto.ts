@@ -1,4 +1,5 @@
-import { connections, type Connection, type Sweep, type SweepMeter, type SweepPoint } from '@usual-drag/core';
+import { connections, type Connection } from '@usual-drag/core/loading';
+import type { Sweep, SweepMeter, SweepPoint } from '@usual-drag/core/readings';
 import { Type } from 'class-transformer';
 import { IsIn, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

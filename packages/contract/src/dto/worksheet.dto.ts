@@ -1,5 +1,5 @@
+import { elementLimits } from '@usual-drag/core/network';
 import {
-  elementLimits,
   sheetQuantities,
   type Given,
   type SheetElement,
@@ -7,7 +7,7 @@ import {
   type SheetResistor,
   type SheetSource,
   type Worksheet,
-} from '@usual-drag/core';
+} from '@usual-drag/core/worksheet';
 import { Type } from 'class-transformer';
 import { Equals, IsIn, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';

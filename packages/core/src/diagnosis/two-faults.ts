@@ -21,7 +21,7 @@ import type { ReadingFaultShown } from './reading-faults.ts';
 import { faultFreePrediction, faultsOfCircuit, singleFaults, type Scored } from './single-faults.ts';
 
 /** Two faults that explain the readings together. */
-export interface TwoFaults {
+interface TwoFaults {
   readonly faults: readonly [Hypothesis, Hypothesis];
   readonly predictions: Predictions;
   readonly check: string;

@@ -1,12 +1,12 @@
 /** A line of the potential axis. */
-export interface Tick {
+interface Tick {
   readonly y: number;
   /** V. */
   readonly value: number;
 }
 
 /** A stretch of the axis that is drawn longer than its volts. */
-export interface Stretch {
+interface Stretch {
   readonly y1: number;
   readonly y2: number;
 }

@@ -3,7 +3,7 @@ import { sharedArcs, type DialRange } from '../workshop/index.ts';
 import type { Mark } from './mark.ts';
 
 /** One arc of a dial: the ranges that share its numbers, and where its marks stand. */
-export interface DialArc {
+interface DialArc {
   /** mm. */
   readonly radius: number;
   /** The ranges that are read on it, `25 mA`, in their order. */

@@ -24,4 +24,4 @@ export {
 } from './hypothesis.ts';
 export { acrossPart, wrongConnectionsOf, type WrongConnection } from './connect-wrongly.ts';
 export { solveWrongConnection, type WrongConnectionOutcome } from './wrong-connection.ts';
-export { misleadingReadings, type MisleadingReading } from './misleading-readings.ts';
+export { misleadingReadings } from './misleading-readings.ts';

@@ -9,9 +9,9 @@ export {
 } from './calibration-due.ts';
 export { certificateFaults, certificateLimit, indicatedWhen, ownErrorAt } from './certificate.ts';
 export { builtInKit } from './built-in-kit.ts';
-export { instrumentUncertainty, readingUncertainty, type ReadingUncertainty } from './accuracy.ts';
+export { instrumentUncertainty, readingUncertainty } from './accuracy.ts';
 export { displayState, type MeterState } from './meter-state.ts';
-export { displayToExpect, shownOn, smallestStep, type Shown } from './display.ts';
+export { displayToExpect, shownOn, smallestStep } from './display.ts';
 export {
   findRange,
   rangesOf,
@@ -37,14 +37,7 @@ export {
   settledRange,
   withCertificate,
   type AutoRange,
-  type KitFault,
   type KitInstrument,
 } from './kit.ts';
 export { burdenOf, nextRange, nextResistanceRange, rangeName, sensitivityOf } from './range-edits.ts';
-export {
-  certificateFrom,
-  checkAgainstStandard,
-  pointsToCheck,
-  type CheckedPoint,
-  type StandardCheck,
-} from './standard-check.ts';
+export { certificateFrom, checkAgainstStandard, pointsToCheck, type StandardCheck } from './standard-check.ts';

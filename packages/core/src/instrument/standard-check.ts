@@ -5,7 +5,7 @@ import type { Instrument, Range, RangeCalibration, ResistanceRange } from './ins
 type Point = RangeCalibration['points'][number];
 
 /** A range against a standard at one point, V, A or Ω. */
-export interface CheckedPoint extends Point {
+interface CheckedPoint extends Point {
   /** indicated − applied. */
   readonly error: number;
   /** Limit of the instrument's specification: accuracy and half the smallest step. */

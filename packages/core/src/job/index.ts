@@ -1,6 +1,6 @@
 export { jobVersions, type Job, type JobFault, type JobRecord, type JobVersion } from './job.ts';
 export { compareJob, diagnoseJob, diagnosePairsOfJob, fitFreeNames, planJob, twoFaultsOfJob } from './job-questions.ts';
-export { jobFaults, solveJob, type JobResult } from './solve-job.ts';
+export { jobFaults, solveJob } from './solve-job.ts';
 export { explainSolverFault } from './solver-words.ts';
 export { editElement, keepInstrument, newJob, putMeter, putSetup, removeSetup, renewInstrument } from './job-edits.ts';
 export { editRecord } from './job-record.ts';
@@ -19,7 +19,7 @@ export {
 export { readingsStatus, type ReadingsStatus } from './readings-status.ts';
 export { readingsFromRows, rowsFromReadings } from './reading-rows.ts';
 export { floatLevelDivider } from './float-level-divider.ts';
-export { jobFrom, startingCircuits, type StartingCircuit } from './starting-circuits.ts';
+export { jobFrom, startingCircuits } from './starting-circuits.ts';
 export { changeNetwork } from './change-network.ts';
 export { partsFromRows, type PartsRows, type RowFault } from './parts-rows.ts';
 export { kitFromRows, rowsFromKit, withRange, type Kit } from './kit-rows.ts';
@@ -27,7 +27,7 @@ export { rowsFromStock, stockFromRows } from './stock-rows.ts';
 export { mergeJobs, readingOrigin } from './merge-jobs.ts';
 export { documentChanges } from './document-changes.ts';
 export { sameValue } from './same-value.ts';
-export { jobStatus, unreadableWords, type JobStatus, type UnreadableMeter } from './job-status.ts';
+export { jobStatus, unreadableWords, type JobStatus } from './job-status.ts';
 export { placedPositive, setupValuesOf, trueValuesOf } from './solved-values.ts';
 export { nextSweepId, putSweep, removeSweep, withPoint } from './sweep-edits.ts';
 export { isBlankSweep, withKeptSweep, type KeptSweep } from './kept-sweep.ts';

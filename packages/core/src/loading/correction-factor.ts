@@ -23,7 +23,7 @@ import { attachmentOf } from './attachment.ts';
 import type { AmmeterPlacement, Meter, Setup } from './setup.ts';
 
 /** Contribution of a resistance to the uncertainty of a correction. */
-export interface FactorContribution {
+interface FactorContribution {
   /** Id of a part, `meter` for the meter itself, `meter:ID` for another meter of the set-up. */
   readonly of: string;
   /** |∂(T/E)/∂R| · limit of R / √3: standard, as a ratio. */

@@ -1,17 +1,12 @@
 export { attachmentOf } from './attachment.ts';
 export { isLinear, solveUnloaded, type Unloaded } from './unloaded.ts';
 export { solveSetup, type MeterReading, type SetupValues } from './solve-setup.ts';
-export {
-  correctionAt,
-  type CorrectionFactor,
-  type CorrectionOn,
-  type FactorContribution,
-} from './correction-factor.ts';
-export { setupFaults, setupsFaults, type SetupFault } from './setup-faults.ts';
+export { correctionAt, type CorrectionFactor } from './correction-factor.ts';
+export { setupFaults, setupsFaults } from './setup-faults.ts';
 export type { AmmeterPlacement, Meter, Setup, VoltmeterPlacement } from './setup.ts';
 export { dangerousVoltage, largestVoltage, networkCautions, setupCautions, type Caution } from './cautions.ts';
-export { explainReading, infiniteSourceSentence, stateSentence, type ReadingWorking } from './explain-reading.ts';
-export { changeInstrument, meterAt, newMeter, nextMeterId, nextSetupId, swapLeads, toggleEnd } from './setup-edits.ts';
+export { explainReading, infiniteSourceSentence } from './explain-reading.ts';
+export { changeInstrument, meterAt, newMeter, nextSetupId, swapLeads, toggleEnd } from './setup-edits.ts';
 export { explainCorrection } from './explain-correction.ts';
 export { correctionFromSource } from './loading-ratio.ts';
 export {
@@ -21,7 +16,6 @@ export {
   correctedValue,
   stateOn,
   type BudgetEntry,
-  type CannotCorrect,
   type CorrectedValue,
 } from './corrected-value.ts';
 export { requiredResistance } from './required-resistance.ts';
@@ -30,7 +24,6 @@ export {
   measurementPointOf,
   loadingShare,
   shiftedNetwork,
-  shareTaken,
   sourceResistanceUncertainty,
   type MeasurementPoint,
   type PointValues,
@@ -51,17 +44,11 @@ export {
   type LoadingPoint,
   type MapPoint,
 } from './loading-map.ts';
-export { betterAlone, togetherAndApart, type TogetherAndApart } from './together.ts';
-export { indicatedSums, type IndicatedTerm, type IndicatedSum } from './indicated-sums.ts';
-export {
-  apparentResistance,
-  connections,
-  connectionWords,
-  crossoverResistance,
-  type Connection,
-} from './voltmeter-ammeter.ts';
-export { startingJack, type StartingJack } from './starting-jack.ts';
-export { supplyDisplays, type SupplyDisplay } from './supply-display.ts';
-export { ohmmeterAt, ohmmeterRows, type OhmmeterReadings, type OhmmeterRow } from './ohmmeter.ts';
+export { betterAlone, togetherAndApart } from './together.ts';
+export { indicatedSums } from './indicated-sums.ts';
+export { connections, connectionWords, crossoverResistance, type Connection } from './voltmeter-ammeter.ts';
+export { startingJack } from './starting-jack.ts';
+export { supplyDisplays } from './supply-display.ts';
+export { ohmmeterAt, ohmmeterRows } from './ohmmeter.ts';
 export { displayText, meterStateWords, readableError } from './meter-display.ts';
-export { resistancesFromSetup, type ResistanceFromSetup } from './resistance-found.ts';
+export { resistancesFromSetup } from './resistance-found.ts';

@@ -6,7 +6,7 @@ import { loadingMap, type MapPoint } from './loading-map.ts';
 import { solveUnloaded, type Unloaded } from './unloaded.ts';
 
 /** One member of a sum, V or A, with the sign that it has in it. */
-export interface IndicatedTerm {
+interface IndicatedTerm {
   readonly element: string;
   readonly truth: number;
   readonly indicated: number;

@@ -12,7 +12,7 @@ export function nextSetupId(setups: readonly Setup[]): string {
 }
 
 /** The next free meter name in a set-up: V1, V2 … across, A1, A2 … in a break. */
-export function nextMeterId(setup: Setup, quantity: MeterQuantity): string {
+function nextMeterId(setup: Setup, quantity: MeterQuantity): string {
   const letter = quantity === 'dc-voltage' ? 'V' : 'A';
   const taken = new Set(setup.meters.map((meter) => meter.id));
   let number = 1;

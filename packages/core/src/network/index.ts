@@ -1,7 +1,7 @@
-export { addElement, newElement, nextElementId, nextNode, removeElement, replaceElement } from './edits.ts';
+export { addElement, newElement, nextElementId, nextNode, replaceElement } from './edits.ts';
 export { chainsOf, type Chain } from './chains.ts';
-export { commonPoints, samePoint, wiresBetween } from './common-points.ts';
-export { deviationFrom, deviationOf, type Deviation } from './deviation.ts';
+export { commonPoints, samePoint } from './common-points.ts';
+export { deviationFrom, deviationOf } from './deviation.ts';
 export { pasteElements } from './paste.ts';
 export {
   addInParallel,
@@ -22,7 +22,6 @@ export {
   parseEnd,
   type CurrentSource,
   type Element,
-  type ElementEnd,
   type ElementKind,
   type Link,
   type Load,
@@ -43,9 +42,9 @@ export {
 export { endsAt, nodesOf, referenceOf, type Network, type ResistorValues } from './network.ts';
 export type { LineFault } from './line-token.ts';
 export { parseLine, partPlaces, readLine, type PartPlace } from './parse-line.ts';
-export { isToleranced, spanOf, type TolerancedResistor } from './toleranced.ts';
+export { isToleranced, spanOf } from './toleranced.ts';
 export { keepUnchanged } from './unchanged.ts';
 export { readValues } from './part-text.ts';
-export { writeLine, writeValues, type WriteOptions } from './write-line.ts';
-export { networkFaults, duplicates, type NetworkFault } from './validation.ts';
-export { startingAt, strandsOf, type PlacedStrand, type Strand } from './strands.ts';
+export { writeLine, writeValues } from './write-line.ts';
+export { networkFaults, duplicates } from './validation.ts';
+export { startingAt, strandsOf, type Strand } from './strands.ts';

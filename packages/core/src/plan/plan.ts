@@ -34,7 +34,7 @@ export interface SupplyStep extends Step {
 }
 
 /** Opens the circuit at a node: the ends are lifted off it. */
-export interface BreakStep extends Step {
+interface BreakStep extends Step {
   readonly do: 'break';
   readonly node: string;
   readonly ends: readonly string[];
@@ -42,7 +42,7 @@ export interface BreakStep extends Step {
 }
 
 /** Joins the ends to their node again. */
-export interface RestoreStep extends Step {
+interface RestoreStep extends Step {
   readonly do: 'restore';
   readonly node: string;
   readonly ends: readonly string[];

@@ -2,7 +2,7 @@ import type { Network } from '../network/index.ts';
 import { buildOrder } from './build-order.ts';
 
 /** A row of holes that are joined. */
-export interface BoardRow {
+interface BoardRow {
   /** From 1. */
   readonly row: number;
   readonly node: string;
@@ -11,7 +11,7 @@ export interface BoardRow {
 }
 
 /** A wire from one row to another. */
-export interface BoardLink {
+interface BoardLink {
   readonly from: number;
   readonly to: number;
   /** The link of the network that it is; null if one node goes on in another row. */

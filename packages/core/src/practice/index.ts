@@ -1,5 +1,5 @@
 export { answerTo } from './answer.ts';
-export { markAnswer, markAnswers, type GivenAnswer, type AnswerMark, type Marking } from './mark.ts';
+export { markAnswer, markAnswers, type GivenAnswer, type AnswerMark } from './mark.ts';
 export { makeProblem, withSolution } from './make-problem.ts';
 export {
   levels,
@@ -13,17 +13,8 @@ export {
 } from './problem.ts';
 export { simulatedBench, type BenchPlace, type SimulatedBench } from './simulated-bench.ts';
 export { slips, mistakeSentences, type Mistake } from './mistake.ts';
-export { workingOf, type WorkingStep } from './working.ts';
-export {
-  bestLine,
-  costOf,
-  isTheFault,
-  makeHunt,
-  readingCosts,
-  type FaultHunt,
-  type HuntPlace,
-  type LineStep,
-} from './fault-hunt.ts';
+export { workingOf } from './working.ts';
+export { bestLine, costOf, isTheFault, makeHunt, readingCosts, type FaultHunt, type HuntPlace } from './fault-hunt.ts';
 export { nextProblem, progressOf, type Attempt, type KindProgress } from './attempts.ts';
 export { newSeries, readSeries, type ProblemSeries, type SetProblem } from './problem-series.ts';
 export { nameableFaults, type NameableFault } from './nameable-faults.ts';

@@ -43,7 +43,7 @@ const meanings: Readonly<Record<Band, BandMeaning>> = {
   pink: { exponent: -3 },
 };
 
-export const bandColours = Object.keys(meanings) as readonly Band[];
+const bandColours = Object.keys(meanings) as readonly Band[];
 
 export interface Banded {
   /** Ω. */

@@ -1,8 +1,8 @@
 export { engineering } from './engineering.ts';
-export { bandColours, bandPlaces, bandsOf, coloursFor, readBands, type Band, type Banded } from './colour-bands.ts';
-export { formatPercent, formatQuantity, type FormatOptions } from './format-quantity.ts';
+export { bandPlaces, bandsOf, coloursFor, readBands, type Band } from './colour-bands.ts';
+export { formatPercent, formatQuantity } from './format-quantity.ts';
 export { digitsFor, formatMeasured, formatMeasuredValue } from './format-measured.ts';
-export { parseQuantity, type QuantityFault } from './parse-quantity.ts';
+export { parseQuantity } from './parse-quantity.ts';
 export { formatDuration, parseDuration } from './parse-duration.ts';
 export { parsePercent } from './parse-ratio.ts';
 export {
@@ -13,7 +13,7 @@ export {
   seriesValues,
   type Series,
 } from './preferred-values.ts';
-export { printedCodeOf, readPrintedCode, type PrintedCode } from './printed-code.ts';
+export { printedCodeOf, readPrintedCode } from './printed-code.ts';
 export { exponentByPrefix, prefixByExponent, smallestExponent } from './prefix.ts';
 export { sumOf } from './sum.ts';
 export { writePercent, writeQuantity } from './write-quantity.ts';

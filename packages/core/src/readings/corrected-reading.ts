@@ -29,7 +29,7 @@ const known = new WeakMap<Unloaded, WeakMap<readonly Instrument[], Known>>();
  *
  * @returns null if the indication does not determine the true value
  */
-export function correctionFactorOf(
+function correctionFactorOf(
   unloaded: Unloaded,
   instruments: readonly Instrument[],
   reading: Reading,

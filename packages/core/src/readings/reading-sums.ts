@@ -5,7 +5,7 @@ import type { ComparedReading } from './compared-reading.ts';
 import type { Expectation } from './expectation.ts';
 import type { Conventions, CurrentReading, Reading, VoltageReading } from './reading.ts';
 
-export interface SumTerm {
+interface SumTerm {
   readonly reading: string;
   readonly sign: 1 | -1;
 }

@@ -1,8 +1,7 @@
-export { nodeEquations, type NodeEquation, type Term } from './node-equations.ts';
-export { rebuild, type Carried, type Rebuilt, type UpLine, type UpStep } from './rebuild.ts';
+export { nodeEquations } from './node-equations.ts';
+export { rebuild, type Rebuilt, type UpLine } from './rebuild.ts';
 export { reduceNet, stageNetwork, type Reduction, type Step } from './reduce.ts';
-export { resistanceNet, sourcesOf, type Part as NetPart, type ResistanceNet } from './resistance-net.ts';
-export { exact, writtenDown, type Rounding } from './rounding.ts';
-export type { Rule } from './rules.ts';
+export { resistanceNet, sourcesOf } from './resistance-net.ts';
+export { type Rounding } from './rounding.ts';
 export { stepTitle } from './step-words.ts';
-export { superpose, type Contribution } from './superposition.ts';
+export { superpose } from './superposition.ts';

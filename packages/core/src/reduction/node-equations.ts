@@ -6,7 +6,7 @@ import { elementBranch, toNumber, type LoadLaw, type NetworkValues } from '../so
 const ohmsOf = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
 
 /** A term of an equation, in letters and in numbers. */
-export interface Term {
+interface Term {
   readonly symbol: string;
   readonly numbers: string;
   /** A leaving the point, V for a source's law; null if nothing determines it. */

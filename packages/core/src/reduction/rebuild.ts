@@ -6,7 +6,7 @@ import { penFor, type Pen } from './pen.ts';
 import { exact, type Rounding } from './rounding.ts';
 
 /** Voltage V(from) − V(to) and current from → to of one part. */
-export interface Carried {
+interface Carried {
   readonly voltage: number;
   readonly current: number;
 }
@@ -26,7 +26,7 @@ export interface UpLine {
 }
 
 /** One step undone, with its checks. */
-export interface UpStep {
+interface UpStep {
   /** Place of the step in the reduction; −1 for the supply. */
   readonly step: number;
   readonly lines: readonly UpLine[];

@@ -13,7 +13,7 @@ import type { ReportReading } from './report-readings.ts';
 import type { KitNotes } from './signature.ts';
 
 /** A range that was read on. */
-export interface UsedRange {
+interface UsedRange {
   readonly quantity: ReadingQuantity;
   readonly id: string;
   /** Between the leads, `10 MΩ`; null of an ohmmeter. */

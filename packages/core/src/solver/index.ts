@@ -1,5 +1,5 @@
 export { breakResistance, resistanceBetween, type PairResistance } from './all-pairs.ts';
-export { elementBranch, meterBranch, type Branch, type Circuit, type LoadLaw } from './circuit.ts';
+export { elementBranch, type Branch, type Circuit, type LoadLaw } from './circuit.ts';
 export {
   add,
   divide,
@@ -15,12 +15,12 @@ export type { SolverFault } from './fault.ts';
 export { portResistance, type CircuitSolution, type Port } from './solve-linear.ts';
 export { solveCircuit } from './solve-circuit.ts';
 export { attach, circuitOf, type Attachment, type NetworkCircuit } from './network-circuit.ts';
-export { networkValues, type ElementValues, type NetworkValues } from './network-values.ts';
-export { solveLimited, type LimitedSource, type LimitedValues } from './limited-supply.ts';
+export { networkValues, type NetworkValues } from './network-values.ts';
+export { solveLimited } from './limited-supply.ts';
 export { quickCircuit, type QuickCircuit } from './quick-circuit.ts';
-export { sourceViews, type SourceView } from './source-view.ts';
-export { loopSums, nodeSums, type LoopSum, type NodeSum } from './sums.ts';
-export { sweep, sweepValues, withParameter, watchedValue, type SweepParameter, type SweepOutput } from './sweep.ts';
+export { sourceViews } from './source-view.ts';
+export { loopSums, nodeSums } from './sums.ts';
+export { sweep, sweepValues, withParameter, watchedValue, type SweepOutput } from './sweep.ts';
 export {
   firstOutput,
   sweepOutputsOf,

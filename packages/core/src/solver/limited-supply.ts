@@ -4,7 +4,7 @@ import { networkValues, type NetworkValues } from './network-values.ts';
 import { solveCircuit } from './solve-circuit.ts';
 
 /** A source that cannot give what it is set to, and what it really does. */
-export interface LimitedSource {
+interface LimitedSource {
   readonly id: string;
   /** `current`: a supply that holds its current limit. `voltage`: a current source at the end of its compliance. */
   readonly holds: 'current' | 'voltage';

@@ -4,7 +4,7 @@ import type { NetworkCircuit } from './network-circuit.ts';
 import type { CircuitSolution } from './solve-linear.ts';
 
 /** Null stands where nothing determines the value. */
-export interface ElementValues {
+interface ElementValues {
   /** V(from) − V(to), V. */
   readonly voltage: number | null;
   /** A from → to; out of `from` for a source or current source. */

@@ -1,29 +1,16 @@
 export { straightLine, type StraightLine } from './straight-line.ts';
-export {
-  correctFromRanges,
-  rangeReading,
-  type CorrectionFault,
-  type RangeCorrection,
-  type RangeReading,
-} from './range-correction.ts';
-export {
-  toleranceModel,
-  type ToleranceOutput,
-  type ToleranceModel,
-  type ToleranceQuestion,
-} from './tolerance-model.ts';
+export { correctFromRanges, rangeReading, type RangeReading } from './range-correction.ts';
+export { toleranceModel, type ToleranceOutput, type ToleranceQuestion } from './tolerance-model.ts';
 export { worstCase, type WorstCase } from './worst-case.ts';
 export { contributions, type PartContribution } from './contributions.ts';
 export { sampleTolerance, type SampleSummary, type Sampling } from './sampling.ts';
 export { withKnownResistor, type KnownResistor } from './known-resistor.ts';
 export {
-  mostCornerParts,
   tolerancedParts,
   toleranceLimits,
   toleranceResponse,
   type CircuitOutput,
-  type Toleranced,
   type ToleranceResponse,
 } from './tolerance-limits.ts';
 export { toleranceField, type ToleranceField } from './tolerance-field.ts';
-export { resistanceFromSweep, type SweepMeters, type SweepReading, type SweptResistance } from './resistance-sweep.ts';
+export { resistanceFromSweep, type SweptResistance } from './resistance-sweep.ts';

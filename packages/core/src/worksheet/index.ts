@@ -14,6 +14,5 @@ export {
   type SheetStep,
   type SheetValues,
   type Worksheet,
-  type WorksheetFault,
   type WorksheetResult,
 } from './worksheet.ts';

@@ -1,23 +1,13 @@
 export { usualParts } from './design.ts';
-export type {
-  BuiltRange,
-  Combination,
-  Design,
-  DesignedRange,
-  DesignResult,
-  PartsChoice,
-  Scheme,
-  Section,
-} from './design.ts';
+export type { Combination, Design, PartsChoice, Scheme } from './design.ts';
 export { movementOf, type Movement, type MovementFigures } from './movement.ts';
-export { copperCoefficient, movementInUse, type BuiltIn, type MovementAsFound } from './movement-as-found.ts';
-export { measuredMovement, type MeasuredMovement, type MovementMeasurement } from './measured-movement.ts';
+export { movementInUse, type BuiltIn, type MovementAsFound } from './movement-as-found.ts';
+export { measuredMovement, type MovementMeasurement } from './measured-movement.ts';
 export { planDesign } from './schemes.ts';
-export { sectionName, sectionWords, type SectionWords } from './section-words.ts';
+export { sectionName, sectionWords } from './section-words.ts';
 export { designFaults, solveDesign } from './solve-design.ts';
 export {
   designOfSide,
-  movementOfSide,
   solveMeterProject,
   meterProjectOf,
   type Side,
@@ -26,18 +16,17 @@ export {
   type WorkshopParts,
 } from './meter-project.ts';
 export type { SearchProgress } from './choose-parts.ts';
-export { partLoads } from './part-loads.ts';
 export type { StockPart } from './stock.ts';
 export { trimmedSection } from './trimmers.ts';
-export { alloys, windable, wireDiameters, wireFor, wireShunt, type WireShunt } from './shunt-wire.ts';
+export { alloys, windable, wireDiameters, wireFor, wireShunt } from './shunt-wire.ts';
 export { standardDrops, standardShunt } from './standard-shunt.ts';
 export { sampledErrors, type SampledRange } from './sampled-errors.ts';
 export { cheapestWithin, usualPrices, waysToMeet, worthwhile, type GradePrice, type Way } from './ways-to-meet.ts';
-export { designCautions, type WorkshopCaution } from './cautions.ts';
+export { designCautions } from './cautions.ts';
 export { diodesAcross, fuseFor, meterFaults, worstFaults, type MeterFault } from './overload.ts';
 export { meterOnRange, movementCheck } from './finished-meter.ts';
 export { instrumentOf, kitInstrumentOf, nextVersion } from './into-kit.ts';
-export { placesInUse, type UseAtPlace } from './in-use.ts';
+export { placesInUse } from './in-use.ts';
 export {
   assemblySteps,
   checkPoints,
@@ -47,10 +36,9 @@ export {
   trimmerCover,
   type PartsLine,
 } from './build-sheet.ts';
-export { compareSchemes, type SchemeInBrief } from './compare-schemes.ts';
-export { swampingResistor, temperatureErrors, type Swamping } from './temperature.ts';
+export { compareSchemes } from './compare-schemes.ts';
+export { swampingResistor, temperatureErrors } from './temperature.ts';
 export { sharedArcs, type DialRange } from './scale-steps.ts';
 export { alternativesFor } from './alternatives.ts';
 export { resistorKindOf, resistorKinds } from './resistor-kinds.ts';
 export { unitOfTarget } from './design.ts';
-export type { DesignFault } from './design-fault.ts';

@@ -1,4 +1,6 @@
-import { ammeterMarks, axisMarks, nodesOf, type Network, type NetworkValues, type PartStyle } from '@usual-drag/core';
+import { nodesOf, type Network } from '@usual-drag/core/network';
+import type { NetworkValues } from '@usual-drag/core/solver';
+import { ammeterMarks, axisMarks, type PartStyle } from '@usual-drag/core/drawing';
 import { memo, Suspense, useCallback, useMemo, useState } from 'react';
 import { EndHandles } from '../../drawing/end-handles.tsx';
 import { MarksView } from '../../drawing/marks-view.tsx';

@@ -1,4 +1,5 @@
-import { endsAt, type Network, type PartStyle, type RailDrawing } from '@usual-drag/core';
+import { endsAt, type Network } from '@usual-drag/core/network';
+import type { PartStyle, RailDrawing } from '@usual-drag/core/drawing';
 import { memo, useMemo, useRef, type KeyboardEvent } from 'react';
 import { isDirection, neighbour } from '../../drawing/arrow-keys.ts';
 import { PartView } from '../../drawing/part-view.tsx';

@@ -1,4 +1,4 @@
-import type { Flow, ResistorSymbol } from '@usual-drag/core';
+import type { Flow, ResistorSymbol } from '@usual-drag/core/drawing';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 

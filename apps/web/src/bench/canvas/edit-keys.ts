@@ -1,4 +1,4 @@
-import { nodesOf } from '@usual-drag/core';
+import { nodesOf } from '@usual-drag/core/network';
 import { useMemo } from 'react';
 import { benchNow } from '../model/bench-store.ts';
 import { useCommands, type Command } from '../../ui/commands.ts';

@@ -1,4 +1,4 @@
-import type { Part, RailDrawing } from '@usual-drag/core';
+import type { Part, RailDrawing } from '@usual-drag/core/drawing';
 import { useRailDrag } from '../../drawing/rail-drag.ts';
 import { aim, aimAt, cancelAim, land } from '../model/editing.ts';
 

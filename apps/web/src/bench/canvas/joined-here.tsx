@@ -1,4 +1,4 @@
-import { commonPoints, endsAt, nodesOf } from '@usual-drag/core';
+import { commonPoints, endsAt, nodesOf } from '@usual-drag/core/network';
 import type { ReactNode } from 'react';
 import { NodeBadge } from './node-badge.tsx';
 import { useBench } from '../model/bench-store.ts';

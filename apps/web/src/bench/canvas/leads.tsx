@@ -1,13 +1,12 @@
+import { endsAt, samePoint } from '@usual-drag/core/network';
 import {
-  endsAt,
-  samePoint,
   swapLeads,
   toggleEnd,
   type AmmeterPlacement,
   type Meter,
   type Setup,
   type VoltmeterPlacement,
-} from '@usual-drag/core';
+} from '@usual-drag/core/loading';
 import { ArrowLeftRight } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';

@@ -1,4 +1,6 @@
-import { parseLine, solveUnloaded, firstOutput, sweepParametersOf, sweepOutputsOf } from '@usual-drag/core';
+import { parseLine } from '@usual-drag/core/network';
+import { firstOutput, sweepParametersOf, sweepOutputsOf } from '@usual-drag/core/solver';
+import { solveUnloaded } from '@usual-drag/core/loading';
 import { currentsThrough, legend, liveLines, shareLines } from './live-lines.ts';
 
 const network = parseLine('E1 24V/1R8: R1 56k + R2 39k || J1 0A || S1 open');

@@ -1,4 +1,6 @@
-import { formatPercent, formatQuantity, type NetworkValues, currentFromTo, type Element } from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { currentFromTo, type Element } from '@usual-drag/core/network';
+import type { NetworkValues } from '@usual-drag/core/solver';
 
 /** Voltage and current beside every part of the drawing. */
 export function liveLines(values: NetworkValues): Record<string, string> {

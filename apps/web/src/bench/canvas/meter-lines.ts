@@ -1,4 +1,5 @@
-import { formatQuantity, type Setup, type SetupValues } from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import type { Setup, SetupValues } from '@usual-drag/core/loading';
 
 /** The lines beside every meter in the drawing: its indicated value and its resistance. */
 export function meterLines(setup: Setup, values: SetupValues | null): Readonly<Record<string, readonly string[]>> {

@@ -1,4 +1,4 @@
-import { nodeTone } from '@usual-drag/core';
+import { nodeTone } from '@usual-drag/core/drawing';
 import clsx from 'clsx';
 import { memo } from 'react';
 import { useSelection } from '../model/selection.ts';

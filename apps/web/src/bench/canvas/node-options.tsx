@@ -1,4 +1,4 @@
-import { nodesOf, type Network } from '@usual-drag/core';
+import { nodesOf, type Network } from '@usual-drag/core/network';
 import { useMemo, type ReactNode } from 'react';
 import { NodeBadge } from './node-badge.tsx';
 

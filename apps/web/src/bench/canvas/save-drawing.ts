@@ -1,4 +1,5 @@
-import { drawingMarks, drawRails, solveUnloaded, svgText } from '@usual-drag/core';
+import { solveUnloaded } from '@usual-drag/core/loading';
+import { drawingMarks, drawRails, svgText } from '@usual-drag/core/drawing';
 import { faceStyle } from '@usual-drag/report';
 import { fetchFaces } from '../../drawing/faces.ts';
 import { saveBlob } from '../../ui/save-file.ts';

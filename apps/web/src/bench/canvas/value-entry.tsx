@@ -1,4 +1,5 @@
-import { changeNetwork, readValues, replaceElement, writeValues, type Element, type LineFault } from '@usual-drag/core';
+import { readValues, replaceElement, writeValues, type Element, type LineFault } from '@usual-drag/core/network';
+import { changeNetwork } from '@usual-drag/core/job';
 import { useState } from 'react';
 import { useBench } from '../model/bench-store.ts';
 import { stopTyping } from '../model/editing.ts';

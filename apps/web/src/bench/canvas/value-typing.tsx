@@ -1,4 +1,5 @@
-import type { Network, RailDrawing } from '@usual-drag/core';
+import type { Network } from '@usual-drag/core/network';
+import type { RailDrawing } from '@usual-drag/core/drawing';
 import { stopTyping, useEditing } from '../model/editing.ts';
 import { ValueEntry } from './value-entry.tsx';
 

@@ -1,4 +1,7 @@
-import { formatQuantity, nodesOf, partLabel, type Element, type Network, type NetworkValues } from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { nodesOf, type Element, type Network } from '@usual-drag/core/network';
+import type { NetworkValues } from '@usual-drag/core/solver';
+import { partLabel } from '@usual-drag/core/drawing';
 import clsx from 'clsx';
 import { memo, useMemo, type CSSProperties } from 'react';
 import { useAfterPaint } from '../../ui/after-paint.ts';

@@ -1,4 +1,5 @@
-import { voltmeterMarks, type Meter, type RailDrawing, type Setup, type SetupValues } from '@usual-drag/core';
+import type { Meter, Setup, SetupValues } from '@usual-drag/core/loading';
+import { voltmeterMarks, type RailDrawing } from '@usual-drag/core/drawing';
 import { LeadHandle } from '../../drawing/lead-handle.tsx';
 import { MarksView } from '../../drawing/marks-view.tsx';
 

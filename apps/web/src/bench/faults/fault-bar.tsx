@@ -1,11 +1,7 @@
-import {
-  faultSentence,
-  formatQuantity,
-  unitOf,
-  type Hypothesis,
-  type Meter,
-  type MeterReading,
-} from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { unitOf } from '@usual-drag/core/instrument';
+import type { Meter, MeterReading } from '@usual-drag/core/loading';
+import { faultSentence, type Hypothesis } from '@usual-drag/core/faults';
 import { Button } from '../../ui/button.tsx';
 import { Note } from '../../ui/note.tsx';
 import { tryFault } from '../model/tried.ts';

@@ -1,4 +1,5 @@
-import { checkFor, tryableFaults, type Network } from '@usual-drag/core';
+import type { Network } from '@usual-drag/core/network';
+import { checkFor, tryableFaults } from '@usual-drag/core/faults';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { tryFault, useTried } from '../model/tried.ts';

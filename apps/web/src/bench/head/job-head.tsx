@@ -1,5 +1,5 @@
 import { JobRecordDto } from '@usual-drag/contract/forms';
-import { editRecord, type JobRecord } from '@usual-drag/core';
+import { editRecord, type JobRecord } from '@usual-drag/core/job';
 import { useCallback } from 'react';
 import { DocumentForm } from '../../ui/form/document-form.tsx';
 import { NumberInput } from '../../ui/form/number-input.tsx';

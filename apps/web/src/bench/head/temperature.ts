@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from '@usual-drag/core';
+import { fail, ok, type Result } from '@usual-drag/core/result';
 
 /** A temperature as it is typed, °C: `21.5`, `21.5 °C`, `−3`. */
 export function readTemperature(text: string): Result<number, { readonly message: string }> {

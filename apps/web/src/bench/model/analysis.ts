@@ -1,14 +1,8 @@
-import {
-  setupValuesOf,
-  trueValuesOf,
-  type Instrument,
-  type JobFault,
-  type Network,
-  type Result,
-  type Setup,
-  type SetupValues,
-  type Unloaded,
-} from '@usual-drag/core';
+import type { Result } from '@usual-drag/core/result';
+import type { Network } from '@usual-drag/core/network';
+import type { Instrument } from '@usual-drag/core/instrument';
+import type { Setup, SetupValues, Unloaded } from '@usual-drag/core/loading';
+import { setupValuesOf, trueValuesOf, type JobFault } from '@usual-drag/core/job';
 import { useMemo } from 'react';
 
 /** A value, or what stands in its way in words. */

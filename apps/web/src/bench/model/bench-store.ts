@@ -1,4 +1,4 @@
-import { atItsVersion, type Job } from '@usual-drag/core';
+import { atItsVersion, type Job } from '@usual-drag/core/job';
 import { create } from 'zustand';
 import { dispatch, documentState, useDocuments } from '../../documents/documents.ts';
 

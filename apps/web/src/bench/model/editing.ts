@@ -1,7 +1,6 @@
 import {
   addElement,
   addInParallel,
-  changeNetwork,
   insertInSeries,
   joinNodes,
   moveEnd,
@@ -13,7 +12,8 @@ import {
   swapEnds,
   type Element,
   type Network,
-} from '@usual-drag/core';
+} from '@usual-drag/core/network';
+import { changeNetwork } from '@usual-drag/core/job';
 import { toast } from '../../ui/toast.ts';
 import { create } from 'zustand';
 import { benchNow } from './bench-store.ts';

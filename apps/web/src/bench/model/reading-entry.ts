@@ -1,4 +1,5 @@
-import type { Depth, Meter } from '@usual-drag/core';
+import type { Meter } from '@usual-drag/core/loading';
+import type { Depth } from '@usual-drag/core/plan';
 import { create } from 'zustand';
 
 /** A meter that is placed without the plan, and those connected with it; a resistor that is measured out of circuit. */

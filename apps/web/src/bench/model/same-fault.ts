@@ -1,4 +1,4 @@
-import type { Hypothesis } from '@usual-drag/core';
+import type { Hypothesis } from '@usual-drag/core/faults';
 
 /** Returns whether two hypotheses are the same fault with the same value. */
 export const isSameFault = (a: Hypothesis, b: Hypothesis): boolean =>

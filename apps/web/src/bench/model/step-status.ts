@@ -1,14 +1,7 @@
-import {
-  documentHash,
-  formatPercent,
-  jobStatus,
-  readingsStatus,
-  unreadableWords,
-  type Job,
-  type JobStatus,
-  type Signature,
-  type Unloaded,
-} from '@usual-drag/core';
+import { formatPercent } from '@usual-drag/core/quantity';
+import type { Unloaded } from '@usual-drag/core/loading';
+import { jobStatus, readingsStatus, unreadableWords, type Job, type JobStatus } from '@usual-drag/core/job';
+import { documentHash, type Signature } from '@usual-drag/core/report';
 import { count, readInWords } from '../../ui/words.ts';
 import type { Solved } from './analysis.ts';
 

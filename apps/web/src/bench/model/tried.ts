@@ -1,4 +1,4 @@
-import type { Hypothesis } from '@usual-drag/core';
+import type { Hypothesis } from '@usual-drag/core/faults';
 import { create } from 'zustand';
 
 const useTriedFault = create<{ readonly jobId: string | null; readonly fault: Hypothesis | null }>()(() => ({

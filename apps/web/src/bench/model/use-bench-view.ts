@@ -1,13 +1,7 @@
-import {
-  findRange,
-  loadingMap,
-  networkMeant,
-  withFault,
-  type Instrument,
-  type MapPoint,
-  type Meter,
-  type Setup,
-} from '@usual-drag/core';
+import { findRange, type Instrument } from '@usual-drag/core/instrument';
+import { loadingMap, type MapPoint, type Meter, type Setup } from '@usual-drag/core/loading';
+import { withFault } from '@usual-drag/core/faults';
+import { networkMeant } from '@usual-drag/core/job';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { useWrongConnection } from './use-wrong-connection.ts';

@@ -1,4 +1,6 @@
-import type { Job, Signature, Unloaded } from '@usual-drag/core';
+import type { Unloaded } from '@usual-drag/core/loading';
+import type { Job } from '@usual-drag/core/job';
+import type { Signature } from '@usual-drag/core/report';
 import { useEffect, useState } from 'react';
 import { codeLater } from '../../ui/fetched-later.ts';
 import type { Solved } from './analysis.ts';

@@ -1,13 +1,11 @@
+import type { Instrument } from '@usual-drag/core/instrument';
+import type { Setup, SetupValues, Unloaded } from '@usual-drag/core/loading';
 import {
   solveWrongConnection,
   wrongConnectionsOf,
-  type Instrument,
-  type Setup,
-  type SetupValues,
-  type Unloaded,
   type WrongConnection,
   type WrongConnectionOutcome,
-} from '@usual-drag/core';
+} from '@usual-drag/core/faults';
 import { useMemo, useState } from 'react';
 import type { Solved } from './analysis.ts';
 

@@ -1,4 +1,5 @@
-import { addElement, changeNetwork, newElement, type ElementKind } from '@usual-drag/core';
+import { addElement, newElement, type ElementKind } from '@usual-drag/core/network';
+import { changeNetwork } from '@usual-drag/core/job';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Plus } from 'lucide-react';
 import { memo } from 'react';

@@ -6,8 +6,8 @@ import {
   formatQuantity,
   readBands,
   type Band,
-  type Resistor,
-} from '@usual-drag/core';
+} from '@usual-drag/core/quantity';
+import type { Resistor } from '@usual-drag/core/network';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { Segments } from '../../ui/segments.tsx';

@@ -1,4 +1,4 @@
-import { endsAt, nodesOf, samePoint } from '@usual-drag/core';
+import { endsAt, nodesOf, samePoint } from '@usual-drag/core/network';
 import clsx from 'clsx';
 import { useState, type ReactNode } from 'react';
 import { useShallow } from 'zustand/react/shallow';

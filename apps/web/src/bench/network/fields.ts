@@ -1,14 +1,6 @@
-import {
-  elementLimits,
-  fail,
-  namePattern,
-  ok,
-  type Element,
-  type Network,
-  type QuantityKey,
-  type Result,
-  type Unit,
-} from '@usual-drag/core';
+import { fail, ok, type Result } from '@usual-drag/core/result';
+import type { Unit } from '@usual-drag/core/quantity';
+import { elementLimits, namePattern, type Element, type Network, type QuantityKey } from '@usual-drag/core/network';
 import { asCount, asPlainNumber, inPercent, inUnit, numberField, type NumberField } from '../../ui/number-field.ts';
 
 interface Fault {

@@ -1,12 +1,12 @@
 import {
-  changeNetwork,
   partPlaces,
   readLine,
   writeLine,
   type LineFault,
   type Network,
   type PartPlace,
-} from '@usual-drag/core';
+} from '@usual-drag/core/network';
+import { changeNetwork } from '@usual-drag/core/job';
 import clsx from 'clsx';
 import { Copy } from 'lucide-react';
 import { memo, useMemo, useRef, useState } from 'react';

@@ -1,4 +1,5 @@
-import { networkCautions, nodesOf, referenceOf, type Element, type Network, type Unloaded } from '@usual-drag/core';
+import { nodesOf, referenceOf, type Element, type Network } from '@usual-drag/core/network';
+import { networkCautions, type Unloaded } from '@usual-drag/core/loading';
 import { memo, useMemo, useState } from 'react';
 import { useAfterPaint } from '../../ui/after-paint.ts';
 import { Note } from '../../ui/note.tsx';

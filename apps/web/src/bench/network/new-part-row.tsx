@@ -1,13 +1,13 @@
 import {
   addElement,
-  changeNetwork,
   newElement,
   nextElementId,
   parseLine,
   type Element,
   type LineFault,
   type Network,
-} from '@usual-drag/core';
+} from '@usual-drag/core/network';
+import { changeNetwork } from '@usual-drag/core/job';
 import { memo, useState } from 'react';
 import { useBench } from '../model/bench-store.ts';
 import { useSelection } from '../model/selection.ts';

@@ -1,4 +1,5 @@
-import { deviationOf, formatPercent, type Element } from '@usual-drag/core';
+import { formatPercent } from '@usual-drag/core/quantity';
+import { deviationOf, type Element } from '@usual-drag/core/network';
 import clsx from 'clsx';
 
 /** Deviation of a measured value, with the verdict against the tolerance. */

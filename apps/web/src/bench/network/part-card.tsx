@@ -1,20 +1,21 @@
 import {
-  changeNetwork,
-  deviationOf,
-  editElement,
   formatPercent,
   formatQuantity,
   nearestPreferred,
   printedCodeOf,
   readPrintedCode,
-  replaceElement,
-  samePoint,
   seriesForTolerance,
   seriesOf,
+} from '@usual-drag/core/quantity';
+import {
+  deviationOf,
+  replaceElement,
+  samePoint,
   type Element,
   type Load,
   type Resistor,
-} from '@usual-drag/core';
+} from '@usual-drag/core/network';
+import { changeNetwork, editElement } from '@usual-drag/core/job';
 import clsx from 'clsx';
 import { memo } from 'react';
 import { Button } from '../../ui/button.tsx';

@@ -1,4 +1,5 @@
-import { changeNetwork, editElement, replaceElement, type Element } from '@usual-drag/core';
+import { replaceElement, type Element } from '@usual-drag/core/network';
+import { changeNetwork, editElement } from '@usual-drag/core/job';
 import clsx from 'clsx';
 import { memo, useState } from 'react';
 import { useInView } from 'react-intersection-observer';

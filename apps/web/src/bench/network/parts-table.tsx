@@ -1,4 +1,5 @@
-import { changeNetwork, type Network } from '@usual-drag/core';
+import type { Network } from '@usual-drag/core/network';
+import { changeNetwork } from '@usual-drag/core/job';
 import clsx from 'clsx';
 import { ClipboardPaste, Trash2 } from 'lucide-react';
 import {

@@ -1,4 +1,5 @@
-import { changeNetwork, writeValues, type PartsRows, type RowFault } from '@usual-drag/core';
+import { writeValues } from '@usual-drag/core/network';
+import { changeNetwork, type PartsRows, type RowFault } from '@usual-drag/core/job';
 import { Button } from '../../ui/button.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';

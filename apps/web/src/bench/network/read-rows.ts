@@ -1,4 +1,5 @@
-import { partsFromRows, type Network, type PartsRows } from '@usual-drag/core';
+import type { Network } from '@usual-drag/core/network';
+import { partsFromRows, type PartsRows } from '@usual-drag/core/job';
 import { csvRows } from '../../ui/csv.ts';
 
 /** Parts from cells as a spreadsheet copies them (tabs) or saves them (commas, semicolons). */

@@ -1,15 +1,7 @@
-import {
-  addReading,
-  equalCurrents,
-  explainSum,
-  formatQuantity,
-  namesOf,
-  type Reading,
-  readingsFromRows,
-  type ReadingSum,
-  rowsFromReadings,
-  sumOf,
-} from '@usual-drag/core';
+import { formatQuantity, sumOf } from '@usual-drag/core/quantity';
+import { equalCurrents, explainSum, type Reading, type ReadingSum } from '@usual-drag/core/readings';
+import { namesOf } from '@usual-drag/core/plan';
+import { addReading, readingsFromRows, rowsFromReadings } from '@usual-drag/core/job';
 import { csvRows, csvText } from '../../ui/csv.ts';
 import { useRef, useState } from 'react';
 import { toast } from '../../ui/toast.ts';

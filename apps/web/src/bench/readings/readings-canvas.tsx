@@ -1,15 +1,9 @@
-import {
-  formatQuantity,
-  readingsAt,
-  trueValuesOf,
-  solveSetup,
-  setupFaults,
-  unitOf,
-  withFault,
-  faultSentence,
-  type Meter,
-  type Setup,
-} from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { unitOf } from '@usual-drag/core/instrument';
+import { solveSetup, setupFaults, type Meter, type Setup } from '@usual-drag/core/loading';
+import { withFault, faultSentence } from '@usual-drag/core/faults';
+import { readingsAt } from '@usual-drag/core/plan';
+import { trueValuesOf } from '@usual-drag/core/job';
 import { useMemo } from 'react';
 import type { Zoom } from '../../drawing/zoom.ts';
 import { BenchCanvas } from '../canvas/bench-canvas.tsx';

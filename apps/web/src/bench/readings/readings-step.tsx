@@ -1,4 +1,5 @@
-import type { Depth, KitInstrument } from '@usual-drag/core';
+import type { KitInstrument } from '@usual-drag/core/instrument';
+import type { Depth } from '@usual-drag/core/plan';
 import { Maximize2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';

@@ -1,24 +1,17 @@
+import type { Network } from '@usual-drag/core/network';
+import { displayToExpect, findRange, type Instrument } from '@usual-drag/core/instrument';
 import {
   comparisonOf,
-  displayToExpect,
-  findRange,
   expectationsOf,
-  makePlan,
-  networkMeant,
-  readingsMeant,
-  readingsAt,
   type ComparedReading,
   type Comparison,
   type Conventions,
   type CountedReading,
   type Expectation,
-  type Depth,
-  type Instrument,
-  type Network,
-  type Plan,
-  type PlanStep,
   type Reading,
-} from '@usual-drag/core';
+} from '@usual-drag/core/readings';
+import { makePlan, readingsAt, type Depth, type Plan, type PlanStep } from '@usual-drag/core/plan';
+import { networkMeant, readingsMeant } from '@usual-drag/core/job';
 import { useCallback, useMemo } from 'react';
 import { newest } from '../../ui/newest.ts';
 import type { BenchView } from '../model/use-bench-view.ts';

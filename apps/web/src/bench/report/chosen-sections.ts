@@ -1,4 +1,4 @@
-import { reportSections, type ReportSection } from '@usual-drag/core';
+import { reportSections, type ReportSection } from '@usual-drag/core/report';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 

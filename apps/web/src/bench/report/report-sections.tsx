@@ -1,4 +1,4 @@
-import { reportSections, sectionNames, type Report } from '@usual-drag/core';
+import { reportSections, sectionNames, type Report } from '@usual-drag/core/report';
 import { toggleSection } from './chosen-sections.ts';
 
 /** Sections of the report; those of a signed record as it was signed. */

@@ -1,4 +1,5 @@
-import { rowsFromReadings, type Report } from '@usual-drag/core';
+import { rowsFromReadings } from '@usual-drag/core/job';
+import type { Report } from '@usual-drag/core/report';
 import { csvText } from '../../ui/csv.ts';
 import { fetchFaces } from '../../drawing/faces.ts';
 import { saveText } from '../../ui/save-file.ts';

@@ -1,4 +1,4 @@
-import type { Report } from '@usual-drag/core';
+import type { Report } from '@usual-drag/core/report';
 import { useState } from 'react';
 import { queries } from '../../api/queries.ts';
 import { signaturesQuery, signJob } from '../../api/signatures.ts';

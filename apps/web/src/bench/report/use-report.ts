@@ -1,17 +1,16 @@
 import type { KeptSignature, StoredDocument } from '@usual-drag/contract';
+import type { Result } from '@usual-drag/core/result';
+import type { KitInstrument } from '@usual-drag/core/instrument';
+import type { Diagnosis } from '@usual-drag/core/diagnosis';
+import type { Job, JobFault } from '@usual-drag/core/job';
 import {
   documentHash,
   kitNotesOf,
   makeReport,
-  type Diagnosis,
-  type Job,
-  type JobFault,
-  type KitInstrument,
   type Report,
   type ReportSection,
-  type Result,
   type Signature,
-} from '@usual-drag/core';
+} from '@usual-drag/core/report';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { listQuery } from '../../api/lists.ts';

@@ -1,20 +1,13 @@
+import { formatMeasured, formatMeasuredValue, formatQuantity, parseQuantity } from '@usual-drag/core/quantity';
+import { indicatedWhen, ownErrorAt, unitOf, type Instrument, type Range } from '@usual-drag/core/instrument';
 import {
   cannotCorrectWords,
   correctDisplay,
   explainCorrection,
-  formatMeasured,
-  formatMeasuredValue,
-  formatQuantity,
-  indicatedWhen,
-  ownErrorAt,
-  parseQuantity,
-  unitOf,
-  type Instrument,
   type MeasurementPoint,
   type Meter,
   type MeterReading,
-  type Range,
-} from '@usual-drag/core';
+} from '@usual-drag/core/loading';
 import { useState } from 'react';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Panel } from '../../ui/panel.tsx';

@@ -1,11 +1,10 @@
+import type { Instrument, Range } from '@usual-drag/core/instrument';
 import {
   correctMeterReading,
   type CorrectedValue,
-  type Instrument,
   type MeasurementPoint,
   type MeterReading,
-  type Range,
-} from '@usual-drag/core';
+} from '@usual-drag/core/loading';
 import { useMemo } from 'react';
 
 /** Returns the true value behind the predicted display; null if there is none. */

@@ -1,12 +1,7 @@
-import {
-  formatPercent,
-  formatQuantity,
-  rangesOf,
-  sweepValues,
-  loadingShare,
-  type Instrument,
-  type MeterQuantity,
-} from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { sweepValues } from '@usual-drag/core/solver';
+import { rangesOf, type Instrument, type MeterQuantity } from '@usual-drag/core/instrument';
+import { loadingShare } from '@usual-drag/core/loading';
 import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 
 interface Props {

@@ -1,15 +1,7 @@
-import {
-  formatPercent,
-  formatQuantity,
-  meterStateWords,
-  nodesOf,
-  indicatedSums,
-  type Instrument,
-  type MeterQuantity,
-  type Range,
-  type Unloaded,
-  unitOf,
-} from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { nodesOf } from '@usual-drag/core/network';
+import { type Instrument, type MeterQuantity, type Range, unitOf } from '@usual-drag/core/instrument';
+import { meterStateWords, indicatedSums, type Unloaded } from '@usual-drag/core/loading';
 import { useMemo } from 'react';
 import { NodeBadge } from '../canvas/node-badge.tsx';
 

@@ -1,4 +1,5 @@
-import { instrumentForJob, renewInstrument, sameValue, type Instrument } from '@usual-drag/core';
+import { instrumentForJob, type Instrument } from '@usual-drag/core/instrument';
+import { renewInstrument, sameValue } from '@usual-drag/core/job';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { listQuery } from '../../api/lists.ts';

@@ -1,16 +1,7 @@
-import {
-  formatPercent,
-  formatQuantity,
-  meterStateWords,
-  nodesOf,
-  stateOn,
-  unitOf,
-  type Instrument,
-  type MapPoint,
-  type MeterQuantity,
-  type Network,
-  type Range,
-} from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { nodesOf, type Network } from '@usual-drag/core/network';
+import { unitOf, type Instrument, type MeterQuantity, type Range } from '@usual-drag/core/instrument';
+import { meterStateWords, stateOn, type MapPoint } from '@usual-drag/core/loading';
 import { useMemo } from 'react';
 import { columnsOf, DataTable } from '../../ui/data-table.tsx';
 import { useNewest } from '../../ui/use-newest.ts';

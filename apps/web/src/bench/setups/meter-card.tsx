@@ -1,17 +1,14 @@
+import { findRange, rangesOf, type Instrument } from '@usual-drag/core/instrument';
 import {
   changeInstrument,
-  findRange,
   isLinear,
-  keepInstrument,
-  putMeter,
-  rangesOf,
-  type Instrument,
   type Meter,
   type MeterReading,
   type Setup,
   type SetupValues,
   type Unloaded,
-} from '@usual-drag/core';
+} from '@usual-drag/core/loading';
+import { keepInstrument, putMeter } from '@usual-drag/core/job';
 import { Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
 import { Button } from '../../ui/button.tsx';

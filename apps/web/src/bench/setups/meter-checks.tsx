@@ -1,4 +1,6 @@
-import { formatQuantity, startingJack, type Instrument, type Meter, type Range } from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import type { Instrument, Range } from '@usual-drag/core/instrument';
+import { startingJack, type Meter } from '@usual-drag/core/loading';
 
 interface Props {
   readonly meter: Meter;

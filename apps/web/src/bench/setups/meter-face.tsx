@@ -1,19 +1,13 @@
+import { formatMeasured, formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { displayToExpect, indicatedWhen, unitOf, type Instrument, type Range } from '@usual-drag/core/instrument';
 import {
   displayText,
-  displayToExpect,
   explainReading,
-  formatMeasured,
-  formatPercent,
-  formatQuantity,
-  indicatedWhen,
   readableError,
-  unitOf,
   type CorrectedValue,
-  type Instrument,
   type Meter,
   type MeterReading,
-  type Range,
-} from '@usual-drag/core';
+} from '@usual-drag/core/loading';
 
 interface Props {
   readonly meter: Meter;

@@ -1,16 +1,14 @@
-import {
-  keepInstrument,
-  putMeter,
-  type Instrument,
-  type MeasurementPoint,
-  type Meter,
-  type MeterReading,
-  type Range,
-  type RangeOption,
-  type Setup,
-  type SetupValues,
-  type Unloaded,
-} from '@usual-drag/core';
+import type { Instrument, Range } from '@usual-drag/core/instrument';
+import type {
+  MeasurementPoint,
+  Meter,
+  MeterReading,
+  RangeOption,
+  Setup,
+  SetupValues,
+  Unloaded,
+} from '@usual-drag/core/loading';
+import { keepInstrument, putMeter } from '@usual-drag/core/job';
 import { create } from 'zustand';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Panel } from '../../ui/panel.tsx';

@@ -1,4 +1,5 @@
-import { formatPercent, formatQuantity, ohmmeterAt, ohmmeterRows, type Unloaded } from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { ohmmeterAt, ohmmeterRows, type Unloaded } from '@usual-drag/core/loading';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { listQuery } from '../../api/lists.ts';

@@ -1,14 +1,14 @@
+import type { Instrument } from '@usual-drag/core/instrument';
 import {
   bestRangeOptions,
   measurementPointOf,
   rangeTable,
-  type Instrument,
   type Meter,
   type MeasurementPoint,
   type RangeOption,
   type Setup,
   type Unloaded,
-} from '@usual-drag/core';
+} from '@usual-drag/core/loading';
 import { useMemo } from 'react';
 
 /** Every range of some instruments at a measurement point. */

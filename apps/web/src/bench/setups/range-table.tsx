@@ -1,4 +1,6 @@
-import { formatPercent, formatQuantity, meterStateWords, type Meter, type RangeOption, unitOf } from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { unitOf } from '@usual-drag/core/instrument';
+import { meterStateWords, type Meter, type RangeOption } from '@usual-drag/core/loading';
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import type { RangeOptions } from './range-options.ts';

@@ -1,4 +1,5 @@
-import { settledRange, type Instrument, type MeasurementPoint, type Meter, type RangeOption } from '@usual-drag/core';
+import { settledRange, type Instrument } from '@usual-drag/core/instrument';
+import type { MeasurementPoint, Meter, RangeOption } from '@usual-drag/core/loading';
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { listQuery } from '../../api/lists.ts';

@@ -1,15 +1,12 @@
+import { formatPercent, formatQuantity, parsePercent } from '@usual-drag/core/quantity';
+import type { Instrument, Range } from '@usual-drag/core/instrument';
 import {
-  formatPercent,
-  formatQuantity,
   infiniteSourceSentence,
-  parsePercent,
   requiredResistance,
-  type Instrument,
   type MeasurementPoint,
   type Meter,
   type MeterReading,
-  type Range,
-} from '@usual-drag/core';
+} from '@usual-drag/core/loading';
 import { useState } from 'react';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Panel } from '../../ui/panel.tsx';

@@ -1,14 +1,13 @@
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import type { Network } from '@usual-drag/core/network';
 import {
   connections,
   connectionWords,
   crossoverResistance,
-  formatPercent,
-  formatQuantity,
   resistancesFromSetup,
-  type Network,
   type Setup,
   type SetupValues,
-} from '@usual-drag/core';
+} from '@usual-drag/core/loading';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { FiguresTable } from '../../ui/figures-table.tsx';

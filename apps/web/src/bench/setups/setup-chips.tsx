@@ -1,4 +1,5 @@
-import type { MeterQuantity, Setup } from '@usual-drag/core';
+import type { MeterQuantity } from '@usual-drag/core/instrument';
+import type { Setup } from '@usual-drag/core/loading';
 import clsx from 'clsx';
 import { Gauge, Plus } from 'lucide-react';
 import type { ReactNode } from 'react';

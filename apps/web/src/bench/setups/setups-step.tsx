@@ -1,18 +1,13 @@
+import type { Instrument, MeterQuantity } from '@usual-drag/core/instrument';
 import {
-  keepInstrument,
   newMeter,
   nextSetupId,
-  placedPositive,
-  putMeter,
-  putSetup,
-  removeSetup,
   setupCautions,
-  type Instrument,
-  type MeterQuantity,
   type Setup,
   type SetupValues,
   type Unloaded,
-} from '@usual-drag/core';
+} from '@usual-drag/core/loading';
+import { keepInstrument, placedPositive, putMeter, putSetup, removeSetup } from '@usual-drag/core/job';
 import { useMemo } from 'react';
 import { toast } from '../../ui/toast.ts';
 import { Button } from '../../ui/button.tsx';

@@ -1,17 +1,14 @@
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { unitOf, type Instrument, type MeterQuantity } from '@usual-drag/core/instrument';
 import {
   betterAlone,
-  formatPercent,
-  formatQuantity,
   meterStateWords,
   readableError,
   togetherAndApart,
-  unitOf,
-  type Instrument,
-  type MeterQuantity,
   type MeterReading,
   type Setup,
   type Unloaded,
-} from '@usual-drag/core';
+} from '@usual-drag/core/loading';
 import { useMemo } from 'react';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 

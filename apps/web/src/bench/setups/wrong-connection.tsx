@@ -1,11 +1,6 @@
-import {
-  misleadingReadings,
-  wrongConnectionsOf,
-  type WrongConnection,
-  type Instrument,
-  type Meter,
-  type Unloaded,
-} from '@usual-drag/core';
+import type { Instrument } from '@usual-drag/core/instrument';
+import type { Meter, Unloaded } from '@usual-drag/core/loading';
+import { misleadingReadings, wrongConnectionsOf, type WrongConnection } from '@usual-drag/core/faults';
 import { Radio, RadioGroup } from '@headlessui/react';
 import { isSameFault } from '../model/same-fault.ts';
 import { tryFault, useTried } from '../model/tried.ts';

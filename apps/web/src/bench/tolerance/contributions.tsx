@@ -1,4 +1,5 @@
-import { formatPercent, formatQuantity, type PartContribution, type Unit } from '@usual-drag/core';
+import { formatPercent, formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import type { PartContribution } from '@usual-drag/core/uncertainty';
 
 interface Props {
   readonly contributions: readonly PartContribution[];

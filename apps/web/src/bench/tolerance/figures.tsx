@@ -1,4 +1,4 @@
-import { formatPercent, formatQuantity, type Unit } from '@usual-drag/core';
+import { formatPercent, formatQuantity, type Unit } from '@usual-drag/core/quantity';
 import type { ToleranceStudy } from '../../workers/tolerance.ts';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 

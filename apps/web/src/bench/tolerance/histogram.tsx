@@ -1,4 +1,5 @@
-import { formatQuantity, type SampleSummary, type Unit, type WorstCase } from '@usual-drag/core';
+import { formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import type { SampleSummary, WorstCase } from '@usual-drag/core/uncertainty';
 import { Bar, BarChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 
 interface Props {

@@ -1,20 +1,10 @@
-import {
-  formatPercent,
-  formatQuantity,
-  watchedValue,
-  type ToleranceOutput,
-  type Instrument,
-  type NetworkValues,
-  type Sampling,
-  type Setup,
-  type SetupValues,
-  type Network,
-  type Result,
-  type Unit,
-  unitOf,
-  firstOutput,
-  sweepOutputsOf,
-} from '@usual-drag/core';
+import type { Result } from '@usual-drag/core/result';
+import { formatPercent, formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import type { Network } from '@usual-drag/core/network';
+import { watchedValue, type NetworkValues, firstOutput, sweepOutputsOf } from '@usual-drag/core/solver';
+import { type Instrument, unitOf } from '@usual-drag/core/instrument';
+import type { Setup, SetupValues } from '@usual-drag/core/loading';
+import type { ToleranceOutput, Sampling } from '@usual-drag/core/uncertainty';
 import clsx from 'clsx';
 import { RefreshCw, Square } from 'lucide-react';
 import { useMemo, useState } from 'react';

@@ -1,4 +1,5 @@
-import { formatQuantity, isLinear, type Unloaded } from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { isLinear, type Unloaded } from '@usual-drag/core/loading';
 import type { ReactNode } from 'react';
 import { Note } from '../../ui/note.tsx';
 

@@ -1,4 +1,6 @@
-import { formatDuration, formatQuantity, parseDuration, type Network, type NetworkValues } from '@usual-drag/core';
+import { formatDuration, formatQuantity, parseDuration } from '@usual-drag/core/quantity';
+import type { Network } from '@usual-drag/core/network';
+import type { NetworkValues } from '@usual-drag/core/solver';
 import { useState } from 'react';
 import { ValueField } from '../../ui/value-field.tsx';
 import { usePartInHand } from '../model/selection.ts';

@@ -1,4 +1,7 @@
-import { formatQuantity, nodeEquations, nodesOf, type Network, type NetworkValues } from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { nodesOf, type Network } from '@usual-drag/core/network';
+import type { NetworkValues } from '@usual-drag/core/solver';
+import { nodeEquations } from '@usual-drag/core/reduction';
 import { useMemo } from 'react';
 import { NodeBadge } from '../canvas/node-badge.tsx';
 

@@ -1,11 +1,6 @@
-import {
-  formatPercent,
-  formatQuantity,
-  type Element,
-  type Network,
-  type NetworkValues,
-  isSource,
-} from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { type Element, type Network, isSource } from '@usual-drag/core/network';
+import type { NetworkValues } from '@usual-drag/core/solver';
 import { usePartInHand, useSelection } from '../model/selection.ts';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 

@@ -1,4 +1,5 @@
-import { formatPercent, formatQuantity, parseQuantity, stepTitle, type Step } from '@usual-drag/core';
+import { formatPercent, formatQuantity, parseQuantity } from '@usual-drag/core/quantity';
+import { stepTitle, type Step } from '@usual-drag/core/reduction';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 

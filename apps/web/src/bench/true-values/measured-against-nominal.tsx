@@ -1,4 +1,6 @@
-import { formatPercent, formatQuantity, solveUnloaded, type Network } from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import type { Network } from '@usual-drag/core/network';
+import { solveUnloaded } from '@usual-drag/core/loading';
 import { useMemo } from 'react';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 

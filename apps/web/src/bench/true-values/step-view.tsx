@@ -1,15 +1,8 @@
-import {
-  drawRails,
-  formatQuantity,
-  nodesOf,
-  solveUnloaded,
-  stageNetwork,
-  stepTitle,
-  type Arrangement,
-  type Network,
-  type RailDrawing,
-  type Reduction,
-} from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { nodesOf, type Network } from '@usual-drag/core/network';
+import { stageNetwork, stepTitle, type Reduction } from '@usual-drag/core/reduction';
+import { solveUnloaded } from '@usual-drag/core/loading';
+import { drawRails, type Arrangement, type RailDrawing } from '@usual-drag/core/drawing';
 import { useMemo } from 'react';
 import { PartView } from '../../drawing/part-view.tsx';
 import { RailView } from '../../drawing/rail-view.tsx';

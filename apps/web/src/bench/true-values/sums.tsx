@@ -1,5 +1,7 @@
-import { formatQuantity, loopSums, nodeSums, type Network, type NetworkValues } from '@usual-drag/core';
-import { nodesOf } from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import type { Network } from '@usual-drag/core/network';
+import { loopSums, nodeSums, type NetworkValues } from '@usual-drag/core/solver';
+import { nodesOf } from '@usual-drag/core/network';
 import clsx from 'clsx';
 import { useMemo, type ReactNode } from 'react';
 import { NodeBadge } from '../canvas/node-badge.tsx';

@@ -1,4 +1,6 @@
-import { formatQuantity, isLinear, superpose, type Unloaded } from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { superpose } from '@usual-drag/core/reduction';
+import { isLinear, type Unloaded } from '@usual-drag/core/loading';
 import { useMemo, useState } from 'react';
 import { Segments } from '../../ui/segments.tsx';
 import { FiguresTable } from '../../ui/figures-table.tsx';

@@ -1,4 +1,7 @@
-import { formatQuantity, supplyDisplays, type Network, type NetworkValues } from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import type { Network } from '@usual-drag/core/network';
+import type { NetworkValues } from '@usual-drag/core/solver';
+import { supplyDisplays } from '@usual-drag/core/loading';
 
 /** Displays of the bench supplies, which are no measurement of the circuit. */
 export function SupplyDisplay({ network, values }: { readonly network: Network; readonly values: NetworkValues }) {

@@ -1,4 +1,5 @@
-import { formatQuantity, type Unit, type NamedOutput } from '@usual-drag/core';
+import { formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import type { NamedOutput } from '@usual-drag/core/solver';
 import {
   CartesianGrid,
   Legend,

@@ -1,13 +1,7 @@
-import {
-  formatQuantity,
-  networkCautions,
-  nodesOf,
-  referenceOf,
-  solveLimited,
-  type Network,
-  type NetworkValues,
-  type Unloaded,
-} from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { nodesOf, referenceOf, type Network } from '@usual-drag/core/network';
+import { solveLimited, type NetworkValues } from '@usual-drag/core/solver';
+import { networkCautions, type Unloaded } from '@usual-drag/core/loading';
 import { useMemo, useState, type ReactNode } from 'react';
 import { NodeBadge } from '../canvas/node-badge.tsx';
 import { Note } from '../../ui/note.tsx';

@@ -1,4 +1,4 @@
-import type { Unloaded } from '@usual-drag/core';
+import type { Unloaded } from '@usual-drag/core/loading';
 import { Suspense } from 'react';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Note } from '../../ui/note.tsx';

@@ -1,4 +1,5 @@
-import { formatPercent, formatQuantity, type Rebuilt, type UpLine } from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import type { Rebuilt, UpLine } from '@usual-drag/core/reduction';
 import clsx from 'clsx';
 
 interface Props {

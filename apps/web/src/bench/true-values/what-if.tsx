@@ -1,22 +1,18 @@
+import { formatQuantity, parseQuantity, type Unit } from '@usual-drag/core/quantity';
+import type { Element, Network } from '@usual-drag/core/network';
 import {
-  formatQuantity,
-  parseQuantity,
-  straightLine,
   sweep,
   sweepValues,
   withParameter,
   watchedValue,
-  type Element,
-  type Network,
-  type StraightLine,
-  type Unit,
   firstOutput,
   sweepParametersOf,
   sweepOutputsOf,
   type NamedParameter,
   type NamedOutput,
   type NetworkValues,
-} from '@usual-drag/core';
+} from '@usual-drag/core/solver';
+import { straightLine, type StraightLine } from '@usual-drag/core/uncertainty';
 import { Download, X } from 'lucide-react';
 import { csvText } from '../../ui/csv.ts';
 import { useMemo, useState } from 'react';

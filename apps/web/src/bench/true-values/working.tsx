@@ -1,6 +1,5 @@
+import { formatQuantity } from '@usual-drag/core/quantity';
 import {
-  formatQuantity,
-  isLinear,
   rebuild,
   reduceNet,
   resistanceNet,
@@ -9,8 +8,8 @@ import {
   type Rebuilt,
   type Reduction,
   type Rounding,
-  type Unloaded,
-} from '@usual-drag/core';
+} from '@usual-drag/core/reduction';
+import { isLinear, type Unloaded } from '@usual-drag/core/loading';
 import clsx from 'clsx';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';

@@ -1,5 +1,5 @@
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
-import { sameValue } from '@usual-drag/core';
+import { sameValue } from '@usual-drag/core/job';
 import { useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { FormProvider, useForm, type FieldValues, type Resolver } from 'react-hook-form';
 import { useNewest } from '../use-newest.ts';

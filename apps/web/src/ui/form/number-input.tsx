@@ -1,4 +1,5 @@
-import { fail, limitViolation, ok, type Limit, type Result } from '@usual-drag/core';
+import { fail, ok, type Result } from '@usual-drag/core/result';
+import { limitViolation, type Limit } from '@usual-drag/core/network';
 import { useController } from 'react-hook-form';
 import { ValueField } from '../value-field.tsx';
 import { useCommit } from './commit.ts';

@@ -1,13 +1,7 @@
 import { MovementMeasurementDto } from '@usual-drag/contract/forms';
-import {
-  formatPercent,
-  formatQuantity,
-  measuredMovement,
-  movementOf,
-  toNumber,
-  type MovementMeasurement,
-  type MeterProject,
-} from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { toNumber } from '@usual-drag/core/solver';
+import { measuredMovement, movementOf, type MovementMeasurement, type MeterProject } from '@usual-drag/core/workshop';
 import { useMemo } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { DocumentForm } from '../../ui/form/document-form.tsx';

@@ -1,5 +1,5 @@
 import { MeterProjectDto } from '@usual-drag/contract/forms';
-import { fuseFor, type Side, type MeterProject } from '@usual-drag/core';
+import { fuseFor, type Side, type MeterProject } from '@usual-drag/core/workshop';
 import { Plus } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { DocumentForm } from '../../ui/form/document-form.tsx';

@@ -1,12 +1,12 @@
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { toNumber } from '@usual-drag/core/solver';
 import {
-  formatQuantity,
   movementInUse,
   movementOf,
-  toNumber,
   type BuiltIn,
   type MovementFigures,
   type MeterProject,
-} from '@usual-drag/core';
+} from '@usual-drag/core/workshop';
 import { Choice } from '../../ui/choice.tsx';
 import { asCount, inPercent, inUnit } from '../../ui/number-field.ts';
 import { NumberInput } from '../../ui/form/number-input.tsx';

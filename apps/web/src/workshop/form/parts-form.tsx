@@ -1,13 +1,6 @@
-import {
-  formatQuantity,
-  rowsFromStock,
-  seriesNames,
-  stockFromRows,
-  type MeterProject,
-  type WorkshopParts,
-  resistorKindOf,
-  resistorKinds,
-} from '@usual-drag/core';
+import { formatQuantity, seriesNames } from '@usual-drag/core/quantity';
+import { type MeterProject, type WorkshopParts, resistorKindOf, resistorKinds } from '@usual-drag/core/workshop';
+import { rowsFromStock, stockFromRows } from '@usual-drag/core/job';
 import { Download, FileUp } from 'lucide-react';
 import { csvRows, csvText } from '../../ui/csv.ts';
 import { useRef } from 'react';

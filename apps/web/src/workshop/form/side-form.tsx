@@ -1,4 +1,6 @@
-import { fail, parseQuantity, type Side, unitOfTarget } from '@usual-drag/core';
+import { fail } from '@usual-drag/core/result';
+import { parseQuantity } from '@usual-drag/core/quantity';
+import { type Side, unitOfTarget } from '@usual-drag/core/workshop';
 import { Plus, Trash2 } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { inUnit } from '../../ui/number-field.ts';

@@ -1,11 +1,5 @@
-import {
-  assemblySteps,
-  checkPoints,
-  formatQuantity,
-  partsList,
-  selectorPositions,
-  type PartsLine,
-} from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { assemblySteps, checkPoints, partsList, selectorPositions, type PartsLine } from '@usual-drag/core/workshop';
 import { Printer, Table } from 'lucide-react';
 import { csvText } from '../../ui/csv.ts';
 import { Button } from '../../ui/button.tsx';

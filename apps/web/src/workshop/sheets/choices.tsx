@@ -1,4 +1,4 @@
-import { alternativesFor, type Combination } from '@usual-drag/core';
+import { alternativesFor, type Combination } from '@usual-drag/core/workshop';
 import { useMemo } from 'react';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 import { ohms, partsText, sectionsOf, smallPercent } from '../words.ts';

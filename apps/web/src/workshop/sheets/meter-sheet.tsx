@@ -1,6 +1,6 @@
+import { formatQuantity } from '@usual-drag/core/quantity';
 import {
   designCautions,
-  formatQuantity,
   movementCheck,
   sectionName,
   sectionWords,
@@ -8,7 +8,7 @@ import {
   trimmerCover,
   type WorkedSide,
   type MeterProject,
-} from '@usual-drag/core';
+} from '@usual-drag/core/workshop';
 import { useMemo } from 'react';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 import { Note } from '../../ui/note.tsx';

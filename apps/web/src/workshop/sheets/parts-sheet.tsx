@@ -1,12 +1,12 @@
+import { formatPercent } from '@usual-drag/core/quantity';
 import {
   cheapestWithin,
-  formatPercent,
   usualPrices,
   worthwhile,
   type GradePrice,
   type Way,
   type WorkedSide,
-} from '@usual-drag/core';
+} from '@usual-drag/core/workshop';
 import { useState } from 'react';
 import type { SideStudy } from '../../workers/meter-project.ts';
 import { FiguresTable } from '../../ui/figures-table.tsx';

@@ -1,4 +1,4 @@
-import type { WorkedSide, MeterProject } from '@usual-drag/core';
+import type { WorkedSide, MeterProject } from '@usual-drag/core/workshop';
 
 /** Input of every sheet of the workshop: a meter project and its sides, designed for exactly this state of the project. */
 export interface SheetProps {

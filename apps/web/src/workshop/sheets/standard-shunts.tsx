@@ -1,12 +1,11 @@
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
 import {
-  formatPercent,
-  formatQuantity,
   movementInUse,
   standardDrops,
   standardShunt,
   type WorkedSide,
   type MeterProject,
-} from '@usual-drag/core';
+} from '@usual-drag/core/workshop';
 import { useState } from 'react';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 import { inUnit, numberField } from '../../ui/number-field.ts';

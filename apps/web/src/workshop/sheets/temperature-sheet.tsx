@@ -1,7 +1,6 @@
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
 import {
   diodesAcross,
-  formatPercent,
-  formatQuantity,
   fuseFor,
   meterFaults,
   movementInUse,
@@ -11,7 +10,7 @@ import {
   type MeterFault,
   type WorkedSide,
   worstFaults,
-} from '@usual-drag/core';
+} from '@usual-drag/core/workshop';
 import { useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { FiguresTable } from '../../ui/figures-table.tsx';

@@ -1,14 +1,7 @@
-import {
-  formatPercent,
-  formatQuantity,
-  instrumentOf,
-  networkMeant,
-  solveUnloaded,
-  placesInUse,
-  type Job,
-  type WorkedSide,
-  type MeterProject,
-} from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { solveUnloaded } from '@usual-drag/core/loading';
+import { instrumentOf, placesInUse, type WorkedSide, type MeterProject } from '@usual-drag/core/workshop';
+import { networkMeant, type Job } from '@usual-drag/core/job';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';

@@ -1,13 +1,5 @@
-import {
-  alloys,
-  formatPercent,
-  formatQuantity,
-  wireDiameters,
-  wireFor,
-  wireShunt,
-  windable,
-  type WorkedSide,
-} from '@usual-drag/core';
+import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { alloys, wireDiameters, wireFor, wireShunt, windable, type WorkedSide } from '@usual-drag/core/workshop';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { FiguresTable } from '../../ui/figures-table.tsx';

@@ -1,20 +1,17 @@
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { unitOf } from '@usual-drag/core/instrument';
+import type { Meter } from '@usual-drag/core/loading';
+import { faultSentence, isOfReading } from '@usual-drag/core/faults';
+import { namesOf } from '@usual-drag/core/plan';
 import {
   type DiagnosedHypothesis,
   type Diagnosis,
   type DiagnosisGroup,
-  editRecord,
-  faultSentence,
-  formatQuantity,
-  isOfReading,
-  type Job,
-  type Meter,
-  namesOf,
   type NextReading,
-  noteReading,
   predictionRows,
   sharpestRange,
-  unitOf,
-} from '@usual-drag/core';
+} from '@usual-drag/core/diagnosis';
+import { editRecord, type Job, noteReading } from '@usual-drag/core/job';
 import clsx from 'clsx';
 import { useMemo, useState } from 'react';
 import { startDiagnosis } from '../../../workers/diagnosis.ts';

@@ -1,4 +1,6 @@
-import { formatQuantity, type Fit, type Job, type Unit } from '@usual-drag/core';
+import { formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import type { Fit } from '@usual-drag/core/diagnosis';
+import type { Job } from '@usual-drag/core/job';
 import { useMemo, useState } from 'react';
 import { startFit } from '../../../workers/diagnosis.ts';
 import { Button } from '../../../ui/button.tsx';

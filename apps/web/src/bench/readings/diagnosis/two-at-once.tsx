@@ -1,4 +1,6 @@
-import { faultSentence, type Job, type TwoFaultsGroup, type TwoFaultsProgress } from '@usual-drag/core';
+import { faultSentence } from '@usual-drag/core/faults';
+import type { TwoFaultsGroup, TwoFaultsProgress } from '@usual-drag/core/diagnosis';
+import type { Job } from '@usual-drag/core/job';
 import { useMemo, useState } from 'react';
 import { startTwoFaults } from '../../../workers/diagnosis.ts';
 import { Button } from '../../../ui/button.tsx';

@@ -1,4 +1,6 @@
-import { shownPattern, simulatedNote, unitOf, type Observation, type ReadingQuantity } from '@usual-drag/core';
+import { unitOf, type ReadingQuantity } from '@usual-drag/core/instrument';
+import { shownPattern, type Observation } from '@usual-drag/core/readings';
+import { simulatedNote } from '@usual-drag/core/report';
 import clsx from 'clsx';
 import { Cable, FlaskConical } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';

@@ -1,4 +1,5 @@
-import { formatQuantity, type ComparedReading, type Unit } from '@usual-drag/core';
+import { formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import type { ComparedReading } from '@usual-drag/core/readings';
 
 interface Props {
   readonly figures: Pick<ComparedReading, 'true' | 'expected' | 'low' | 'high' | 'uncertainty' | 'value'>;

@@ -1,29 +1,27 @@
 import {
-  bestRangeOptions,
-  displayRemark,
   displayToExpect,
-  changeInstrument,
   findRange,
   instrumentUncertainty,
-  keepInstrument,
-  measurementPointOf,
   instrumentForJob,
-  newMeter,
-  placedPositive,
-  rangeTable,
   rangesOf,
-  readingsAt,
-  setupFaults,
   unitOf,
-  type ComparedReading,
-  type Expectation,
   type Instrument,
   type KitInstrument,
-  type Meter,
   type RangeOf,
-  type Reading,
   type ReadingQuantity,
-} from '@usual-drag/core';
+} from '@usual-drag/core/instrument';
+import {
+  bestRangeOptions,
+  changeInstrument,
+  measurementPointOf,
+  newMeter,
+  rangeTable,
+  setupFaults,
+  type Meter,
+} from '@usual-drag/core/loading';
+import { displayRemark, type ComparedReading, type Expectation, type Reading } from '@usual-drag/core/readings';
+import { readingsAt } from '@usual-drag/core/plan';
+import { keepInstrument, placedPositive } from '@usual-drag/core/job';
 import { useMemo } from 'react';
 import { Button } from '../../../ui/button.tsx';
 import { Choice } from '../../../ui/choice.tsx';

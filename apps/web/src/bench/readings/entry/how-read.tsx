@@ -1,4 +1,5 @@
-import { rangesOf, type Instrument, type Setup } from '@usual-drag/core';
+import { rangesOf, type Instrument } from '@usual-drag/core/instrument';
+import type { Setup } from '@usual-drag/core/loading';
 import { Choice } from '../../../ui/choice.tsx';
 import type { FreePlace } from '../../model/reading-entry.ts';
 

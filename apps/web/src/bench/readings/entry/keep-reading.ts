@@ -1,13 +1,6 @@
-import {
-  addObservation,
-  addReading,
-  nextReadingId,
-  readingOrigin,
-  type Observation,
-  type PlanStep,
-  type Reading,
-  type ReadStep,
-} from '@usual-drag/core';
+import type { Observation, Reading } from '@usual-drag/core/readings';
+import type { PlanStep, ReadStep } from '@usual-drag/core/plan';
+import { addObservation, addReading, nextReadingId, readingOrigin } from '@usual-drag/core/job';
 import { usePerson } from '../../../ui/person.ts';
 import { benchNow } from '../../model/bench-store.ts';
 import { tryFault } from '../../model/tried.ts';

@@ -1,5 +1,6 @@
 import { Dialog, DialogPanel } from '@headlessui/react';
-import { readingOrigin, type PlanStep } from '@usual-drag/core';
+import type { PlanStep } from '@usual-drag/core/plan';
+import { readingOrigin } from '@usual-drag/core/job';
 import { Volume2, VolumeX, X } from 'lucide-react';
 import { useEffect } from 'react';
 import { documentState, useDocuments } from '../../../documents/documents.ts';

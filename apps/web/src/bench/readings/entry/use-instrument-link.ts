@@ -1,4 +1,4 @@
-import { findRange, type Instrument } from '@usual-drag/core';
+import { findRange, type Instrument } from '@usual-drag/core/instrument';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { readInstrument } from '../../../api/instrument-link.ts';
 import { listQuery } from '../../../api/lists.ts';

@@ -1,13 +1,8 @@
-import {
-  type ComparedReading,
-  formatMeasured,
-  formatMeasuredValue,
-  formatQuantity,
-  noteReading,
-  placeOf,
-  type Reading,
-  unitOf,
-} from '@usual-drag/core';
+import { formatMeasured, formatMeasuredValue, formatQuantity } from '@usual-drag/core/quantity';
+import { unitOf } from '@usual-drag/core/instrument';
+import type { ComparedReading, Reading } from '@usual-drag/core/readings';
+import { placeOf } from '@usual-drag/core/plan';
+import { noteReading } from '@usual-drag/core/job';
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { columnsOf, DataTable } from '../../../ui/data-table.tsx';

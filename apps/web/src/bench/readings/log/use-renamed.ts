@@ -1,4 +1,5 @@
-import { readingOrigin, type Reading } from '@usual-drag/core';
+import type { Reading } from '@usual-drag/core/readings';
+import { readingOrigin } from '@usual-drag/core/job';
 import { useEffect } from 'react';
 import { toast } from '../../../ui/toast.ts';
 import { useReadingEntry } from '../../model/reading-entry.ts';

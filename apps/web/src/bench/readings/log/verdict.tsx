@@ -1,4 +1,4 @@
-import { type ComparedReading, type Verdict, verdictWords } from '@usual-drag/core';
+import { type ComparedReading, type Verdict, verdictWords } from '@usual-drag/core/readings';
 import clsx from 'clsx';
 import { Check, CircleHelp, X, type LucideIcon } from 'lucide-react';
 

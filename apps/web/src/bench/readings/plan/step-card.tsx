@@ -1,15 +1,8 @@
-import {
-  displayRemark,
-  findRange,
-  instrumentUncertainty,
-  formatQuantity,
-  namesOf,
-  type Network,
-  type PlanStep,
-  readingsAt,
-  type ReadStep,
-  unitOf,
-} from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import type { Network } from '@usual-drag/core/network';
+import { findRange, instrumentUncertainty, unitOf } from '@usual-drag/core/instrument';
+import { displayRemark } from '@usual-drag/core/readings';
+import { namesOf, type PlanStep, readingsAt, type ReadStep } from '@usual-drag/core/plan';
 import clsx from 'clsx';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useRef } from 'react';

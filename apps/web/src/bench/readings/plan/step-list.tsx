@@ -1,4 +1,4 @@
-import { readingsAt, type PlanStep } from '@usual-drag/core';
+import { readingsAt, type PlanStep } from '@usual-drag/core/plan';
 import clsx from 'clsx';
 import { useEffect, useRef } from 'react';
 import { openStep } from '../../model/reading-entry.ts';

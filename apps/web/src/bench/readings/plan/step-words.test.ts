@@ -1,4 +1,6 @@
-import { floatLevelDivider, type Instrument, makePlan, placeOf, type ReadStep } from '@usual-drag/core';
+import type { Instrument } from '@usual-drag/core/instrument';
+import { makePlan, placeOf, type ReadStep } from '@usual-drag/core/plan';
+import { floatLevelDivider } from '@usual-drag/core/job';
 import { checksOf, spokenStep, titleOf, usualPrefix } from './step-words.ts';
 
 const meter: Instrument = {

@@ -1,15 +1,8 @@
-import {
-  findRange,
-  formatQuantity,
-  namesOf,
-  placeOf,
-  shownOn,
-  type Conventions,
-  type Instrument,
-  type Network,
-  type PlanStep,
-  type ReadStep,
-} from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import type { Network } from '@usual-drag/core/network';
+import { findRange, shownOn, type Instrument } from '@usual-drag/core/instrument';
+import type { Conventions } from '@usual-drag/core/readings';
+import { namesOf, placeOf, type PlanStep, type ReadStep } from '@usual-drag/core/plan';
 
 /** Returns the title of a step, in a few words. */
 export function titleOf(step: PlanStep): string {

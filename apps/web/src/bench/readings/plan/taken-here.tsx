@@ -1,16 +1,8 @@
-import {
-  deviationFrom,
-  formatMeasured,
-  formatPercent,
-  formatQuantity,
-  readingOrigin,
-  strikeReading,
-  sumOf,
-  takeMeasuredValue,
-  unitOf,
-  type Network,
-  type Reading,
-} from '@usual-drag/core';
+import { formatMeasured, formatPercent, formatQuantity, sumOf } from '@usual-drag/core/quantity';
+import { deviationFrom, type Network } from '@usual-drag/core/network';
+import { unitOf } from '@usual-drag/core/instrument';
+import type { Reading } from '@usual-drag/core/readings';
+import { readingOrigin, strikeReading, takeMeasuredValue } from '@usual-drag/core/job';
 import clsx from 'clsx';
 import { useState } from 'react';
 import { Button } from '../../../ui/button.tsx';

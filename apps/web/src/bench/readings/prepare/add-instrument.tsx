@@ -1,4 +1,5 @@
-import { instrumentForJob, keepInstrument, type KitInstrument } from '@usual-drag/core';
+import { instrumentForJob, type KitInstrument } from '@usual-drag/core/instrument';
+import { keepInstrument } from '@usual-drag/core/job';
 import { Choice } from '../../../ui/choice.tsx';
 import { useBench } from '../../model/bench-store.ts';
 

@@ -1,4 +1,6 @@
-import { editConventions, usualConventions, type Conventions, type KitInstrument } from '@usual-drag/core';
+import type { KitInstrument } from '@usual-drag/core/instrument';
+import type { Conventions } from '@usual-drag/core/readings';
+import { editConventions, usualConventions } from '@usual-drag/core/job';
 import { PersonField } from '../../../ui/person-field.tsx';
 import { Segments } from '../../../ui/segments.tsx';
 import { useDisplay } from '../../canvas/display.ts';

@@ -1,12 +1,6 @@
-import {
-  buildOrder,
-  formatQuantity,
-  isSource,
-  restoringChecks,
-  stripBoard,
-  type Element,
-  type Network,
-} from '@usual-drag/core';
+import { formatQuantity } from '@usual-drag/core/quantity';
+import { isSource, type Element, type Network } from '@usual-drag/core/network';
+import { buildOrder, restoringChecks, stripBoard } from '@usual-drag/core/plan';
 import { useMemo, useState } from 'react';
 import { Note } from '../../../ui/note.tsx';
 import { Segments } from '../../../ui/segments.tsx';

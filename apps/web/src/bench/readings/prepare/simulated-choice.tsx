@@ -1,4 +1,4 @@
-import { faultSentence } from '@usual-drag/core';
+import { faultSentence } from '@usual-drag/core/faults';
 import { Button } from '../../../ui/button.tsx';
 import { Choice } from '../../../ui/choice.tsx';
 import { toast } from '../../../ui/toast.ts';

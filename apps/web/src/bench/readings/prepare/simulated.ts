@@ -1,14 +1,7 @@
-import {
-  drawFault,
-  Draw,
-  isHiddenAt,
-  networkMeant,
-  simulatedBench,
-  type CircuitHypothesis,
-  type Level,
-  type Observation,
-  type Reading,
-} from '@usual-drag/core';
+import type { CircuitHypothesis } from '@usual-drag/core/faults';
+import type { Observation, Reading } from '@usual-drag/core/readings';
+import { networkMeant } from '@usual-drag/core/job';
+import { drawFault, Draw, isHiddenAt, simulatedBench, type Level } from '@usual-drag/core/practice';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { benchNow } from '../../model/bench-store.ts';

@@ -1,4 +1,4 @@
-import { isBlankSweep, withKeptSweep, type KeptSweep } from '@usual-drag/core';
+import { isBlankSweep, withKeptSweep, type KeptSweep } from '@usual-drag/core/job';
 import { benchNow } from '../../model/bench-store.ts';
 import { toast } from '../../../ui/toast.ts';
 import { sayUndoable } from '../../model/say-undoable.ts';

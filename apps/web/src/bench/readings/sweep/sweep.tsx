@@ -1,31 +1,19 @@
+import { fail, ok, type Result } from '@usual-drag/core/result';
+import { formatMeasured, formatPercent, formatQuantity, parseQuantity } from '@usual-drag/core/quantity';
+import { deviationFrom, type Resistor } from '@usual-drag/core/network';
+import { rangesOf, type Instrument, type MeterQuantity } from '@usual-drag/core/instrument';
+import type { SweptResistance } from '@usual-drag/core/uncertainty';
 import {
   bestSweepMeter,
-  deviationFrom,
-  fail,
-  formatMeasured,
-  formatPercent,
-  formatQuantity,
-  nextSweepId,
-  ok,
-  parseQuantity,
-  putSweep,
-  rangesOf,
-  removeSweep,
   shownPattern,
   sweepResult,
-  takeMeasuredValue,
-  withPoint,
   type ExpectedPoint,
-  type Instrument,
-  type MeterQuantity,
   type Observation,
-  type Resistor,
-  type Result,
   type Sweep as JobSweep,
   type SweepMeter,
   type SweepPoint,
-  type SweptResistance,
-} from '@usual-drag/core';
+} from '@usual-drag/core/readings';
+import { nextSweepId, putSweep, removeSweep, takeMeasuredValue, withPoint } from '@usual-drag/core/job';
 import { useMemo, useState } from 'react';
 import { Button } from '../../../ui/button.tsx';
 import { Choice } from '../../../ui/choice.tsx';
