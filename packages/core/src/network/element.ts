@@ -95,7 +95,6 @@ export function atRest(element: Element): Element {
 export const currentFromTo = <T extends number | null>(element: { readonly kind: ElementKind }, current: T): T =>
   (current !== null && isSource(element) ? 0 - current : current) as T;
 
-
 /** Splits `R3.from`; null if it is not an end's name. */
 export function parseEnd(end: string): { readonly element: string; readonly end: 'from' | 'to' } | null {
   const match = /^(.+)\.(from|to)$/.exec(end);
