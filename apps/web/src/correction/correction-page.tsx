@@ -1,5 +1,12 @@
 import { fail } from '@usual-drag/core/result';
-import { formatMeasured, formatPercent, formatQuantity, parsePercent, parseQuantity } from '@usual-drag/core/quantity';
+import {
+  formatMeasured,
+  formatPercent,
+  formatQuantity,
+  parsePercent,
+  parseQuantity,
+  ohms,
+} from '@usual-drag/core/quantity';
 import {
   findRange,
   ownErrorAt,
@@ -97,7 +104,6 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
       ? null
       : correctDisplay(instrument, range, read, correctionFromSource(quantity, source, spread));
   const ownError = read === null ? 0 : ownErrorAt(range.calibration, read);
-  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
   return (
     <>
       <div className="flex flex-wrap items-start gap-3">

@@ -1,4 +1,4 @@
-import { formatMeasured, formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { formatMeasured, formatPercent, formatQuantity, ohms } from '@usual-drag/core/quantity';
 import { unitOf } from '@usual-drag/core/instrument';
 import {
   bestRangeOptions,
@@ -28,8 +28,6 @@ export const figures: Readonly<Record<Topic, ComponentType<{ readonly subject: S
   shunts: Shunt,
   multipliers: Multiplier,
 };
-
-const ohms = (value: number | null): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
 
 /** A meter's reading with its formula, and what another meter resistance would make of it. */
 function Error({ of }: { readonly of: MeterCase }) {

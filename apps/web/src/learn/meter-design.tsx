@@ -1,4 +1,4 @@
-import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { formatPercent, formatQuantity, ohms } from '@usual-drag/core/quantity';
 import { loadingShare } from '@usual-drag/core/loading';
 import { FiguresTable } from '../ui/figures-table.tsx';
 import type { Subject } from './subject.ts';
@@ -6,7 +6,6 @@ import type { Subject } from './subject.ts';
 /** A usual movement to reckon with. */
 const movement = { current: 50e-6, resistance: 2000 };
 
-const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
 const movementWords = `Movement: ${formatQuantity(movement.current, 'A', { digits: 3, trim: true })}, ${ohms(movement.resistance)}.`;
 
 /** The next round range above a value. */

@@ -1,7 +1,7 @@
 import type { Instrument, Range } from '../instrument/index.ts';
 import type { Caution, Meter } from '../loading/index.ts';
 import { parseEnd } from '../network/index.ts';
-import { formatQuantity } from '../quantity/index.ts';
+import { amps, ohms } from '../quantity/index.ts';
 import type { Probe, WrongConnection } from './connect-wrongly.ts';
 
 /** Facts for the description of a wrong connection. */
@@ -53,24 +53,21 @@ export function wordsFor(fault: WrongConnection, told: Told): Omit<Caution, 'abo
     case 'across':
       return {
         kind: 'hazard',
-        message: `${id} is across ${part} instead of in series: a near short of ${ohms(told.probe!.resistance)}. ${rush(told)} Switch off, remove the leads, open the circuit at ${part} and put the meter into the gap. An ammeter never goes across a supply, a battery or a live conductor.`,
+        message: `${id} is across ${part} instead of in series: a near short of ${ohms(told.probe!.resistance, 3)}. ${rush(told)} Switch off, remove the leads, open the circuit at ${part} and put the meter into the gap. An ammeter never goes across a supply, a battery or a live conductor.`,
       };
     case 'current-jack':
       return {
         kind: 'hazard',
-        message: `${id} is set to volts with its red lead still in the current jack: ${ohms(told.probe!.resistance)} across the two points, and the display says 0. ${rush(told)} Switch off, move the red lead to the V jack, and test the fuse before the meter is trusted with a current again.`,
+        message: `${id} is set to volts with its red lead still in the current jack: ${ohms(told.probe!.resistance, 3)} across the two points, and the display says 0. ${rush(told)} Switch off, move the red lead to the V jack, and test the fuse before the meter is trusted with a current again.`,
       };
   }
 }
 
-const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 3, trim: true });
-
 function rush({ surge, blows, probe }: Told): string {
-  const amps = (value: number): string => formatQuantity(value, 'A', { digits: 3, trim: true });
   if (surge === null) return 'Nothing but wire limits the current.';
-  const flows = `${amps(Math.abs(surge))} ${blows ? 'rush' : 'run'} through it`;
-  if (blows) return `${flows}, its fuse of ${amps(probe!.fuse!)} blows, and from then on it indicates 0.`;
+  const flows = `${amps(Math.abs(surge), 3)} ${blows ? 'rush' : 'run'} through it`;
+  if (blows) return `${flows}, its fuse of ${amps(probe!.fuse!, 3)} blows, and from then on it indicates 0.`;
   return probe!.fuse === undefined
     ? `${flows}, and this jack has no fuse.`
-    : `${flows}: its fuse of ${amps(probe!.fuse)} holds, and nothing warns you.`;
+    : `${flows}: its fuse of ${amps(probe!.fuse, 3)} holds, and nothing warns you.`;
 }

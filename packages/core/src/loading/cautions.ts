@@ -1,6 +1,6 @@
 import { findRange, type Instrument } from '../instrument/index.ts';
 import type { Element, Network } from '../network/index.ts';
-import { formatQuantity } from '../quantity/index.ts';
+import { formatQuantity, amps, volts, watts } from '../quantity/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 import type { Setup } from './setup.ts';
 import { stateSentence } from './explain-reading.ts';
@@ -41,9 +41,6 @@ function elementCautions(element: Element, values: NetworkValues): Caution[] {
   const of = values.elements[element.id];
   if (!of) return [];
   const { voltage, current, power } = of;
-  const volts = (v: number): string => formatQuantity(v, 'V', { digits: 4, trim: true });
-  const amps = (a: number): string => formatQuantity(a, 'A', { digits: 4, trim: true });
-  const watts = (w: number): string => formatQuantity(w, 'W', { digits: 3, trim: true });
   switch (element.kind) {
     case 'current-source':
       if (element.compliance === undefined || voltage === null || Math.abs(voltage) <= element.compliance) return [];
@@ -70,7 +67,7 @@ function elementCautions(element: Element, values: NetworkValues): Caution[] {
         {
           about: element.id,
           kind: 'hazard',
-          message: `${element.id} dissipates ${watts(power)} and is rated for ${watts(element.powerRating)}: it will burn. Switch off, and fit a larger one.`,
+          message: `${element.id} dissipates ${watts(power, 3)} and is rated for ${watts(element.powerRating, 3)}: it will burn. Switch off, and fit a larger one.`,
         },
       ];
     case 'load':

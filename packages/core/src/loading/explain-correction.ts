@@ -1,5 +1,5 @@
 import { unitOf, type MeterQuantity } from '../instrument/index.ts';
-import { formatQuantity } from '../quantity/index.ts';
+import { formatQuantity, ohms } from '../quantity/index.ts';
 import { loadingRatioOf, otherMetersFactor } from './loading-ratio.ts';
 import type { PointValues } from './measurement-point.ts';
 
@@ -28,7 +28,6 @@ export function explainCorrection(
   }
   const ratio = loadingRatioOf(point.sourceResistance, meterResistance, quantity);
   if (factor === null || !ratio || ratio.under === 0) return null;
-  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
   const alone = `${formatQuantity(indicated, unit)} × (1 + ${ohms(ratio.over)} / ${ohms(ratio.under)})`;
   return Math.abs(factor - 1) < 5e-6 ? alone : `${alone} × ${factor.toPrecision(5)} for ${others.join(' and ')}`;
 }

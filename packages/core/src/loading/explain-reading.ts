@@ -1,4 +1,4 @@
-import { formatQuantity } from '../quantity/index.ts';
+import { formatQuantity, ohms } from '../quantity/index.ts';
 import type { MeterReading } from './solve-setup.ts';
 import type { Meter } from './setup.ts';
 
@@ -23,7 +23,6 @@ export function explainReading(meter: Meter, reading: MeterReading, linear = tru
   const { indicated, meterResistance: rm, sourceResistance: rs } = reading;
   const across = meter.quantity === 'dc-voltage';
   const unit = across ? 'V' : 'A';
-  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
   if (reading.state === 'fuse-blown' || indicated === null)
     return { formula: null, result: null, sentence: stateSentence(reading) };
   if (rs === null)

@@ -1,13 +1,10 @@
 import { dangerousVoltage, largestVoltage, type PointValues, type Meter } from '../loading/index.ts';
 import type { Element, Network } from '../network/index.ts';
-import { formatQuantity } from '../quantity/index.ts';
+import { formatQuantity, amps, volts } from '../quantity/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 
 /** V DC from which on wet places count as dangerous. */
 const wetVoltage = 30;
-
-const volts = (value: number): string => formatQuantity(value, 'V', { digits: 3, trim: true });
-const amps = (value: number): string => formatQuantity(value, 'A', { digits: 3, trim: true });
 
 /** Returns the dangers of a circuit that is switched on; the first source has the caution for all. */
 export function supplyCautions(
@@ -22,11 +19,11 @@ export function supplyCautions(
   return [
     ...(first && largest > dangerousVoltage
       ? [
-          `Up to ${volts(largest)} DC: it can kill. Lock out and prove dead before opening the circuit. Local codes and licensed practice decide.`,
+          `Up to ${volts(largest, 3)} DC: it can kill. Lock out and prove dead before opening the circuit. Local codes and licensed practice decide.`,
         ]
       : first && largest > wetVoltage
         ? [
-            `${volts(largest)} DC: in a wet place treat it as one that can kill. Local codes and licensed practice decide.`,
+            `${volts(largest, 3)} DC: in a wet place treat it as one that can kill. Local codes and licensed practice decide.`,
           ]
         : []),
     ...(source.ceiling !== undefined && Math.abs(rated) > source.ceiling

@@ -15,7 +15,7 @@ import {
   type RangeIndication,
 } from '../loading/index.ts';
 import type { Conventions } from '../readings/index.ts';
-import { formatPercent, formatQuantity, seriesValues } from '../quantity/index.ts';
+import { formatPercent, formatQuantity, seriesValues, amps } from '../quantity/index.ts';
 
 /** Tolerance of a meter's resistance if its range does not specify one, as a ratio. */
 const usualResistanceTolerance = 0.01;
@@ -118,10 +118,9 @@ function nearTheFuse(
   const [first, ...rest] = sensitive;
   if (!first || ideal === null) return [];
   const { range } = rest.reduce((a, b) => (b.range.fullScale > a.range.fullScale ? b : a), first);
-  const amps = (value: number): string => formatQuantity(value, 'A', { digits: 3, trim: true });
   const costs = (uncertainty: number): string => `±${formatPercent(uncertainty / Math.abs(ideal), { digits: 2 })}`;
   const lines = [
-    `The fuse of ${amps(range.fuse!)} in the ${range.jack ?? 'more sensitive'} jack would blow: read on ${chosen.range.id}, ${costs(chosen.corrected)}.`,
+    `The fuse of ${amps(range.fuse!, 3)} in the ${range.jack ?? 'more sensitive'} jack would blow: read on ${chosen.range.id}, ${costs(chosen.corrected)}.`,
   ];
   if (sourceResistance === null || sourceResistance === 0) return lines;
   const wanted = 0.8 * Math.min(range.fullScale, range.fuse!);
@@ -137,7 +136,7 @@ function nearTheFuse(
     indicated * ratio * (sourceUncertainty + (range.resistanceTolerance ?? usualResistanceTolerance));
   return [
     ...lines,
-    `Or put ${formatQuantity(added, 'Ω', { digits: 2, trim: true })} (1 %) in series for this reading: ${range.id} then indicates ${amps(indicated)}, and the current without it follows to ${costs(uncertainty)}.`,
+    `Or put ${formatQuantity(added, 'Ω', { digits: 2, trim: true })} (1 %) in series for this reading: ${range.id} then indicates ${amps(indicated, 3)}, and the current without it follows to ${costs(uncertainty)}.`,
   ];
 }
 

@@ -17,4 +17,5 @@ export { printedCodeOf, readPrintedCode } from './printed-code.ts';
 export { exponentByPrefix, prefixByExponent, smallestExponent } from './prefix.ts';
 export { sumOf } from './sum.ts';
 export { writePercent, writeQuantity } from './write-quantity.ts';
+export { amps, ohms, volts, watts } from './unit-texts.ts';
 export type { Unit } from './unit.ts';

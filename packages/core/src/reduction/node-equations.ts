@@ -1,9 +1,8 @@
 import { commonPoints, referenceOf, type Element, type Network, isSource } from '../network/index.ts';
-import { formatQuantity } from '../quantity/index.ts';
+import { formatQuantity, ohms } from '../quantity/index.ts';
 import { elementBranch, toNumber, type LoadLaw, type NetworkValues } from '../solver/index.ts';
 
 /** Ω as it is printed in an equation, to four digits. */
-const ohmsOf = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
 
 /** A term of an equation, in letters and in numbers. */
 interface Term {
@@ -96,7 +95,7 @@ function leaving(
       return [
         {
           symbol: `${wrap(join(here.symbol, there.symbol) + driveSymbol)}/${resistance}`,
-          numbers: `(${join(here.numbers, there.numbers)}${drive}) / ${ohmsOf(toNumber(branch.resistance))}`,
+          numbers: `(${join(here.numbers, there.numbers)}${drive}) / ${ohms(toNumber(branch.resistance))}`,
           value,
         },
       ];

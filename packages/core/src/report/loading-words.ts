@@ -1,6 +1,6 @@
 import { findRange, unitOf, type Instrument } from '../instrument/index.ts';
 import { isLinear, measurementPointOf, type Unloaded } from '../loading/index.ts';
-import { formatMeasured, formatPercent, formatQuantity } from '../quantity/index.ts';
+import { formatMeasured, formatPercent, formatQuantity, ohms } from '../quantity/index.ts';
 import { ownMeter, placedInSolved, setupOf } from '../readings/index.ts';
 import { idsInWords } from './ids-in-words.ts';
 import type { ReportReading } from './report-readings.ts';
@@ -48,7 +48,6 @@ function sentencesOf(unloaded: Unloaded, instruments: readonly Instrument[], one
 /** `its 10 V range has 20 kΩ, across a source resistance of 14.92 kΩ`. */
 function meterWords(unloaded: Unloaded, instruments: readonly Instrument[], { reading }: ReportReading): string {
   if (reading.quantity === 'resistance') return '';
-  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
   const found = instruments.find(({ id }) => id === reading.instrument);
   const range = found && findRange(found, reading.quantity, reading.range);
   const placed = placedInSolved(unloaded, reading);

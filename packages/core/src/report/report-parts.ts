@@ -1,5 +1,5 @@
 import { deviationOf, isSource, type Element, type Network } from '../network/index.ts';
-import { formatPercent, formatQuantity } from '../quantity/index.ts';
+import { formatPercent, amps, ohms, volts } from '../quantity/index.ts';
 import type { Conventions } from '../readings/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
 import type { ReportReading } from './report-readings.ts';
@@ -43,7 +43,7 @@ function partOf(element: Element, values: NetworkValues): ReportPart {
     between: `${from}–${to}`,
     value: valueWords(element),
     tolerance: resistor?.tolerance === undefined ? '' : `±${formatPercent(resistor.tolerance, { trim: true })}`,
-    measured: resistor?.measuredResistance === undefined ? '' : ohms(resistor.measuredResistance),
+    measured: resistor?.measuredResistance === undefined ? '' : ohms(resistor.measuredResistance, 6),
     off: deviation ? formatPercent(deviation.ratio, { digits: 2, signed: true }) : '',
     within: deviation?.within ?? null,
     voltage,
@@ -53,18 +53,14 @@ function partOf(element: Element, values: NetworkValues): ReportPart {
   };
 }
 
-const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 6, trim: true });
-const volts = (value: number): string => formatQuantity(value, 'V', { digits: 6, trim: true });
-const amps = (value: number): string => formatQuantity(value, 'A', { digits: 6, trim: true });
-
 function valueWords(element: Element): string {
   switch (element.kind) {
     case 'resistor':
-      return ohms(element.resistance);
+      return ohms(element.resistance, 6);
     case 'load': {
       const { ratedVoltage, ratedCurrent, exponent = 1, polarised } = element;
       const law = exponent === 1 ? '' : `, I ∝ V^${exponent}`;
-      return `${volts(ratedVoltage)}, ${amps(ratedCurrent)}${law}${polarised ? ', polarised' : ''}`;
+      return `${volts(ratedVoltage, 6)}, ${amps(ratedCurrent, 6)}${law}${polarised ? ', polarised' : ''}`;
     }
     case 'switch':
       return `switch, ${element.closed ? 'closed' : 'open'}${element.momentary ? ', to be held' : ''}`;
@@ -109,7 +105,7 @@ export const reportSupplies = (
       id,
       label: [label, source.channel === undefined ? '' : `channel ${source.channel}`].filter(Boolean).join(', '),
       between: `${from}–${to}`,
-      value: source.kind === 'source' ? emfWords(source) : amps(source.current),
+      value: source.kind === 'source' ? emfWords(source) : amps(source.current, 6),
       limit: limitWords(source),
       voltage,
       current,
@@ -120,10 +116,10 @@ export const reportSupplies = (
 type SourceOf<K> = Extract<Element, { readonly kind: K }>;
 
 function emfWords({ emf, internalResistance = 0, cellsInSeries = 1, cellsInParallel = 1 }: SourceOf<'source'>): string {
-  const inside = internalResistance === 0 ? 'ideal' : `${ohms(internalResistance)} internal`;
-  if (cellsInSeries * cellsInParallel === 1) return `${volts(emf)}, ${inside}`;
+  const inside = internalResistance === 0 ? 'ideal' : `${ohms(internalResistance, 6)} internal`;
+  if (cellsInSeries * cellsInParallel === 1) return `${volts(emf, 6)}, ${inside}`;
   const strings = cellsInParallel === 1 ? '' : `, ${cellsInParallel} such in parallel`;
-  return `${cellsInSeries} ${cellsInSeries === 1 ? 'cell' : 'cells in series'}${strings}, each ${volts(emf)}, ${inside}`;
+  return `${cellsInSeries} ${cellsInSeries === 1 ? 'cell' : 'cells in series'}${strings}, each ${volts(emf, 6)}, ${inside}`;
 }
 
 function limitWords(source: SourceOf<'source' | 'current-source'>): string {
@@ -131,10 +127,10 @@ function limitWords(source: SourceOf<'source' | 'current-source'>): string {
     source.kind === 'source'
       ? source.currentLimit === undefined
         ? []
-        : [`limit ${amps(source.currentLimit)}`]
+        : [`limit ${amps(source.currentLimit, 6)}`]
       : source.compliance === undefined
         ? []
-        : [`compliance ${volts(source.compliance)}`];
+        : [`compliance ${volts(source.compliance, 6)}`];
   const ceiling =
     source.ceiling === undefined ? [] : [`never above ${(source.kind === 'source' ? volts : amps)(source.ceiling)}`];
   return [...limits, ...ceiling].join(', ');

@@ -1,4 +1,4 @@
-import { formatQuantity } from '../quantity/index.ts';
+import { formatQuantity, ohms } from '../quantity/index.ts';
 import { toNumber } from '../solver/index.ts';
 import { type Combination, unitOfTarget } from './design.ts';
 import { settingDivisions } from './into-kit.ts';
@@ -166,10 +166,10 @@ export function assemblySteps(meterProject: MeterProject, worked: readonly Worke
   const steps = ['Short the movement’s terminals: its needle then cannot be thrown while you work.'];
   const { builtIn } = movement;
   if (builtIn && !builtIn.stays)
-    steps.push(`Remove the ${builtIn.kind} of ${ohms(builtIn.resistance)} from the meter.`);
+    steps.push(`Remove the ${builtIn.kind} of ${ohms(builtIn.resistance, 5)} from the meter.`);
   if (movement.swamping)
     steps.push(
-      `Solder the swamping resistor of ${ohms(movement.swamping)} in series with the coil; from here on both count as the movement.`,
+      `Solder the swamping resistor of ${ohms(movement.swamping, 5)} in series with the coil; from here on both count as the movement.`,
     );
   for (const { design, movement: inUse, result } of worked) {
     const words = sectionWords(design, inUse, result);
@@ -180,8 +180,8 @@ export function assemblySteps(meterProject: MeterProject, worked: readonly Worke
         : null;
       steps.push(
         trimmed
-          ? `${name}, ${words[index]!.name}: ${ohms(trimmed.fixed)} ${trimmed.arranged === 'in-series' ? `in series with a trimmer of ${ohms(trimmed.trimmer)}` : `with ${ohms(trimmed.stopper)} and a trimmer of ${ohms(trimmed.trimmer)} across it`}. Set it to ${ohms(section.resistance)} before it goes in.`
-          : `${name}, ${words[index]!.name}: ${partsWords(section.parts)}. It must measure ${ohms(section.resistance)} within ${percent(Math.abs(section.parts.resistance / section.resistance - 1) + parts.tolerance)}.`,
+          ? `${name}, ${words[index]!.name}: ${ohms(trimmed.fixed, 5)} ${trimmed.arranged === 'in-series' ? `in series with a trimmer of ${ohms(trimmed.trimmer, 5)}` : `with ${ohms(trimmed.stopper, 5)} and a trimmer of ${ohms(trimmed.trimmer, 5)} across it`}. Set it to ${ohms(section.resistance, 5)} before it goes in.`
+          : `${name}, ${words[index]!.name}: ${partsWords(section.parts)}. It must measure ${ohms(section.resistance, 5)} within ${percent(Math.abs(section.parts.resistance / section.resistance - 1) + parts.tolerance)}.`,
       );
     });
     if (design.target === 'ammeter')
@@ -202,11 +202,10 @@ export function assemblySteps(meterProject: MeterProject, worked: readonly Worke
   return steps;
 }
 
-const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 5, trim: true });
 const percent = (ratio: number): string => `${Number((ratio * 100).toPrecision(2))}\u00a0%`;
 
 /** Parts of a section in a technician's words. */
 const partsWords = ({ values, joined }: Combination): string =>
   joined === 'single'
-    ? ohms(values[0]!)
-    : `${values.map(ohms).join(joined === 'series' ? ' in series with ' : ' in parallel with ')}`;
+    ? ohms(values[0]!, 5)
+    : `${values.map((value) => ohms(value, 5)).join(joined === 'series' ? ' in series with ' : ' in parallel with ')}`;

@@ -1,11 +1,11 @@
 import {
   formatPercent,
-  formatQuantity,
   nearestPreferred,
   printedCodeOf,
   readPrintedCode,
   seriesForTolerance,
   seriesOf,
+  ohms,
 } from '@usual-drag/core/quantity';
 import {
   deviationOf,
@@ -197,8 +197,6 @@ function Shorted({ element }: { readonly element: Element }) {
   return reason && <p className="text-[14px] text-ochre">{reason}</p>;
 }
 
-const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 6, trim: true });
-
 /** Returns whether the value can be bought, and whether what was measured fits it. */
 function Verdicts({ resistor, onTake }: { readonly resistor: Resistor; readonly onTake: (value: number) => void }) {
   const { resistance, tolerance, measuredResistance } = resistor;
@@ -210,22 +208,23 @@ function Verdicts({ resistor, onTake }: { readonly resistor: Resistor; readonly 
     <div className="flex flex-col gap-1.5 text-[14px]">
       {series ? (
         <p>
-          {ohms(resistance)} is a preferred value, {series}.
+          {ohms(resistance, 6)} is a preferred value, {series}.
         </p>
       ) : (
         <p className="flex flex-wrap items-center gap-2">
-          {ohms(resistance)} is no preferred value; nearest {ohms(nearest)}, {wanted}.
-          <Button onClick={() => onTake(nearest)}>Use {ohms(nearest)}</Button>
+          {ohms(resistance, 6)} is no preferred value; nearest {ohms(nearest, 6)}, {wanted}.
+          <Button onClick={() => onTake(nearest)}>Use {ohms(nearest, 6)}</Button>
         </p>
       )}
       {deviation && (
         <p>
-          Measured {ohms(measuredResistance!)}: deviation {formatPercent(deviation.ratio, { digits: 2, signed: true })}
+          Measured {ohms(measuredResistance!, 6)}: deviation{' '}
+          {formatPercent(deviation.ratio, { digits: 2, signed: true })}
           {tolerance === undefined || deviation.within === null
             ? '; no tolerance is given to compare with.'
             : deviation.within
               ? `, within ±${formatPercent(tolerance, { trim: true })}.`
-              : `, outside ±${formatPercent(tolerance, { trim: true })} (${ohms(resistance * (1 - tolerance))} … ${ohms(resistance * (1 + tolerance))}); replace it, or solve with the measured value.`}
+              : `, outside ±${formatPercent(tolerance, { trim: true })} (${ohms(resistance * (1 - tolerance), 6)} … ${ohms(resistance * (1 + tolerance), 6)}); replace it, or solve with the measured value.`}
         </p>
       )}
     </div>

@@ -1,4 +1,4 @@
-import { formatPercent, formatQuantity, parsePercent } from '@usual-drag/core/quantity';
+import { formatPercent, parsePercent, ohms } from '@usual-drag/core/quantity';
 import type { Instrument, Range } from '@usual-drag/core/instrument';
 import {
   infiniteSourceSentence,
@@ -34,7 +34,6 @@ export function RequiredResistance({ meter, range, point, reading, kit }: Props)
         resistance follows.
       </p>
     );
-  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 3, trim: true });
   return (
     <div className="flex flex-col gap-2">
       <div className="flex items-start gap-x-3">
@@ -52,8 +51,8 @@ export function RequiredResistance({ meter, range, point, reading, kit }: Props)
         />
         <p className="min-w-0 grow pt-1 text-[14px] leading-snug">
           {across ? 'Input resistance: at least' : 'Meter resistance: at most'}{' '}
-          <b className="figures">{ohms(requiredResistance(source, error, meter.quantity))}</b>. This range has{' '}
-          <span className="figures">{ohms(range.resistance)}</span>. Rule of thumb: {across ? '10 ×' : '1/10'} the
+          <b className="figures">{ohms(requiredResistance(source, error, meter.quantity), 3)}</b>. This range has{' '}
+          <span className="figures">{ohms(range.resistance, 3)}</span>. Rule of thumb: {across ? '10 ×' : '1/10'} the
           source resistance for 9 %, {across ? '100 ×' : '1/100'} for 1 %.
         </p>
       </div>

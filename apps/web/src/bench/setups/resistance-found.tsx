@@ -1,4 +1,4 @@
-import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
+import { formatPercent, formatQuantity, ohms } from '@usual-drag/core/quantity';
 import type { Network } from '@usual-drag/core/network';
 import {
   connections,
@@ -31,7 +31,6 @@ export function ResistanceFound({ network, setup, values }: Props) {
       </p>
     );
   const { connection, apparent, corrected, errors, better, voltmeterResistance, ammeterResistance } = measured;
-  const ohms = (value: number | null): string => formatQuantity(value, 'Ω', { digits: 4, trim: true });
   return (
     <section aria-label="Resistance by voltmeter and ammeter" className="flex flex-col gap-1.5">
       <div className="flex items-center justify-between">

@@ -1,4 +1,4 @@
-import { formatQuantity, parseQuantity, type Unit } from '@usual-drag/core/quantity';
+import { formatQuantity, parseQuantity, type Unit, ohms } from '@usual-drag/core/quantity';
 import type { Element, Network } from '@usual-drag/core/network';
 import {
   sweep,
@@ -211,17 +211,16 @@ interface SlopeProps {
 
 /** The straight line through V over I: its slope is the resistance, against what is marked and measured. */
 function Slope({ line, largest, element }: SlopeProps) {
-  const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 6, trim: true });
   const { slope, worst } = line;
   return (
     <p className="text-[15px]">
-      Straight line: slope <b className="figures">{ohms(slope)}</b>
+      Straight line: slope <b className="figures">{ohms(slope, 6)}</b>
       {element.kind === 'resistor' && (
         <>
-          , marked <span className="figures">{ohms(element.resistance)}</span>
+          , marked <span className="figures">{ohms(element.resistance, 6)}</span>
           {element.measuredResistance !== undefined && (
             <>
-              , measured <span className="figures">{ohms(element.measuredResistance)}</span>
+              , measured <span className="figures">{ohms(element.measuredResistance, 6)}</span>
             </>
           )}
         </>

@@ -1,5 +1,5 @@
 import { isOhmic, type Element, type Load, type Network } from '../../network/index.ts';
-import { formatQuantity } from '../../quantity/index.ts';
+import { ohms } from '../../quantity/index.ts';
 import type { CircuitFaultKind, FaultOf } from '../fault-kind.ts';
 import { elementIn, withElements, withResistance } from './changed-bench.ts';
 
@@ -12,8 +12,6 @@ const triedResistances = [10, 1000, 100_000];
 const hasContact = (element: Element): boolean =>
   element.kind !== 'current-source' && (element.kind !== 'switch' || element.closed);
 
-const words = (ohms: number): string => formatQuantity(ohms, 'Ω', { digits: 3, trim: true });
-
 export const contact: CircuitFaultKind<Contact> = {
   of: 'circuit',
   changesPart: false,
@@ -23,7 +21,7 @@ export const contact: CircuitFaultKind<Contact> = {
     hasContact(element)
       ? triedResistances.map((value) => ({
           hypothesis: { fault: 'contact', where: [element.id], value },
-          name: `bad contact, ${words(value)}`,
+          name: `bad contact, ${ohms(value, 3)}`,
         }))
       : [],
   apply: (bench, { where: [id], value }) => {
@@ -37,7 +35,7 @@ export const contact: CircuitFaultKind<Contact> = {
     };
   },
   sentence: ({ where: [id], value }) =>
-    value === null ? `${id} has a bad contact.` : `${id} has a bad contact of ${words(value)}.`,
+    value === null ? `${id} has a bad contact.` : `${id} has a bad contact of ${ohms(value, 3)}.`,
   check: ({ where: [id] }) => `Move ${id} and its joints while reading: a bad contact makes the display unstable.`,
 };
 

@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '@usual-drag/core/result';
-import { formatMeasured, formatPercent, formatQuantity, parseQuantity } from '@usual-drag/core/quantity';
+import { formatMeasured, formatPercent, formatQuantity, parseQuantity, ohms } from '@usual-drag/core/quantity';
 import { deviationFrom, type Resistor } from '@usual-drag/core/network';
 import { rangesOf, type Instrument, type MeterQuantity } from '@usual-drag/core/instrument';
 import type { SweptResistance } from '@usual-drag/core/uncertainty';
@@ -269,8 +269,6 @@ function DisplayField({ label, unit, prefix, observation, expected, onCommit }: 
   );
 }
 
-const ohms = (value: number): string => formatQuantity(value, 'Ω', { digits: 5, trim: true });
-
 /** The part's resistance from the sweep, compared with its nominal and its measured value. */
 function Swept({ swept, part }: { readonly swept: SweptResistance; readonly part: Resistor }) {
   const edit = useBench((state) => state.edit);
@@ -283,15 +281,15 @@ function Swept({ swept, part }: { readonly swept: SweptResistance; readonly part
       </p>
       <p className="text-soft">
         {formatPercent(deviationFrom(part, resistance).ratio, { digits: 3, signed: true })} from nominal{' '}
-        {ohms(part.resistance)}
-        {part.measuredResistance !== undefined && <>; measured {ohms(part.measuredResistance)}</>}. Both meters’ effects
-        are taken out; the line meets 0 A at {formatQuantity(line.intercept, 'V', { digits: 2, signed: true })}.
+        {ohms(part.resistance, 5)}
+        {part.measuredResistance !== undefined && <>; measured {ohms(part.measuredResistance, 5)}</>}. Both meters’
+        effects are taken out; the line meets 0 A at {formatQuantity(line.intercept, 'V', { digits: 2, signed: true })}.
       </p>
       <Button
         className="mt-1"
         onClick={() => {
           edit((now) => takeMeasuredValue(now, part.id, resistance));
-          sayUndoable(`${part.id} has the measured value ${ohms(resistance)}.`);
+          sayUndoable(`${part.id} has the measured value ${ohms(resistance, 5)}.`);
         }}
       >
         Use as measured value
