@@ -11,7 +11,7 @@ const api = {
 /** A worker in this process: its messages go through a channel. */
 function localWorker() {
   const { port1, port2 } = new MessageChannel();
-  expose(api, port1 as never);
+  expose(api, port1);
   let ended = 0;
   port2.start();
   const worker = Object.assign(port2, {
