@@ -244,6 +244,9 @@ async function shoot({ name, job, take }: (typeof views)[number]): Promise<void>
   if (job) await page.getByRole('link', { name: job }).click();
   await page.getByRole('link').first().waitFor();
   await take(page);
+  // The state of each step is computed after the first paint.
+  const steps = page.getByRole('navigation', { name: 'Steps' });
+  if ((await steps.count()) > 0) await steps.getByText(/signed/).waitFor();
   await page.mouse.move(0, 0);
   await page.waitForTimeout(500);
   await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
