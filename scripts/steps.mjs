@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 
-/** Runs a command quietly; shows what it said and ends the script where it fails. */
+/** Runs a command quietly; prints its output and ends the script if it fails. */
 export function run(what, command, args, options = {}) {
   process.stdout.write(`${what} …\n`);
   const { status, stdout, stderr, error } = spawnSync(command, args, {

@@ -1,6 +1,6 @@
 import { Worker } from 'node:worker_threads';
 
-/** Asks for the health of a server all the while, on a thread of its own so that what else goes on here does not count. */
+/** Requests the health of a server all the time, on a thread of its own so that other work here does not count. */
 export interface HealthWatch {
   /** Ends it; ms of the longest wait for an answer, and how many were not right. */
   stop(): Promise<{ readonly longestMs: number; readonly wrong: number; readonly asked: number }>;

@@ -106,7 +106,7 @@ async function draw(
   return 0;
 }
 
-/** Writes the report of a job; which document it is of goes to standard output if the report itself does not. */
+/** Writes the report of a job; the hash of its document goes to standard output if the report itself does not. */
 async function report(file: string, out: string | undefined, options: ReportOptions): Promise<number> {
   const { reportOfFile } = await import('./report.ts');
   const { output, html } = onText(file, (text) => reportOfFile(text, options));

@@ -8,7 +8,7 @@ import { reportFile } from '@usual-drag/report/file';
 import { onJob, refused, type Output } from './output.ts';
 
 export interface ReportOptions {
-  /** Text of a kit file that says tags and calibration of the instruments. */
+  /** Text of a kit file with tags and calibration of the instruments. */
   readonly kit: string | null;
   /** Names of sections; all of them if empty. */
   readonly sections: readonly string[];

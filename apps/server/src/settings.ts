@@ -13,7 +13,7 @@ export interface Settings {
   readonly port: number;
   /** Passphrase that a device must enter once; null if only this computer can connect. */
   readonly passphrase: string | null;
-  /** Certificate and key, as they stand in their files; null for plain HTTP. */
+  /** Certificate and key, as their files contain them; null for plain HTTP. */
   readonly tls: { readonly cert: Buffer; readonly key: Buffer } | null;
   /** Folder of the database. */
   readonly dataFolder: string;

@@ -25,7 +25,7 @@ export interface StoredDocument<T> {
   readonly document: T;
 }
 
-/** That a document is another one now, told to every page as it happens. */
+/** Change of a document, announced to every page as it happens. */
 export interface DocumentChange {
   readonly kind: DocumentKind;
   /** Null if several were added or changed at once. */

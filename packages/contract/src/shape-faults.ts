@@ -9,7 +9,7 @@ export interface FileFault extends JobFault {
   readonly path: string;
 }
 
-/** Values in a file up to which all its faults are looked for; in a larger one the first is told. */
+/** Values in a file up to which all its faults are searched for; in a larger one the first is reported. */
 const thoroughUpTo = 20_000;
 
 /** Fault reported by a check, by the schema's keyword. */
@@ -20,7 +20,7 @@ interface SchemaError {
   readonly message?: string;
 }
 
-/** A generated check; what is wrong stands in it afterwards. */
+/** Generated check; its faults are in `errors` afterwards. */
 interface SchemaCheck {
   (value: unknown): boolean;
   errors?: readonly SchemaError[] | null;
@@ -28,7 +28,7 @@ interface SchemaCheck {
 
 type Format = 'job' | 'kit' | 'design' | 'meterProject' | 'worksheet' | 'answeredProblem';
 
-/** A check of parsed values against a published schema, which says its faults in words, up to twenty of them. */
+/** Returns a check of parsed values against a published schema; up to twenty faults are described in words. */
 export function shapeCheck<T>(format: Format): (value: unknown) => Result<T, readonly FileFault[]> {
   const passes = firstFault[format] as SchemaCheck;
   const thorough = allFaults[format] as SchemaCheck;
@@ -59,7 +59,7 @@ function countUpTo(limit: number, value: unknown): number {
   return count;
 }
 
-/** The value that a text stands for; what is not JSON is a fault of the file. */
+/** Returns the value of a JSON text; text that is not JSON is a fault of the file. */
 export function parseJson(text: string): Result<unknown, readonly FileFault[]> {
   try {
     return ok(JSON.parse(text.replace(/^\uFEFF/, '')));

@@ -8,7 +8,7 @@ import { Frame } from './frame.tsx';
 /** Shares of the width: name, place, displayed, measured, expected, loading, corrected, verdict; in all 100. */
 const widths = [9.5, 22, 11.5, 11.5, 11.5, 11, 11.5, 11.5] as const;
 
-/** Every reading: as the display stood, what it measured, what was to be expected, corrected, and how it stands. */
+/** Every reading: display, measured value, expectation, corrected value, and verdict. */
 export function Readings({ report }: { readonly report: Report }) {
   return (
     <>

@@ -75,6 +75,6 @@ export function pageStyle({ job, hash, state, signature }: Report): string {
 }`;
 }
 
-/** A text as CSS writes it; nothing in it can end the style that it stands in. */
+/** Returns a text as a CSS string; nothing in it can end the style that contains it. */
 const quoted = (text: string): string =>
   `"${[...text].map((c) => (/[\p{L}\p{N} .,·–-]/u.test(c) ? c : `\\${c.codePointAt(0)!.toString(16)} `)).join('')}"`;

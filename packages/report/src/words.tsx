@@ -8,7 +8,7 @@ interface Props {
   readonly after?: string;
 }
 
-/** A section that is said in sentences. */
+/** Section of sentences. */
 export function Words({ section, lines, none, after }: Props) {
   return (
     <>

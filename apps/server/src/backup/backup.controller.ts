@@ -14,7 +14,7 @@ export class BackupController {
     @Inject(DATA_FOLDER) private readonly folder: string,
   ) {}
 
-  /** Everything in one file, of one moment, while the server goes on. `npm run restore` brings it back. */
+  /** Everything in one file, as of one moment, while the server keeps running. `npm run restore` restores it. */
   @Get()
   async download(): Promise<StreamableFile> {
     const file = join(this.folder, `sending-${randomUUID()}.sqlite`);

@@ -135,7 +135,7 @@ export class DocumentRepository<T> {
     return row === undefined;
   }
 
-  /** Adds a document; false if its id is taken. `updatedAt` goes back with it. */
+  /** Adds a document; false if its id is taken. `updatedAt` is stored with it. */
   async insert(id: string, document: T, at = new Date(), revision = 1): Promise<Kept<T> | undefined> {
     const { rowsAffected } = await this.insertion(id, document, at, revision);
     return rowsAffected === 1 ? this.#changed({ id, revision, updatedAt: at.toISOString(), document }) : undefined;
@@ -256,7 +256,7 @@ export class DocumentRepository<T> {
     }
   }
 
-  /** Keeps a version that is not to be the present one, unless the newest of the history says the same. */
+  /** Stores a version that does not become the present one, unless the newest of the history is the same. */
   async setAside(id: string, revision: number, document: T): Promise<void> {
     const text = documentText(document);
     const [last] = await this.versions(id, 1, Number.MAX_SAFE_INTEGER);
@@ -334,7 +334,7 @@ const versionColumns = {
 /** The property that a removed document leaves. */
 export const removedProperty = (kind: DocumentKind, id: string): string => `removed/${kind}/${id}`;
 
-/** A statement says a blob's bytes as a buffer of its own. */
+/** Returns the bytes of a blob in a buffer of its own. */
 const bufferOf = (bytes: unknown): Buffer => Buffer.from((bytes ?? '') as Uint8Array);
 
 /** Null if the bytes are no text. */

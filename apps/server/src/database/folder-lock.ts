@@ -10,7 +10,7 @@ export interface FolderLock {
   release(): void;
 }
 
-/** Node's own way of making the folders above goes round for ever where the system makes none, as below /proc. */
+/** Node's own way of creating parent folders never ends if the system refuses them, as below /proc. */
 function makeFolder(folder: string): void {
   if (existsSync(folder)) return;
   makeFolder(dirname(folder));

@@ -15,7 +15,7 @@ interface AddedJob {
 
 /** Characters of documents that one statement writes at a time, so that other requests are answered in between. */
 const partSize = 2 ** 20;
-/** The property that lists the jobs of an import that goes on. */
+/** Prefix of the properties that list the jobs of an unfinished import. */
 const prefix = 'import/';
 
 /**

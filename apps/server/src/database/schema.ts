@@ -23,7 +23,7 @@ export const jobs = documentTable('jobs');
 export const instruments = documentTable('instruments');
 export const meterProjects = documentTable('meter_projects');
 
-/** Every earlier version, and those set aside; the present one stands in its kind's table. */
+/** Every earlier version, and those set aside; the present one is in the table of its kind. */
 export const revisions = sqliteTable(
   'revisions',
   {

@@ -14,7 +14,7 @@ export class DemoInstrument implements OnModuleDestroy {
 
   constructor(@Inject(Repositories) private readonly repositories: Repositories) {}
 
-  /** Starts it where the kit has it, at its former port if that is free; the kit is told where it answers. */
+  /** Starts it if the kit has it, at its former port if that is free; its address is stored in the kit. */
   async start(): Promise<void> {
     const { instruments } = this.repositories;
     const kept = await instruments.find(simulatedMultimeter.id);

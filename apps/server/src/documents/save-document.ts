@@ -44,7 +44,7 @@ export async function saveDocument<T>(
   }
 }
 
-/** The same of a document that says its own id. */
+/** Saves a document that contains its own id. */
 export function saveNamed<T extends { readonly id: string }>(
   repository: DocumentRepository<T>,
   id: string,

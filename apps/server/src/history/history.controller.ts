@@ -12,7 +12,7 @@ import { historyPage, parsedDocument } from './history-page.ts';
 export class HistoryController {
   constructor(@Inject(Repositories) private readonly repositories: Repositories) {}
 
-  /** The versions of a document, the newest first, each with what changed; `before` asks for the part after an answer's. */
+  /** The versions of a document, the newest first, each with its changes; `before` requests the part after an answer's. */
   @Get(':kind/:id')
   async list(
     @Param('kind') kind: string,

@@ -30,7 +30,7 @@ export class EnvelopePipe implements PipeTransform {
   }
 }
 
-/** A refusal of a body that says where its faults are. */
+/** Returns the refusal of a body, with the paths of its faults. */
 export const refuse = (faults: readonly Fault[]): BadRequestException =>
   new BadRequestException({
     message: faults[0]?.message ?? 'Refused.',

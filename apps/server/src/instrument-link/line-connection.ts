@@ -82,7 +82,7 @@ export class LineConnection {
     });
   }
 
-  /** Ends the connection; who waits for an answer is told why. */
+  /** Closes the connection and rejects the pending request with the reason. */
   end(why: string): void {
     if (this.#ended) return;
     this.#ended = new LinkFailure(why);

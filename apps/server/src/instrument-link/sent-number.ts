@@ -2,7 +2,7 @@ import { prefixByExponent } from '@usual-drag/core/quantity';
 import type { Observation } from '@usual-drag/core/readings';
 import { LinkFailure } from './link-failure.ts';
 
-/** From here on a number stands for what cannot be measured (SCPI-99): 9.9E37 is over range, 9.91E37 no number. */
+/** From here on a number is a code for a value that cannot be measured (SCPI-99): 9.9E37 is over range, 9.91E37 not a number. */
 const overRange = 9.9e37;
 const notANumber = 9.91e37;
 

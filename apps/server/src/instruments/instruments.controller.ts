@@ -22,7 +22,7 @@ export class InstrumentsController {
     return this.service.save(id, body.revision, body.document);
   }
 
-  /** Takes a `*.kit.json` as it is. `existing` says what becomes of instruments that the kit has otherwise. */
+  /** Imports a `*.kit.json` as it is. `existing` chooses what happens to instruments that differ in the kit. */
   @Post('import')
   @ApiBody({ schema: { $ref: '#/components/schemas/KitDto' } })
   @ApiQuery({ name: 'existing', enum: importChoices, required: false })

@@ -79,7 +79,7 @@ function boundsFault(entries: readonly Entry[]): string | null {
   return overlaps ? damaged('The archive') : null;
 }
 
-/** Inflates one entry; what comes is never more than it says it is. */
+/** Inflates one entry; refuses more bytes than the entry declares. */
 async function unpacked(zip: ZipFile, entry: Entry): Promise<Buffer> {
   const parts: Buffer[] = [];
   for await (const part of await zip.openReadStreamPromise(entry)) parts.push(part as Buffer);

@@ -7,7 +7,7 @@ export type PictureTheme = DrawingTheme;
 /** px that the rails of a picture may take. */
 const room = { width: 300, height: 110 };
 
-/** Parts up to which a network can be told by a picture in small. */
+/** Parts up to which a small picture of a network is legible. */
 const most = 150;
 
 /** A job's network in small, as SVG: rails, symbols and names, without the values, which nobody could read. */

@@ -108,7 +108,7 @@ export class JobsController {
     return this.service.restore(id);
   }
 
-  /** The network's drawing in small, in the colours of a theme. A browser keeps it, and asks each time whether it still may. */
+  /** Small drawing of the network in the colours of a theme. A browser stores it, and revalidates it each time. */
   @Get(':id/drawing')
   async drawing(
     @Param('id') id: string,

@@ -16,7 +16,7 @@ export interface Listening {
   readonly isPrivate: boolean;
   /** Names that lead here and are known in advance; the address that a request came in on is another one. */
   readonly names: readonly string[];
-  /** Addresses to open it at, the best first; looked up anew each time, as a network may give another one. */
+  /** Addresses of the server, the best first; looked up each time, because a network may assign another one. */
   readonly addresses: readonly string[];
 }
 
@@ -78,7 +78,7 @@ const usualPort = { http: 80, https: 443 } as const;
 const withPort = (name: string, scheme: 'http' | 'https', port: number): string =>
   port === usualPort[scheme] ? name : `${name}:${port}`;
 
-/** An IPv6 address stands in brackets. */
+/** An IPv6 address is written in brackets. */
 export const inAddress = (name: string): string => (isIP(name) === 6 ? `[${name}]` : name.toLowerCase());
 
 /** The addresses of this computer that a server which listens on `host` is reached at, the old kind first. */

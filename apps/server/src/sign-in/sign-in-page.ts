@@ -10,7 +10,7 @@ interface Shown {
   readonly isPrivate: boolean;
 }
 
-/** The one page that is served without a session: all that it needs stands in it, and no script. */
+/** The one page that is served without a session. It contains everything that it needs, and no script. */
 export const signInPage = ({ next, message, isPrivate }: Shown): string => `<!doctype html>
 <html lang="en">
 <head>

@@ -48,7 +48,7 @@ export class SignatureRepository {
     return row?.jobId === jobId ? signedJobOf(row) : undefined;
   }
 
-  /** The signatures that cannot be trusted: what they say is not what was signed. Each is looked into once while the server runs. */
+  /** Returns the signatures that cannot be trusted because their content is not what was signed. Each is checked once while the server runs. */
   async damaged(): Promise<DamagedDocument[]> {
     const damaged: DamagedDocument[] = [];
     const breathe = slices();
@@ -118,7 +118,7 @@ interface SignedRow extends Row {
 
 const textOf = (row: SignedRow): string => JSON.stringify(row, null, 2);
 
-/** A row as the signature that it is; null if its seal is not that of what it says. */
+/** Returns the signature of a row; null if its seal does not match its content. */
 function signatureOf(row: Row): KeptSignature | null {
   try {
     const { jobId, entry, revision, hash, by, at, seal } = row;

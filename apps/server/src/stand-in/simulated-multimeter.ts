@@ -153,7 +153,7 @@ const functionHeaders: readonly (readonly [string, ReadingQuantity])[] = [
   ['RESistance', 'resistance'],
 ];
 
-/** A header in its short form (what stands in capitals) or its long one, in either case. */
+/** Returns the pattern of a header in its short form (its capitals) or its long one, in either case. */
 function headerPattern(pattern: string): RegExp {
   const nodes = pattern.replace(/[*?]/g, '\\$&').replace(/[A-Z]+[a-z]+/g, (node) => {
     const short = /^[A-Z]+/.exec(node)![0];

@@ -37,7 +37,7 @@ const running = new Set<ChildProcess>();
 // A test that fails in the middle leaves no server behind.
 if (typeof afterAll === 'function') afterAll(() => running.forEach((child) => child.kill('SIGKILL')));
 
-/** Starts the server on a folder and waits until it answers; throws with what it said where it ends instead. */
+/** Starts the server on a folder and waits until it answers; throws with its output if it ends instead. */
 export async function startServer(
   folder: string,
   { demo = false, port = 0, env = {} }: ServerOptions = {},

@@ -1,6 +1,6 @@
 import type { DocumentChange } from '@usual-drag/contract';
 
-/** ms until one asks again if the server has turned away, as it does while nobody is signed in. */
+/** Milliseconds until the next request after a refusal, as while nobody is signed in. */
 const retryDelayMs = 5000;
 /** ms without a sign of life, of which the server gives one every twenty seconds, after which the line counts as gone. */
 const silence = 45_000;

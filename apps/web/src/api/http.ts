@@ -1,6 +1,6 @@
 import { nowSignedOut, useSignedOut } from './signed-out.ts';
 
-/** ms that an answer may take where nothing else is said, by how much is sent; in a dead spot none ever comes. */
+/** Milliseconds until an answer is given up, by the size of the request; in a dead spot none ever comes. */
 const longest = (characters: number): number => 8000 + Math.ceil(characters / 100);
 
 /** A request that the server refused, with its reason. */

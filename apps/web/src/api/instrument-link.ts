@@ -10,7 +10,7 @@ interface Asked {
   readonly place: object;
 }
 
-/** ms: the server gives a slow instrument up before, and says why. */
+/** Milliseconds; the server gives up a slow instrument earlier, and reports the reason. */
 const timeoutMs = 60_000;
 
 /** Takes a reading from an instrument that has an address in the kit. */

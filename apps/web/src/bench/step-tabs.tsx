@@ -8,7 +8,7 @@ interface Props {
   readonly status: StepStatus;
 }
 
-/** The steps along the job, and how it stands at each. */
+/** Steps of the job, each with its state. */
 export const StepTabs = memo(function StepTabs({ jobId, status }: Props) {
   const steps = [
     { to: `/bench/${jobId}/network`, name: 'Network', words: status.network, ochre: false },

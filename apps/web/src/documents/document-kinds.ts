@@ -8,7 +8,7 @@ import { queries } from '../api/queries.ts';
 interface Kind<T> {
   /** Returns the name of a document for a person. */
   readonly nameOf: (document: T) => string;
-  /** Adds a version as a document of its own, and says under which id. */
+  /** Adds a version as a document of its own, and returns its id. */
   readonly addCopy: (document: T) => Promise<string>;
 }
 

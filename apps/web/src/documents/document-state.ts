@@ -16,7 +16,7 @@ export type SaveState<T> =
   /** Another window changed it, or deleted it (null): a person is asked, and nothing is sent before. */
   | { readonly kind: 'conflict'; readonly theirs: StoredDocument<T> | null };
 
-/** A document that is open in this window: as it is on the screen, what can be undone, and how it stands with the server. */
+/** Open document of this window: its content, what can be undone, and its state on the server. */
 export interface DocumentState<T> {
   readonly document: T;
   readonly past: readonly T[];
@@ -61,7 +61,7 @@ export interface Draft<T> {
 export interface Merging<T> {
   /** Both in one; null if a person has to choose. `base` is null if it is not known. */
   both(base: T | null, mine: T, theirs: T): T | null;
-  /** One of the two, with what never stands against it of the other. */
+  /** Returns one of the two, with the parts of the other that never conflict. */
   choosing(base: T | null, mine: T, theirs: T, counts: 'mine' | 'theirs'): T;
 }
 
@@ -168,7 +168,7 @@ export function nextState<T>(
 /** Returns whether something of the document is in this window alone. */
 export const isUnsaved = <T>({ saving, aside }: DocumentState<T>): boolean => saving.kind !== 'saved' || aside !== null;
 
-/** A document in place of the one that is there; what waits for an answer, or for a person, goes on waiting. */
+/** Replaces the document; whatever waits for an answer or for a person keeps waiting. */
 function withDocument<T>(state: DocumentState<T>, document: T): DocumentState<T> {
   const { kind } = state.saving;
   if (kind !== 'saved' && kind !== 'unsaved' && kind !== 'refused') return { ...state, document };
@@ -198,7 +198,7 @@ function saved<T>(state: DocumentState<T>, stored: StoredDocument<T>, merging: M
   return confirmed(joined, stored.revision, stored.document, stored.updatedAt);
 }
 
-/** Another device has saved. Where more than what never stands against anything is another one, it can be undone. */
+/** Another device has saved. If more has changed than parts that never conflict, it can be undone. */
 function refreshed<T>(state: DocumentState<T>, stored: StoredDocument<T>, merging: Merging<T>): DocumentState<T> {
   const { past, future } = steps(state, state.document, stored.document, merging);
   const mine = merging.choosing(state.document, state.document, stored.document, 'mine');

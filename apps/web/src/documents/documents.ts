@@ -33,7 +33,7 @@ export const documentState = <K extends DocumentKind>(
 ): DocumentState<DocumentOfKind[K]> | undefined =>
   open[documentKey(kind, id)] as DocumentState<DocumentOfKind[K]> | undefined;
 
-/** Of the kinds of documents only jobs have something that never stands against another's: their readings. */
+/** Only jobs have parts that never conflict with another's: their readings. */
 const mergingOf: Readonly<Record<DocumentKind, Merging<unknown>>> = {
   jobs: { both: mergeJobs, choosing: mergeJobs },
   instruments: asAWhole,

@@ -11,7 +11,7 @@ import { showInList } from './use-document-list.ts';
 /** ms between two askings after the same: many devices may save in one second. */
 const pause = 300;
 
-/** The newest revision that the server has told of, by document. */
+/** The newest revision that the server has announced, by document. */
 const told = new Map<string, number>();
 
 /**

@@ -8,7 +8,7 @@ interface Props {
   readonly node: string;
   readonly x: number;
   readonly y: number;
-  /** 1 if the meter hangs below this rail, −1 if it stands above. */
+  /** 1 if the meter is below this rail, −1 if it is above. */
   readonly side: number;
   readonly rails: readonly Rail[];
   /** Their nodes from the top down. */

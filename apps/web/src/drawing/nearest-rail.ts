@@ -11,6 +11,6 @@ export function nearestRail(
   return rails.reduce((best, rail) => (distance(rail, point) < distance(best, point) ? rail : best));
 }
 
-/** Height counts; being beside a rail counts a little, so that rails at one height can be told apart. */
+/** Distance in height; being beside a rail counts a little, so that rails at one height are distinguished. */
 const distance = (rail: Rail, { x, y }: { readonly x: number; readonly y: number }): number =>
   Math.abs(rail.y - y) + 0.15 * Math.max(0, rail.x1 - x, x - rail.x2);

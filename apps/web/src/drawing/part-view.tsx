@@ -6,7 +6,7 @@ interface Props {
   readonly part: Part;
   readonly style: PartStyle;
   readonly selected: boolean;
-  /** Everything joined at the node that is pointed at stands out. */
+  /** Whether everything joined at the node that is pointed at is emphasised. */
   readonly lit?: boolean;
   /** It can be reached by Tab; the others by the arrow keys from it. */
   readonly reachable?: boolean;

@@ -13,7 +13,7 @@ type Input = Omit<DrawingInput, 'height' | 'width' | 'previous'>;
 /** Step in which a sheet that is wider than its room grows, px. */
 const step = 96;
 
-/** Width of the sheet under a drawing: wider than it by up to two steps, so that an edit of a label does not scale all anew. */
+/** Returns the width of the sheet under a drawing: up to two steps wider, so that an edit of a label does not change the scale. */
 function sheetWidth(width: number, room: Size, former: number | undefined): number {
   if (width <= room.width) return width;
   const fits = former !== undefined && width <= former && former - width < 2 * step;

@@ -58,7 +58,7 @@ export function InstrumentEditor(props: Props) {
 
 type EditProps = Pick<Props, 'kept' | 'onChange'>;
 
-/** Name and display, what can be done with the whole instrument, and how saving stands. */
+/** Name and display, commands for the whole instrument, and the state of saving. */
 function Heading({ kept, words, onChange, onCopy, onArchive, children }: Props) {
   const display = kept.display ?? 'digital';
   return (

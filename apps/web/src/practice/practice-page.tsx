@@ -19,7 +19,7 @@ const views = [
 ] as const;
 type View = (typeof views)[number]['value'];
 
-/** Problems with marking, a bench to find faults on, and how it goes. */
+/** Problems with marking, a bench to find faults on, and progress. */
 export function PracticePage() {
   const { view: asked } = useParams();
   const navigate = useNavigate();

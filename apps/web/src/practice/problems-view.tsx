@@ -8,7 +8,7 @@ import { SeriesMenu } from './series-menu.tsx';
 import { useAsked } from './use-asked.ts';
 import { useSeries } from './use-series.ts';
 
-/** One problem at a time: chosen by kind and level, drawn where it goes worst, or set by a trainer. */
+/** One problem at a time: chosen by kind and level, drawn from the weakest kind, or set by a trainer. */
 export function ProblemsView() {
   const { asked, choice, chooseKind, chooseLevel, next, open } = useAsked();
   const { kind, level, seed } = asked;

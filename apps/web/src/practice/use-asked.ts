@@ -15,7 +15,7 @@ import { useSeries } from './use-series.ts';
 /** Chosen kind of problem, or the weakest one. */
 export type KindChoice = ProblemKind | 'worst';
 
-/** Which problem stands on the page: in its address, so that it can be sent to somebody. */
+/** Problem on the page: stored in its URL, so that it can be sent to somebody. */
 export function useAsked() {
   const [params, setParams] = useSearchParams();
   const person = usePerson((state) => state.person);

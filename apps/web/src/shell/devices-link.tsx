@@ -3,7 +3,7 @@ import { LockOpen, MonitorSmartphone } from 'lucide-react';
 import { Link } from 'react-router';
 import { devicesQuery } from '../api/devices.ts';
 
-/** The way to the devices; where others could read along, it says so. */
+/** Link to the devices; it warns if others could read the connection. */
 export function DevicesLink() {
   const { data } = useQuery(devicesQuery);
   const isPrivate = data?.isPrivate ?? true;

@@ -20,7 +20,7 @@ const DevicesLink = fetchedLater(async () => (await import('./devices-link.tsx')
 const SignedOut = fetchedLater(async () => (await import('./signed-out.tsx')).SignedOut);
 const Toaster = fetchedLater(async () => (await import('../ui/toaster.tsx')).Toaster);
 
-/** The frame round every page: what is open and how it stands, where else to go. */
+/** Frame of every page: the open page with its state, and the navigation. */
 export function Shell() {
   const { chosen, choose } = useTheme();
   const theme = currentTheme(chosen);

@@ -1,7 +1,7 @@
 import { signInAddress, useSignedOut } from '../api/signed-out.ts';
 import { QuestionStrip } from '../ui/question-strip.tsx';
 
-/** Says that the server asks for the passphrase, and leads there. */
+/** Reports that the server requires the passphrase, and links to it. */
 export function SignedOut() {
   const isSignedOut = useSignedOut((state) => state.isSignedOut);
   if (!isSignedOut) return null;

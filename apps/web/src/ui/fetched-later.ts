@@ -48,6 +48,6 @@ export async function fetchAhead(): Promise<void> {
   }
 }
 
-/** Until nobody is kept waiting; not every browser says when that is. */
+/** Resolves when nobody is kept waiting; not every browser reports that. */
 const spareTime = (): Promise<unknown> =>
   new Promise((go) => ('requestIdleCallback' in globalThis ? requestIdleCallback(go) : setTimeout(go, 50)));

@@ -6,7 +6,7 @@ interface Fault {
   readonly message: string;
 }
 
-/** A number kept under a key of something, as it is typed and shown. Undefined stands for one left out. */
+/** Number under a key of an object, as it is typed and displayed. Undefined means omitted. */
 export interface NumberField<T> {
   readonly key: string;
   readonly label: string;
@@ -51,7 +51,7 @@ export const asPlainNumber: Writing = {
   print: String,
 };
 
-/** The field for a number under a key: what is typed is held to the key's limit; left empty, the key goes. */
+/** Returns the field for a number under a key: a typed value is held to the key's limit; an empty field removes the key. */
 export function numberField<T extends object>(of: T, key: string, kind: Kind): NumberField<T> {
   const { label, limit, needed = false, parse, print } = kind;
   const value = (of as Readonly<Record<string, number | undefined>>)[key];

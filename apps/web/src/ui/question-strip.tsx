@@ -7,7 +7,7 @@ export interface Answer {
   readonly act: () => void;
 }
 
-/** A question in a strip across the page, with a button for each way out; the first stands out. */
+/** Question in a strip across the page, with a button for each answer; the first is emphasised. */
 export function QuestionStrip({
   children,
   answers,

@@ -6,7 +6,7 @@ let begin: (show: Show) => void = () => undefined;
 /** Function that displays a toast; it is loaded after the first load, with the `Toaster` of the page's frame. */
 const shown = new Promise<Show>((resolve) => (begin = resolve));
 
-/** The page's frame is ready to show what is said. */
+/** Called when the page's frame is ready to display toasts. */
 export const toasterIsThere = (ready: Show): void => begin(ready);
 
 /**

@@ -6,7 +6,7 @@ export const count = (n: number, what: string): string => `${n} ${what}${n === 1
 const british = { locale: 'en-GB' };
 const minutes = { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' } as const;
 
-/** A day and time as they are told: `26 Nov, 16:06`. */
+/** Returns a day and time as text: `26 Nov, 16:06`. */
 export const when = (at: string): string => intlFormat(at, minutes, british);
 
 /** The same with seconds. */

@@ -9,12 +9,12 @@ import {
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
-/** A sheet whose values all stand in its list of givens. */
+/** Worksheet whose values are all in its list of givens. */
 type Sheet = Worksheet;
 
 const part = (id: string, from: string, to: string): SheetElement => ({ id, kind: 'resistor', from, to });
 
-/** A source, a resistor and two in parallel: enough to see how it goes. */
+/** A source, a resistor and two in parallel: enough for a first try. */
 export const firstSheet: Sheet = {
   format: 'usual-drag/worksheet',
   version: 1,
@@ -42,7 +42,7 @@ export const useSheet = create<SheetStore>()(
   persist((): SheetStore => ({ sheet: firstSheet, groups: 0 }), { name: 'usual-drag-worksheet' }),
 );
 
-/** Puts a sheet on the page; what stands on its parts is moved into its givens. */
+/** Opens a sheet on the page; values of its parts are moved into its givens. */
 export function openSheet({ network, givens, ...head }: Worksheet): void {
   const onParts = network.elements.flatMap((element): Given[] => {
     const value = element.kind === 'source' ? element.emf : element.resistance;

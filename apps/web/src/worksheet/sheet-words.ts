@@ -12,7 +12,7 @@ export const ruleWords: Readonly<Record<SheetRule, string>> = {
   equations: 'equations',
 };
 
-/** `R3.resistance or R3.current` as one says it: `the resistance or current of R3`. */
+/** Returns `R3.resistance or R3.current` in words: `the resistance or current of R3`. */
 export function missingWords(line: string): string {
   const ways = line.split(' or ').map((way) => way.split('.') as [string, string]);
   const [first] = ways;

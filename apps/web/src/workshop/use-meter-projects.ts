@@ -20,7 +20,7 @@ export function useMeterProjects(openId: string | undefined) {
     /** Nothing if there is nothing to take back, or to do again. */
     undo: can(state?.past, undo),
     redo: can(state?.future, redo),
-    /** Begins a project with a design and says under which id. */
+    /** Creates a project with a design, and returns its id. */
     begin: (design: Design): string => {
       const made = meterProjectOf(newProjectId(), design);
       add(made);

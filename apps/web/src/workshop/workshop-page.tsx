@@ -120,7 +120,7 @@ export function WorkshopPage() {
   );
 }
 
-/** The sheets of one meter project, worked out as it stands. */
+/** Sheets of one meter project, designed for its present state. */
 function OpenProject({
   project,
   sheet,

@@ -110,7 +110,7 @@ export class ResistanceRangeDto extends AnyRangeDto {
   testCurrent!: number;
 }
 
-/** An instrument, its functions' ranges told apart by their quantity. */
+/** Keys of an instrument; the ranges of its functions are distinguished by their quantity. */
 type InstrumentKeys = Omit<Instrument, 'functions'> & { functions?: FunctionDto[] };
 
 export class FunctionDto {

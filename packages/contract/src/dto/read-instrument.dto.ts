@@ -4,7 +4,7 @@ import { most } from '../limits.ts';
 import { Absent, Id, Text } from './decorators.ts';
 import { readingQuantities } from './instrument.dto.ts';
 
-/** A reading to be taken from an instrument of the kit. Where it answers is for the kit to say, never for a request. */
+/** Reading to be taken from an instrument of the kit. Its address comes from the kit, never from a request. */
 export class ReadInstrumentDto {
   @IsIn(readingQuantities, { message: `must be one of ${readingQuantities.join(', ')}` })
   quantity!: ReadingQuantity;

@@ -45,7 +45,7 @@ class StruckDto {
   why!: string;
 }
 
-/** A type as far as its keys go: a list told apart by a key is described by the classes of its members. */
+/** Keys of a type; a list distinguished by a key is described by the classes of its members. */
 type Keys<Core> = { [K in keyof Core]: unknown };
 
 /** Keys of every reading. */

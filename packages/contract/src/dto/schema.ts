@@ -27,7 +27,7 @@ const limitSchemas: Readonly<Record<Limit, Schema>> = {
   exponent: { exclusiveMinimum: leastExponent, maximum: 1 },
 };
 
-/** Lists whose items are told apart by one key. */
+/** Lists whose items are distinguished by one key. */
 const unions = {
   ElementDto: { key: 'kind', subTypes: elementSubTypes },
   FunctionDto: { key: 'quantity', subTypes: functionSubTypes },

@@ -6,7 +6,7 @@ import { withFault, type Bench, type Hypothesis } from '../faults/index.ts';
 import type { DiagnosedJob } from './diagnosed-job.ts';
 import { elsewhereIn } from './elsewhere.ts';
 
-/** A reading that would tell hypotheses apart. */
+/** Reading that would separate hypotheses. */
 export type NextReading =
   | { readonly quantity: 'dc-voltage'; readonly red: string; readonly black: string; readonly separates: number }
   | {

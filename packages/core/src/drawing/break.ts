@@ -8,11 +8,11 @@ export const tieDistance = 66;
 export interface Break {
   readonly meter: AmmeterPlacement;
   readonly ends: readonly string[];
-  /** 1: the tie hangs below its rail, −1: above. */
+  /** 1: the tie is below its rail, −1: above. */
   readonly direction: 1 | -1;
 }
 
-/** The tie of a break stands on the side of its rail to which most of the lifted ends lead. */
+/** Places the tie of a break on the side of its rail to which most of the lifted ends lead. */
 export function placeBreak(meter: AmmeterPlacement, network: Network, rank: ReadonlyMap<string, number>): Break {
   const here = rank.get(meter.node)!;
   let down = 0;

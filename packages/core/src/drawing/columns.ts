@@ -111,7 +111,7 @@ export function addMeterColumn(
 
 const feedOf = (network: Network): string | undefined => network.elements.find(isSource)?.id;
 
-/** Puts links into columns: at each rail a link that ends from above goes on in one that starts below. */
+/** Puts links into columns: at each rail a link that ends from above continues in one that starts below. */
 function stack(
   network: Network,
   spans: ReadonlyMap<string, Span>,
@@ -213,7 +213,7 @@ function improve(natural: readonly number[], fixed: number, cost: Cost): number[
   return best;
 }
 
-/** Columns whose links stand wholly above each other share one place, where that lengthens and crosses nothing. */
+/** Columns whose links are wholly above each other share one place, if that lengthens and crosses nothing. */
 function share(columns: readonly Column[], spans: ReadonlyMap<string, Span>, fixed: number): Column[] {
   let shared = [...columns];
   const whole = (list: readonly Column[]): number => columnCost(list, spans)(list.map((_, index) => index));
@@ -234,7 +234,7 @@ function share(columns: readonly Column[], spans: ReadonlyMap<string, Span>, fix
   return shared;
 }
 
-/** Two columns as one, the upper first; null if they do not stand wholly above each other. */
+/** Returns two columns as one, the upper first; null if they are not wholly above each other. */
 function onTop(a: Column, b: Column, spans: ReadonlyMap<string, Span>): Column | null {
   const extent = (column: Column): readonly [number, number] => {
     const of = column.map((id) => spans.get(id)!);

@@ -4,7 +4,7 @@ import type { Element } from '../network/index.ts';
 export interface Density {
   /** px of a part's name and value. */
   readonly labelSize: number;
-  /** The value goes below the name, and only what tells parts apart is written. */
+  /** The value is below the name, and only what distinguishes parts is written. */
   readonly compact: boolean;
   /** Least px between two columns. */
   readonly leastPitch: number;
@@ -51,7 +51,7 @@ export function roomOf(element: Element, { compact: close }: Density): number {
   return element.kind === 'link' ? 60 : element.kind === 'switch' ? 78 : 88;
 }
 
-/** The box that a rail's name stands in, px. */
+/** Box of a rail's name, px. */
 export interface LetterBox {
   readonly width: number;
   readonly height: number;

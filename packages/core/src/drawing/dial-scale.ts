@@ -2,7 +2,7 @@ import { formatQuantity } from '../quantity/index.ts';
 import { sharedArcs, type DialRange } from '../workshop/index.ts';
 import type { Mark } from './mark.ts';
 
-/** One arc of a dial: the ranges that share its numbers, and where its marks stand. */
+/** Arc of a dial: the ranges that share its numbers, and the places of its marks. */
 interface DialArc {
   /** mm. */
   readonly radius: number;

@@ -23,7 +23,7 @@ export function spansOf(links: readonly Link[], rails: readonly string[]): Map<s
   );
 }
 
-/** Links that hang under each other, from the top down, by id. */
+/** Links below each other, from the top down, by id. */
 export type Column = readonly string[];
 
 /** The first and last column that each rail reaches; first after last where it reaches none. */

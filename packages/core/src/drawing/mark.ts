@@ -1,4 +1,4 @@
-/** A colour by what it stands for; the theme says which it is. */
+/** Colour by its meaning; the theme assigns it. */
 export type Tone =
   'ink' | 'soft' | 'line' | 'sheet' | 'ochre' | 'ochre-line' | 'on-node' | 'lead-red' | 'lead-black' | `node-${number}`;
 
@@ -36,7 +36,7 @@ export const circle = (x: number, y: number, r: number): string =>
 export const roundedBox = (x: number, y: number, width: number, height: number, r: number): string =>
   `M${x + r} ${y}h${width - 2 * r}a${r} ${r} 0 0 1 ${r} ${r}v${height - 2 * r}a${r} ${r} 0 0 1 ${-r} ${r}h${2 * r - width}a${r} ${r} 0 0 1 ${-r} ${-r}v${2 * r - height}a${r} ${r} 0 0 1 ${r} ${-r}Z`;
 
-/** A colour for each node besides the common's grey; after the last they begin again, which is why the letter always stands by. */
+/** Colours for nodes besides the common's grey; after the last they repeat, which is why the letter is always displayed. */
 const nodeTones = 8;
 
 /** The colour of a node, by its place among the network's nodes; `0`, the common, is grey. */

@@ -53,7 +53,7 @@ export interface LabelLine {
 /** Height of a label's line, as a multiple of its size. */
 export const leading = 1.2;
 
-/** All that stands beside a part. */
+/** All texts beside a part. */
 export interface Label {
   readonly lines: readonly LabelLine[];
   /** px of the widest line. */

@@ -241,7 +241,7 @@ function seatsOf(
 /** Widths grow in steps of px, so that a digit more does not move every column. */
 const widthStep = 12;
 
-/** px from a part's line to the end of what stands beside it. */
+/** Returns the distance from a part's line to the end of its texts, px. */
 function widthOf(element: Element, label: Label, density: Density): number {
   const loop = element.from === element.to ? 22 : 0;
   return loop + labelGapOf(element, density) + Math.ceil(label.width / widthStep) * widthStep;

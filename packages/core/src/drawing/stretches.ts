@@ -53,7 +53,7 @@ export function takeSeats(links: readonly Seated[], reach: Reach): Seat[] {
   return links.map(({ id }) => seats.get(id)!);
 }
 
-/** px that a part with both ends on one rail hangs below it. */
+/** Depth of a part with both ends on one rail below it, px. */
 export const loopDepth = 84;
 
 /** The room of a seat; a loop on one rail keeps the next rail below it away. */
@@ -64,7 +64,7 @@ export const roomBelow = (seat: Room, rails: number): Room =>
 
 const letterHeight = 27;
 
-/** Room between rails that begin in the same column, so that their letters stand clear of each other. */
+/** Returns the room between rails that begin in the same column, so that their letters do not overlap. */
 export function letterRooms({ left }: Reach): Room[] {
   const last = new Map<number, number>();
   const rooms: Room[] = [];

@@ -37,7 +37,7 @@ export interface Probe {
 /** Network and meter with a wrong connection. */
 export interface Handled {
   readonly network: Network;
-  /** The meter as it is solved with; null if the network stands for it, or it is in no circuit. */
+  /** Meter as it is solved with; null if the network describes it, or it is in no circuit. */
   readonly solvedAs: Meter | null;
   readonly drawnAs: Meter | null;
   readonly probe: Probe | null;

@@ -66,7 +66,7 @@ function acrossInOpenCircuit(unloaded: Unloaded, meter: VoltmeterPlacement): Mis
   ];
 }
 
-/** The part under the meter is the one that is open: what drives the circuit stands across it. */
+/** The part under the meter is the open one: the full driving voltage is across it. */
 function acrossOpening(unloaded: Unloaded, meter: VoltmeterPlacement, red: string, black: string): MisleadingReading[] {
   const under = partsUnder(unloaded, meter);
   const [part] = under;

@@ -4,7 +4,7 @@ export interface Address {
   readonly port: number;
 }
 
-/** Reads `tcp://host:port`; an IPv6 address stands in square brackets. Null if it is no such address. */
+/** Parses `tcp://host:port`; an IPv6 address is in square brackets. Null if it is no such address. */
 export function readAddress(text: string): Address | null {
   const match = /^tcp:\/\/(\[[0-9a-f:.]+\]|[a-z0-9](?:[a-z0-9.-]*[a-z0-9])?):(\d{1,5})$/i.exec(text);
   const port = Number(match?.[2]);

@@ -36,7 +36,7 @@ export function calibrationOn({ calibratedOn, calibrationMonths }: CalibrationNo
   return { calibratedOn, dueOn: new Date(due).toISOString().slice(0, 10), daysLeft, status };
 }
 
-/** The instruments in use whose calibration is noted with how it stands, the one that is due first at the top. */
+/** Returns the instruments in use with the state of their calibration, the one that is due first at the top. */
 export const calibrationsDue = <K extends CalibrationNotes & { readonly id: string; readonly retired?: boolean }>(
   kit: readonly K[],
   day: string,

@@ -35,7 +35,7 @@ function errorBy(points: readonly Point[], key: keyof Point, at: number): number
   return errorOf(above - 1) * (1 - share) + errorOf(above) * share;
 }
 
-/** The limit that stands in the place of a range's accuracy once its own error is taken off: √3·U/2, so that u is U/2. */
+/** Returns the limit that replaces a range's accuracy once its own error is subtracted: √3·U/2, so that u is U/2. */
 export const certificateLimit = ({ uncertainty }: RangeCalibration): number => (Math.sqrt(3) * uncertainty) / 2;
 
 /** Returns the reasons why a certificate cannot be used, in words. */

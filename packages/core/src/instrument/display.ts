@@ -47,7 +47,7 @@ export const displayToExpect = (
   value: number | null,
 ): Shown => shownOn(instrument, quantity, range, value === null ? null : indicatedWhen(range.calibration, value));
 
-/** V or A between two numbers that the instrument can tell apart. */
+/** Returns the smallest difference that the instrument can display, V or A. */
 export function smallestStep(instrument: Instrument, range: Range | ResistanceRange): number {
   if (instrument.display === 'analogue') return range.fullScale / (range.divisions ?? 50) / 5;
   return range.resolution ?? 10 ** (Math.floor(Math.log10(range.fullScale)) - 3);

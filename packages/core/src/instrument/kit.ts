@@ -13,7 +13,7 @@ import type {
 
 /** When an auto-ranging instrument changes its range, as shares of full scale. */
 export interface AutoRange {
-  /** Above this it goes one range up. */
+  /** Value above which it changes one range up. */
   readonly up: number;
   /** Below this it comes one range down. */
   readonly down: number;

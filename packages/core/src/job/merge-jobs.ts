@@ -144,7 +144,7 @@ const mergeObservations = (mine: readonly Observation[], theirs: readonly Observ
   ...mine.filter((one) => !theirs.some((other) => sameValue(one, other))),
 ];
 
-/** Undefined if one side alone has something to say. */
+/** Undefined if only one side has a note. */
 function bothNotes(before: string | undefined, mine: string | undefined, theirs: string | undefined) {
   const isBoth = mine !== undefined && theirs !== undefined && mine !== theirs && before !== mine && before !== theirs;
   return isBoth && !theirs.includes(mine) ? `${theirs}; ${mine}` : undefined;

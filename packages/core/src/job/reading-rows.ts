@@ -100,7 +100,7 @@ function cellsOf(reading: Reading): Partial<Record<Column, string>> {
   };
 }
 
-/** Readings from the cells of a spreadsheet, columns found by their headings. What cannot be read is told by its row. */
+/** Returns readings from the cells of a spreadsheet, with columns found by their headings. Unreadable rows are reported by their number. */
 export function readingsFromRows(rows: readonly (readonly string[])[]): {
   readonly readings: readonly Reading[];
   readonly faults: readonly RowFault[];

@@ -1,4 +1,4 @@
-/** Returns whether two values of a JSON document say the same, in whatever order they name it; a key left out is as one undefined. */
+/** Returns whether two values of a JSON document are equal, whatever the order of their keys; an omitted key equals an undefined one. */
 export function sameValue(a: unknown, b: unknown): boolean {
   if (a === b) return true;
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;

@@ -51,7 +51,7 @@ export function jobFaults(job: Job): JobFault[] {
   ];
 }
 
-/** A reading may stand at a place that is gone, on an instrument that is gone: it is kept, and cannot be compared. */
+/** A reading may be at a place that is gone, or on an instrument that is gone: it is kept, and cannot be compared. */
 const readingsFaults = (readings: readonly Reading[]): JobFault[] => [
   ...duplicateIds(
     'readings',

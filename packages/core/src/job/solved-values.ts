@@ -14,7 +14,7 @@ import { fail, type Result } from '../result.ts';
 import type { JobFault } from './job.ts';
 import { explainSolverFault } from './solver-words.ts';
 
-/** The true values of a network, or in words what stands in their way. */
+/** Returns the true values of a network, or the reason in words why there are none. */
 export function trueValuesOf(network: Network): Result<Unloaded, JobFault> {
   const [fault] = networkFaults(network);
   if (fault) return fail(fault);
@@ -33,7 +33,7 @@ export function placedPositive(
   return tried.ok && (tried.value.meters[meter.id]?.indicated ?? 0) < 0 ? swapLeads(meter) : meter;
 }
 
-/** A set-up's readings, or in words what stands in their way. */
+/** Returns a set-up's readings, or the reason in words why there are none. */
 export function setupValuesOf(
   unloaded: Result<Unloaded, JobFault>,
   instruments: readonly Instrument[],

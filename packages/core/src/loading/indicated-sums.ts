@@ -122,7 +122,7 @@ function toleranceSwings(network: Network, range: Range, quantity: MeterQuantity
   return swings;
 }
 
-/** Loops of the same nodes are told apart by their parts. */
+/** Loops of the same nodes are distinguished by their parts. */
 const keyOf = ({ node, terms }: Gap): string => node ?? terms.map(({ element }) => element).join(' ');
 
 function placeFor({ network }: Unloaded, points: readonly MapPoint[], id: string): MapPoint | undefined {

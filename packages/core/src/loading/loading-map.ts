@@ -150,7 +150,7 @@ function inParts(unloaded: Unloaded, between: PairResistance): LoadingPoint[] {
   });
 }
 
-/** Ω that a break in a part without resistance of its own looks into; undefined if it cannot be opened. */
+/** Returns the resistance seen from a break in a part without resistance of its own, Ω; undefined if it cannot be opened. */
 function lookIntoBreak({ network, tangent }: Unloaded, { id, from }: Element): number | null | undefined {
   const meter = { id: ' ammeter', resistance: 0, from, to: { liftedEnds: [`${id}.from`] } };
   const looked = solveCircuit(attach(tangent, [meter]).circuit, network.elements.length);

@@ -49,10 +49,10 @@ export function loadingShare(
   return taken === 0 ? 0 : taken / (meterResistance + sourceResistance);
 }
 
-/** Ω of the stand-in across: its current is far below the rounding of any other. */
+/** Resistance of the substitute across, Ω: its current is far below the rounding of any other. */
 const standIn = 1e18;
 
-/** The stand-in that a place is looked at with: it changes nothing, and no fuse of it blows. */
+/** Substitute for a meter with which a place is examined: it changes nothing, and has no fuse. */
 const ideal = standInOf(standIn, 0);
 
 function standInOf(across: number, inSeries: number): Instrument {

@@ -7,13 +7,13 @@ import { isLinear, solveUnloaded, type Unloaded } from './unloaded.ts';
 export interface OhmmeterReadings {
   /** Resistance of the part alone, Ω. */
   readonly part: number;
-  /** Ω that it says with the part taken out: the part and the leads. */
+  /** Reading with the part taken out, Ω: the part and the leads. */
   readonly isolated: number;
   /** With the part in its place and every source at rest; null if ideal sources contradict each other. */
   readonly inCircuit: number | null;
   /** With the supplies on; null if nothing determines the voltage there. */
   readonly live: number | null;
-  /** V that stand across the part with the supplies on. */
+  /** Voltage across the part with the supplies on, V. */
   readonly voltage: number | null;
 }
 

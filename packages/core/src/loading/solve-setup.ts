@@ -38,7 +38,7 @@ export interface MeterReading {
   readonly relativeError: number | null;
   /** Ω. */
   readonly meterResistance: number;
-  /** Ω that the meter's terminals look into, the other meters connected; null if infinite. */
+  /** Resistance seen from the meter's terminals, the other meters connected, Ω; null if infinite. */
   readonly sourceResistance: number | null;
   readonly display: string | null;
   readonly unit: string;

@@ -6,7 +6,7 @@ export interface StartingJack {
   readonly begin: Range;
   /** The least range that will still hold the indication, in whatever jack its fuse allows; null if that is `begin`. */
   readonly stepDownTo: Range | null;
-  /** Whether the fuse of `begin` stands above what can flow, or none is in its way. */
+  /** Whether the fuse of `begin` is above the current that can flow, or none is in its path. */
   readonly safe: boolean;
 }
 

@@ -8,7 +8,7 @@ export interface Chain {
   readonly nodes: readonly string[];
 }
 
-/** The network as chains: parts joined at nodes where nothing else stands. A part with both ends on one node is in none. */
+/** Returns the network as chains: parts joined at nodes that nothing else joins. A part with both ends on one node is in none. */
 export function chainsOf(network: Network): Chain[] {
   const at = new Map<string, Element[]>(nodesOf(network).map((node) => [node, []]));
   const elements = network.elements.filter(({ from, to }) => from !== to);

@@ -19,7 +19,7 @@ export function commonPoints(network: Network): string[][] {
 export const wiresBetween = (network: Network, from: string, to: string): readonly string[] | null =>
   reach(network, from).get(to) ?? null;
 
-/** Says why two nodes are one point, or null if they are not: what stands between them would see no voltage. */
+/** Returns why two nodes are one point, or null if they are not: anything between them would have no voltage. */
 export function samePoint(network: Network, a: string, b: string): string | null {
   if (a === b) return `Both ends on ${a}: that is one point: no voltage across it, no current.`;
   const wires = wiresBetween(network, a, b);

@@ -24,7 +24,7 @@ export function referenceOf(network: Network): string | undefined {
   return element?.to;
 }
 
-/** The ends that stand on a node, `R1.from` and the like, in element order. */
+/** Returns the ends at a node, `R1.from` and the like, in element order. */
 export function endsAt(network: Network, node: string): string[] {
   const ends: string[] = [];
   for (const { id, from, to } of network.elements) {

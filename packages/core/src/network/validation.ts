@@ -65,7 +65,7 @@ const words: Readonly<Record<string, string>> = {
   exponent: 'the exponent',
 };
 
-/** The names that stand more than once, each once. */
+/** Returns the names that are repeated, each once. */
 export function duplicates(names: readonly string[]): string[] {
   const seen = new Set<string>();
   const twice = new Set<string>();

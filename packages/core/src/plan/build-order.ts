@@ -1,11 +1,11 @@
 import { isSource, type Element, type Network } from '../network/index.ts';
 
-/** A part to be wired, and what its ends are joined to that stands already. */
+/** Part to be wired, and the ends in place that its ends are joined to. */
 export interface BuildStep {
   readonly element: Element;
   /** Loops are closed in this order, from 1. 0: the part is in none. */
   readonly loop: number;
-  /** Wires from point to point: this part's end, the end that stands at the same node already, and the node. */
+  /** Wires from point to point: this part's end, the end in place at the same node, and the node. */
   readonly wires: readonly { readonly end: string; readonly to: string; readonly node: string }[];
 }
 

@@ -59,7 +59,7 @@ interface AnyReadStep extends Step {
   /** The range to begin on, by convention. */
   readonly startRange: string;
   readonly jack: string;
-  /** V, A or Ω that this meter alone indicates in the circuit as it then stands. */
+  /** Indication of this meter alone in the circuit as it then is, V, A or Ω. */
   readonly expected: number;
   /** Limits of `expected` over the parts' tolerances. */
   readonly low: number;
@@ -67,7 +67,7 @@ interface AnyReadStep extends Step {
   /** `expected` as the instrument shows it. */
   readonly display: string;
   readonly unit: string;
-  /** The instrument's rate to read at, where the last digits hang on it. */
+  /** Rate of the instrument to read at, if the last digits depend on it. */
   readonly rate?: string;
   readonly cautions: readonly string[];
 }

@@ -107,7 +107,7 @@ export class ReadSteps {
     return step && { ...step, quantity: 'dc-current', ...place };
   }
 
-  /** A source with all else lifted off one of its nodes: break, reading, restoring. None if it stands alone, or cannot. */
+  /** Returns a source with all else lifted off one of its nodes: break, reading, restoring. None if it is alone, or cannot be lifted. */
   sourceUnloaded(id: string): Unnumbered[] {
     const { network } = this.unloaded;
     const source = network.elements.find((one) => one.id === id)!;

@@ -6,7 +6,7 @@ interface BoardRow {
   /** From 1. */
   readonly row: number;
   readonly node: string;
-  /** The ends that stand in it. */
+  /** Ends in it. */
   readonly legs: readonly string[];
 }
 
@@ -14,7 +14,7 @@ interface BoardRow {
 interface BoardLink {
   readonly from: number;
   readonly to: number;
-  /** The link of the network that it is; null if one node goes on in another row. */
+  /** Link of the network that it represents; null if one node continues in another row. */
   readonly element: string | null;
 }
 

@@ -4,7 +4,7 @@ import type { Problem } from './problem.ts';
 import { networkMistakes } from './network-mistakes.ts';
 import { mistakesFor } from './mistakes.ts';
 
-/** Shares that two slips must be apart, and a slip from the right answer, to be told from each other. */
+/** Shares that two mistakes must differ by, and a mistake from the right answer, to be distinguished. */
 const apart = { slips: 0.0025, right: 0.01 };
 
 /**

@@ -130,7 +130,7 @@ function predictionsWith(network: Network, fault: CircuitHypothesis, places: rea
   });
 }
 
-/** Share that two readings must be apart to be told from each other, the parts' tolerances and the meter's accuracy allowed for. */
+/** Share that two readings must differ by to be distinguished, with the parts' tolerances and the meter's accuracy. */
 const apart = 0.06;
 
 /** Candidates by what they would read: a new group where the next reading is plainly another. */

@@ -109,7 +109,7 @@ function recognise(
 /** Of slips that a value fits equally well, in its digits, these are taken last, in this order. */
 const unlikely: readonly Mistake[] = ['wrong-range', 'rounded-early'];
 
-/** The slip that comes nearest to a value, within what its digits say. */
+/** Returns the mistake that comes nearest to a value, within the resolution of its digits. */
 function nearest(
   value: number,
   slips: readonly MistakeValue[],

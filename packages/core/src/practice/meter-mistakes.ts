@@ -212,7 +212,7 @@ function indicatedWith(network: Network, meters: readonly FittedMeter[]): number
 
 const treeWith = (network: Network, meters: readonly FittedMeter[]) => treeOfNetwork(withMeters(network, meters));
 
-/** Every way to see a meter as paired with what it stands beside: with all of its group, and with each of it alone. */
+/** Returns every way to pair a meter with its neighbours: with all of its group, and with each of it alone. */
 function pairings(tree: Tree, meter: string): { readonly whole: Tree; readonly group: GroupTree }[] {
   const group = groupsOf(tree).find(({ items }) => items.some((item) => item.kind === 'part' && item.id === meter));
   if (!group) return [];

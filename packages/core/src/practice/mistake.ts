@@ -28,7 +28,7 @@ export interface MistakeValue {
   readonly at: string;
 }
 
-/** A slip in a sentence, as one would tell it across the bench. */
+/** Mistakes as sentences. */
 export const mistakeSentences: Readonly<Record<Mistake, string>> = {
   'reciprocal-not-inverted': 'The reciprocals were added but not turned over.',
   'added-parallel': 'Parts in parallel were added as if they were in series.',

@@ -95,7 +95,7 @@ export function reckon(tree: Tree, emf: number, twist?: Twist): Reckoned {
   return { resistance, parts, places };
 }
 
-/** A voltmeter added to what it stands across, or an ammeter in parallel with what it stands in line with. */
+/** A voltmeter added to the part that it is across, or an ammeter in parallel with the part that it is in series with. */
 function asInSeries(group: GroupTree, ohms: readonly number[], meter: string): number {
   const own = group.items.findIndex((item) => item.kind === 'part' && item.id === meter);
   const others = ohms.filter((_, k) => k !== own);

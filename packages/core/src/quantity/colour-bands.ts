@@ -65,7 +65,7 @@ export function bandPlaces(count: number): readonly ('digit' | 'multiplier' | 't
   ];
 }
 
-/** The colours that may stand at a place. */
+/** Returns the colours that a place may have. */
 export const coloursFor = (place: ReturnType<typeof bandPlaces>[number]): readonly Band[] =>
   bandColours.filter((band) => {
     const { digit, tolerance, temperatureCoefficient } = meanings[band];

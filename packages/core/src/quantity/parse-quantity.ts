@@ -75,7 +75,7 @@ function readPlain(typed: string): Written | null {
   return { mantissa: `${sign}${digits!.replace(',', '.')}`, exponent: Number(exponent ?? 0), suffix: suffix! };
 }
 
-/** `4k7`, `0R22`, `2M2`, `1V8`: the letter stands where the point would. */
+/** Parses `4k7`, `0R22`, `2M2`, `1V8`: the letter replaces the point. */
 function readLetterAsPoint(typed: string): Written | null {
   const match = /^([+-]?)(\d+)(\p{L})(\d+) ?(\p{L}*)$/u.exec(typed);
   if (!match) return null;
@@ -83,7 +83,7 @@ function readLetterAsPoint(typed: string): Written | null {
   return { mantissa: `${sign}${whole}.${fraction}`, exponent: 0, suffix: letter! + unit! };
 }
 
-/** The power of ten that a prefix-and-unit stands for, or null if it is not one of `unit`. */
+/** Returns the power of ten of a prefix-and-unit, or null if it is not one of `unit`. */
 function readSuffix(suffix: string, unit: Unit): number | null {
   const spellings = unitSpellings[unit];
   if (suffix === '' || spellings.includes(suffix)) return 0;

@@ -52,5 +52,5 @@ function figureOf(value: number): { readonly figure: number; readonly decade: nu
   return { figure, decade: Number(exponent) - 2, rest: Math.abs(hundred - figure) > 1e-7 };
 }
 
-/** A figure in a decade, as the nearest double of what it says: 470 and 1 are exactly 4700. */
+/** Returns a figure in a decade as the nearest double: 470 and 1 are exactly 4700. */
 const scaled = (figure: number, decade: number): number => Number(`${figure}e${decade}`);

@@ -1,4 +1,4 @@
-/** The SI units that stand on this bench. Numbers inside are always in the unit without a prefix. */
+/** SI units of this application. Numbers inside are always in the unit without a prefix. */
 export type Unit = 'V' | 'A' | 'Ω' | 'W' | 'C';
 
 /** Ways people write a unit by hand or on a part's body. */

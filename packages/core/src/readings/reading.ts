@@ -62,6 +62,6 @@ export interface Conventions {
   readonly currentLimit?: 'just-above' | 'full';
   /** Which figure counts as what the supply gives. */
   readonly supply?: 'meter' | 'posts' | 'clips' | 'rated';
-  /** The order in which a step is told. */
+  /** Order in which the checks of a step are listed. */
   readonly checks?: 'function-leads-range-placement' | 'leads-function-range-placement';
 }

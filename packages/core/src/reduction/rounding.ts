@@ -7,7 +7,7 @@ export interface Rounding {
 
 export const exact: Rounding = { how: 'exact', digits: 15 };
 
-/** Digits to which a double is taken as the decimal number that it stands for: the last ones are noise of binary sums. */
+/** Digits to which a double is taken as its decimal number: the last ones are noise of binary sums. */
 const decimalDigits = 12;
 
 /** Returns an intermediate result as it is written down before the next step takes it up. */

@@ -30,7 +30,7 @@ export interface ReportInstrument {
   readonly ranges: readonly UsedRange[];
   /** Ids of the readings taken with it. */
   readonly readings: readonly string[];
-  /** The worst of the days on which it was read; `unknown` where the kit or the readings do not say. */
+  /** Worst state on the days on which it was read; `unknown` if the kit or the readings do not determine it. */
   readonly calibration: 'in-calibration' | 'overdue' | 'later' | 'unknown';
   readonly sentence: string;
 }

@@ -17,7 +17,7 @@ export interface ReportPart {
   readonly measured: string;
   /** (measured − nominal)/nominal, in per cent. */
   readonly off: string;
-  /** False if it was measured outside its tolerance; null if nobody can say. */
+  /** False if it was measured outside its tolerance; null if unknown. */
   readonly within: boolean | null;
   readonly voltage: number | null;
   readonly current: number | null;

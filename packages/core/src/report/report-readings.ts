@@ -15,7 +15,7 @@ export interface ReportReading {
   readonly instrument: string;
   /** Every observation as the display stood. */
   readonly shown: string;
-  /** The day of its first observation, `2026-11-24`; the job's where none can be told; null if neither can. */
+  /** Day of its first observation, `2026-11-24`; the job's if there is none; null if neither is known. */
   readonly day: string | null;
   /** When its first observation was made, as it is stored. */
   readonly at: string | null;

@@ -27,7 +27,7 @@ import { reportSums, type ReportSum } from './report-sums.ts';
 import { resultWords } from './result-words.ts';
 import type { KitNotes, Signature } from './signature.ts';
 
-/** Everything that the record of a job says, ready to be set on paper. */
+/** Full content of the record of a job, ready for layout. */
 export interface Report {
   readonly job: Job;
   /** The network as the job's version of the format means it. */

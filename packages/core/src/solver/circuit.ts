@@ -48,7 +48,7 @@ export interface Circuit {
   readonly branches: readonly Branch[];
 }
 
-/** The branch that stands for an element whose ends are on the given nodes. */
+/** Returns the branch of an element whose ends are on the given nodes. */
 export function elementBranch(element: Element, from: number, to: number, values: ResistorValues = 'nominal'): Branch {
   const { id } = element;
   switch (element.kind) {

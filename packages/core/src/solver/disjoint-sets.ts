@@ -7,7 +7,7 @@ export class DisjointSets {
     for (let point = 0; point < points; point += 1) this.head[point] = point;
   }
 
-  /** The point that stands for the disjoint set of `point`. */
+  /** Returns the representative of the disjoint set of `point`. */
   of(point: number): number {
     const { head } = this;
     let at = point;

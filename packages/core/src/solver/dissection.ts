@@ -1,4 +1,4 @@
-/** Neighbours of every point, one list after the other: those of `p` stand from start[p] to start[p + 1]. */
+/** Neighbours of every point, one list after the other: those of `p` are from start[p] to start[p + 1]. */
 export interface Adjacency {
   readonly start: Int32Array;
   readonly neighbours: Int32Array;

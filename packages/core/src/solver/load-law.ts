@@ -18,7 +18,7 @@ export function loadBranches({ branches }: Circuit): LoadBranch[] {
   return loads;
 }
 
-/** Of the rated resistance: what a polarised load in reverse is taken for while the solution is searched; then it is open. */
+/** Multiple of the rated resistance that a polarised load in reverse counts with while the solution is searched; then it is open. */
 const reverse = 1e12;
 /** V: what no voltage of a network comes near, so that sums stay numbers. */
 const endless = 1e200;
@@ -30,7 +30,7 @@ export function voltageAt({ ratedVoltage, ratedCurrent, exponent, polarised }: L
   return ratedVoltage * Math.sign(share) * Math.min(Math.abs(share) ** (1 / exponent), endless);
 }
 
-/** A through a load that a voltage stands across, V. */
+/** Returns the current through a load at a voltage, A. */
 export function currentAt({ ratedVoltage, ratedCurrent, exponent, polarised }: LoadLaw, voltage: number): number {
   const share = voltage / ratedVoltage;
   return polarised && share < 0 ? 0 : ratedCurrent * Math.sign(share) * Math.abs(share) ** exponent;

@@ -13,7 +13,7 @@ export interface Attachment {
   readonly open?: boolean;
 }
 
-/** A circuit with the names that its numbers stand for. Branches: the elements in their order, then the attachments. */
+/** Circuit with the names of its numbers. Branches: the elements in their order, then the attachments. */
 export interface NetworkCircuit {
   readonly circuit: Circuit;
   readonly nodeNames: readonly string[];

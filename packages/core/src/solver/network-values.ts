@@ -3,7 +3,7 @@ import { multiply, negate, toNumber, type DoubleDouble } from './double-double.t
 import type { NetworkCircuit } from './network-circuit.ts';
 import type { CircuitSolution } from './solve-linear.ts';
 
-/** Null stands where nothing determines the value. */
+/** Null if nothing determines the value. */
 interface ElementValues {
   /** V(from) − V(to), V. */
   readonly voltage: number | null;

@@ -40,7 +40,7 @@ export interface RangeCorrection {
   readonly truth: number;
   /** Expanded uncertainty, k = 2. */
   readonly truthUncertainty: number;
-  /** Ω that the place looks into; infinite if the readings do not differ in series. */
+  /** Resistance seen from the place, Ω; infinite if the readings do not differ in series. */
   readonly sourceResistance: number;
   readonly sourceUncertainty: number;
   /** Largest distance of a reading from the line, as a share of that reading. */

@@ -4,7 +4,7 @@ import type { ToleranceModel } from './tolerance-model.ts';
 export interface WorstCase {
   readonly minimum: number;
   readonly maximum: number;
-  /** For each part whether it stands at its upper limit there. */
+  /** Whether each part is at its upper limit there. */
   readonly minimumAt: readonly boolean[];
   readonly maximumAt: readonly boolean[];
   /** Whether every corner was tried; beyond 16 parts the corners are searched, part by part, from several starts. */

@@ -3,7 +3,7 @@ import type { PlainForm, PowerEquation } from './power-equation.ts';
 /** A number of modulus 1 that is no root of anything that matters: with it no way meets another before its end. */
 const twist = { re: Math.cos(1.234), im: Math.sin(1.234) };
 
-/** Follows one solution from the start system (s = 0) to the wanted one (s = 1); null if it goes to infinity. */
+/** Follows one solution from the start system (s = 0) to the wanted one (s = 1); null if it diverges. */
 export function follow(equations: readonly PowerEquation[], start: Float64Array): Float64Array | null {
   const system = new Homotopy(equations);
   let point = start;

@@ -19,7 +19,7 @@ export function solvePowers(equations: readonly PowerEquation[]): number[][] {
   return found.map((solution) => solution.map((t, k) => t * scales[k]!));
 }
 
-/** The unknowns' sizes: brings each to about 1, as far as the coefficients tell. */
+/** Returns the scales of the unknowns: each brings its unknown to about 1, as far as the coefficients allow. */
 function scalesOf(equations: readonly PowerEquation[]): number[] {
   const scales = equations.map(() => 1);
   for (let round = 0; round < 20; round += 1)

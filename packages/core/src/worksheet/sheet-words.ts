@@ -2,7 +2,7 @@ import { formatQuantity } from '../quantity/index.ts';
 import { unitOfSheet, type SheetQuantity } from './worksheet.ts';
 import type { Application } from './sheet-rules.ts';
 
-/** A value as it stands in a step; for reading only, the next step takes the full number. */
+/** Returns a value as it is written in a step; for reading only, the next step takes the full number. */
 export const written = (value: number, quantity: SheetQuantity): string =>
   formatQuantity(value, unitOfSheet[quantity], { digits: 4, trim: true });
 

@@ -12,7 +12,7 @@ export interface SheetSolution {
   readonly knowledge: LinearKnowledge;
   /** Givens that are not used up: powers of parts of which too little is known. */
   readonly open: readonly Given[];
-  /** Whether a given was found to say the same as others but for its rounding. */
+  /** Whether a given equals the value from others except for its rounding. */
   readonly loose: boolean;
 }
 

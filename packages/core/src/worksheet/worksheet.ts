@@ -100,7 +100,7 @@ export interface WorksheetFault {
 /** `R1.voltage`. */
 export const keyOf = ({ of, quantity }: Pick<Given, 'of' | 'quantity'>): string => `${of}.${quantity}`;
 
-/** All that is given: in the list, and on the parts. Of a value that stands twice the first is taken; the other is left to be compared. */
+/** Returns all givens: in the list, and on the parts. Of a repeated value the first is taken; the other is compared with it. */
 export function givensOf({ network, givens }: Worksheet): readonly Given[] {
   const onParts = network.elements.flatMap((element): Given[] => {
     const value = element.kind === 'source' ? element.emf : element.resistance;

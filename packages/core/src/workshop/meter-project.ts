@@ -79,14 +79,14 @@ export interface WorkedSide {
   /** Movement that the sections are made for. */
   readonly movement: Movement;
   readonly result: DesignResult;
-  /** The parts of the universal shunt that lies across the movement, where this side hangs on that. */
+  /** Parts of the universal shunt across the movement, if this side is connected across it. */
   readonly shunt: readonly Combination[] | null;
 }
 
-/** Metal film of a quarter of a watt, which stands 250 V and changes by 50 millionths for a kelvin. */
+/** Metal film of a quarter of a watt, rated for 250 V, which changes by 50 millionths for a kelvin. */
 const usualWorkshopParts: WorkshopParts = { ...usualParts, limitingVoltage: 250, coefficient: 5e-5 };
 
-/** The ammeter with a universal shunt that a voltmeter hangs on; null for any other side. */
+/** Returns the ammeter with a universal shunt that a voltmeter is connected across; null for any other side. */
 const shuntSide = ({ sides }: MeterProject, side: Side): Side | null =>
   side.target === 'voltmeter' && side.across === 'shunt'
     ? (sides.find(({ target, scheme }) => target === 'ammeter' && scheme === 'universal') ?? null)
@@ -128,7 +128,7 @@ export function designOfSide(meterProject: MeterProject, side: Side): Result<Des
   });
 }
 
-/** A new meter project for a design: what a design file does not say is as usual. */
+/** Returns a new meter project for a design; whatever a design file omits is as usual. */
 export function meterProjectOf(id: string, { title, target, movement, scheme, ranges, parts }: Design): MeterProject {
   return {
     id,

@@ -11,7 +11,7 @@ export interface BuiltIn {
   readonly kind: 'shunt' | 'multiplier';
   /** Ω. */
   readonly resistance: number;
-  /** The figures are those of the coil alone, or of coil and resistor together as they stand on the meter's dial. */
+  /** Whether the figures are those of the coil alone, or of coil and resistor together as printed on the meter's dial. */
   readonly figuresOf: 'coil' | 'meter';
   /** It stays where it is, or it is taken out. */
   readonly stays: boolean;

@@ -1,6 +1,6 @@
 import type { WorkshopParts } from './meter-project.ts';
 
-/** Kinds of resistor by what they usually stand; any figure can be changed afterwards. W, V, share for each kelvin. */
+/** Kinds of resistor with their usual ratings; any figure can be changed afterwards. W, V, share for each kelvin. */
 export const resistorKinds = [
   { name: 'metal film, ¼ W', powerRating: 0.25, limitingVoltage: 250, coefficient: 5e-5 },
   { name: 'metal film, 0.6 W', powerRating: 0.6, limitingVoltage: 350, coefficient: 5e-5 },

@@ -6,7 +6,7 @@ import type { Plan } from './schemes.ts';
 
 /** Price of one resistor of a tolerance, in whatever money. */
 export interface GradePrice {
-  /** Fraction; 0 stands for a trimmer, which is set. */
+  /** Fraction; 0 for a trimmer, which is set. */
   readonly tolerance: number;
   readonly price: number;
 }

@@ -36,7 +36,7 @@ interface Props {
   readonly drawn?: DrawnSetup | null;
 }
 
-/** The network as rails, with the meters of a set-up where they stand. The same drawing through all steps. */
+/** The network as rails, with the meters of a set-up. The drawing is the same through all steps. */
 export const BenchCanvas = memo(function BenchCanvas(props: Props) {
   const {
     network,

@@ -5,7 +5,7 @@ import type { Setup, SetupValues, Unloaded } from '@usual-drag/core/loading';
 import { setupValuesOf, trueValuesOf, type JobFault } from '@usual-drag/core/job';
 import { useMemo } from 'react';
 
-/** A value, or what stands in its way in words. */
+/** Value, or the reason in words why there is none. */
 export type Solved<T> = Result<T, JobFault>;
 
 /** The true values of a network, followed live; null if there is none. */

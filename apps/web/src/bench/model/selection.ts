@@ -5,7 +5,7 @@ interface Selection {
   readonly parts: readonly string[];
   /** The node whose rail is selected. */
   readonly rail: string | null;
-  /** The node that is pointed at, wherever its letter stands. */
+  /** Node that is pointed at, by any of its letters. */
   readonly hovered: string | null;
   selectPart(id: string, add?: boolean): void;
   selectParts(ids: readonly string[]): void;

@@ -10,7 +10,7 @@ export interface StepStatus {
   readonly network: string;
   readonly trueValues: string;
   readonly setups: string;
-  /** Some meter has an error that can be told. */
+  /** Whether some meter has an error that can be given. */
   readonly isLoaded: boolean;
   readonly readings: string;
   /** Whether the record is signed. */

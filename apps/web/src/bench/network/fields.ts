@@ -66,7 +66,7 @@ export function moreFields(element: Element): ElementField[] {
   }
 }
 
-/** Words that can be said of a part beside its purpose. */
+/** Returns the words that a part may have beside its purpose. */
 export function wordsOf(
   element: Element,
 ): readonly { readonly key: string; readonly label: string; readonly text: string }[] {

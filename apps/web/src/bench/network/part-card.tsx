@@ -24,7 +24,7 @@ import { useBench } from '../model/bench-store.ts';
 import { BandPicker } from './band-picker.tsx';
 import { mainField, moreFields, secondField, wordsOf } from './fields.ts';
 
-/** Everything that can be said of the selected part. */
+/** Everything known about the selected part. */
 export const PartCard = memo(function PartCard({ element }: { readonly element: Element }) {
   const edit = useBench((state) => state.edit);
   const replace = (next: Element): void => edit((job) => editElement(job, element.id, next));
@@ -132,7 +132,7 @@ export const PartCard = memo(function PartCard({ element }: { readonly element: 
   );
 });
 
-/** A part with a word said of it; an empty one is taken off. */
+/** Returns a part with a word of its own; an empty word is removed. */
 function withWord(element: Element, key: string, word: string): Element {
   const rest = Object.fromEntries(Object.entries(element).filter(([own]) => own !== key)) as unknown as Element;
   return word === '' ? rest : { ...rest, [key]: word };

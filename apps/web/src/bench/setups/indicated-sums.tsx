@@ -12,7 +12,7 @@ interface Props {
   readonly quantity: MeterQuantity;
 }
 
-/** The sums of what this meter indicates, one reading at a time: they need not close, and this says by how much and why. */
+/** Sums of this meter's indications, one reading at a time: they need not agree, and by how much and why is given. */
 export function IndicatedSums({ unloaded, instrument, range, quantity }: Props) {
   const sums = useMemo(
     () => indicatedSums(unloaded, instrument, range, quantity),

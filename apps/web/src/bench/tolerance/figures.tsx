@@ -8,7 +8,7 @@ interface Props {
   readonly unit: Unit;
 }
 
-/** The figures of a study: nominal, worst cases, and what the draws say. */
+/** Figures of a study: nominal, worst cases, and statistics of the draws. */
 export function Figures({ study, nominal, unit }: Props) {
   const { worst, samples } = study;
   const off = (value: number): string =>

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { ValueField } from '../../ui/value-field.tsx';
 import { usePartInHand } from '../model/selection.ts';
 
-/** The charge that passes through a part in a given time; minutes and seconds are told apart by their unit. */
+/** Charge that passes through a part in a given time; minutes and seconds are distinguished by their unit. */
 export function Charge({ network, values }: { readonly network: Network; readonly values: NetworkValues }) {
   const [time, setTime] = useState(300);
   const inHand = usePartInHand();

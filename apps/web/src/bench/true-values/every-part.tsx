@@ -49,7 +49,7 @@ export function EveryPart({ network, values }: Props) {
   );
 }
 
-/** Power over what a resistor or load is rated for; null if nothing says. */
+/** Returns the power over the rating of a resistor or load; null if there is no rating. */
 function shareOfRating(element: Element, power: number | null): number | null {
   const rated =
     element.kind === 'resistor'

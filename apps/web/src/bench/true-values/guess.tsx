@@ -3,7 +3,7 @@ import { stepTitle, type Step } from '@usual-drag/core/reduction';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 
-/** The next step, to be guessed before it is shown. What a guess has wrong is said before the step is. */
+/** Next step, to be guessed before it is displayed. The fault of a guess is given before the step is. */
 export function Guess({ step, onReveal }: { readonly step: Step; readonly onReveal: () => void }) {
   const [text, setText] = useState('');
   const [answer, setAnswer] = useState<string | null>(null);

@@ -15,7 +15,7 @@ interface Props {
   readonly place: number;
 }
 
-/** One step: the network before it with the parts that go, and after it with what stands in their place. */
+/** One step: the network before it with the parts that are replaced, and after it with their replacement. */
 export function StepView({ network, reduction, place }: Props) {
   const drawings = useMemo(() => stageDrawings(reduction), [reduction]);
   const nodes = useMemo(() => colourOrder(network, reduction), [network, reduction]);

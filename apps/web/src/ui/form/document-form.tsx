@@ -8,10 +8,10 @@ import { withoutEmpty } from './without-empty.ts';
 
 interface Props<Values extends object> {
   readonly label: string;
-  /** The class that says what is sound. */
+  /** Class with the rules of validity. */
   readonly dto: new () => object;
   readonly values: Values;
-  /** Is told of every sound change, as soon as the field is left. */
+  /** Called with every valid change, as soon as the field is left. */
   readonly onChange: (values: Values) => void;
   readonly className?: string;
   readonly children: ReactNode;

@@ -28,7 +28,7 @@ interface Props {
   readonly className?: string;
 }
 
-/** A number of a form, typed with its unit; left empty, its key goes. */
+/** Number of a form, typed with its unit; an empty field removes its key. */
 export function NumberInput(props: Props) {
   const { name, label, writing, limit = 'positive', needed = false, check, onTake, placeholder, className } = props;
   const commit = useCommit();

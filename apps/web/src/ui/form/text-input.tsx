@@ -12,7 +12,7 @@ interface Props {
   readonly className?: string;
 }
 
-/** Text of a form, on one line or several. What is being typed stays when the document comes anew meanwhile. */
+/** Text of a form, on one line or several. Text that is being typed remains when the document changes meanwhile. */
 export function TextInput({ name, label, type = 'text', lines = 1, placeholder, className }: Props) {
   const id = useId();
   const commit = useCommit();

@@ -11,7 +11,7 @@ interface Props {
   readonly side: Side;
   /** The meter has another side; this one can go. */
   readonly onRemove: (() => void) | null;
-  /** A universal shunt on the other side, on whose shunt a voltmeter may hang. */
+  /** Whether the other side has a universal shunt that a voltmeter may be connected across. */
   readonly hasUniversalShunt: boolean;
   readonly onChange: (side: Side) => void;
 }

@@ -190,7 +190,7 @@ function Predictions({
   );
 }
 
-/** The reading that tells the leading explanations apart, with a button that puts it in hand. */
+/** Reading that separates the leading explanations, with a button that opens its step. */
 interface ReadNextProps {
   readonly next: NextReading;
   readonly job: Job;

@@ -6,7 +6,7 @@ import { startFit } from '../../../workers/diagnosis.ts';
 import { Button } from '../../../ui/button.tsx';
 import { useWorkerResult } from '../../../workers/use-worker-result.ts';
 
-/** Ticks what is not known, and tells what the readings say about it. */
+/** Choice of unknown values, and their fit to the readings. */
 export function FitPanel({ job }: { readonly job: Job }) {
   const [free, setFree] = useState<readonly string[]>([]);
   const [asked, setAsked] = useState<readonly string[] | null>(null);

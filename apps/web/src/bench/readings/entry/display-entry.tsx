@@ -18,14 +18,14 @@ interface Props {
   readonly quantity: ReadingQuantity;
   /** The likeliest prefix. */
   readonly prefix: string;
-  /** Take the cursor, as when one goes on from step to step. */
+  /** Whether to take the cursor, as on the way from step to step. */
   readonly focus: boolean;
   readonly large?: boolean;
   /** Takes the display of the simulated bench at this place; omitted if nothing can be read from it. */
   readonly simulate?: () => Observation | null;
   /** Returns why the range cannot display an observation; it is shown before the observation is kept. */
   readonly remarkOn?: (observation: Observation) => string | null;
-  /** Keeps what the display says; `stay` to add another observation. */
+  /** Keeps the display; `stay` adds another observation. */
   readonly onKeep: (observation: Observation, stay: boolean, origin: Origin) => void;
   /** The instrument's own reading; null or left out if it cannot be asked. */
   readonly link?: InstrumentLink | null;

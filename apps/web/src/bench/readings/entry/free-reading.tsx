@@ -63,7 +63,7 @@ export function placeFree(view: BenchView): void {
   if (free) useReadingEntry.setState({ free, again: null });
 }
 
-/** A meter placed by hand, and what it says: the same entry, expectation and verdict as at a step of the plan. */
+/** Meter placed by hand, and its reading: the same entry, expectation and verdict as at a step of the plan. */
 export function FreeReading({ readings, view, free, kit }: Props) {
   const edit = useBench((state) => state.edit);
   const { instruments, job } = view;

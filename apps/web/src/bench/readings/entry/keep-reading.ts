@@ -9,7 +9,7 @@ import { useReadingEntry, type FreePlace } from '../../model/reading-entry.ts';
 /** Origin of a number that nobody typed. */
 export type Origin = Pick<Reading, 'source' | 'note'>;
 
-/** Writes down what the display said at a place; with `stay` further observations go to the same reading. */
+/** Stores the display at a place; with `stay` further observations go to the same reading. */
 export function keepReading(place: Placed, observation: Observation, stay: boolean, origin: Origin = {}): void {
   const { again } = useReadingEntry.getState();
   const { jobId, document, edit } = benchNow();

@@ -58,7 +58,7 @@ export function LargeView({ readings, step }: { readonly readings: Readings; rea
   );
 }
 
-/** Where the step stands alone the head of the page does not: what is not handed in yet is said here. */
+/** Displays trouble with saving in the large view, which has no header of the page. */
 function SaveTrouble() {
   const jobId = useBench((state) => state.jobId);
   const words = useDocuments(({ open }) => {

@@ -41,7 +41,7 @@ const prefixes: Readonly<Record<string, string>> = {
   G: 'G',
 };
 
-/** The prefix that letters after a number say, none for the unit alone; null if they say none. */
+/** Returns the prefix of letters after a number: none for the unit alone; null if they are no prefix. */
 function prefixIn(letters: string, unit: string): string | null {
   const bare = letters.replace(new RegExp(`${unit === 'Ω' ? '(Ω|ohms?|r)' : unit}$`, 'i'), '');
   return bare === '' ? '' : (prefixes[bare] ?? null);

@@ -26,7 +26,7 @@ interface Props {
   readonly large?: boolean;
 }
 
-/** The step in hand: what to set, what to expect, its cautions, and one big field for what the display says. */
+/** Open step: settings, expectation, cautions, and one large field for the display. */
 export function StepCard({ readings, step, large = false }: Props) {
   const { steps } = readings;
   const network = useBench((state) => state.document.network);

@@ -12,7 +12,7 @@ const benches = [
   { value: '3', text: 'with one hidden fault of any kind' },
 ] as const;
 
-/** Which bench stands in for the real one where a reading is taken from it. */
+/** Choice of the bench that replaces the real one for readings. */
 export function SimulatedChoice() {
   const jobId = useBench((state) => state.jobId) ?? '';
   const level = useSimulated((all) => all[jobId]?.level ?? 0);
