@@ -12,7 +12,7 @@ export default defineConfig({
   reporter: [['json', { outputFile: 'test-results/playwright.json' }], ['line']],
   use: {
     viewport: { width: 1280, height: 800 },
-    // What a test answers in the server's place must reach the page; what is about the worker says so.
+    // Answers of a test in the server's place must reach the page; tests of the service worker allow it.
     serviceWorkers: 'block',
     launchOptions: {
       executablePath: chromiumPath(),

@@ -1,4 +1,4 @@
-// npm run demo: installs, builds, and serves the sample jobs. `-- --fresh` starts them anew.
+// npm run demo: installs, builds, and serves the sample jobs. `-- --fresh` restores them.
 import { resolve } from 'node:path';
 import { build, install, root, serve } from './steps.mjs';
 

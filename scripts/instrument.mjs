@@ -1,4 +1,4 @@
-// npm run instrument: a simulated multimeter on a socket of this computer, that can be told to misbehave.
+// npm run instrument: a simulated multimeter on a socket of this computer, with faults on request.
 import { spawn } from 'node:child_process';
 import { join, resolve } from 'node:path';
 import { build, install, root } from './steps.mjs';

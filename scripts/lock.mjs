@@ -1,4 +1,4 @@
-// npm run lock: after a change of dependencies, makes package-lock.json anew from the package.json files alone.
+// npm run lock: after a change of dependencies, makes package-lock.json from the package.json files alone.
 //
 // It works in an empty folder: beside installed packages npm leaves out what is not installed on this platform, and now and
 // then a dependency of a nested package, and `npm ci` then builds an incomplete tree. No registry's address is kept.

@@ -1,4 +1,4 @@
-// npm run screenshots: takes docs/screenshots anew from the demo data, in a folder of its own.
+// npm run screenshots: takes docs/screenshots from the demo data, in a folder of its own.
 import { chromiumPath } from './chromium.mjs';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';

@@ -1,6 +1,6 @@
 // npm run stress: what must never happen, tried for long. Ends with status 1 if anything was lost.
 //
-// `npm run stress -- 50` makes a tenth of it. The figures of a whole run stand in docs/reliability.md.
+// `npm run stress -- 50` makes a tenth of it. The figures of a whole run are in docs/reliability.md.
 import { clockJumps } from './clock-jumps.ts';
 import { fiftyDevices } from './fifty-devices.ts';
 import { everyCase } from './every-case.ts';

@@ -33,7 +33,7 @@ export async function malformedRequests(count: number): Promise<Finding> {
   const body = fc.oneof(
     fc.dictionary(key, anything).map((value) => text(value)),
     fc.record({ revision: fc.integer({ max: 0 }), document: fc.dictionary(key, anything) }).map((value) => text(value)),
-    // A sound one with some of its characters changed or cut off; it never says the right revision.
+    // A valid one with some of its characters changed or cut off; it never has the right revision.
     fc
       .tuple(fc.nat(sound.length - 1), fc.string({ maxLength: 3 }))
       .map(([at, put]) => sound.slice(0, at) + put + sound.slice(at + put.length)),

@@ -31,7 +31,7 @@ export interface Started {
 }
 
 /**
- * Opens the data and serves it: to this computer alone, or, if a passphrase is set, to whoever says it.
+ * Opens the data and serves it: to this computer alone, or, if a passphrase is set, to everyone who enters it.
  *
  * @throws StartFailure with a sentence and the remedy where that cannot be
  */

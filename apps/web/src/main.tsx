@@ -69,7 +69,7 @@ createRoot(document.getElementById('root')!).render(
   </StrictMode>,
 );
 
-// Once the first screen stands.
+// Once the first screen is complete.
 const follow = codeLater(async () => (await import('./documents/follow.ts')).followChanges);
 const install = codeLater(async () => (await import('./documents/installed.ts')).keepInstalled);
 setTimeout(() => void follow().then((begin) => begin(sendAgain)), 200);

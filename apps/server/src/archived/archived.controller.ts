@@ -15,7 +15,7 @@ export class ArchivedController {
     const repository = this.repositories.of(kind);
     const found = await repository.find(id);
     if (!found) throw missing(repository, id);
-    // Jobs are archived beside their document, instruments and meter projects in it: their files say it too.
+    // Jobs are archived beside their document; instruments and meter projects have a key for it, which their files contain too.
     const archived = found.archivedAt !== null || (found.document as { retired?: boolean }).retired === true;
     if (!archived) throw new ForbiddenException('Only what is archived can be deleted for good. Archive it first.');
     await repository.remove(id);

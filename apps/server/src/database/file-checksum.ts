@@ -15,7 +15,7 @@ const blank = '0'.repeat(64);
  * @param file  must not be open
  */
 export async function sealFile(file: string): Promise<void> {
-  // Random, so that no text of a document can be taken for the property's place.
+  // Random, so that no text of a document can be mistaken for the property.
   const mark = randomBytes(32).toString('hex');
   const client = createClient({ url: fileAddress(file), concurrency: 1 });
   try {

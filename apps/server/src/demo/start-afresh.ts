@@ -6,7 +6,7 @@ import { StartFailure } from '../database/start-failure.ts';
 import { madeByDemo } from './made-by-demo.ts';
 
 /**
- * Puts the demo's database aside, so that the samples begin anew; a copy of it stays in the folder of copies.
+ * Moves the demo's database away, so that the samples are new; a copy of it stays in the folder of copies.
  *
  * @param folder  held by this process, nothing in it open
  * @throws StartFailure if the database is not the demo's own

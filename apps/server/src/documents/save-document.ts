@@ -12,7 +12,7 @@ const nouns = { jobs: 'job', instruments: 'instrument', 'meter-projects': 'meter
 
 /**
  * Adds a new document, or saves one that was edited from `revision`. What is stored already, word for word, is saved; what was
- * changed since on another device is joined with it as `merge` says.
+ * changed since on another device is joined with it by `merge`.
  *
  * @throws a refusal: 404 if it is not there, 409 with the newest version if it has been changed since, so that neither edit is lost
  */

@@ -23,7 +23,7 @@ export class EventsController {
     const session = sessionOf(response);
     const changes = this.changes.all.pipe(map((data): MessageEvent => ({ data })));
     const alive = interval(heartbeat).pipe(map((): MessageEvent => ({ type: 'alive', data: '' })));
-    // At once, so that the page knows that it listens.
+    // At once, so that the page receives a first event.
     return concat(of<MessageEvent>({ type: 'alive', data: '' }), merge(changes, alive)).pipe(
       takeUntil(session === null ? EMPTY : this.access.sessions!.endOf(session)),
     );

@@ -26,7 +26,7 @@ export const securityHeaders = (isPrivate: boolean) =>
     },
     strictTransportSecurity: false,
     ...(!isPrivate && { crossOriginOpenerPolicy: false, originAgentCluster: false }),
-    // The form of the passphrase must say where it comes from; nobody else is told.
+    // The form of the passphrase needs its origin; nobody else gets one.
     referrerPolicy: { policy: 'same-origin' },
     xFrameOptions: { action: 'deny' },
   });

@@ -14,7 +14,7 @@ const mostDigits = 15;
  * power of ten as a prefix.
  *
  * @param unit  V, A or Ω
- * @throws LinkFailure if it is no number, or says that there is none
+ * @throws LinkFailure if it is no number, or the code for a missing one
  */
 export function observationOf(sent: string, unit: string): Observation {
   const match = /^\s*([+-]?)(\d*)(?:\.(\d*))?(?:[eE]([+-]?\d{1,3}))?\s*$/.exec(sent);

@@ -40,7 +40,7 @@ export class JobArchives {
    * Adds every job of an archive, or none if one is not sound.
    *
    * @returns how many
-   * @throws a refusal (400) that says what is wrong with it
+   * @throws a refusal (400) with the fault in words
    */
   async unpack(archive: Uint8Array): Promise<number> {
     const jobs = await this.workers.asked.run('unpack', archive, archiveTimeoutMs);

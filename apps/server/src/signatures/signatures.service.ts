@@ -42,7 +42,7 @@ export class SignaturesService {
   }
 
   /**
-   * Signs a job as it is stored, with what the kit says of its instruments today. The same signature again is the one that is there.
+   * Signs a job as it is stored, with the kit's present notes on its instruments. The same signature again returns the existing one.
    *
    * @throws a refusal: 404 if there is no such job, 409 if it is not what was on the screen, 400 if it cannot be worked out
    */

@@ -8,9 +8,9 @@ const silence = 45_000;
 /**
  * Hears of every document that changes, as long as the page can be seen: a browser keeps but few lines to one server open.
  *
- * @param onChange  told of each
- * @param onAgain  told whenever it listens again: what changed meanwhile was not heard
- * @param onTurnedAway  told where the server answers otherwise, as it does while nobody is signed in
+ * @param onChange  called with each
+ * @param onAgain  called when it listens again: changes in between were not received
+ * @param onTurnedAway  called if the server refuses, as it does while nobody is signed in
  */
 export function listen(
   onChange: (change: DocumentChange) => void,

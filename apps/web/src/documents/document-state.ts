@@ -117,7 +117,7 @@ export function nextState<T>(
       return withDocument({ ...state, past: [...state.past, state.document], future: state.future.slice(0, -1) }, next);
     }
     case 'refreshed':
-      // Only if nothing of this window's is under way: that is joined with it, or asked about, when it is sent.
+      // Only if this window has no unsaved edit: that is joined with it, or asked about, when it is sent.
       if (state.saving.kind !== 'saved' || action.stored.revision <= (state.revision ?? -1)) return state;
       return refreshed(state, action.stored, merging);
     case 'sent':
@@ -192,7 +192,7 @@ function saved<T>(state: DocumentState<T>, stored: StoredDocument<T>, merging: M
   const isAlone = state.revision === null || stored.revision === state.revision + 1 || sameValue(sent, stored.document);
   if (isAlone) return confirmed(state, stored.revision, sent, stored.updatedAt);
   const document = state.document === sent ? stored.document : merging.both(sent, state.document, stored.document);
-  // What was typed since stands against it.
+  // Text typed since then conflicts with it.
   if (document === null) return { ...state, saving: { kind: 'conflict', theirs: stored } };
   const joined = { ...state, ...steps(state, sent, stored.document, merging), document };
   return confirmed(joined, stored.revision, stored.document, stored.updatedAt);

@@ -50,7 +50,7 @@ export function dispatch(kind: DocumentKind, id: string, action: DocumentAction<
   if (next !== state) useDocuments.setState({ open: { ...open, [key]: next } });
 }
 
-/** Opens what the server sent, or takes over what is newer in it; an edit under way stays as it is. */
+/** Opens the server's document, or takes over newer parts of it; an unsaved edit stays as it is. */
 export function openDocument<K extends DocumentKind>(kind: K, stored: StoredDocument<DocumentOfKind[K]>): void {
   const key = documentKey(kind, stored.id);
   const { open } = useDocuments.getState();

@@ -17,7 +17,7 @@ const told = new Map<string, number>();
 /**
  * Keeps what is open, and the lists, as the server has them, whoever changes them.
  *
- * @param onAgain  told whenever the server is heard again
+ * @param onAgain  called when the server answers again
  */
 export function followChanges(onAgain: () => void): void {
   const askForAll = (): void => {
@@ -26,9 +26,9 @@ export function followChanges(onAgain: () => void): void {
     for (const kind of ['instruments', 'meter-projects'] as const)
       if (queries.getQueryData(listQuery(kind).queryKey)) refetch(kind);
   };
-  // Asked outright, it says why.
+  // A direct request returns the reason.
   listen(hear, askForAll, () => void queries.fetchQuery({ ...devicesQuery, staleTime: 0 }).catch(() => undefined));
-  // What was heard while an edit was under way is asked for once that is saved.
+  // Changes announced during an unsaved edit are requested once that is saved.
   useDocuments.subscribe(({ open }, { open: before }) => {
     for (const key in open) if (open[key] !== before[key] && isBehind(key)) refetch(key);
   });

@@ -18,7 +18,7 @@ const unkept = new Set<string>();
  * Saves every open document after its edits, one request at a time for each, and keeps unsaved ones in the browser. Begins with
  * what windows that are no longer open had left.
  *
- * @param onChange  told of every change of a document, saved or not
+ * @param onChange  called with every change of a document, saved or not
  */
 export function startSaving(onChange: (key: string, state: DocumentState<unknown>) => void): void {
   holdWindow();

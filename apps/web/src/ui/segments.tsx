@@ -14,7 +14,7 @@ interface Props<T extends string> {
   readonly wrap?: boolean;
 }
 
-/** One choice of a few, all in sight. Arrow keys move it. It is drawn again only if what it shows has changed. */
+/** One choice of a few, all visible. Arrow keys move it. It is drawn again only if what it displays has changed. */
 export function Segments<T extends string>(props: Props<T>) {
   const onChange = useNewest(props.onChange);
   return <Drawn {...props} onChange={onChange as (value: string) => void} />;

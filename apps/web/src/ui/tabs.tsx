@@ -8,7 +8,7 @@ interface Props<T extends string> {
   readonly options: readonly { readonly value: T; readonly text: string }[];
   readonly onChange: (value: T) => void;
   readonly className?: string;
-  /** All in sight side by side, long names in two lines. */
+  /** All visible side by side, long names in two lines. */
   readonly narrow?: boolean;
 }
 

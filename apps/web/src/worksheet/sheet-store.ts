@@ -70,7 +70,7 @@ function edit(change: (sheet: Sheet) => Sheet): void {
 const withElements = (sheet: Sheet, elements: readonly SheetElement[]): Sheet => {
   const nodes = elements.flatMap(({ from, to }) => [from, to]);
   const { reference, ...network } = sheet.network;
-  // A reference that no part stands on any more is none.
+  // A reference that no part is connected to any more is none.
   const kept = reference !== undefined && nodes.includes(reference) ? { reference } : {};
   return { ...sheet, network: { ...network, ...kept, elements } };
 };

@@ -184,7 +184,7 @@ export class LaidOut {
     const gain = 1 / (1 - resistance * own);
     const current = this.currents[at]! * gain;
     const ports = new Float64Array(size * size);
-    // What stands for the part stands for the meter in series with it.
+    // What holds for the part holds for the meter in series with it.
     const turn = meter.reversed ? -sign : sign;
     const of = (k: number): number => (k === n ? at : k);
     const signOf = (k: number): number => (k === n ? turn : 1);

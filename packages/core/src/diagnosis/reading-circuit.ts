@@ -57,7 +57,7 @@ export type Indication =
   { readonly from: number; readonly to: number } | { readonly meter: number; readonly reversed: boolean };
 
 /**
- * Lays a circuit with its meters out. An indication that nothing determines counts as 0: the meter hangs in the air.
+ * Lays a circuit with its meters out. An indication that nothing determines counts as 0: the meter is connected to nothing.
  *
  * @returns null if ideal sources contradict each other
  */

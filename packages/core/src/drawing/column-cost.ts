@@ -8,7 +8,7 @@ export const costOfCrossing = 1000;
 /**
  * A cost function over orders of some columns, with its working room made once.
  *
- * @param columns  the columns that an order's numbers stand for
+ * @param columns  the columns that an order's numbers refer to
  */
 export function columnCost(columns: readonly Column[], spans: ReadonlyMap<string, Span>): Cost {
   const stacks = columns.map((column) =>

@@ -34,7 +34,7 @@ export function ammeterMarks({ id, x, yRail, yTie, tie, reversed }: AmmeterMark,
 /**
  * The sign of a lead: a red triangle with +, a black square with −.
  *
- * @param side  1 if the meter hangs below, −1 if it stands above
+ * @param side  1 if the meter is below, −1 if it is above
  */
 export function leadSign(lead: 'red' | 'black', x: number, y: number, side: number): Mark[] {
   const tone = lead === 'red' ? 'lead-red' : 'lead-black';

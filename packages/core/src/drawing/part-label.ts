@@ -74,7 +74,7 @@ export function labelOf(
 /**
  * The lines beside a part, from the top.
  *
- * @param compact  the value below the name, nothing that the table says as well
+ * @param compact  the value below the name, nothing that is in the table as well
  */
 export function labelLines(
   element: Element,

@@ -79,7 +79,7 @@ function obstacles({ parts, rails, voltmeters, ammeters }: RailDrawing): Box[] {
       ];
     }),
     ...rails.map(({ x1, x2, y, letter }) => ({ x1: x1 - letter.width, x2, y1: y - 3, y2: y + 3 })),
-    // With their leads' signs; beside an ammeter stands what it shows.
+    // With their leads' signs; beside an ammeter is its indication.
     ...voltmeters.map(({ x, yRed, yBlack, y }) => ({
       x1: x - 22,
       x2: x + 18,

@@ -21,7 +21,7 @@ export interface CalibrationNotes {
 const reminderDays = 30;
 
 /**
- * How a calibration stands on a day. A due day that its month lacks is that month's last; on the due day it still holds.
+ * State of a calibration on a day. A due day that its month lacks is that month's last; on the due day it is still valid.
  *
  * @param day  `2026-11-25`
  * @returns null if no calibration or no interval is noted, or the day is none of the calendar

@@ -36,7 +36,7 @@ export function shownOn(
 }
 
 /**
- * The number to expect on the face when a value is there: with the instrument's own error, where a certificate says it.
+ * The number to expect on the face for a value: with the instrument's own error, if a certificate gives it.
  *
  * @param value  V, A or Ω as an instrument without an error of its own would indicate it
  */

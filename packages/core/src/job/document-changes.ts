@@ -6,7 +6,7 @@ type Fields = Readonly<Record<string, unknown>>;
  * Returns the changes from one version of a job, instrument or meter project to a later one, in words: `Parts: R5 added, R1 changed
  * (resistance)`. Lists whose members have ids are compared by them, all else as a whole.
  *
- * @returns a line for each part of the document that differs; empty if both say the same
+ * @returns a line for each part of the document that differs; empty if both are equal
  */
 export function documentChanges(before: unknown, after: unknown): string[] {
   const [one, other] = [fieldsOf(before), fieldsOf(after)];

@@ -12,7 +12,7 @@ import { sameValue } from './same-value.ts';
  *
  * @param base  null if it is not known any more: then nothing counts as taken away
  * @param counts  whose job it is beside the readings, whoever changed it
- * @returns null if both changed something beside the readings, and not to the same: a person has to say which counts
+ * @returns null if both changed something beside the readings, and not to the same: a person has to choose
  */
 export function mergeJobs(base: Job | null, mine: Job, theirs: Job): Job | null;
 export function mergeJobs(base: Job | null, mine: Job, theirs: Job, counts: 'mine' | 'theirs'): Job;

@@ -117,7 +117,7 @@ export function measurementPointOf(
   if (!solved.ok) return solved;
   const { indicated, sourceResistance, true: truth } = solved.value.meters[meter]!;
   const across = setup.meters.find(({ id }) => id === meter)!.quantity === 'dc-voltage';
-  // The current of the stand-in is put back in closed form.
+  // The current of the substitute is put back in closed form.
   const whole = indicated === null || !across ? indicated : indicated * (1 + (sourceResistance ?? 0) / standIn);
   let correction: CorrectionOn | null = null;
   const values: MeasurementPoint = {

@@ -34,7 +34,7 @@ export interface LineText {
  *     chain     = [ "@"name ] item { ( "+" | "@"name | "+" "@"name "+" ) item } [ "@"name ]
  *     item      = [ "~" ] part | "(" sides ")"
  *
- * @param known  parts that a name alone may stand for
+ * @param known  parts that a name alone may refer to
  */
 export function readTree(line: string, known: readonly Element[]): LineText | LineFault {
   const tokens = readTokens(line);

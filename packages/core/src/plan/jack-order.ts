@@ -15,7 +15,7 @@ export function jackChangesOf(steps: readonly Jacked[]): number {
 
 /**
  * Each of some groups, kept in their order, so that instruments and jacks change least: by instrument as first met, and within
- * it the jack first that the instrument stands in.
+ * it the jack first that the instrument uses at present.
  */
 export function fewestJackChanges<S extends Jacked>(groups: readonly (readonly S[])[]): S[][] {
   const standing = new Map<string, string>();
@@ -26,7 +26,7 @@ export function fewestJackChanges<S extends Jacked>(groups: readonly (readonly S
       const own = group.filter((step) => step.instrument === instrument);
       const jacks = [...new Set(own.map(({ jack }) => jack))];
       const following = next.find((step) => step.instrument === instrument)?.jack;
-      // The jack that stands comes first, the one that is needed next last, where there are others between.
+      // The present jack comes first, the one that is needed next last, if there are others between.
       const place = (jack: string): number => (jack === standing.get(instrument) ? 0 : jack === following ? 2 : 1);
       const order = [...jacks].sort((a, b) => place(a) - place(b));
       standing.set(instrument, order.at(-1)!);

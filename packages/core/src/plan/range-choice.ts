@@ -39,7 +39,7 @@ export interface RangeChoice {
  * leave in the correction. A plan covers every measurement point of a network, so it needs no sensitivity of each part.
  *
  * @param sourceUncertainty  share of itself that the source resistance may be off
- * @returns null if no range can read what stands there
+ * @returns null if no range can read the value there
  */
 export function chooseRange(
   point: PointValues,

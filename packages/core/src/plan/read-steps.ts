@@ -89,7 +89,7 @@ export class ReadSteps {
   voltage(pair: Across): Unnumbered<VoltageStep> | null {
     const at = this.voltageAt(pair);
     if (!at) return null;
-    // Red stands where it reads positive; where nothing is to be read, on the first.
+    // Red is where it reads positive; where nothing is to be read, on the first.
     const [red, black] = at.point.truth === 0 ? pair : at.across!;
     const step = this.read(this.unloaded, { id: 'own', quantity: 'dc-voltage', red, black, ...unset }, at);
     return step && { ...step, quantity: 'dc-voltage', red, black };

@@ -105,7 +105,7 @@ export function sectionOf(design: Design, range: number): number | null {
   const rising = [...design.ranges].sort((a, b) => a - b);
   const at = rising.indexOf(range);
   const { sections } = plan.value;
-  // A universal shunt's sections stand from the common end: the highest range first.
+  // A universal shunt's sections are counted from the common end: the highest range first.
   return sections[design.scheme === 'universal' ? sections.length - 1 - at : at]?.resistance ?? null;
 }
 

@@ -49,7 +49,7 @@ export function voltagesProblem(draw: Draw, level: Level): Drafted | null {
   if (!solved) return null;
   const parts = draw.shuffled(resistorsOf(network));
   const { emf } = network.elements.find((element) => element.kind === 'source')!;
-  // What stands across the source itself needs no working out.
+  // The voltage of the source itself needs no working.
   const inside = parts.filter((id) => solved[id]!.voltage! < emf * (1 - 1e-9));
   const quantities = [inside.length > 0 ? 'voltage' : 'current', 'current', ...(level === 3 ? ['power'] : [])] as const;
   const asks = quantities.map((what, k): Ask => {

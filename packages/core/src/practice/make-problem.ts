@@ -27,7 +27,7 @@ const mostTries = { drafts: 400, looked: 4 };
 
 /**
  * A problem: the same one from the same kind, level and seed, anywhere. Circuits are drawn until one has answers that are
- * sensible and in which the usual slips can be told apart.
+ * sensible and in which the common mistakes can be distinguished.
  */
 export function makeProblem(kind: ProblemKind, level: Level, seed: number): Problem {
   const draw = new Draw('problem', kind, level, seed);

@@ -19,7 +19,7 @@ export function meterMistakes(job: Job, of: AskedOfMeter, mistakesIn: MistakesIn
   const { indicated, true: truth } = reading ?? {};
   if (indicated == null || truth == null || indicated === 0 || truth === 0) return [];
   const off = of.what === 'true' ? [] : indicatedMistakes(job, setup.meters, meter, truth, mistakesIn);
-  // A true value that comes out as next to nothing would leave the indicated one for the error: that slip has its own name.
+  // For a true value of nearly nothing the indicated one would equal the error: that mistake has its own name.
   const trueOff = (
     of.what === 'indicated' || of.what === 'corrected' ? [] : trueMistakes(job.network, meter, mistakesIn)
   ).filter(({ value }) => Math.abs(value) > Math.abs(truth) / 20);

@@ -106,7 +106,7 @@ const withHiddenValues = (network: Network, seed: number): Network => ({
   elements: network.elements.map((element) => {
     if (element.kind !== 'resistor') return element;
     const { measuredResistance, ...part } = element;
-    // What was measured out of circuit is what it has, as far as that meter tells.
+    // A value measured out of circuit is its value, as far as that meter determines it.
     if (measuredResistance !== undefined) return { ...part, resistance: measuredResistance };
     if (!isToleranced({ ...network, values: 'nominal' }, element)) return part;
     const off = within.tolerance * (element.tolerance ?? 0) * new Draw(seed, 'part', element.id).sign();
@@ -119,7 +119,7 @@ function ownError(instrument: Instrument, range: Range | ResistanceRange, value:
   const [gain, offset] = [within.accuracy * draw.sign(), within.accuracy * draw.sign()];
   const { accuracyOfRange = 0, accuracyOfReading = 0, accuracyCounts = 0, resolution = 0, fullScale } = range;
   if (!Number.isFinite(value)) return 0;
-  // A certificate has said what it is off by.
+  // A certificate has given its own error.
   if (range.calibration)
     return (
       indicatedWhen(range.calibration, value) - value + within.accuracy * offset * certificateLimit(range.calibration)

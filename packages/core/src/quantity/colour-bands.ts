@@ -84,7 +84,7 @@ export const coloursFor = (place: ReturnType<typeof bandPlaces>[number]): readon
 /**
  * Reads three to six bands, from the end that they begin at.
  *
- * @returns resistance, tolerance and temperature coefficient, or which band cannot stand where it does
+ * @returns resistance, tolerance and temperature coefficient, or the band that is not allowed at its place
  */
 export function readBands(bands: readonly Band[]): Result<Banded, QuantityFault> {
   if (bands.length < 3 || bands.length > 6)
@@ -112,7 +112,7 @@ export function readBands(bands: readonly Band[]): Result<Banded, QuantityFault>
  * The bands of a resistance, as few as show it: four where two figures do and the tolerance is 5 % or wider, else five.
  *
  * @param tolerance  fraction; left out, or 0.2: three bands where two figures do
- * @returns null if no row of bands says this value or tolerance
+ * @returns null if no row of bands has this value or tolerance
  */
 export function bandsOf(resistance: number, tolerance?: number): readonly Band[] | null {
   const close = tolerance === undefined || tolerance === 0.2 ? null : colourOf('tolerance', tolerance);

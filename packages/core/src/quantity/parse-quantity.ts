@@ -22,7 +22,7 @@ const examples: Readonly<Record<Unit, string>> = {
  * The letter of a prefix or unit may stand for the decimal point (IEC 60062); a comma may be the decimal mark where it
  * cannot be a thousands separator. The number is rounded once, to the nearest double: `4k7` is exactly 4700.
  *
- * @returns the value in `unit`, or the fault that says what was expected
+ * @returns the value in `unit`, or the fault with what was expected
  */
 export function parseQuantity(text: string, unit: Unit): Result<number, QuantityFault> {
   const typed = text

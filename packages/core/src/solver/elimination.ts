@@ -35,7 +35,7 @@ export function planElimination(
   const step = new Int32Array(points);
   order.forEach((point, index) => (step[point] = index));
 
-  // What a step is joined to is what it was, and what the steps before that hang on it were joined to.
+  // A step is joined to its own parts, and to those of the steps before that depend on it.
   const start = new Int32Array(points + 1);
   const joined: number[] = [];
   const firstHanging = new Int32Array(points).fill(-1);
@@ -195,7 +195,7 @@ export class Elimination {
   }
 
   /**
-   * Potentials for currents driven into the points, by step, in place. The last point of each disjoint set stands where `v` says.
+   * Potentials for currents driven into the points, by step, in place. The last point of each disjoint set is at `v`.
    *
    * @param currents  A into each step's point
    * @param until     steps from here on keep the potential that `v` has

@@ -100,7 +100,7 @@ export class StarMesh {
 
   /**
    * Potentials of all points from those of the points that are left, in the reverse order of taking away.
-   * A point that had no neighbours when its turn came stands at 0, the foot of a disjoint set of its own.
+   * A point that had no neighbours at its turn is at 0, the foot of a disjoint set of its own.
    *
    * @param known  V of the points left over, by point
    */

@@ -32,7 +32,7 @@ export interface ToleranceModel {
 /**
  * Lays a network out so that one result can be had quickly for any resistances within tolerance.
  *
- * A resistor that works by its measured value is known and not varied. Fuses stand as they do at the nominal values.
+ * A resistor that works by its measured value is known and not varied. Fuses are as at the nominal values.
  *
  * @returns null if nothing determines the result
  */

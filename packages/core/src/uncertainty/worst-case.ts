@@ -15,7 +15,7 @@ export interface WorstCase {
 const mostParts = 16;
 
 /**
- * The extremes of a voltage or current over the tolerance box, which stand at corners: each is monotonic in each resistance.
+ * The extremes of a voltage or current over the tolerance box, which are at corners: each is monotonic in each resistance.
  * A power can in rare cases be larger inside; the samples show it then.
  *
  * The corners are walked in Gray code, one part at a time.

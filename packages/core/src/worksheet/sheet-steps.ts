@@ -38,7 +38,7 @@ export function sheetSteps(
     if (!next) return steps;
     const { of, quantity, rule, from, value: reckoned } = next;
     const final = finals[of]![quantity]!;
-    // To all digits, unless a given that is rounded says a little else than the others.
+    // To all digits, unless a given that is rounded differs a little from the others.
     const value = reckoned === null || Math.abs(reckoned - final) <= 1e-7 * Math.abs(final) ? final : reckoned;
     found.set(key(next), value);
     const known = (one: string, what: SheetQuantity): number => valueAt(one, what)!;
@@ -95,7 +95,7 @@ function byEquations(state: SheetState, point: SheetPoint): Application | null {
   for (const quantity of ['current', 'voltage', 'resistance', 'power'] as const) {
     const found = circuit.parts
       .filter(({ id }) => state.value(id, quantity) === undefined && state.final(id, quantity) !== null)
-      // Where two solutions fall together slopes say nothing: all that is known gives it.
+      // Where two solutions coincide slopes determine nothing: all that is known gives it.
       .map(({ id }) => ({ of: id, from: leastOf(circuit, point, { of: id, quantity }, known) ?? known }));
     const [first, ...others] = found;
     if (!first) continue;

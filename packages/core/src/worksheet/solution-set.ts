@@ -182,7 +182,7 @@ function hasPositiveResistances(circuit: SheetCircuit, { knowledge }: SheetSolut
 /**
  * Whether one source, one way round, can drive everything that is known as it is known.
  *
- * @param unsigned  nothing given says which way round: the source's voltage is positive
+ * @param unsigned  no given has a direction: the source's voltage is positive
  */
 function isDrivenOneWay(circuit: SheetCircuit, { knowledge }: SheetSolution, unsigned: boolean): boolean {
   const { directions, parts } = circuit;

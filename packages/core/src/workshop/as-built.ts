@@ -56,7 +56,7 @@ export function fullScaleErrors(
 
 /**
  * Nominal errors and their worst cases. The error of a range rises with some sections and falls with the others, so its extremes
- * stand at two corners.
+ * are at two corners.
  */
 export function asBuilt(
   design: Pick<Design, 'target' | 'scheme'>,

@@ -60,7 +60,7 @@ export const nextVersion = ({ instrument }: Pick<MeterProject, 'instrument'>, be
  * The finished meter for the kit of the kit: new, or a new version of the instrument that it became before. What the owner
  * notes about that, its tag and its calibration stay; one that was retired is in use again.
  *
- * @param before  the instrument as it stands of the kit; null if this is the first time
+ * @param before  the instrument as it is in the kit; null if this is the first time
  * @param taken   ids that are of the kit already
  * @param day     `2026-11-25`
  */

@@ -159,7 +159,7 @@ export function solveMeterProject(
       where: ['parts.stock'],
     });
   const worked: WorkedSide[] = [];
-  // An ammeter comes first: a voltmeter may hang on its shunt.
+  // An ammeter comes first: a voltmeter may be connected across its shunt.
   for (const side of [...meterProject.sides].sort((a, b) => (a.target < b.target ? -1 : 1))) {
     const design = designOfSide(meterProject, side);
     const movement = movementOfSide(meterProject, side);

@@ -11,7 +11,7 @@ import { OffBy } from './off-by.tsx';
 
 interface RowProps {
   readonly element: Element;
-  /** One of the first rows, which are in sight from the beginning. */
+  /** One of the first rows, which are visible from the beginning. */
   readonly early: boolean;
   /** Element in which the table scrolls. */
   readonly scroller: HTMLElement | null;
@@ -47,7 +47,7 @@ export const PartRow = memo(function PartRow({ element, early, scroller, selecte
   const main = mainField(element);
   const second = secondField(element);
   const [rating, measured] = tableFields(element);
-  /** A quantity's cell: a field where it is in sight, else its text. */
+  /** A quantity's cell: a field while it is visible, else its text. */
   const quantity = (field: ElementField | null, column: number, id?: string) =>
     field && (
       <Cell
@@ -139,7 +139,7 @@ function Cell<T>({ live, ...field }: FieldProps<T> & { readonly live: boolean })
   );
 }
 
-/** Room around what is in sight in which rows have their fields, so that Tab finds the next one. */
+/** Room around the visible part in which rows have their fields, so that Tab finds the next one. */
 const nearby = '320px 0px';
 
 /** Takes a part in hand; of several that are selected the others stay so. */

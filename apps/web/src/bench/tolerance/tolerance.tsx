@@ -56,7 +56,7 @@ export function Tolerance({ network, instruments, truth, metered }: Props) {
   const output = results.find((r) => r.name === name) ?? results.find((r) => r.name === usual) ?? results[0]!;
   const [sampling, setSampling] = useState<Sampling>({ count: 100_000, seed: 1, spread: 'rectangular' });
   const indicated = 'meter' in output.of;
-  // A true value does not hang on where the leads are.
+  // A true value does not depend on where the leads are.
   const setupAsked = indicated ? setup : null;
   const question = useMemo(
     () => ({ network, instruments, setup: setupAsked, output: output.of }),

@@ -60,7 +60,7 @@ function shareOfRating(element: Element, power: number | null): number | null {
   return rated === undefined || rated === 0 || power === null ? null : power / rated;
 }
 
-/** @param most  the share from which it is a hazard; a lamp stands a fifth more than its voltage */
+/** @param most  the share from which it is a hazard; a lamp withstands a fifth more than its voltage */
 function Share({ share, most }: { readonly share: number | null; readonly most: number }) {
   if (share === null) return <span className="text-soft">–</span>;
   return (

@@ -11,7 +11,7 @@ export interface TypedDisplay {
 }
 
 /**
- * Reads what is typed as the display says it: digits, point and sign, or OL, with a prefix by its letter or a whole unit behind.
+ * Reads typed text as on a display: digits, point and sign, or OL, with a prefix by its letter or a whole unit behind.
  *
  * @param unit  V, A or Ω, what the display is in but for its prefix
  */
