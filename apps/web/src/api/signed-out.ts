@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 
-/** Returns whether the server has asked for the passphrase instead of answering. */
+/** Whether the server has asked for the passphrase instead of answering. */
 export const useSignedOut = create<{ readonly isSignedOut: boolean }>()(() => ({ isSignedOut: false }));
 
 /** Address of the page that asks for the passphrase; afterwards the present page is opened again. */

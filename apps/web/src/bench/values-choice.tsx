@@ -3,7 +3,7 @@ import { memo } from 'react';
 import { Segments } from '../ui/segments.tsx';
 import { useBench } from './model/bench-store.ts';
 
-/** Returns whether the network is solved with the nominal or the measured values of its resistors. */
+/** Choice of the values that the network is solved with: nominal or measured. */
 export const ValuesChoice = memo(function ValuesChoice({ values }: { readonly values: ResistorValues }) {
   const edit = useBench((state) => state.edit);
   return (

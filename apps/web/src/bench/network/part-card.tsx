@@ -197,7 +197,7 @@ function Shorted({ element }: { readonly element: Element }) {
   return reason && <p className="text-[14px] text-ochre">{reason}</p>;
 }
 
-/** Returns whether the value can be bought, and whether what was measured fits it. */
+/** Verdicts on a value: whether it can be bought, and whether the measured value fits it. */
 function Verdicts({ resistor, onTake }: { readonly resistor: Resistor; readonly onTake: (value: number) => void }) {
   const { resistance, tolerance, measuredResistance } = resistor;
   const series = seriesOf(resistance);
