@@ -25,6 +25,10 @@ const misfits = (page: Page): Promise<string[]> =>
     return wrong;
   });
 
+/** Waits until drawings have taken the new size of their places: they follow it a frame later. */
+const fitted = (page: Page): Promise<unknown> =>
+  page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+
 /** The screens are divided among so many tests, which run side by side. */
 const shares = 4;
 
@@ -54,6 +58,7 @@ for (let share = 0; share < shares; share += 1)
       };
       for (const [name, [width, height]] of Object.entries(widths)) {
         await page.setViewportSize({ width, height });
+        await fitted(page);
         note(name, await misfits(page));
         if (name === 'tablet') continue;
         if (name === 'phone') await page.emulateMedia({ colorScheme: 'dark' });

@@ -35,7 +35,9 @@ function Version({
       )}
       <details open={kind !== 'jobs'}>
         <summary className="text-[14px] text-soft">As text</summary>
-        <pre className="figures max-h-[32rem] overflow-auto text-[13px]">{JSON.stringify(document, null, 2)}</pre>
+        <pre className="figures max-h-[32rem] overflow-auto text-[13px]" tabIndex={0}>
+          {JSON.stringify(document, null, 2)}
+        </pre>
       </details>
     </section>
   );

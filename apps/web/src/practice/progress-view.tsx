@@ -71,7 +71,12 @@ export function ProgressView() {
         <Button onClick={() => setAsking(true)}>Erase</Button>
       </div>
       <ProgressChart progress={progress} />
-      <div className="relative overflow-x-auto rounded-xl border border-line bg-sheet px-2">
+      <div
+        className="relative overflow-x-auto rounded-xl border border-line bg-sheet px-2"
+        tabIndex={0}
+        role="region"
+        aria-label="Progress by kind"
+      >
         <FiguresTable
           label="By kind"
           head={['Kind', 'attempts', 'right without a hint', 'of the last 8', 'commonest mistake']}

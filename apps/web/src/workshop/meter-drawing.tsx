@@ -45,7 +45,7 @@ export function MeterDrawing({ title, sides }: { readonly title: string; readonl
           <Download aria-hidden size={16} /> SVG
         </Button>
       </div>
-      <div ref={ref} className="overflow-x-auto">
+      <div ref={ref} className="overflow-x-auto" tabIndex={0} role="region" aria-label="Circuit of the meter">
         <Sheet
           label="Finished meter"
           width={drawing.width}
