@@ -1,23 +1,22 @@
 // npm run check: types, lint, format, dead code and words, as many at a time as there are cores. Quiet if all is well.
+// `node scripts/check.mjs types` runs one kind.
 import { spawn } from 'node:child_process';
 import { availableParallelism } from 'node:os';
 import { root } from './steps.mjs';
 
-/** The longest first, so that none of them is left alone at the end. */
-const tasks = [
-  ['eslint', '--max-warnings', '0', '.'],
-  ['prettier', '--log-level', 'warn', '--check', '.'],
-  ['oxlint', '--type-aware', '--deny-warnings'],
-  ['knip'],
-  ['depcruise', '--config', '.dependency-cruiser.mjs', 'packages', 'apps', 'e2e', 'scripts', 'benchmarks'],
-  ['tsc', '-p', 'apps/web'],
-  ['tsc', '-p', '.'],
-  ['tsc', '-p', 'e2e'],
-  ['tsc', '-p', 'benchmarks'],
-  ['tsc', '-p', 'packages/core'],
-  ['node', 'scripts/words.mjs'],
-  ['node', 'scripts/derived-figures.mjs'],
-];
+/** Commands by kind. The longest come first, so that none of them is left alone at the end. */
+const kinds = {
+  lint: [
+    ['eslint', '--max-warnings', '0', '.'],
+    ['oxlint', '--type-aware', '--deny-warnings'],
+    ['depcruise', '--config', '.dependency-cruiser.mjs', 'packages', 'apps', 'e2e', 'scripts', 'benchmarks'],
+  ],
+  format: [['prettier', '--log-level', 'warn', '--check', '.']],
+  dead: [['knip']],
+  types: ['apps/web', '.', 'e2e', 'benchmarks', 'packages/core'].map((project) => ['tsc', '-p', project]),
+  words: [['node', 'scripts/words.mjs']],
+  derived: [['node', 'scripts/derived-figures.mjs']],
+};
 
 /** Programs that are not the command of a package. `tsc` is the native compiler: the other one serves the linter. */
 const programs = {
@@ -25,7 +24,8 @@ const programs = {
   tsc: [process.execPath, 'node_modules/typescript7/bin/tsc', '--noEmit'],
 };
 
-const waiting = [...tasks];
+const asked = process.argv.slice(2);
+const waiting = (asked.length > 0 ? asked : Object.keys(kinds)).flatMap((kind) => kinds[kind]);
 let failed = 0;
 await Promise.all(Array.from({ length: availableParallelism() }, runWaiting));
 process.exit(failed === 0 ? 0 : 1);
@@ -39,7 +39,7 @@ async function runWaiting() {
   }
 }
 
-/** Runs a command of the project's packages; resolves with its status and what it wrote. */
+/** Runs a command of the project's packages; resolves with its status and its output. */
 function run([command, ...args]) {
   return new Promise((done) => {
     const [program, ...first] = programs[command] ?? ['npx', command];

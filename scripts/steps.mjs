@@ -21,8 +21,9 @@ export function run(what, command, args, options = {}) {
 }
 
 /**
- * Installs the packages if they are not those of the lock file: what building and running take, or all of them, those for testing
- * too. Development packages that are installed remain.
+ * Installs the packages if they differ from the lock file. Installed development packages remain.
+ *
+ * @param what  `run` for the packages that building and running require, `all` for those of testing too
  */
 export function install(what = 'all') {
   if (hasPackages(what)) return;
@@ -33,12 +34,10 @@ export function install(what = 'all') {
   ]);
 }
 
-/** Written by npm at the end of an installation, with what is installed. */
+/** List of the installed packages, which npm writes at the end of an installation. */
 const installedLock = join(root, 'node_modules', '.package-lock.json');
 
-/**
- * Returns whether every package of the lock file is installed in its version. Optional packages are those of other platforms, too.
- */
+/** Returns whether every required package is installed in the version of the lock file; optional ones are for some platforms. */
 function hasPackages(what) {
   if (!existsSync(installedLock)) return false;
   const { packages: installed } = JSON.parse(readFileSync(installedLock, 'utf8'));

@@ -63,7 +63,7 @@ export function HuntBench({ hunt }: { readonly hunt: FaultHunt }) {
     <section aria-label="Search" className="flex flex-col gap-4 rounded-xl border border-line bg-sheet p-4">
       {!named && <PlaceMeter network={network} nodes={nodesOf(network)} onRead={read} />}
       <FiguresTable
-        label="What was read"
+        label="Readings"
         head={['Reading', 'it reads', 'sound', 'cost']}
         rows={taken.map(({ place, observation }, k) => ({
           key: String(k),

@@ -11,7 +11,7 @@ import type { Element, Network } from '../network/index.ts';
 import type { CircuitPredictions } from './circuit-predictions.ts';
 import type { Elsewhere } from './elsewhere.ts';
 import { isInCircuit, type Observed } from './observed.ts';
-import { contact, decade, openOrShort, outOfTolerance, swapped } from './part-faults.ts';
+import { contact, decade, isOutside, openOrShort, outOfTolerance, swapped } from './part-faults.ts';
 import type { CircuitPrediction } from './prediction.ts';
 import {
   across,
@@ -25,7 +25,7 @@ import {
 import { meterFactor } from './meter-fault.ts';
 import { supplyLimited, supplyValue } from './supply-faults.ts';
 
-/** Returns the numbers that a reading would have with each mistake of one kind. */
+/** Returns the numbers that a reading would have with each mistake of one kind, V, A or Ω. */
 type ShownWith<Fault extends ReadingHypothesis> = (
   observed: Observed,
   unloaded: Unloaded,
@@ -75,18 +75,19 @@ export const readingFaults = (unloaded: Unloaded, at: Elsewhere, observed: Obser
 
 /** A value that is searched for if each trial solves the circuits again. */
 export interface ValueSearch<Fault> {
-  /** Limits of the search, in the unit of the value. */
+  /** Returns the limits of the search, in the unit of the value. */
   limits(fault: Fault, network: Network): readonly [number, number];
+  /** Returns the fault with another value. */
   at(fault: Fault, value: number): Fault;
   /** Returns whether a fitted value is a fault at all; true if omitted. */
   isFault?(fault: Fault, network: Network): boolean;
 }
 
-/** How a kind of circuit fault is diagnosed. */
+/** Diagnosis of one kind of circuit fault. */
 interface DiagnosedKind<Fault> {
-  /** Predictions from the responses of the fault-free circuit. */
+  /** Returns the predictions from the responses of the fault-free circuit. */
   predict(look: CircuitPredictions, fault: Fault): CircuitPrediction[];
-  /** Null if the kind has no fitted value. */
+  /** Search for the fitted value if the circuits are solved again; null if the kind has none. */
   readonly search: ValueSearch<Fault> | null;
 }
 
@@ -102,11 +103,16 @@ const meterLimits = [1e-3, 1e3] as const;
 /** Limits of an EMF that is searched for, as shares of the nominal one. */
 const emfShares = [0.01, 10] as const;
 
+const withValue = <Fault extends { readonly value: number | null }>(fault: Fault, value: number): Fault => ({
+  ...fault,
+  value,
+});
+
 /** Returns the element that has a fault. */
 const elementOf = ({ network }: CircuitPredictions, { where: [id] }: CircuitHypothesis): Element =>
   network.elements.find((one) => one.id === id)!;
 
-/** A fault without a value that makes another network. */
+/** Diagnosis of a fault without a value that changes the network. */
 const variantOfNetwork = {
   predict: (look: CircuitPredictions, fault: CircuitHypothesis) => look.variantOf(fault),
   search: null,
@@ -123,7 +129,7 @@ const circuitFaultsByKind: { readonly [Name in CircuitFault]: DiagnosedKind<Hypo
   },
   contact: {
     predict: (look, fault) => contact(look, elementOf(look, fault)),
-    search: { limits: () => resistanceLimits, at: (fault, value) => ({ ...fault, value }) },
+    search: { limits: () => resistanceLimits, at: withValue },
   },
   decade: {
     predict: (look, fault) => {
@@ -139,12 +145,10 @@ const circuitFaultsByKind: { readonly [Name in CircuitFault]: DiagnosedKind<Hypo
     },
     search: {
       limits: () => resistanceLimits,
-      at: (fault, value) => ({ ...fault, value }),
+      at: withValue,
       isFault: ({ where: [id], value }, { elements }) => {
         const part = elements.find((one) => one.id === id);
-        return (
-          part?.kind !== 'resistor' || value === null || Math.abs(value / part.resistance - 1) > (part.tolerance ?? 0)
-        );
+        return part?.kind !== 'resistor' || value === null || isOutside(part, value);
       },
     },
   },
@@ -169,7 +173,7 @@ const circuitFaultsByKind: { readonly [Name in CircuitFault]: DiagnosedKind<Hypo
         const volts = element?.kind === 'source' ? Math.abs(element.emf * (element.cellsInSeries ?? 1)) : 0;
         return [volts * emfShares[0], volts * emfShares[1]];
       },
-      at: (fault, value) => ({ ...fault, value }),
+      at: withValue,
     },
   },
   'supply-limited': {
@@ -177,7 +181,7 @@ const circuitFaultsByKind: { readonly [Name in CircuitFault]: DiagnosedKind<Hypo
       const source = elementOf(look, fault);
       return source.kind === 'source' ? supplyLimited(look, source) : [];
     },
-    search: { limits: () => currentLimits, at: (fault, value) => ({ ...fault, value }) },
+    search: { limits: () => currentLimits, at: withValue },
   },
   meter: {
     predict: (look, { where: [id], value: { quantity } }) => meterFactor(look, id!, quantity, meterLimits),
@@ -188,6 +192,6 @@ const circuitFaultsByKind: { readonly [Name in CircuitFault]: DiagnosedKind<Hypo
   },
 };
 
-/** Returns how a fault of the circuit is diagnosed. */
+/** Returns the diagnosis of a fault's kind. */
 export const diagnosedKindOf = ({ fault }: CircuitHypothesis): DiagnosedKind<CircuitHypothesis> =>
   circuitFaultsByKind[fault];

@@ -39,13 +39,13 @@ export function faultsByResolving(bench: Bench, observed: readonly Observed[]): 
       }
     );
   };
-  /** The value of the least misfit, with the uncertainties at the value that was found before. */
+  /** Finds the value of the least misfit, weighted by the uncertainties at the value that was found before. */
   const fit = (candidate: CircuitHypothesis, search: ValueSearch<CircuitHypothesis>): CircuitPrediction | null => {
     const [least, most] = search.limits(candidate, bench.network);
     let found: CircuitPrediction | null = null;
     let u: Float64Array = Float64Array.from(observed, (one) => Math.hypot(one.u, one.tolerance));
     let value: number | undefined;
-    for (let round = 0; round < 2; round += 1) {
+    for (let round = 0; round < fitRounds; round += 1) {
       const misfit = (tried: number): number => {
         const hypothesis = search.at(candidate, tried);
         const all = solveAll(hypothesis);
@@ -68,10 +68,13 @@ export function faultsByResolving(bench: Bench, observed: readonly Observed[]): 
   });
 }
 
+/** Rounds of a fit: with two, fitted values are within 1e-5 of those with the uncertainties of every single trial. */
+const fitRounds = 2;
+
 /** Each step solves every reading's circuit: 24 golden sections still find a value to 1e-5 of the first interval. */
 const coarse: Search = { steps: 40, sections: 24 };
 
-/** The tolerance of a part with a fitted value is excluded. */
+/** Returns the bench without the tolerance of a part whose fault has a fitted value for it. */
 function asFitted(bench: Bench, hypothesis: CircuitHypothesis): Bench {
   if (!replacesTolerance(hypothesis)) return bench;
   const [id] = hypothesis.where;
@@ -83,10 +86,11 @@ function asFitted(bench: Bench, hypothesis: CircuitHypothesis): Bench {
   return { ...bench, network: { ...bench.network, elements } };
 }
 
-/** A reading's indication on a changed bench, V, A or Ω, and its standard uncertainty from the parts' tolerances. */
+/** Indication of a reading on a changed bench, and its standard uncertainty from the parts' tolerances. */
 interface Resolved {
+  /** V, A or Ω. */
   readonly indicated: number;
-  /** Solves the circuit again, so it is called only if it is needed. */
+  /** Returns the standard uncertainty, V, A or Ω; it solves the circuit again. */
   tolerance(): number;
 }
 
@@ -132,7 +136,7 @@ function resolved(
   return { indicated, tolerance };
 }
 
-/** The end of a part; of a load with a bad contact behind it the contact's outer one. */
+/** Returns the end of a part; for a load with a bad contact behind it, the outer end of the contact. */
 function endIn({ elements }: { readonly elements: readonly { readonly id: string }[] }, end: string): string {
   const behind = contactName(end.replace(/\.to$/, ''));
   return end.endsWith('.to') && elements.some(({ id }) => id === behind) ? `${behind}.to` : end;

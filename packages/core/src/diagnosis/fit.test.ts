@@ -109,6 +109,6 @@ test('every fault has its sentence', () => {
     'M2 was read at B into R3.',
   );
   expect(faultSentence({ fault: 'meter', where: ['m'], value: { quantity: 'dc-current', factor: 1.35 } })).toBe(
-    'The resistance of m on current is 1.35 times what is assumed.',
+    'The resistance of m on current is 1.35 times the assumed value.',
   );
 });

@@ -4,7 +4,12 @@ import type { Adjustable, CircuitPredictions } from './circuit-predictions.ts';
 import { meterName } from './observed.ts';
 import type { CircuitPrediction } from './prediction.ts';
 
-/** Fits the factor on the resistance of all ranges of one quantity of an instrument. */
+/**
+ * Fits the factor on the resistance of all ranges of one quantity of an instrument.
+ *
+ * @param limits  of the factor
+ * @returns the prediction at the factor of the least misfit; none if the readings are too far off
+ */
 export function meterFactor(
   look: CircuitPredictions,
   instrument: string,

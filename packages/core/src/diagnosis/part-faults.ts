@@ -60,28 +60,23 @@ export function decade(
   return look.listed(hypothesis, look.circuits, [{ index, by: factor * resistance - own }], scaled);
 }
 
+/** Returns whether a resistance, Ω, is outside a resistor's tolerance; without a tolerance every other value is. */
+export const isOutside = ({ resistance, tolerance = 0 }: Resistor, ohms: number): boolean =>
+  Math.abs(ohms / resistance - 1) > tolerance;
+
 /** A resistor with a fitted value outside its tolerance; none if the fit is within. */
-export function outOfTolerance(
-  look: CircuitPredictions,
-  { id, resistance, tolerance = 0 }: Resistor,
-): CircuitPrediction[] {
-  const { index, own } = placeOf(look, id);
+export function outOfTolerance(look: CircuitPredictions, part: Resistor): CircuitPrediction[] {
+  const { index, own } = placeOf(look, part.id);
   const adjustable: readonly Adjustable[] = [{ index, by: (ohms) => ohms - own }];
-  const spans: Spans = [[id, 0]];
   return look
     .fitted(
-      (ohms) => ({ fault: 'out-of-tolerance', where: [id], value: ohms }),
+      (ohms) => ({ fault: 'out-of-tolerance', where: [part.id], value: ohms }),
       look.circuits,
       () => adjustable,
       own,
-      spans,
+      [[part.id, 0]],
     )
-    .filter(
-      ({ hypothesis }) =>
-        hypothesis.fault !== 'out-of-tolerance' ||
-        hypothesis.value === null ||
-        Math.abs(hypothesis.value / resistance - 1) > tolerance,
-    );
+    .filter(({ hypothesis: { value } }) => typeof value === 'number' && isOutside(part, value));
 }
 
 /** Two resistors exchanged: the values that they are counted with, and their tolerances. */

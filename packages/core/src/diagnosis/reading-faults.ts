@@ -13,14 +13,15 @@ export type ObservedInCircuit = Observed & { readonly reading: CircuitReading };
 /** A mistake in one reading, and the number that would then be recorded. */
 export interface ReadingFaultShown<Fault extends ReadingHypothesis = ReadingHypothesis> {
   readonly hypothesis: Fault;
+  /** Recorded number, V, A or Ω. */
   readonly value: number;
   /** Standard uncertainty of `value` from the parts' tolerances, V, A or Ω. */
   readonly tolerance: number;
-  /** Standard uncertainty of the reading itself. */
+  /** Standard uncertainty of the reading itself, V, A or Ω. */
   readonly u: number;
 }
 
-/** The meter was read or written down wrongly by a factor. `OL` has no number. */
+/** Returns the number of a reading that was read or written down wrong by a factor; none for `OL`, which has no number. */
 export function scaled<Fault extends ReadingHypothesis>(observed: Observed, factor: number, hypothesis: Fault) {
   const { expected, tolerance, value, comparison } = observed;
   if (expected === null || comparison === 'over-range') return [];
@@ -34,11 +35,11 @@ export function scaled<Fault extends ReadingHypothesis>(observed: Observed, fact
   ];
 }
 
-/** The meter was in no circuit, and read 0. */
+/** Returns the number of a meter that was in no circuit: 0. None for a resistance reading. */
 export const zero = <Fault extends ReadingHypothesis>(observed: Observed, hypothesis: Fault) =>
   isInCircuit(observed) ? [{ hypothesis, value: 0, tolerance: 0, u: observed.uncertaintyAt(observed.value) }] : [];
 
-/** Two neighbouring digits exchanged in typing; only if the reading has a single observation. */
+/** Returns the numbers of every two neighbouring digits exchanged in typing; none if there are several observations. */
 export function digitsSwapped({ reading, instrument, value, expected, u, tolerance, comparison }: Observed) {
   if (expected === null || comparison === 'over-range') return [];
   const [only, ...more] = reading.observations;
@@ -69,7 +70,7 @@ export function wrongScales({ reading, instrument }: Observed): { readonly range
   );
 }
 
-/** Read at every other place: each ordered pair of nodes, each single end of a part. */
+/** Returns the numbers at every other place: each ordered pair of nodes, each single end of a part. */
 export function elsewhere(network: Network, at: Elsewhere, { reading, u }: ObservedInCircuit) {
   const shown = (place: CircuitReading, value: RealPlace) => ({
     hypothesis: { fault: 'wrong-place', where: [reading.id], value } as const,
@@ -97,7 +98,10 @@ export function elsewhere(network: Network, at: Elsewhere, { reading, u }: Obser
   );
 }
 
-/** An ammeter connected across its part: it joins its node to the part's far end, and the circuit is not opened. */
+/**
+ * Returns the number of an ammeter connected across its part: it joins its node to the part's far end, and the circuit is not
+ * opened.
+ */
 export function across({ network, named }: Unloaded, { reading, instrument, expected, u }: ObservedInCircuit) {
   if (expected === null || reading.quantity !== 'dc-current' || reading.ends.length !== 1) return [];
   const range = findRange(instrument, 'dc-current', reading.range);

@@ -6,7 +6,7 @@ import { freeReadingId } from './reading-edits.ts';
 import { sameValue } from './same-value.ts';
 
 /**
- * Returns one job with the edits of two devices: `mine` and `theirs`, both edits of `base`. Readings never stand against each other;
+ * Returns one job with the edits of two devices: `mine` and `theirs`, both edits of `base`. Readings never conflict;
  * of everything else only one side may have been changed, unless it is said whose counts. Readings go along with the nodes of the
  * network that counts: one that was taken at a node while another device renamed it is at that node.
  *

@@ -27,7 +27,7 @@ interface NamedCircuitKind<Fault> extends NamedKind {
   readonly hiddenFrom: Level | null;
   /** Its name in a list of answers; null for the name with which it can be tried. */
   readonly nameInAnswer: string | null;
-  /** The fault without a value that only a fit would give. */
+  /** Returns the fault without a value that only a fit would give. */
   unfitted(fault: Fault): Fault;
 }
 
@@ -93,8 +93,10 @@ const circuitKinds: { readonly [Name in CircuitFault]: NamedCircuitKind<Hypothes
   meter: { ...given, hiddenFrom: null, valueWithin: fitted },
 };
 
+const allKinds: { readonly [Name in FaultName]: NamedKind } = { ...readingKinds, ...circuitKinds };
+
 /** Returns the relative difference up to which two values of a kind of fault count as the same. */
-export const valueWithin = (fault: FaultName): number => ({ ...readingKinds, ...circuitKinds })[fault].valueWithin;
+export const valueWithin = (fault: FaultName): number => allKinds[fault].valueWithin;
 
 const everyReadingKind: readonly NamedReadingKind<ReadingHypothesis>[] = Object.values(readingKinds);
 

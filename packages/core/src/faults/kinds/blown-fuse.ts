@@ -6,5 +6,5 @@ export type BlownFuse = FaultOf<'blown-fuse', null>;
 export const blownFuse: ReadingFaultKind<BlownFuse> = {
   of: 'reading',
   sentence: ({ where: [id] }) => `The fuse of the meter of ${id} is blown.`,
-  check: ({ where: [id] }) => `Check the fuse of the meter of ${id}: measure its resistance range across the leads.`,
+  check: ({ where: [id] }) => `Measure the fuse of the meter of ${id} with the resistance range of another instrument.`,
 };

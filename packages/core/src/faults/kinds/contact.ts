@@ -36,7 +36,7 @@ export const contact: CircuitFaultKind<Contact> = {
   },
   sentence: ({ where: [id], value }) =>
     value === null ? `${id} has a bad contact.` : `${id} has a bad contact of ${ohms(value, 3)}.`,
-  check: ({ where: [id] }) => `Move ${id} and its joints while reading: a bad contact makes the display unstable.`,
+  check: ({ where: [id] }) => `Move ${id} and its joints during the reading: a bad contact makes the display unstable.`,
 };
 
 /** A bad contact at a load's second end: a resistor of its own, because no single law describes the two together. */

@@ -24,6 +24,7 @@ export const decade: CircuitFaultKind<Decade> = {
       ? withElements(bench, withResistance(element, element.resistance * value))
       : bench;
   },
-  sentence: ({ where: [id], value }) => `${id} has ${value} times its resistance: another decade.`,
-  check: ({ where: [id] }) => `Supply off, ${id} out: read its bands and measure it.`,
+  sentence: ({ where: [id], value }) =>
+    `${id} has ${value} times its nominal resistance: a resistor of the wrong decade.`,
+  check: ({ where: [id] }) => `Switch the supply off, take ${id} out, read its bands and measure it.`,
 };

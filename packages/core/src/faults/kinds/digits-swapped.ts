@@ -8,5 +8,5 @@ export const digitsSwapped: ReadingFaultKind<DigitsSwapped> = {
   sentence: ({ where: [id], value }) =>
     `Two digits of ${id} were exchanged${value === null ? '' : `: the display was ${value}`}.`,
   check: ({ where: [id], value }) =>
-    value === null ? `Compare ${id} with the display again.` : `Was ${id} ${value} on the display? Read it again.`,
+    value === null ? `Compare ${id} with the display again.` : `Did the display show ${value}? Read ${id} again.`,
 };

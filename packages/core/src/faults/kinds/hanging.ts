@@ -6,5 +6,5 @@ export type Hanging = FaultOf<'hanging', null>;
 export const hanging: ReadingFaultKind<Hanging> = {
   of: 'reading',
   sentence: ({ where: [id] }) => `A lead of ${id} was not connected.`,
-  check: ({ where: [id] }) => `Was a lead of ${id} not connected? Press it on and read again.`,
+  check: ({ where: [id] }) => `Was a lead of ${id} not connected? Connect it and read again.`,
 };

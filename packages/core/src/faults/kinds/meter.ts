@@ -15,7 +15,7 @@ export const meter: CircuitFaultKind<Meter> = {
     instruments: instruments.map((one) => (one.id === id ? scaled(one, value) : one)),
   }),
   sentence: ({ where: [id], value: { quantity, factor } }) =>
-    `The resistance of ${id} on ${quantity === 'dc-current' ? 'current' : 'voltage'} is ${factor.toPrecision(3)} times what is assumed.`,
+    `The resistance of ${id} on ${quantity === 'dc-current' ? 'current' : 'voltage'} is ${factor.toPrecision(3)} times the assumed value.`,
   check: ({ where: [id] }) => `Measure the resistance of ${id} on this function with another instrument.`,
 };
 

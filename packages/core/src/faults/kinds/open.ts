@@ -23,7 +23,7 @@ export const open: CircuitFaultKind<Open> = {
   check: (fault, network) => {
     const [id] = fault.where;
     return network.elements.some((one) => one.id === id && isSource(one))
-      ? `Read the voltage of ${id} at its terminals, then inside of its fuse and switch: where it ends, it is open.`
+      ? `Read the voltage of ${id} at its terminals, then on the supply side of its fuse and its switch: the open place is where the voltage disappears.`
       : `Read across ${id}: ${voltageAcross(fault, network)} if it is open.`;
   },
 };

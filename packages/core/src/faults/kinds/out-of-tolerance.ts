@@ -32,5 +32,5 @@ export const outOfTolerance: CircuitFaultKind<OutOfTolerance> = {
     value === null
       ? `${id} is outside its tolerance.`
       : `${id} has ${formatQuantity(value, 'Ω', { digits: 3, trim: true })}, outside its tolerance.`,
-  check: ({ where: [id] }) => `Supply off, ${id} out: measure it.`,
+  check: ({ where: [id] }) => `Switch the supply off, take ${id} out and measure it.`,
 };

@@ -7,5 +7,5 @@ export const prefix: ReadingFaultKind<Prefix> = {
   of: 'reading',
   sentence: ({ where: [id], value }) =>
     `${id} was written down with the wrong prefix${value === null ? '' : `: ${value > 1 ? `${value} times too large` : `${1 / value} times too small`}`}.`,
-  check: ({ where: [id] }) => `Look at ${id} again: was the prefix of the display another?`,
+  check: ({ where: [id] }) => `Compare ${id} with the display again: did it have another prefix?`,
 };

@@ -26,5 +26,5 @@ export const supplyLimited: CircuitFaultKind<SupplyLimited> = {
     value === null
       ? `${id} is at its current limit.`
       : `${id} is at a current limit of ${formatQuantity(value, 'A', { digits: 3, trim: true })}.`,
-  check: ({ where: [id] }) => `Look at ${id}: is its current limit on? Raise it, or take load off.`,
+  check: ({ where: [id] }) => `Check whether ${id} is at its current limit. Raise the limit, or reduce the load.`,
 };

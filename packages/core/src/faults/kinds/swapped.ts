@@ -40,5 +40,5 @@ export const swapped: CircuitFaultKind<Swapped> = {
       : bench;
   },
   sentence: ({ where: [a, b] }) => `${a} and ${b} are exchanged.`,
-  check: ({ where: [a, b] }) => `Supply off: compare ${a} and ${b} with the drawing by their bands.`,
+  check: ({ where: [a, b] }) => `Switch the supply off, and compare the bands of ${a} and ${b} with the drawing.`,
 };

@@ -10,7 +10,7 @@ export type WrongPlace = FaultOf<'wrong-place', RealPlace | null>;
 export const wrongPlace: ReadingFaultKind<WrongPlace> = {
   of: 'reading',
   sentence: ({ where: [id], value }) => `${id} was read ${value === null ? 'at another place' : placeWords(value)}.`,
-  check: ({ where: [id] }) => `Where were the leads of ${id}? Read it again where it was planned.`,
+  check: ({ where: [id] }) => `Check where the leads of ${id} were, and read it again at the planned place.`,
 };
 
 const placeWords = (place: RealPlace): string =>

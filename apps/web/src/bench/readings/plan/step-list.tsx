@@ -7,7 +7,7 @@ import { shownIn } from './taken-here.tsx';
 import type { Readings } from '../use-readings.ts';
 import { VerdictMark } from '../log/verdict.tsx';
 
-/** Every step of the plan, what was read at it, and its verdict. */
+/** Steps of the plan with their readings and verdicts. */
 export function StepList({ readings }: { readonly readings: Readings }) {
   const { steps, open } = readings;
   const list = useRef<HTMLOListElement>(null);
