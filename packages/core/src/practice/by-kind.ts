@@ -93,7 +93,7 @@ const circuitKinds: { readonly [Name in CircuitFault]: NamedCircuitKind<Hypothes
   meter: { ...given, hiddenFrom: null, valueWithin: fitted },
 };
 
-const allKinds: { readonly [Name in FaultName]: NamedKind } = { ...readingKinds, ...circuitKinds };
+const allKinds: Readonly<Record<FaultName, NamedKind>> = { ...readingKinds, ...circuitKinds };
 
 /** Returns the relative difference up to which two values of a kind of fault count as the same. */
 export const valueWithin = (fault: FaultName): number => allKinds[fault].valueWithin;
