@@ -220,7 +220,7 @@ function ReadNext({ next, job, readings }: ReadNextProps) {
       <Button tone="strong" onClick={read}>
         Read this next: {words}
       </Button>
-      <span className="text-soft">It distinguishes {separates} of the leading explanations apart.</span>
+      <span className="text-soft">It separates {separates} of the leading explanations.</span>
     </p>
   );
 }
