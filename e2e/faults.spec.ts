@@ -13,7 +13,7 @@ test('a fault is tried in Set-ups: drawing and meter follow, the job stays as it
   await page.getByRole('button', { name: /^Fault of R1/ }).click();
   await page.getByRole('option', { name: 'wrong decade, × 10', exact: true }).click();
   const bar = page.getByRole('note').filter({ hasText: 'Fault tried' });
-  await expect(bar).toContainText('R1 has 10 times its resistance');
+  await expect(bar).toContainText('R1 has 10 times its nominal resistance');
   await expect(bar).toContainText('Without it V1 would indicate 3.653\u00a0V');
   await expect.poll(() => figure(page, 'indicated')).toBeLessThan(before / 5);
   await expect(page.getByRole('group', { name: 'Drawing of the network' })).toContainText('560\u00a0kΩ');

@@ -27,7 +27,7 @@ test('an edited instrument stays in a job as it was, until its new version is ta
   await expect(cell(page, '10 V, resistance')).toHaveValue('40\u00a0kΩ');
   await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
   await page.getByRole('link', { name: 'Bench' }).click();
-  expect(await figure(page, 'indicated')).toBeCloseTo((truth * 20_000) / (20_000 + rs), 3);
+  await expect.poll(() => figure(page, 'indicated')).toBeCloseTo((truth * 20_000) / (20_000 + rs), 3);
   await page.getByRole('button', { name: 'Update from the kit' }).click();
   await expect.poll(() => figure(page, 'indicated')).toBeCloseTo((truth * 40_000) / (40_000 + rs), 3);
   expect(faults).toEqual([]);

@@ -34,6 +34,17 @@ test('progress and the result are reported in their order', async () => {
   ]);
 });
 
+test('progress that arrives behind the result is ignored', async () => {
+  const { state, start, end } = manualRun();
+  const events: RunEvent<string, number>[] = [];
+  followRun(start, 0, (event) => events.push(event));
+  await tick();
+  end('found');
+  await tick();
+  state.progress(2);
+  expect(events).toEqual([{ kind: 'done', result: 'found' }]);
+});
+
 test('a run that fails is reported as failed', async () => {
   const { start, fail } = manualRun();
   const events: RunEvent<string, number>[] = [];

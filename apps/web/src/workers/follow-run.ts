@@ -26,9 +26,14 @@ export function followRun<T, Progress>(
   };
   const timer = setTimeout(() => {
     run = start((progress) => report({ kind: 'progress', progress }));
+    // Progress comes by a port of its own, so the last of it may come behind the result.
+    const end = (event: RunEvent<T, Progress>): void => {
+      report(event);
+      isOver = true;
+    };
     run.result.then(
-      (result) => report({ kind: 'done', result }),
-      () => report({ kind: 'failed' }),
+      (result) => end({ kind: 'done', result }),
+      () => end({ kind: 'failed' }),
     );
   }, debounceMs);
   return () => {

@@ -6,8 +6,13 @@ import { Button } from '../ui/button.tsx';
 import { offer } from '../ui/offer.ts';
 import type { SheetProps } from './sheets/sheet-props.ts';
 
+interface PutInKitProps extends SheetProps {
+  /** The design is that of an earlier state of the project, and the present one is being computed. */
+  readonly isFormer: boolean;
+}
+
 /** Makes the meter an instrument of the kit, or a new version of the one that it became before. Jobs keep what they used. */
-export function PutInKit({ project, sides, onEdit }: SheetProps) {
+export function PutInKit({ project, sides, isFormer, onEdit }: PutInKitProps) {
   const { list: kit, add, save } = useDocumentList('instruments');
   const navigate = useNavigate();
   const before = kit?.find(({ id }) => id === project.instrument?.id)?.document ?? null;
@@ -35,7 +40,7 @@ export function PutInKit({ project, sides, onEdit }: SheetProps) {
           <BadgeCheck aria-hidden size={16} /> Check against a standard
         </Link>
       )}
-      <Button tone="strong" disabled={!kit} onClick={put}>
+      <Button tone="strong" disabled={!kit || isFormer} onClick={put}>
         <PackagePlus aria-hidden size={17} />
         {before ? `Update in the kit (version ${version})` : 'Add to the kit'}
       </Button>

@@ -139,7 +139,14 @@ function OpenProject({
       <div className="flex flex-wrap items-center gap-3 border-b border-line px-5 pt-2 print:border-0">
         <h2 className="grow text-[20px] font-bold">{project.title ?? 'Untitled'}</h2>
         <div className="print:hidden">
-          {worked?.sides && <PutInKit project={worked.project} sides={worked.sides} onEdit={onEdit} />}
+          {worked?.sides && (
+            <PutInKit
+              project={worked.project}
+              sides={worked.sides}
+              isFormer={worked.project !== project}
+              onEdit={onEdit}
+            />
+          )}
         </div>
         <nav aria-label="Sheets" className="-mb-px flex w-full flex-wrap print:hidden">
           {sheets.map(({ name, text }) => (
