@@ -1,3 +1,4 @@
+import { drawingKind } from './by-kind.ts';
 import type { Element } from '../network/index.ts';
 
 /** Spacing of a drawing. */
@@ -46,10 +47,8 @@ export const densityFor = (parts: number): Density => (parts <= mostRoomy ? room
 export const showsLive = (parts: number): boolean => !densityFor(parts).compact;
 
 /** px between two rails that a part needs for its symbol and label. */
-export function roomOf(element: Element, { compact: close }: Density): number {
-  if (close) return element.kind === 'link' ? 36 : 50;
-  return element.kind === 'link' ? 60 : element.kind === 'switch' ? 78 : 88;
-}
+export const roomOf = ({ kind }: Element, { compact: isCompact }: Density): number =>
+  drawingKind(kind).room[isCompact ? 'compact' : 'roomy'];
 
 /** Box of a rail's name, px. */
 export interface LetterBox {

@@ -18,4 +18,4 @@ export { reuseUnchanged } from './reuse.ts';
 export { sagOf, sagTextSize } from './sag.ts';
 export { setInStrips } from './strips.ts';
 export { drawingMarks, svgText, type DrawingTheme } from './svg.ts';
-export type { ResistorSymbol } from './symbol-marks.ts';
+export type { ResistorSymbol } from './by-kind.ts';

@@ -3,7 +3,7 @@ import { circuitOf, networkValues, solveCircuit } from '../solver/index.ts';
 import { sketchedNetwork } from '../test/sketched-network.ts';
 import { drawRails, type DrawingInput, type RailDrawing } from './rail-drawing.ts';
 import { reuseUnchanged } from './reuse.ts';
-import { symbolHalf } from './symbol-marks.ts';
+import { drawingKind } from './by-kind.ts';
 
 function draw(network: Network, more: Partial<DrawingInput> = {}): RailDrawing {
   const named = circuitOf(network);
@@ -36,7 +36,7 @@ function boxesOf(drawing: RailDrawing): { labels: Box[]; symbols: Box[]; wires: 
     };
   });
   const symbols = drawing.parts.map(({ element, x, ySymbol, symbolScale }): Box => {
-    const half = Math.max(6, symbolHalf(element)) * symbolScale;
+    const half = Math.max(6, drawingKind(element.kind).halfHeight) * symbolScale;
     const side = (element.kind === 'resistor' || element.kind === 'link' ? 9 : 17) * symbolScale;
     return { what: `symbol ${element.id}`, x1: x - side, x2: x + side, y1: ySymbol - half, y2: ySymbol + half };
   });

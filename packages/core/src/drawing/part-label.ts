@@ -1,46 +1,13 @@
 import type { Element, ResistorValues } from '../network/index.ts';
-import { formatPercent, formatQuantity } from '../quantity/index.ts';
+import { drawingKind, type PartLabel } from './by-kind.ts';
 import type { Density } from './density.ts';
 import { textWidth } from './text-width.ts';
 
-/** Label beside a part's symbol. */
-export interface PartLabel {
-  readonly value: string;
-  /** A second line: what is inside, or what the part is for. */
-  readonly note: string | null;
-}
-
-const short = { digits: 5, trim: true };
-
 /** A part's value as it is marked, and what else a glance needs. */
-export function partLabel(element: Element, values: ResistorValues = 'nominal'): PartLabel {
-  const note = element.label ?? null;
-  switch (element.kind) {
-    case 'source': {
-      const cells = element.cellsInSeries ?? 1;
-      const strings = element.cellsInParallel ?? 1;
-      const inside = ((element.internalResistance ?? 0) * cells) / strings;
-      const value = formatQuantity(element.emf * cells, 'V', short);
-      return { value, note: inside > 0 ? `${formatQuantity(inside, 'Ω', short)} inside` : 'ideal' };
-    }
-    case 'resistor': {
-      const measured = values === 'measured' ? element.measuredResistance : undefined;
-      const tolerance = element.tolerance ? ` ${formatPercent(element.tolerance, { digits: 2, trim: true })}` : '';
-      const value = formatQuantity(measured ?? element.resistance, 'Ω', short);
-      return { value: measured === undefined ? value + tolerance : `${value} measured`, note };
-    }
-    case 'load': {
-      const value = `${formatQuantity(element.ratedVoltage, 'V', short)} ${formatQuantity(element.ratedCurrent, 'A', short)}${element.exponent === undefined || element.exponent === 1 ? '' : ` ^${element.exponent}`}`;
-      return { value, note };
-    }
-    case 'current-source':
-      return { value: formatQuantity(element.current, 'A', short), note };
-    case 'switch':
-      return { value: element.closed ? 'closed' : 'open', note };
-    case 'link':
-      return { value: '', note };
-  }
-}
+export const partLabel = (element: Element, values: ResistorValues = 'nominal'): PartLabel => ({
+  note: element.label ?? null,
+  ...drawingKind(element.kind).label(element, values),
+});
 
 /** A line beside a part: its name, its value, what it is for, or what it carries. */
 export interface LabelLine {

@@ -1,7 +1,8 @@
 import type { Mark } from './mark.ts';
 import { leading } from './part-label.ts';
 import type { Part } from './rail-and-part.ts';
-import { symbolHalf, symbolMarks, type ResistorSymbol } from './symbol-marks.ts';
+import { drawingKind, type ResistorSymbol } from './by-kind.ts';
+import { symbolMarks } from './symbol-marks.ts';
 
 /** Style of parts, apart from their places. */
 export interface PartStyle {
@@ -20,7 +21,7 @@ export type Flow = 'conventional' | 'electron';
 /** A part on its line: the wire with its hops over other rails, the symbol, the label, and which way current runs. */
 export function partMarks(part: Part, style: PartStyle): readonly Mark[] {
   const { element, x, yTop, yBottom, ySymbol, inverted, looped, hops, symbolScale } = part;
-  const half = symbolHalf(element) * symbolScale;
+  const half = drawingKind(element.kind).halfHeight * symbolScale;
   const wire = looped
     ? `M${x} ${yTop}V${ySymbol - half}M${x} ${ySymbol + half}V${yBottom}H${x + 32}V${yTop}`
     : wireOver(x, yTop, ySymbol - half, hops) + wireOver(x, ySymbol + half, yBottom, hops);

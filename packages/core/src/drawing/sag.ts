@@ -1,6 +1,6 @@
 import { leading } from './part-label.ts';
 import type { RailDrawing, VoltmeterMark } from './rail-drawing.ts';
-import { symbolHalf } from './symbol-marks.ts';
+import { drawingKind } from './by-kind.ts';
 import { textWidth } from './text-width.ts';
 
 /** Sag of a rail under the meters: the band between rail and ghost, and its dimension. All in px. */
@@ -75,7 +75,7 @@ function obstacles({ parts, rails, voltmeters, ammeters }: RailDrawing): Box[] {
       const text = (label.lines.length * label.size * leading) / 2;
       return [
         { x1: label.x, x2: label.x + label.width, y1: ySymbol - text, y2: ySymbol + text },
-        around(x, ySymbol, Math.max(9, symbolHalf(element)) * symbolScale),
+        around(x, ySymbol, Math.max(9, drawingKind(element.kind).halfHeight) * symbolScale),
       ];
     }),
     ...rails.map(({ x1, x2, y, letter }) => ({ x1: x1 - letter.width, x2, y1: y - 3, y2: y + 3 })),

@@ -1,24 +1,6 @@
 import type { Element } from '../network/index.ts';
+import { drawingKind, type ResistorSymbol, type SymbolPen } from './by-kind.ts';
 import { circle, type Mark } from './mark.ts';
-
-/** Symbol of a resistor: a box (IEC 60617) or a zigzag (IEEE 315). */
-export type ResistorSymbol = 'box' | 'zigzag';
-
-/** Half the height that a symbol takes out of its line. */
-export function symbolHalf(element: Element): number {
-  switch (element.kind) {
-    case 'source':
-      return 5;
-    case 'switch':
-      return 12;
-    case 'link':
-      return 0;
-    case 'resistor':
-      return 22;
-    default:
-      return 17;
-  }
-}
 
 /** Place and direction of a symbol. */
 export interface SymbolPlace {
@@ -31,36 +13,17 @@ export interface SymbolPlace {
 }
 
 /** A part's symbol, its line vertical. */
-export function symbolMarks(element: Element, resistor: ResistorSymbol, place: SymbolPlace): readonly Mark[] {
+export const symbolMarks = (element: Element, resistor: ResistorSymbol, place: SymbolPlace): readonly Mark[] =>
+  drawingKind(element.kind).symbol(element, penAt(place), resistor);
+
+function penAt(place: SymbolPlace): SymbolPen {
   const { x, y, scale } = place;
-  const line = (d: string, width = 2): Mark => ({
-    shape: 'path',
-    d: placed(d, place),
-    stroke: 'ink',
-    width: width * scale,
-  });
   const outline = (d: string): Mark => ({ shape: 'path', d, stroke: 'ink', width: 2 * scale, fill: 'sheet' });
-  const ring = (at: number, r: number): Mark => outline(circle(x, y + at * scale, r * scale));
-  switch (element.kind) {
-    case 'resistor':
-      return resistor === 'box'
-        ? [outline(placed('M-9 -22H9V22H-9Z', place))]
-        : [line('M0 -22L8 -18L-8 -11L8 -4L-8 4L8 11L-8 18L0 22')];
-    case 'source':
-      return [line('M-16 -5H16', 2.5), line('M-8 5H8', 5), line('M-25 -13H-17M-21 -17V-9')];
-    case 'current-source':
-      return [ring(0, 17), line('M-17 0H17'), line('M-24 12V-10M-28 -4L-24 -11L-20 -4', 1.8)];
-    case 'load':
-      return [
-        ring(0, 17),
-        line('M-12 -12L12 12M12 -12L-12 12'),
-        ...(element.polarised ? [line('M-27 -15H-19M-23 -19V-11')] : []),
-      ];
-    case 'switch':
-      return [ring(-12, 3), ring(12, 3), line(element.closed ? 'M0 9V-9' : 'M0 9L13 -10', 2.5)];
-    case 'link':
-      return [];
-  }
+  return {
+    line: (path, width = 2) => ({ shape: 'path', d: placed(path, place), stroke: 'ink', width: width * scale }),
+    shape: (path) => outline(placed(path, place)),
+    ring: (at, radius) => outline(circle(x, y + at * scale, radius * scale)),
+  };
 }
 
 /** A path about 0,0 at a symbol's place: of M, L, H, V and Z in whole px, its `from` end up. */

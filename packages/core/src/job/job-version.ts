@@ -1,5 +1,5 @@
 import type { Instrument, InstrumentFunction } from '../instrument/index.ts';
-import type { Element } from '../network/index.ts';
+import { curveQuantities, type Element } from '../network/index.ts';
 import type { Job, JobVersion } from './job.ts';
 import { readingsMeant } from './job-meant.ts';
 
@@ -34,7 +34,7 @@ export function newerKeys(job: Job): NewerKey[] {
       reading.quantity === 'dc-voltage' && reading.unloaded !== undefined ? at(3, `readings[${index}].unloaded`) : [],
     ),
     ...job.network.elements.flatMap((element, index) =>
-      newerElementKeys(element).flatMap((key) => at(2, `network.elements[${index}].${key}`)),
+      newerElementKeys(element).flatMap(({ path, since }) => at(since, `network.elements[${index}].${path}`)),
     ),
     ...(job.instruments ?? []).flatMap((instrument, index) =>
       newerInstrumentKeys(instrument).map(({ path, since }) => ({ path: `instruments[${index}].${path}`, since })),
@@ -46,14 +46,20 @@ const at = (since: JobVersion, path: string): [NewerKey] => [{ path, since }];
 
 const elementKeys: Readonly<Partial<Record<Element['kind'], readonly string[]>>> = {
   resistor: ['bodyLabel'],
-  load: ['exponent'],
   switch: ['momentary'],
   source: ['ceiling', 'channel'],
   'current-source': ['ceiling', 'channel'],
 };
 
-const newerElementKeys = (element: Element): string[] =>
-  (elementKeys[element.kind] ?? []).filter((key) => (element as object as Record<string, unknown>)[key] !== undefined);
+function newerElementKeys(element: Element): NewerKey[] {
+  const newer = [
+    ...(elementKeys[element.kind] ?? []).map((path): NewerKey => ({ path, since: 2 })),
+    ...(element.kind === 'load'
+      ? Object.entries(curveQuantities).map(([path, { since }]): NewerKey => ({ path, since }))
+      : []),
+  ];
+  return newer.filter(({ path }) => (element as object as Record<string, unknown>)[path] !== undefined);
+}
 
 const newerInstrumentKeys = ({ functions = [], rates }: Instrument): NewerKey[] => [
   ...(rates === undefined ? [] : at(2, 'rates')),

@@ -1,7 +1,7 @@
 import { findRange, type Instrument } from '../instrument/index.ts';
-import type { Element, Network } from '../network/index.ts';
+import type { Element, ElementKind, ElementOf, Network } from '../network/index.ts';
 import { formatQuantity, amps, volts, watts } from '../quantity/index.ts';
-import type { NetworkValues } from '../solver/index.ts';
+import type { ElementValues, NetworkValues } from '../solver/index.ts';
 import type { Setup } from './setup.ts';
 import { stateSentence } from './explain-reading.ts';
 import type { SetupValues } from './solve-setup.ts';
@@ -37,58 +37,63 @@ export function networkCautions(network: Network, values: NetworkValues): Cautio
   return cautions;
 }
 
-function elementCautions(element: Element, values: NetworkValues): Caution[] {
+const elementCautions = (element: Element, values: NetworkValues): readonly Caution[] => {
   const of = values.elements[element.id];
-  if (!of) return [];
-  const { voltage, current, power } = of;
-  switch (element.kind) {
-    case 'current-source':
-      if (element.compliance === undefined || voltage === null || Math.abs(voltage) <= element.compliance) return [];
-      return [
-        {
-          about: element.id,
-          kind: 'limit',
-          message: `${element.id} needs ${volts(Math.abs(voltage))}, its compliance ends at ${volts(element.compliance)}: the real current is lower. Reduce the loop’s resistance.`,
-        },
-      ];
-    case 'source':
-      if (element.currentLimit === undefined || current === null || Math.abs(current) <= element.currentLimit)
-        return [];
-      return [
-        {
-          about: element.id,
-          kind: 'limit',
-          message: `${element.id} would have to give ${amps(Math.abs(current))}, and its limit is ${amps(element.currentLimit)}: the real voltage will drop. Raise the limit or the load's resistance.`,
-        },
-      ];
-    case 'resistor':
-      if (element.powerRating === undefined || power === null || power <= element.powerRating) return [];
-      return [
-        {
-          about: element.id,
-          kind: 'hazard',
-          message: `${element.id} dissipates ${watts(power, 3)} and is rated for ${watts(element.powerRating, 3)}: it will burn. Switch off, and fit a larger one.`,
-        },
-      ];
-    case 'load':
-      return [
-        ...(element.polarised && voltage !== null && voltage < 0
-          ? [{ about: element.id, kind: 'limit', message: reversedWords(element.id, current) } as const]
-          : []),
-        ...(voltage !== null && Math.abs(voltage) > 1.2 * element.ratedVoltage
-          ? [
-              {
-                about: element.id,
-                kind: 'hazard',
-                message: `${element.id} gets ${volts(Math.abs(voltage))} and is rated for ${volts(element.ratedVoltage)}. Lower the supply.`,
-              } as const,
-            ]
-          : []),
-      ];
-    default:
-      return [];
-  }
-}
+  return of ? (cautionsOf[element.kind] as CautionsOf<Element>)(element, of) : [];
+};
+
+type CautionsOf<E> = (element: E, of: ElementValues) => readonly Caution[];
+
+/** Share of its rated voltage above which a load is likely to be destroyed. */
+const mostOfRatedVoltage = 1.2;
+
+/** Cautions that each kind of element raises with its true values. */
+const cautionsOf: { readonly [Kind in ElementKind]: CautionsOf<ElementOf<Kind>> } = {
+  'current-source': ({ id, compliance }, { voltage }) =>
+    compliance === undefined || voltage === null || Math.abs(voltage) <= compliance
+      ? []
+      : [
+          {
+            about: id,
+            kind: 'limit',
+            message: `${id} needs ${volts(Math.abs(voltage))}, its compliance ends at ${volts(compliance)}: the real current is lower. Reduce the loop’s resistance.`,
+          },
+        ],
+  source: ({ id, currentLimit }, { current }) =>
+    currentLimit === undefined || current === null || Math.abs(current) <= currentLimit
+      ? []
+      : [
+          {
+            about: id,
+            kind: 'limit',
+            message: `${id} would have to give ${amps(Math.abs(current))}, and its limit is ${amps(currentLimit)}: the real voltage will drop. Raise the limit or the load's resistance.`,
+          },
+        ],
+  resistor: ({ id, powerRating }, { power }) =>
+    powerRating === undefined || power === null || power <= powerRating
+      ? []
+      : [
+          {
+            about: id,
+            kind: 'hazard',
+            message: `${id} dissipates ${watts(power, 3)} and is rated for ${watts(powerRating, 3)}: it will burn. Switch off, and fit a larger one.`,
+          },
+        ],
+  load: ({ id, polarised, ratedVoltage }, { voltage, current }) => {
+    const cautions: Caution[] = [];
+    if (voltage === null) return cautions;
+    if (polarised && voltage < 0) cautions.push({ about: id, kind: 'limit', message: reversedWords(id, current) });
+    if (Math.abs(voltage) > mostOfRatedVoltage * ratedVoltage)
+      cautions.push({
+        about: id,
+        kind: 'hazard',
+        message: `${id} gets ${volts(Math.abs(voltage))} and is rated for ${volts(ratedVoltage)}. Lower the supply.`,
+      });
+    return cautions;
+  },
+  switch: () => [],
+  link: () => [],
+};
 
 /** A polarised load in reverse: in a job of version 1 of the format it still conducts. */
 const reversedWords = (id: string, current: number | null): string =>

@@ -1,3 +1,4 @@
+import { networkKind } from './by-kind.ts';
 import type { Element, ElementKind } from './element.ts';
 import { nodesOf, referenceOf, type Network } from './network.ts';
 
@@ -24,22 +25,13 @@ export function keepReference(network: Network): Network {
   return rest;
 }
 
-/** The letter that a part's name begins with by custom. */
-export const elementLetters: Readonly<Record<ElementKind, string>> = {
-  source: 'E',
-  resistor: 'R',
-  'current-source': 'J',
-  load: 'L',
-  switch: 'S',
-  link: 'W',
-};
-
 /** The next free name of a kind: R5 after R4. */
 export function nextElementId(network: Network, kind: ElementKind): string {
   const taken = new Set(network.elements.map((e) => e.id));
   let number = 1;
-  while (taken.has(`${elementLetters[kind]}${number}`)) number += 1;
-  return `${elementLetters[kind]}${number}`;
+  const { letter } = networkKind(kind);
+  while (taken.has(`${letter}${number}`)) number += 1;
+  return `${letter}${number}`;
 }
 
 /** The next free node letter. */
@@ -56,23 +48,10 @@ export function freeNodeName(taken: { has(name: string): boolean }): string {
 /** A new element of a kind with customary values, across `from` and `to` or, left out, the last element's ends. */
 export function newElement(network: Network, kind: ElementKind, from?: string, to?: string): Element {
   const last = network.elements[network.elements.length - 1];
-  const base = {
+  const ends = {
     id: nextElementId(network, kind),
     from: from ?? last?.from ?? 'A',
     to: to ?? referenceOf(network) ?? '0',
   };
-  switch (kind) {
-    case 'source':
-      return { ...base, kind, emf: 12, internalResistance: 0.5 };
-    case 'resistor':
-      return { ...base, kind, resistance: 10_000 };
-    case 'current-source':
-      return { ...base, kind, current: 0.01 };
-    case 'load':
-      return { ...base, kind, ratedVoltage: 12, ratedCurrent: 0.1 };
-    case 'switch':
-      return { ...base, kind, closed: true };
-    case 'link':
-      return { ...base, kind };
-  }
+  return { ...ends, ...networkKind(kind).usual } as Element;
 }

@@ -1,3 +1,5 @@
+import { curveOf, lawOf, type CurveQuantities } from './load-laws/index.ts';
+
 interface TwoTerminal {
   /** Unique in the network, `[A-Za-z0-9_-]{1,32}`. */
   readonly id: string;
@@ -51,13 +53,11 @@ export interface CurrentSource extends TwoTerminal {
   readonly channel?: string;
 }
 
-/** A lamp, sounder or relay coil: I = ratedCurrent·sign(V)·|V/ratedVoltage|^exponent. */
-export interface Load extends TwoTerminal {
+/** A lamp, sounder or relay coil; it counts as ratedVoltage/ratedCurrent ohms unless it has the quantities of a law. */
+export interface Load extends TwoTerminal, CurveQuantities {
   readonly kind: 'load';
   readonly ratedVoltage: number;
   readonly ratedCurrent: number;
-  /** Above 0.05 and at most 1; 1 if omitted: it counts as ratedVoltage/ratedCurrent ohms. */
-  readonly exponent?: number;
   /** It carries nothing the wrong way round, V(from) < V(to). */
   readonly polarised?: boolean;
 }
@@ -76,8 +76,14 @@ export interface Link extends TwoTerminal {
 export type Element = Source | Resistor | CurrentSource | Load | Switch | Link;
 export type ElementKind = Element['kind'];
 
+/** The element of a kind. */
+export type ElementOf<Kind extends ElementKind> = Extract<Element, { readonly kind: Kind }>;
+
 /** Returns whether a load is a resistance both ways. */
-export const isOhmic = ({ exponent = 1, polarised = false }: Load): boolean => exponent === 1 && !polarised;
+export function isOhmic(load: Load): boolean {
+  const curve = curveOf(load);
+  return !load.polarised && lawOf(curve).isOhmic(curve.values);
+}
 
 /** Returns whether an element drives the network. */
 export const isSource = <E extends { readonly kind: ElementKind }>(

@@ -23,22 +23,25 @@ export {
   type CurrentSource,
   type Element,
   type ElementKind,
+  type ElementOf,
   type Link,
   type Load,
   type Resistor,
   type Source,
   type Switch,
 } from './element.ts';
+export { leastExponent, limitViolation, type Limit } from './limit.ts';
+export { elementLimits, namePattern, nameViolation, rangeLimits, type QuantityKey } from './limits.ts';
 export {
-  limitViolation,
-  elementLimits,
-  leastExponent,
-  namePattern,
-  nameViolation,
-  rangeLimits,
-  type Limit,
-  type QuantityKey,
-} from './limits.ts';
+  curveOf,
+  curveQuantities,
+  givenCurve,
+  lawOf,
+  usualLoads,
+  withoutCurve,
+  type Curve,
+  type CurveQuantities,
+} from './load-laws/index.ts';
 export { endsAt, nodesOf, referenceOf, type Network, type ResistorValues } from './network.ts';
 export type { LineFault } from './line-token.ts';
 export { parseLine, partPlaces, readLine, type PartPlace } from './parse-line.ts';

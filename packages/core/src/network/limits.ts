@@ -1,8 +1,9 @@
-/** Limits of a quantity of the format: they differ in zero and the sign; the unit is the field's. */
-export type Limit = 'any' | 'positive' | 'not-negative' | 'count' | 'exponent';
+import type { Limit } from './limit.ts';
+import { curveQuantities, type CurveQuantities } from './load-laws/index.ts';
 
-/** An exponent of a load's law is above this. */
-export const leastExponent = 0.05;
+const curveLimits = Object.fromEntries(Object.entries(curveQuantities).map(([key, { limit }]) => [key, limit])) as {
+  readonly [Key in keyof CurveQuantities]-?: Limit;
+};
 
 /** The limit of every quantity of an element; the one table that validation, forms and the published schema follow. */
 export const elementLimits = {
@@ -20,7 +21,7 @@ export const elementLimits = {
   compliance: 'not-negative',
   ratedVoltage: 'positive',
   ratedCurrent: 'positive',
-  exponent: 'exponent',
+  ...curveLimits,
 } as const satisfies Record<string, Limit>;
 
 /** A quantity that an element can have. */
@@ -37,23 +38,6 @@ export const rangeLimits = {
   resistanceTolerance: 'not-negative',
   fuse: 'positive',
 } as const satisfies Record<string, Limit>;
-
-/** Says what `value` breaks of its limit, as the end of a sentence; null if it is within. */
-export function limitViolation(limit: Limit, value: number): string | null {
-  if (!Number.isFinite(value)) return 'must be a number';
-  switch (limit) {
-    case 'any':
-      return null;
-    case 'positive':
-      return value > 0 ? null : 'must be above zero';
-    case 'not-negative':
-      return value >= 0 ? null : 'must not be below zero';
-    case 'exponent':
-      return value > leastExponent && value <= 1 ? null : `must be above ${leastExponent} and at most 1`;
-    case 'count':
-      return Number.isInteger(value) && value >= 1 ? null : 'must be a whole number, 1 or more';
-  }
-}
 
 /** Names of elements, nodes, meters and set-ups. The names that every object has are excluded, because results are looked up by name. */
 export const namePattern =

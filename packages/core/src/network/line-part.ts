@@ -1,7 +1,9 @@
 import { parsePercent, parseQuantity, type Unit } from '../quantity/index.ts';
 import type { Element, ElementKind } from './element.ts';
-import { limitViolation, elementLimits, namePattern } from './limits.ts';
+import { limitViolation } from './limit.ts';
+import { elementLimits, namePattern } from './limits.ts';
 import type { LineFault, LineToken } from './line-token.ts';
+import { readCurveWord, type CurveQuantities } from './load-laws/index.ts';
 
 /** A part as a line names it, without its ends. */
 export interface LinePart {
@@ -18,11 +20,12 @@ export interface LinePart {
 /** Meaning of one word behind a name. */
 type Word =
   | {
-      readonly says: 'volts' | 'amps' | 'watts' | 'ohms' | 'measured' | 'percent' | 'limit' | 'exponent';
+      readonly says: 'volts' | 'amps' | 'watts' | 'ohms' | 'measured' | 'percent' | 'limit';
       readonly value: number;
     }
   | { readonly says: 'cell'; readonly emf: number; readonly inside: number }
   | { readonly says: 'stack'; readonly series: number | undefined; readonly parallel: number | undefined }
+  | { readonly says: 'curve'; readonly values: CurveQuantities; readonly onlyForLoads: string }
   | { readonly says: 'open' | 'closed' | 'polarised' | 'link' };
 
 type Said = Word & { readonly token: LineToken };
@@ -136,10 +139,8 @@ function fieldsOf(kind: ElementKind, word: Said): Record<string, unknown> | stri
       return kind === 'resistor' ? { tolerance: word.value } : 'A tolerance is a resistor’s.';
     case 'measured':
       return kind === 'resistor' ? { measuredResistance: word.value } : 'A measured value is a resistor’s.';
-    case 'exponent':
-      return kind === 'load'
-        ? { exponent: word.value }
-        : 'Only a lamp or other load has an exponent: L1 12V 0.3A ^0.55.';
+    case 'curve':
+      return kind === 'load' ? { ...word.values } : word.onlyForLoads;
     case 'limit':
       return limitOf(kind, word);
     case 'stack':
@@ -173,10 +174,8 @@ function readWord(text: string): Word | null {
   }
   if (text.startsWith('=')) return valueIn(text.slice(1), 'Ω', 'measured');
   if (text.startsWith('<')) return valueIn(text.slice(1), 'A', 'limit') ?? valueIn(text.slice(1), 'V', 'limit');
-  if (text.startsWith('^')) {
-    const digits = text.slice(1).replace(',', '.');
-    return /^\d*\.?\d+$/.test(digits) ? { says: 'exponent', value: Number(digits) } : null;
-  }
+  const curve = readCurveWord(text);
+  if (curve) return { says: 'curve', ...curve };
   if (/^[±\d.,].*%$/.test(text)) {
     const percent = parsePercent(text);
     return percent.ok ? { says: 'percent', value: percent.value } : null;

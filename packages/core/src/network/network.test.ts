@@ -1,7 +1,7 @@
 import { deviationOf } from './deviation.ts';
 import { addElement, newElement, nextElementId, nextNode, removeElement, replaceElement } from './edits.ts';
 import type { Element } from './element.ts';
-import { limitViolation } from './limits.ts';
+import { limitViolation } from './limit.ts';
 import { endsAt, nodesOf, referenceOf, type Network } from './network.ts';
 import { networkFaults } from './validation.ts';
 

@@ -1,5 +1,6 @@
 import { fail, ok, type Result } from '../result.ts';
-import { elementLetters, keepReference } from './edits.ts';
+import { networkKind } from './by-kind.ts';
+import { keepReference } from './edits.ts';
 import type { Element } from './element.ts';
 import type { LinePart } from './line-part.ts';
 import { differentNames, Points } from './line-points.ts';
@@ -172,8 +173,9 @@ function namesOf(parts: readonly LinePart[]): string[] | LineFault {
   return parts.map((part) => {
     if (part.id !== null) return part.id;
     let number = 1;
-    while (taken.has(`${elementLetters[part.kind]}${number}`)) number += 1;
-    const id = `${elementLetters[part.kind]}${number}`;
+    const { letter } = networkKind(part.kind);
+    while (taken.has(`${letter}${number}`)) number += 1;
+    const id = `${letter}${number}`;
     taken.add(id);
     return id;
   });
@@ -188,9 +190,8 @@ function elementOf(part: LinePart, id: string, from: string, to: string, own: El
   }
   const kept = Object.keys(given).every((key) => key === 'label') ? own : keptOf(own);
   const element = { ...kept, id, kind: part.kind, from, to, ...given } as unknown as Element;
-  if (element.kind === 'resistor' && !('resistance' in element)) return `${id} needs its resistance, for example 4k7.`;
-  if (element.kind === 'source' && !('emf' in element)) return `${id} needs its voltage, for example 24V/1R8.`;
-  return element;
+  const { needs } = networkKind(element.kind);
+  return needs && !(needs.key in element) ? `${id} needs ${needs.hint}.` : element;
 }
 
 /** Returns the fields of a part that a line with its values leaves unchanged. */

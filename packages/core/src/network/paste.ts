@@ -1,4 +1,5 @@
-import { elementLetters, freeNodeName } from './edits.ts';
+import { networkKind } from './by-kind.ts';
+import { freeNodeName } from './edits.ts';
 import type { Element } from './element.ts';
 import { nodesOf, type Network } from './network.ts';
 
@@ -36,7 +37,7 @@ export function pasteElements(network: Network, copied: readonly Element[], whol
 
 /** The name with the next free number behind its letters. */
 function freeId({ id, kind }: Element, taken: ReadonlySet<string>): string {
-  const stem = /^(.*?)\d*$/.exec(id)![1]!.slice(0, 28) || elementLetters[kind];
+  const stem = /^(.*?)\d*$/.exec(id)![1]!.slice(0, 28) || networkKind(kind).letter;
   let number = 1;
   while (taken.has(`${stem}${number}`)) number += 1;
   return `${stem}${number}`;

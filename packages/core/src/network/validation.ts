@@ -1,5 +1,7 @@
 import type { Element } from './element.ts';
-import { limitViolation, elementLimits, nameViolation } from './limits.ts';
+import { limitViolation } from './limit.ts';
+import { elementLimits, nameViolation } from './limits.ts';
+import { curveQuantities } from './load-laws/index.ts';
 import { nodesOf, type Network } from './network.ts';
 
 export interface NetworkFault {
@@ -62,7 +64,7 @@ const words: Readonly<Record<string, string>> = {
   compliance: 'the compliance',
   ratedVoltage: 'the rated voltage',
   ratedCurrent: 'the rated current',
-  exponent: 'the exponent',
+  ...Object.fromEntries(Object.entries(curveQuantities).map(([key, { name }]) => [key, `the ${name}`])),
 };
 
 /** Returns the names that are repeated, each once. */

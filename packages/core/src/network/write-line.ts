@@ -1,4 +1,4 @@
-import { writePercent, writeQuantity } from '../quantity/index.ts';
+import { networkKind } from './by-kind.ts';
 import { type Element, isSource } from './element.ts';
 import { isValueWord } from './line-part.ts';
 import { nodesOf, referenceOf, type Network } from './network.ts';
@@ -139,45 +139,9 @@ export const writeValues = (element: Element): string => valuesOf(element, true)
 /** Words that begin a statement of their own. */
 const reserved = new Set(['against', 'measured']);
 
-function valuesOf(element: Element, brief: boolean): string[] {
-  const optional = (value: number | undefined, write: (value: number) => string): string[] =>
-    value === undefined ? [] : [write(value)];
-  const unless = (words: string[]): string[] => (brief ? [] : words);
-  switch (element.kind) {
-    case 'resistor':
-      return [
-        writeQuantity(element.resistance, 'Ω'),
-        ...optional(element.tolerance, writePercent),
-        ...unless(optional(element.powerRating, (value) => writeQuantity(value, 'W'))),
-        ...unless(optional(element.measuredResistance, (value) => `=${writeQuantity(value, 'Ω')}`)),
-      ];
-    case 'source': {
-      const { internalResistance, cellsInSeries, cellsInParallel } = element;
-      const inside = internalResistance === undefined ? '' : `/${writeQuantity(internalResistance, 'Ω')}`;
-      const stack = `${cellsInSeries === undefined ? '' : `${cellsInSeries}s`}${cellsInParallel === undefined ? '' : `${cellsInParallel}p`}`;
-      return [
-        writeQuantity(element.emf, 'V') + inside,
-        ...(stack ? [stack] : []),
-        ...unless(optional(element.currentLimit, (value) => `<${writeQuantity(value, 'A')}`)),
-      ];
-    }
-    case 'current-source':
-      return [
-        writeQuantity(element.current, 'A'),
-        ...unless(optional(element.compliance, (value) => `<${writeQuantity(value, 'V')}`)),
-      ];
-    case 'load':
-      return [
-        writeQuantity(element.ratedVoltage, 'V'),
-        writeQuantity(element.ratedCurrent, 'A'),
-        ...optional(element.exponent, (value) => `^${value}`),
-        ...(element.polarised ? ['polarised'] : []),
-      ];
-    case 'switch':
-      return [element.closed ? 'closed' : 'open'];
-    case 'link':
-      return ['link'];
-  }
+function valuesOf(element: Element, brief: boolean): readonly string[] {
+  const { words, more } = networkKind(element.kind).write(element);
+  return brief ? words : [...words, ...more];
 }
 
 /** Adds what the reader could not know: the node that potentials are against, and which values count. */

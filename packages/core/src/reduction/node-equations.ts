@@ -1,8 +1,6 @@
-import { commonPoints, referenceOf, type Element, type Network, isSource } from '../network/index.ts';
+import { commonPoints, referenceOf, type Element, type Network, isSource, lawOf } from '../network/index.ts';
 import { formatQuantity, ohms } from '../quantity/index.ts';
 import { elementBranch, toNumber, type LoadLaw, type NetworkValues } from '../solver/index.ts';
-
-/** Ω as it is printed in an equation, to four digits. */
 
 /** A term of an equation, in letters and in numbers. */
 interface Term {
@@ -103,17 +101,20 @@ function leaving(
   }
 }
 
-/** Returns the term of a load that is not ohmic: I_r·|V/V_r|^p. */
+/** Returns the term of a load that is not ohmic: its law with numbers. */
 function ofLaw(id: string, law: LoadLaw, sign: number, voltage: number | null, value: number | null): Term {
-  const { ratedVoltage, ratedCurrent, exponent } = law;
-  const volts = (v: number): string => formatQuantity(v, 'V', { trim: true });
+  const { ratedVoltage, ratedCurrent, curve } = law;
+  const rated = {
+    current: formatQuantity(ratedCurrent, 'A', { trim: true }),
+    voltage: formatQuantity(ratedVoltage, 'V', { trim: true }),
+  };
   const minus = (value ?? 0) < 0 ? '−' : '';
   return {
     symbol: `${sign > 0 ? '' : '−'}I(${id})`,
     numbers:
       value === 0 || voltage === null
         ? `${id} carries nothing`
-        : `${minus}${formatQuantity(ratedCurrent, 'A', { trim: true })} × (${formatQuantity(Math.abs(voltage), 'V')} / ${volts(ratedVoltage)})^${exponent}`,
+        : minus + lawOf(curve).working(curve.values, rated, formatQuantity(Math.abs(voltage), 'V')),
     value,
   };
 }

@@ -1,4 +1,4 @@
-import { deviationOf, isSource, type Element, type Network } from '../network/index.ts';
+import { curveOf, deviationOf, isSource, lawOf, type Element, type ElementOf, type Network } from '../network/index.ts';
 import { formatPercent, amps, ohms, volts } from '../quantity/index.ts';
 import type { Conventions } from '../readings/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
@@ -41,7 +41,7 @@ function partOf(element: Element, values: NetworkValues): ReportPart {
     id,
     label: [label, body].filter((word) => word !== '').join(', '),
     between: `${from}–${to}`,
-    value: valueWords(element),
+    value: (valueWords[element.kind] as (element: Element) => string)(element),
     tolerance: resistor?.tolerance === undefined ? '' : `±${formatPercent(resistor.tolerance, { trim: true })}`,
     measured: resistor?.measuredResistance === undefined ? '' : ohms(resistor.measuredResistance, 6),
     off: deviation ? formatPercent(deviation.ratio, { digits: 2, signed: true }) : '',
@@ -53,24 +53,20 @@ function partOf(element: Element, values: NetworkValues): ReportPart {
   };
 }
 
-function valueWords(element: Element): string {
-  switch (element.kind) {
-    case 'resistor':
-      return ohms(element.resistance, 6);
-    case 'load': {
-      const { ratedVoltage, ratedCurrent, exponent = 1, polarised } = element;
-      const law = exponent === 1 ? '' : `, I ∝ V^${exponent}`;
-      return `${volts(ratedVoltage, 6)}, ${amps(ratedCurrent, 6)}${law}${polarised ? ', polarised' : ''}`;
-    }
-    case 'switch':
-      return `switch, ${element.closed ? 'closed' : 'open'}${element.momentary ? ', to be held' : ''}`;
-    case 'link':
-      return 'link';
-    case 'source':
-    case 'current-source':
-      return '';
-  }
-}
+/** Value of each kind of part in the report; sources are listed with their own values. */
+const valueWords: { readonly [Kind in Element['kind']]: (element: ElementOf<Kind>) => string } = {
+  resistor: ({ resistance }) => ohms(resistance, 6),
+  load: (load) => {
+    const curve = curveOf(load);
+    const law = lawOf(curve);
+    const proportion = law.isOhmic(curve.values) ? '' : `, ${law.proportion(curve.values)}`;
+    return `${volts(load.ratedVoltage, 6)}, ${amps(load.ratedCurrent, 6)}${proportion}${load.polarised ? ', polarised' : ''}`;
+  },
+  switch: ({ closed, momentary }) => `switch, ${closed ? 'closed' : 'open'}${momentary ? ', to be held' : ''}`,
+  link: () => 'link',
+  source: () => '',
+  'current-source': () => '',
+};
 
 /** A source as it is counted, and what was read across it. */
 export interface ReportSupply {
@@ -113,16 +109,19 @@ export const reportSupplies = (
     };
   });
 
-type SourceOf<K> = Extract<Element, { readonly kind: K }>;
-
-function emfWords({ emf, internalResistance = 0, cellsInSeries = 1, cellsInParallel = 1 }: SourceOf<'source'>): string {
+function emfWords({
+  emf,
+  internalResistance = 0,
+  cellsInSeries = 1,
+  cellsInParallel = 1,
+}: ElementOf<'source'>): string {
   const inside = internalResistance === 0 ? 'ideal' : `${ohms(internalResistance, 6)} internal`;
   if (cellsInSeries * cellsInParallel === 1) return `${volts(emf, 6)}, ${inside}`;
   const strings = cellsInParallel === 1 ? '' : `, ${cellsInParallel} such in parallel`;
   return `${cellsInSeries} ${cellsInSeries === 1 ? 'cell' : 'cells in series'}${strings}, each ${volts(emf, 6)}, ${inside}`;
 }
 
-function limitWords(source: SourceOf<'source' | 'current-source'>): string {
+function limitWords(source: ElementOf<'source' | 'current-source'>): string {
   const limits =
     source.kind === 'source'
       ? source.currentLimit === undefined

@@ -1,5 +1,6 @@
 export { breakResistance, resistanceBetween, type PairResistance } from './all-pairs.ts';
-export { elementBranch, type Branch, type Circuit, type LoadLaw } from './circuit.ts';
+export type { Branch, Circuit, LoadLaw } from './circuit.ts';
+export { elementBranch } from './element-branch.ts';
 export {
   add,
   divide,
@@ -15,7 +16,7 @@ export type { SolverFault } from './fault.ts';
 export { portResistance, type CircuitSolution, type Port } from './solve-linear.ts';
 export { solveCircuit } from './solve-circuit.ts';
 export { attach, circuitOf, type Attachment, type NetworkCircuit } from './network-circuit.ts';
-export { networkValues, type NetworkValues } from './network-values.ts';
+export { networkValues, type ElementValues, type NetworkValues } from './network-values.ts';
 export { solveLimited } from './limited-supply.ts';
 export { quickCircuit, type QuickCircuit } from './quick-circuit.ts';
 export { sourceViews } from './source-view.ts';

@@ -1,3 +1,4 @@
+import { lawOf } from '../network/index.ts';
 import { exactly, zero } from './double-double.ts';
 import type { Branch, Circuit, LoadLaw } from './circuit.ts';
 
@@ -20,28 +21,30 @@ export function loadBranches({ branches }: Circuit): LoadBranch[] {
 
 /** Multiple of the rated resistance that a polarised load in reverse counts with while the solution is searched; then it is open. */
 const reverse = 1e12;
-/** V: what no voltage of a network comes near, so that sums stay numbers. */
+
+/** V, and Ω per rated Ω: far above any of a network, so that sums remain finite. */
 const endless = 1e200;
 
 /** V across a load that carries a current, A. */
-export function voltageAt({ ratedVoltage, ratedCurrent, exponent, polarised }: LoadLaw, current: number): number {
+export function voltageAt({ ratedVoltage, ratedCurrent, curve, polarised }: LoadLaw, current: number): number {
   const share = current / ratedCurrent;
   if (polarised && share < 0) return reverse * ratedVoltage * share;
-  return ratedVoltage * Math.sign(share) * Math.min(Math.abs(share) ** (1 / exponent), endless);
+  return ratedVoltage * Math.sign(share) * Math.min(lawOf(curve).voltage(curve.values, Math.abs(share)), endless);
 }
 
 /** Returns the current through a load at a voltage, A. */
-export function currentAt({ ratedVoltage, ratedCurrent, exponent, polarised }: LoadLaw, voltage: number): number {
+export function currentAt({ ratedVoltage, ratedCurrent, curve, polarised }: LoadLaw, voltage: number): number {
   const share = voltage / ratedVoltage;
-  return polarised && share < 0 ? 0 : ratedCurrent * Math.sign(share) * Math.abs(share) ** exponent;
+  if (polarised && share < 0) return 0;
+  return ratedCurrent * Math.sign(share) * lawOf(curve).current(curve.values, Math.abs(share));
 }
 
-/** Ω, how fast its voltage rises with its current: dV/dI = (V_r/I_r)/p·|I/I_r|^(1/p − 1). */
-export function slopeAt({ ratedVoltage, ratedCurrent, exponent, polarised }: LoadLaw, current: number): number {
+/** Returns how fast the voltage of a load rises with its current, dV/dI in Ω. */
+export function slopeAt({ ratedVoltage, ratedCurrent, curve, polarised }: LoadLaw, current: number): number {
   const share = current / ratedCurrent;
   const rated = ratedVoltage / ratedCurrent;
   if (polarised && share < 0) return reverse * rated;
-  return (rated / exponent) * Math.min(Math.abs(share) ** (1 / exponent - 1), endless);
+  return rated * Math.min(lawOf(curve).slope(curve.values, Math.abs(share)), endless);
 }
 
 /** A load's branch as the straight line of a resistance, Ω, and an EMF, V; open where the resistance is null. */

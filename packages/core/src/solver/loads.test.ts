@@ -182,7 +182,12 @@ test('quickly and with all digits it is the same working point', () => {
 });
 
 test('a law, its inverse and its slope belong together', () => {
-  const law: LoadLaw = { ratedVoltage: 12, ratedCurrent: 0.3, exponent: 0.55, polarised: false };
+  const law: LoadLaw = {
+    ratedVoltage: 12,
+    ratedCurrent: 0.3,
+    curve: { law: 'power', values: { exponent: 0.55 } },
+    polarised: false,
+  };
   for (const volts of [-30, -1, -1e-6, 0, 1e-3, 12, 48]) {
     expect(voltageAt(law, currentAt(law, volts))).toBeCloseTo(volts, 9);
     const at = currentAt(law, volts);

@@ -3,8 +3,8 @@ import { multiply, negate, toNumber, type DoubleDouble } from './double-double.t
 import type { NetworkCircuit } from './network-circuit.ts';
 import type { CircuitSolution } from './solve-linear.ts';
 
-/** Null if nothing determines the value. */
-interface ElementValues {
+/** True values of an element; null if nothing determines the value. */
+export interface ElementValues {
   /** V(from) − V(to), V. */
   readonly voltage: number | null;
   /** A from → to; out of `from` for a source or current source. */

@@ -1,5 +1,6 @@
 import { nodesOf, type Element, type Network, type QuantityKey } from '../network/index.ts';
 import type { Unit } from '../quantity/index.ts';
+import { solverKind } from './by-kind.ts';
 import { countsAsMeasured, type SweepOutput, type SweepParameter } from './sweep.ts';
 
 /** A quantity that can be a parameter, with its name and its value. */
@@ -16,20 +17,10 @@ export interface NamedOutput {
   readonly of: SweepOutput;
 }
 
-const parameterKeys: Readonly<Record<string, readonly (readonly [QuantityKey, Unit, string])[]>> = {
-  source: [
-    ['emf', 'V', 'EMF of'],
-    ['internalResistance', 'Ω', 'inside'],
-  ],
-  resistor: [['resistance', 'Ω', 'resistance of']],
-  'current-source': [['current', 'A', 'current of']],
-  load: [['ratedCurrent', 'A', 'rated current of']],
-};
-
 /** Returns every quantity of a network that can be a parameter: those that are specified and not 0. */
 export const sweepParametersOf = (network: Network): NamedParameter[] =>
   network.elements.flatMap((element: Element) =>
-    (parameterKeys[element.kind] ?? []).flatMap(([key, unit, words]): NamedParameter[] => {
+    solverKind(element.kind).variables.flatMap(([key, unit, words]): NamedParameter[] => {
       const counted = key === 'resistance' && countsAsMeasured(network, element) ? 'measuredResistance' : key;
       const value = (element as unknown as Record<string, number | undefined>)[counted];
       if (!value) return [];

@@ -1,4 +1,12 @@
-import { commonPoints, isOhmic, type Element, type Network, type Resistor } from '../network/index.ts';
+import {
+  commonPoints,
+  isOhmic,
+  type Element,
+  type ElementKind,
+  type ElementOf,
+  type Network,
+  type Resistor,
+} from '../network/index.ts';
 import type { Given, SheetElement, Worksheet, WorksheetResult } from './worksheet.ts';
 
 /**
@@ -17,52 +25,18 @@ export function sheetOfNetwork(network: Network, title?: string): Worksheet {
     return id;
   };
   const givens: Given[] = [];
-  const elements = network.elements.flatMap((element): SheetElement[] => {
-    const { id } = element;
-    const ends = { from: at(element.from), to: at(element.to) };
-    const named = element.label === undefined ? {} : { label: element.label };
-    switch (element.kind) {
-      case 'resistor': {
-        const { measuredResistance } = element;
-        const measured = network.values === 'measured' ? measuredResistance : undefined;
-        return [{ id, kind: 'resistor', ...ends, ...named, resistance: measured ?? element.resistance }];
-      }
-      case 'load': {
-        const { ratedVoltage, ratedCurrent } = element;
-        return [
-          {
-            id,
-            kind: 'resistor',
-            ...ends,
-            ...named,
-            ...(isOhmic(element) && { resistance: ratedVoltage / ratedCurrent }),
-          },
-        ];
-      }
-      case 'current-source':
-        givens.push({ of: id, quantity: 'current', value: element.current });
-        return [{ id, kind: 'source', ...ends, ...named }];
-      case 'source': {
-        const { emf, internalResistance = 0, cellsInSeries = 1, cellsInParallel = 1 } = element;
-        const whole = { id, kind: 'source', ...ends, ...named, emf: emf * cellsInSeries } as const;
-        if (internalResistance === 0) return [whole];
-        const inside = free(`${id}i`);
-        return [
-          { ...whole, from: inside },
-          {
-            id: inside,
-            kind: 'resistor',
-            from: inside,
-            to: ends.from,
-            label: `inside ${id}`,
-            resistance: (internalResistance * cellsInSeries) / cellsInParallel,
-          },
-        ];
-      }
-      case 'switch':
-      case 'link':
-        return [];
-    }
+  const elements = network.elements.flatMap((element) => {
+    const { id, label } = element;
+    const named = { id, from: at(element.from), to: at(element.to), ...(label !== undefined && { label }) };
+    const sheet = (onSheet[element.kind] as OnSheet<Element>)(element, named, network.values === 'measured');
+    if (sheet.given) givens.push(sheet.given);
+    const { inside } = sheet;
+    if (inside === undefined) return sheet.elements;
+    const point = free(`${id}i`);
+    return [
+      ...sheet.elements.map((one): SheetElement => ({ ...one, from: point })),
+      { id: point, kind: 'resistor', from: point, to: named.from, label: `inside ${id}`, resistance: inside } as const,
+    ];
   });
   const { reference } = network;
   return {
@@ -73,6 +47,40 @@ export function sheetOfNetwork(network: Network, title?: string): Worksheet {
     givens,
   };
 }
+
+interface OnSheetResult {
+  readonly elements: readonly SheetElement[];
+  readonly given?: Given;
+  /** Ω of an internal resistance, which the sheet has as a resistor of its own. */
+  readonly inside?: number;
+}
+
+type OnSheet<E> = (
+  element: E,
+  named: Pick<SheetElement, 'id' | 'from' | 'to' | 'label'>,
+  measured: boolean,
+) => OnSheetResult;
+
+const onSheet: { readonly [Kind in ElementKind]: OnSheet<ElementOf<Kind>> } = {
+  resistor: ({ resistance, measuredResistance }, named, measured) => ({
+    elements: [{ ...named, kind: 'resistor', resistance: (measured ? measuredResistance : undefined) ?? resistance }],
+  }),
+  load: (load, named) => ({
+    elements: [
+      { ...named, kind: 'resistor', ...(isOhmic(load) && { resistance: load.ratedVoltage / load.ratedCurrent }) },
+    ],
+  }),
+  'current-source': ({ id, current }, named) => ({
+    elements: [{ ...named, kind: 'source' }],
+    given: { of: id, quantity: 'current', value: current },
+  }),
+  source: ({ emf, internalResistance = 0, cellsInSeries = 1, cellsInParallel = 1 }, named) => ({
+    elements: [{ ...named, kind: 'source', emf: emf * cellsInSeries }],
+    ...(internalResistance > 0 && { inside: (internalResistance * cellsInSeries) / cellsInParallel }),
+  }),
+  switch: () => ({ elements: [] }),
+  link: () => ({ elements: [] }),
+};
 
 /** A sheet that is complete as a network with the values found; null if a resistance or a source's voltage is still open. */
 export function networkOfSheet({ network }: Worksheet, { values }: WorksheetResult): Network | null {

@@ -1,5 +1,5 @@
 import { formatQuantity } from '@usual-drag/core/quantity';
-import { nodesOf, type Element, type Network } from '@usual-drag/core/network';
+import { nodesOf, withoutCurve, type Element, type Network } from '@usual-drag/core/network';
 import type { NetworkValues } from '@usual-drag/core/solver';
 import { partLabel } from '@usual-drag/core/drawing';
 import clsx from 'clsx';
@@ -81,7 +81,7 @@ const Figures = memo(function Figures({ network, truth, loaded, selected }: Prop
                 nodes={nodes}
                 selected={selected === element.id}
                 figures={[
-                  partLabel(withoutCurve(element), network.values).value,
+                  partLabel(inTable(element), network.values).value,
                   volts(of?.voltage),
                   amps(of?.current),
                   formatQuantity(of?.power ?? null, 'W'),
@@ -96,12 +96,8 @@ const Figures = memo(function Figures({ network, truth, loaded, selected }: Prop
   );
 });
 
-/** A part as the table has room for it: the drawing and the card of the part have the exponent of a load’s curve. */
-function withoutCurve(element: Element): Element {
-  if (element.kind !== 'load') return element;
-  const { exponent: _curve, ...rest } = element;
-  return rest;
-}
+/** A part as the table has room for it: the drawing and the card of the part have the quantities of a load’s law. */
+const inTable = (element: Element): Element => (element.kind === 'load' ? withoutCurve(element) : element);
 
 /** Parts up to which the table is nearly whole. */
 const mostRoomyParts = 18;

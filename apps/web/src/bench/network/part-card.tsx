@@ -11,24 +11,27 @@ import {
   deviationOf,
   replaceElement,
   samePoint,
+  usualLoads,
+  withoutCurve,
   type Element,
   type Load,
   type Resistor,
 } from '@usual-drag/core/network';
-import { changeNetwork, editElement } from '@usual-drag/core/job';
+import { changeNetwork, editElement, sameValue } from '@usual-drag/core/job';
 import clsx from 'clsx';
 import { memo } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { ValueField } from '../../ui/value-field.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { BandPicker } from './band-picker.tsx';
-import { mainField, moreFields, secondField, wordsOf } from './fields.ts';
+import { fieldsOfKind } from './by-kind.ts';
 
 /** Everything known about the selected part. */
 export const PartCard = memo(function PartCard({ element }: { readonly element: Element }) {
   const edit = useBench((state) => state.edit);
   const replace = (next: Element): void => edit((job) => editElement(job, element.id, next));
-  const fields = [mainField(element), secondField(element), ...moreFields(element)].filter((field) => field !== null);
+  const { main, second, more, words, flags } = fieldsOfKind(element.kind);
+  const fields = [main, second, ...more].flatMap((field) => (field ? [field(element)] : []));
   return (
     <section
       aria-label={`All about ${element.id}`}
@@ -66,31 +69,25 @@ export const PartCard = memo(function PartCard({ element }: { readonly element: 
             }
           />
         )}
-        {wordsOf(element).map(({ key, label, text }) => (
+        {words.map(({ key, label }) => (
           <ValueField
             key={`${element.id}-${key}`}
             label={label}
-            shown={text}
+            shown={(element as Partial<Record<typeof key, string>>)[key] ?? ''}
             read={(typed) => ({ ok: true, value: typed.trim() })}
             placeholder="not given"
             showLabel
             onCommit={(value) => replace(withWord(element, key, value))}
           />
         ))}
-        {element.kind === 'switch' && (
+        {flags.map(({ key, label }) => (
           <Tick
-            text="has to be held"
-            isOn={element.momentary ?? false}
-            onChange={(isOn) => replace(withFlag(element, 'momentary', isOn))}
+            key={`${element.id}-${key}`}
+            text={label}
+            isOn={(element as Partial<Record<typeof key, boolean>>)[key] ?? false}
+            onChange={(isOn) => replace(withFlag(element, key, isOn))}
           />
-        )}
-        {element.kind === 'load' && (
-          <Tick
-            text="polarised, + on the first end"
-            isOn={element.polarised ?? false}
-            onChange={(isOn) => replace(withFlag(element, 'polarised', isOn))}
-          />
-        )}
+        ))}
         <ValueField
           key={`${element.id}-label`}
           label="Purpose"
@@ -164,28 +161,25 @@ function Tick({ text, isOn, onChange }: TickProps) {
   );
 }
 
-const curves = [
-  { exponent: undefined, text: 'resistance' },
-  { exponent: 0.55, text: 'filament lamp' },
-  { exponent: 0.1, text: 'nearly constant current' },
-] as const;
-
-/** Choice of a load's curve: the customary kinds in words. */
+/** Choice of a load's law by what usually has it. */
 function Curve({ load, onTake }: { readonly load: Load; readonly onTake: (next: Load) => void }) {
-  const { exponent: _former, ...rest } = load;
   return (
     <div className="flex flex-wrap items-center gap-2 text-[14px]">
       <span>Its current goes with the voltage as that of a</span>
-      {curves.map(({ exponent, text }) => (
-        <Button
-          key={text}
-          aria-pressed={load.exponent === exponent}
-          className={clsx(load.exponent === exponent && 'border-2 border-ink font-bold')}
-          onClick={() => onTake(exponent === undefined ? rest : { ...rest, exponent })}
-        >
-          {text}
-        </Button>
-      ))}
+      {usualLoads.map(({ name, values }) => {
+        const usual: Load = { ...withoutCurve(load), ...values };
+        const isPresent = sameValue(usual, load);
+        return (
+          <Button
+            key={name}
+            aria-pressed={isPresent}
+            className={clsx(isPresent && 'border-2 border-ink font-bold')}
+            onClick={() => onTake(usual)}
+          >
+            {name}
+          </Button>
+        );
+      })}
     </div>
   );
 }

@@ -6,7 +6,8 @@ import { useInView } from 'react-intersection-observer';
 import { ValueField, type FieldProps } from '../../ui/value-field.tsx';
 import { benchNow, useBench } from '../model/bench-store.ts';
 import { useSelection } from '../model/selection.ts';
-import { mainField, nameField, nodeField, secondField, tableFields, type ElementField } from './fields.ts';
+import { fieldsOfKind, type ElementField } from './by-kind.ts';
+import { nameField, nodeField } from './name-fields.ts';
 import { OffBy } from './off-by.tsx';
 
 interface RowProps {
@@ -44,9 +45,11 @@ export const PartRow = memo(function PartRow({ element, early, scroller, selecte
     skip: begun || !scroller,
   });
   const live = begun || inView;
-  const main = mainField(element);
-  const second = secondField(element);
-  const [rating, measured] = tableFields(element);
+  const fields = fieldsOfKind(element.kind);
+  const main = fields.main?.(element) ?? null;
+  const second = fields.second?.(element) ?? null;
+  const rating = fields.rating?.(element) ?? null;
+  const measured = fields.measured?.(element) ?? null;
   /** A quantity's cell: a field while it is visible, else its text. */
   const quantity = (field: ElementField | null, column: number, id?: string) =>
     field && (
