@@ -1,5 +1,5 @@
 import type { Job } from '@usual-drag/core/job';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Page, type Request } from '@playwright/test';
 import { takeSnapshot, type DataSnapshot } from '../apps/server/src/test/data-snapshot.ts';
 import { newFolder, startServer, type RunningServer } from '../apps/server/src/test/running-server.ts';
 
@@ -58,9 +58,19 @@ export const test = base.extend<TestFixtures, { readonly sharedServer: DemoServe
     },
     { scope: 'worker' },
   ],
-  server: async ({ sharedServer }, use) => {
+  server: async ({ sharedServer, context }, use) => {
     await sharedServer.reset();
+    const writes = new Set<Request>();
+    const isOver = (request: Request): void => void writes.delete(request);
+    context.on('request', (request) => request.method() !== 'GET' && writes.add(request));
+    context.on('requestfinished', isOver);
+    context.on('requestfailed', isOver);
     await use(sharedServer);
+    // A save that is still being answered would be stored in the data of the next test.
+    await expect
+      .poll(() => writes.size, { timeout: 5_000 })
+      .toBe(0)
+      .catch(() => undefined);
   },
   /** Holds back what the page fetches in its idle time (a second of work a page), until `allIsFetched` lets it go. */
   idlePage: [

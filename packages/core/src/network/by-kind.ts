@@ -84,7 +84,7 @@ const byKind: { readonly [Kind in ElementKind]: NetworkKind<ElementOf<Kind>> } =
 };
 
 /** Returns how elements of a kind are named, made and written. */
-export const networkKind = (kind: ElementKind): NetworkKind<Element> => byKind[kind] as NetworkKind<Element>;
+export const networkKind = (kind: ElementKind): NetworkKind<Element> => byKind[kind];
 
 const optional = (value: number | undefined, write: (value: number) => string): string[] =>
   value === undefined ? [] : [write(value)];

@@ -35,12 +35,10 @@ export { elementLimits, namePattern, nameViolation, rangeLimits, type QuantityKe
 export {
   curveOf,
   curveQuantities,
-  givenCurve,
   lawOf,
   usualLoads,
   withoutCurve,
   type Curve,
-  type CurveQuantities,
 } from './load-laws/index.ts';
 export { endsAt, nodesOf, referenceOf, type Network, type ResistorValues } from './network.ts';
 export type { LineFault } from './line-token.ts';

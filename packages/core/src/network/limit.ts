@@ -5,7 +5,7 @@ export type Limit = 'any' | 'positive' | 'not-negative' | 'count' | 'exponent';
 export const leastExponent = 0.05;
 
 /** The end of a sentence about a finite value that breaks a limit, and whether a value is within it. */
-const limits: { readonly [Name in Limit]: { readonly violation: string; isWithin(value: number): boolean } } = {
+const limits: Readonly<Record<Limit, { readonly violation: string; isWithin(value: number): boolean }>> = {
   any: { violation: '', isWithin: () => true },
   positive: { violation: 'must be above zero', isWithin: (value) => value > 0 },
   'not-negative': { violation: 'must not be below zero', isWithin: (value) => value >= 0 },

@@ -4,7 +4,6 @@ import {
   elementLimits,
   type Element,
   type ElementKind,
-  type ElementOf,
   type QuantityKey,
 } from '@usual-drag/core/network';
 import { asCount, asPlainNumber, inPercent, inUnit, numberField, type NumberField } from '../../ui/number-field.ts';
@@ -25,20 +24,20 @@ interface ElementWord {
 }
 
 /** Fields of a kind of element. */
-interface FieldsOfKind<E> {
+interface FieldsOfKind {
   /** The quantity that makes the element what it is, and the one that matters next; null if it has none. */
-  readonly main: Field<E> | null;
-  readonly second: Field<E> | null;
+  readonly main: Field | null;
+  readonly second: Field | null;
   /** Quantities that have columns of their own in the table. */
-  readonly rating: Field<E> | null;
-  readonly measured: Field<E> | null;
+  readonly rating: Field | null;
+  readonly measured: Field | null;
   /** Further quantities. */
-  readonly more: readonly Field<E>[];
+  readonly more: readonly Field[];
   readonly words: readonly ElementWord[];
   readonly flags: readonly ElementFlag[];
 }
 
-type Field<E> = (element: E) => ElementField;
+type Field = (element: Element) => ElementField;
 
 const none = { main: null, second: null, rating: null, measured: null, more: [], words: [], flags: [] } as const;
 
@@ -46,7 +45,7 @@ const rating = inUnitOf('powerRating', 'Power rating', 'W');
 const measured = inUnitOf('measuredResistance', 'Measured', 'Ω');
 const channel = { key: 'channel', label: 'Channel' } as const;
 
-const byKind: { readonly [Kind in ElementKind]: FieldsOfKind<ElementOf<Kind>> } = {
+const byKind: { readonly [Kind in ElementKind]: FieldsOfKind } = {
   source: {
     ...none,
     main: inUnitOf('emf', 'EMF', 'V', true),
@@ -91,12 +90,12 @@ const byKind: { readonly [Kind in ElementKind]: FieldsOfKind<ElementOf<Kind>> } 
 };
 
 /** Returns the fields of a kind of element. */
-export const fieldsOfKind = (kind: ElementKind): FieldsOfKind<Element> => byKind[kind] as FieldsOfKind<Element>;
+export const fieldsOfKind = (kind: ElementKind): FieldsOfKind => byKind[kind];
 
-function inUnitOf(key: QuantityKey, label: string, unit: Unit, needed = false): Field<Element> {
+function inUnitOf(key: QuantityKey, label: string, unit: Unit, needed = false): Field {
   return (element) => numberField(element, key, { label, limit: elementLimits[key], needed, ...inUnit(unit) });
 }
 
-function countOf(key: QuantityKey, label: string): Field<Element> {
+function countOf(key: QuantityKey, label: string): Field {
   return (element) => numberField(element, key, { label, limit: elementLimits[key], ...asCount });
 }
