@@ -1,6 +1,6 @@
 import { unitOf, type Address, type ReadingQuantity } from '@usual-drag/core/instrument';
 import type { Observation } from '@usual-drag/core/readings';
-import { simulatedIdentity } from '@usual-drag/core/report';
+import { dialectOf, type Dialect } from './dialects/index.ts';
 import { LineConnection } from './line-connection.ts';
 import { LinkFailure } from './link-failure.ts';
 import { observationOf, quoted } from './sent-number.ts';
@@ -30,14 +30,19 @@ export interface AskedReading {
   readonly leads?: () => Promise<readonly string[]>;
 }
 
-const functions = { 'dc-voltage': 'CONF:VOLT:DC', 'dc-current': 'CONF:CURR:DC', resistance: 'CONF:RES' } as const;
+/** A connection to an instrument that has given its name. */
+interface Connection {
+  readonly line: LineConnection;
+  readonly identity: string;
+  readonly dialect: Dialect;
+}
 
 /**
  * One instrument that speaks the open command standard (IEEE 488.2, SCPI-99) over a socket. It has one connection, on which one
  * reading is taken after the other; a connection that is out of step is given up, and the next reading opens another.
  */
 export class ScpiInstrument {
-  #connection: { readonly line: LineConnection; readonly identity: string } | null = null;
+  #connection: Connection | null = null;
   #queue: Promise<unknown> = Promise.resolve();
   #waiting = 0;
 
@@ -64,12 +69,12 @@ export class ScpiInstrument {
   }
 
   async #read({ quantity, range, leads }: AskedReading): Promise<SentReading> {
-    const { line, identity } = await this.#open();
+    const { line, identity, dialect } = await this.#open();
     try {
-      if (leads && identity.startsWith(simulatedIdentity)) for (const lead of await leads()) line.tell(lead);
-      await this.#configure(line, functions[quantity], range);
-      const sent = await line.ask('READ?', this.timeouts.readingMs);
-      await this.#expectNoError(line);
+      if (leads && dialect.takesLeads) for (const lead of await leads()) line.tell(lead);
+      await this.#configure(line, dialect, quantity, range);
+      const sent = await line.ask(dialect.read, this.timeouts.readingMs);
+      await this.#expectNoError(line, dialect);
       return { observation: observationOf(sent, unitOf(quantity)), sent, identity };
     } catch (failure) {
       // Whatever it may still send belongs to nobody.
@@ -80,24 +85,30 @@ export class ScpiInstrument {
   }
 
   /** Sets function and range; an instrument that does not take the range sets it by itself. */
-  async #configure(line: LineConnection, command: string, range: number | null): Promise<void> {
+  async #configure(
+    line: LineConnection,
+    dialect: Dialect,
+    quantity: ReadingQuantity,
+    range: number | null,
+  ): Promise<void> {
+    const command = dialect.configure[quantity];
     if (range !== null) {
       line.tell(`${command} ${range}`);
-      if ((await this.#error(line)) === null) return;
+      if ((await this.#error(line, dialect)) === null) return;
     }
     line.tell(command);
-    await this.#expectNoError(line);
+    await this.#expectNoError(line, dialect);
   }
 
-  async #expectNoError(line: LineConnection): Promise<void> {
-    const error = await this.#error(line);
+  async #expectNoError(line: LineConnection, dialect: Dialect): Promise<void> {
+    const error = await this.#error(line, dialect);
     if (error !== null)
       throw new LinkFailure(`The instrument reports an error, ${quoted(error)}. Nothing was written down.`);
   }
 
   /** The oldest error in its queue; null if there is none. */
-  async #error(line: LineConnection): Promise<string | null> {
-    const answer = await line.ask('SYST:ERR?', this.timeouts.answerMs);
+  async #error(line: LineConnection, { oldestError }: Dialect): Promise<string | null> {
+    const answer = await line.ask(oldestError, this.timeouts.answerMs);
     // A number and a text, as the standard has it: a number alone may be a late reading.
     const match = /^\s*([+-]?\d+)\s*,\s*["']?\p{L}/u.exec(answer);
     if (!match)
@@ -108,7 +119,7 @@ export class ScpiInstrument {
   }
 
   /** The connection that is there, or a new one: who it is, and no errors from before. */
-  async #open(): Promise<{ readonly line: LineConnection; readonly identity: string }> {
+  async #open(): Promise<Connection> {
     if (this.#connection?.line.isOpen) return this.#connection;
     const { host, port } = this.address;
     const line = await LineConnection.open(host, port, this.timeouts.connectMs);
@@ -116,10 +127,11 @@ export class ScpiInstrument {
       const identity = await line.ask('*IDN?', this.timeouts.answerMs);
       if (identity.trim() === '' || /[^\p{L}\p{N}\p{P}\p{S} ]/u.test(identity))
         throw new LinkFailure(`The instrument answered ${quoted(identity)} where its name was asked for.`);
-      for (let errors = 0; (await this.#error(line)) !== null; errors += 1)
+      const dialect = dialectOf(identity.trim());
+      for (let errors = 0; (await this.#error(line, dialect)) !== null; errors += 1)
         if (errors >= mostErrors)
           throw new LinkFailure('The instrument reports errors without end. Switch it off and on again.');
-      this.#connection = { line, identity: identity.trim() };
+      this.#connection = { line, identity: identity.trim(), dialect };
       return this.#connection;
     } catch (failure) {
       line.end('It could not be opened.');
