@@ -8,11 +8,11 @@ import {
 } from '../faults/index.ts';
 import type { Unloaded } from '../loading/index.ts';
 import type { Element, Network } from '../network/index.ts';
-import type { CircuitPredictions } from './circuit-predictions.ts';
-import type { Elsewhere } from './elsewhere.ts';
-import { isInCircuit, type Observed } from './observed.ts';
-import { contact, decade, isOutside, openOrShort, outOfTolerance, swapped } from './part-faults.ts';
-import type { CircuitPrediction } from './prediction.ts';
+import type { CircuitPredictions } from './predictions/circuit-predictions.ts';
+import type { Elsewhere } from './causes/elsewhere.ts';
+import { isInCircuit, type Observed } from './predictions/observed.ts';
+import { contact, decade, isOutside, openOrShort, outOfTolerance, swapped } from './causes/part-faults.ts';
+import type { CircuitPrediction } from './predictions/prediction.ts';
 import {
   across,
   digitsSwapped,
@@ -21,9 +21,9 @@ import {
   wrongScales,
   zero,
   type ReadingFaultShown,
-} from './reading-faults.ts';
-import { meterFactor } from './meter-fault.ts';
-import { supplyLimited, supplyValue } from './supply-faults.ts';
+} from './causes/reading-faults.ts';
+import { meterFactor } from './causes/meter-fault.ts';
+import { supplyLimited, supplyValue } from './causes/supply-faults.ts';
 
 /** Returns the numbers that a reading would have with each mistake of one kind, V, A or Ω. */
 type ShownWith<Fault extends ReadingHypothesis> = (

@@ -5,9 +5,9 @@ import type { SolverFault } from '../solver/index.ts';
 import { checkFor, isOfReading, type Hypothesis } from '../faults/index.ts';
 import type { DiagnosedJob } from './diagnosed-job.ts';
 import { nextReading, type NextReading } from './next-reading.ts';
-import { observedReadings, type Observed } from './observed.ts';
+import { observedReadings, type Observed } from './predictions/observed.ts';
 import { groupsOf, type Group } from './groups.ts';
-import { predictionsOf, type Prediction } from './prediction.ts';
+import { predictionsOf, type Prediction } from './predictions/prediction.ts';
 import { faultFreePrediction, isConsistent, singleFaults, type Scored } from './single-faults.ts';
 
 /** Predicted value of each reading by its id, V, A or Ω; null for a resistance beyond every range. */

@@ -1,5 +1,5 @@
-import type { Compared } from './comparing.ts';
-import { isIndistinguishable } from './prediction.ts';
+import type { Compared } from './predictions/comparing.ts';
+import { isIndistinguishable } from './predictions/prediction.ts';
 import type { Scored } from './single-faults.ts';
 
 /** Hypotheses that the available readings cannot distinguish from their leader, which is first. */

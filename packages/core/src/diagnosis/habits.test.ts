@@ -8,10 +8,10 @@ import { expectationOf, standardUncertainty, type Reading } from '../readings/in
 import { read } from '../test/read-line.ts';
 import { diagnose, type Diagnosis } from './diagnose.ts';
 import type { DiagnosedJob } from './diagnosed-job.ts';
-import { toleranceOf } from './elsewhere.ts';
-import { fitJob, freeName } from './fit.ts';
+import { toleranceOf } from './causes/elsewhere.ts';
+import { fitJob, freeName } from './fit/fit.ts';
 import { faultFreePrediction } from './single-faults.ts';
-import { observedReadings } from './observed.ts';
+import { observedReadings } from './predictions/observed.ts';
 import { exercised, runs } from '../test/runs.ts';
 
 interface Case {

@@ -6,7 +6,7 @@ export {
   type DiagnosisGroup,
 } from './diagnose.ts';
 export { sharpestRange, type NextReading } from './next-reading.ts';
-export { fitJob, freeName, type Fit, type FreeName } from './fit.ts';
+export { fitJob, freeName, type Fit, type FreeName } from './fit/fit.ts';
 export {
   diagnosePairs,
   twoFaults,
@@ -14,5 +14,5 @@ export {
   type TwoFaultsGroup,
   type TwoFaultsProgress,
 } from './two-faults.ts';
-export { predictionRows } from './prediction-rows.ts';
-export { isolatedPart } from './isolated-part.ts';
+export { predictionRows } from './predictions/prediction-rows.ts';
+export { isolatedPart } from './causes/isolated-part.ts';

@@ -6,7 +6,7 @@ import { expectationOf, type CircuitReading, type Reading } from '../readings/in
 import { solveUnloaded } from '../loading/index.ts';
 import { soundNetwork } from '../test/random-network.ts';
 import { LaidOut } from './laid-out.ts';
-import { meteredCircuit, ownMeterName } from './observed.ts';
+import { meteredCircuit, ownMeterName } from './predictions/observed.ts';
 import { exercised, runs } from '../test/runs.ts';
 
 const meter: Instrument = {

@@ -1,6 +1,6 @@
 import { parseEnd, type Network } from '../network/index.ts';
 import { circuitOf, quickCircuit, type NetworkCircuit, type QuickCircuit } from '../solver/index.ts';
-import { namesOf, type NamedResistances, type ReadingCircuit } from './reading-circuit.ts';
+import { namesOf, type NamedResistances, type ReadingCircuit } from './predictions/reading-circuit.ts';
 
 /** A meter that is alone in a circuit. */
 export type LoneMeter =

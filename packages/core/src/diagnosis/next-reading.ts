@@ -4,7 +4,7 @@ import { nodesOf } from '../network/index.ts';
 import { standardUncertainty, type CircuitReading } from '../readings/index.ts';
 import { withFault, type Bench, type Hypothesis } from '../faults/index.ts';
 import type { DiagnosedJob } from './diagnosed-job.ts';
-import { elsewhereIn } from './elsewhere.ts';
+import { elsewhereIn } from './causes/elsewhere.ts';
 
 /** Reading that would separate hypotheses. */
 export type NextReading =

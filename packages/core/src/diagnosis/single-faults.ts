@@ -1,12 +1,12 @@
 import type { Bench } from '../faults/index.ts';
 import { isLinear, type Unloaded } from '../loading/index.ts';
 import { readingFaults } from './by-kind.ts';
-import { circuitFaults } from './circuit-faults.ts';
-import { differenceFrom, separation } from './comparing.ts';
-import { elsewhereIn } from './elsewhere.ts';
-import { faultsByResolving } from './faults-by-resolving.ts';
-import type { Observed } from './observed.ts';
-import { largestMisfit, misfitOf, rankOf, type CircuitPrediction, type Prediction } from './prediction.ts';
+import { circuitFaults } from './causes/circuit-faults.ts';
+import { differenceFrom, separation } from './predictions/comparing.ts';
+import { elsewhereIn } from './causes/elsewhere.ts';
+import { faultsByResolving } from './causes/faults-by-resolving.ts';
+import type { Observed } from './predictions/observed.ts';
+import { largestMisfit, misfitOf, rankOf, type CircuitPrediction, type Prediction } from './predictions/prediction.ts';
 
 /** A prediction with the misfit of all readings to it, and what it is ranked by, the best lowest. */
 export interface Scored {

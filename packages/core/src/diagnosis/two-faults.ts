@@ -10,14 +10,14 @@ import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import { diagnosedKindOf, readingFaults } from './by-kind.ts';
-import { differenceFrom } from './comparing.ts';
+import { differenceFrom } from './predictions/comparing.ts';
 import { diagnose, type Diagnosis, type Predictions } from './diagnose.ts';
 import type { DiagnosedJob } from './diagnosed-job.ts';
-import { elsewhereIn } from './elsewhere.ts';
+import { elsewhereIn } from './causes/elsewhere.ts';
 import { groupsOf } from './groups.ts';
-import { observedReadings, type Observed } from './observed.ts';
-import { largestMisfit, misfitOf, predictionsOf, rankOf, type Prediction } from './prediction.ts';
-import type { ReadingFaultShown } from './reading-faults.ts';
+import { observedReadings, type Observed } from './predictions/observed.ts';
+import { largestMisfit, misfitOf, predictionsOf, rankOf, type Prediction } from './predictions/prediction.ts';
+import type { ReadingFaultShown } from './causes/reading-faults.ts';
 import { faultFreePrediction, faultsOfCircuit, singleFaults, type Scored } from './single-faults.ts';
 
 /** Two faults that explain the readings together. */

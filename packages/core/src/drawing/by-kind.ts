@@ -7,7 +7,7 @@ import {
   type ResistorValues,
 } from '../network/index.ts';
 import { formatPercent, formatQuantity } from '../quantity/index.ts';
-import type { Mark } from './mark.ts';
+import type { Mark } from './symbols/mark.ts';
 
 /** Symbol of a resistor: a box (IEC 60617) or a zigzag (IEEE 315). */
 export type ResistorSymbol = 'box' | 'zigzag';

@@ -1,5 +1,5 @@
 import { dialScale } from './dial-scale.ts';
-import { svgText } from './svg.ts';
+import { svgText } from './symbols/svg.ts';
 
 const amps = [0.025, 0.25, 2.5].map((range) => ({ unit: 'A' as const, range }));
 const volts = (...ranges: number[]) => ranges.map((range) => ({ unit: 'V' as const, range }));

@@ -1,6 +1,6 @@
 import { formatQuantity } from '../quantity/index.ts';
 import { sharedArcs, type DialRange } from '../workshop/index.ts';
-import type { Mark } from './mark.ts';
+import type { Mark } from './symbols/mark.ts';
 
 /** Arc of a dial: the ranges that share its numbers, and the places of its marks. */
 interface DialArc {

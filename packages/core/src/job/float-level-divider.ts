@@ -1,7 +1,7 @@
 import type { Instrument } from '../instrument/index.ts';
 import type { Setup } from '../loading/index.ts';
 import type { Element } from '../network/index.ts';
-import { newJob } from './job-edits.ts';
+import { newJob } from './edits/job-edits.ts';
 import { editRecord } from './job-record.ts';
 import type { Reading } from '../readings/index.ts';
 import type { Job } from './job.ts';

@@ -2,7 +2,15 @@ export { jobVersions, type Job, type JobFault, type JobRecord, type JobVersion }
 export { compareJob, diagnoseJob, diagnosePairsOfJob, fitFreeNames, planJob, twoFaultsOfJob } from './job-questions.ts';
 export { jobFaults, solveJob } from './solve-job.ts';
 export { explainSolverFault } from './solver-words.ts';
-export { editElement, keepInstrument, newJob, putMeter, putSetup, removeSetup, renewInstrument } from './job-edits.ts';
+export {
+  editElement,
+  keepInstrument,
+  newJob,
+  putMeter,
+  putSetup,
+  removeSetup,
+  renewInstrument,
+} from './edits/job-edits.ts';
 export { editRecord } from './job-record.ts';
 export { jobMeant, networkMeant, readingsMeant } from './job-meant.ts';
 export { atItsVersion, newerKeys, type NewerKey } from './job-version.ts';
@@ -15,19 +23,19 @@ export {
   strikeReading,
   takeMeasuredValue,
   usualConventions,
-} from './reading-edits.ts';
+} from './edits/reading-edits.ts';
 export { readingsStatus, type ReadingsStatus } from './readings-status.ts';
-export { readingsFromRows, rowsFromReadings } from './reading-rows.ts';
+export { readingsFromRows, rowsFromReadings } from './rows/reading-rows.ts';
 export { floatLevelDivider } from './float-level-divider.ts';
 export { jobFrom, startingCircuits } from './starting-circuits.ts';
-export { changeNetwork } from './change-network.ts';
-export { partsFromRows, type PartsRows, type RowFault } from './parts-rows.ts';
-export { kitFromRows, rowsFromKit, withRange, type Kit } from './kit-rows.ts';
-export { rowsFromStock, stockFromRows } from './stock-rows.ts';
+export { changeNetwork } from './edits/change-network.ts';
+export { partsFromRows, type PartsRows, type RowFault } from './rows/parts-rows.ts';
+export { kitFromRows, rowsFromKit, withRange, type Kit } from './rows/kit-rows.ts';
+export { rowsFromStock, stockFromRows } from './rows/stock-rows.ts';
 export { mergeJobs, readingOrigin } from './merge-jobs.ts';
 export { documentChanges } from './document-changes.ts';
 export { sameValue } from './same-value.ts';
 export { jobStatus, unreadableWords, type JobStatus } from './job-status.ts';
 export { placedPositive, setupValuesOf, trueValuesOf } from './solved-values.ts';
-export { nextSweepId, putSweep, removeSweep, withPoint } from './sweep-edits.ts';
+export { nextSweepId, putSweep, removeSweep, withPoint } from './edits/sweep-edits.ts';
 export { isBlankSweep, withKeptSweep, type KeptSweep } from './kept-sweep.ts';

@@ -2,7 +2,7 @@ import { rangesOf, type Instrument, type MeterQuantity } from '../instrument/ind
 import type { Connection } from '../loading/index.ts';
 import { bestSweepMeter, observationOf, type Sweep, type SweepMeter, type SweepPoint } from '../readings/index.ts';
 import type { Job } from './job.ts';
-import { nextSweepId, putSweep } from './sweep-edits.ts';
+import { nextSweepId, putSweep } from './edits/sweep-edits.ts';
 
 interface StoredRow {
   readonly set: number;

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { renameNode, type Resistor } from '../network/index.ts';
 import type { Reading } from '../readings/index.ts';
-import { changeNetwork } from './change-network.ts';
+import { changeNetwork } from './edits/change-network.ts';
 import { floatLevelDivider } from './float-level-divider.ts';
-import { editElement } from './job-edits.ts';
+import { editElement } from './edits/job-edits.ts';
 import type { Job } from './job.ts';
 import { mergeJobs } from './merge-jobs.ts';
-import { addObservation, addReading, nextReadingId, noteReading, strikeReading } from './reading-edits.ts';
+import { addObservation, addReading, nextReadingId, noteReading, strikeReading } from './edits/reading-edits.ts';
 import { sameValue } from './same-value.ts';
 
 const divider: Job = { ...floatLevelDivider([]), setups: [] };

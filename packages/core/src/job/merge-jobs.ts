@@ -1,8 +1,8 @@
 import type { Observation, Reading } from '../readings/index.ts';
-import { readingFollower } from './change-network.ts';
+import { readingFollower } from './edits/change-network.ts';
 import type { Job } from './job.ts';
 import { atItsVersion } from './job-version.ts';
-import { freeReadingId } from './reading-edits.ts';
+import { freeReadingId } from './edits/reading-edits.ts';
 import { sameValue } from './same-value.ts';
 
 /**

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import type { Reading } from '../readings/index.ts';
-import { changeNetwork } from './change-network.ts';
+import { changeNetwork } from './edits/change-network.ts';
 import { floatLevelDivider } from './float-level-divider.ts';
-import { editElement } from './job-edits.ts';
+import { editElement } from './edits/job-edits.ts';
 import { atItsVersion, newerKeys } from './job-version.ts';
 import {
   addObservation,
@@ -12,8 +12,8 @@ import {
   noteReading,
   strikeReading,
   takeMeasuredValue,
-} from './reading-edits.ts';
-import { readingsFromRows, rowsFromReadings } from './reading-rows.ts';
+} from './edits/reading-edits.ts';
+import { readingsFromRows, rowsFromReadings } from './rows/reading-rows.ts';
 import { readingsStatus } from './readings-status.ts';
 import { compareJob, planJob } from './job-questions.ts';
 import { jobFaults } from './solve-job.ts';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { editElement, keepInstrument, newJob, putMeter, putSetup, removeSetup } from './job-edits.ts';
+import { editElement, keepInstrument, newJob, putMeter, putSetup, removeSetup } from './edits/job-edits.ts';
 import type { Job } from './job.ts';
 import { jobFaults, solveJob } from './solve-job.ts';
 

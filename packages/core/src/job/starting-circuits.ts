@@ -1,6 +1,6 @@
 import type { Element } from '../network/index.ts';
 import type { Job } from './job.ts';
-import { newJob } from './job-edits.ts';
+import { newJob } from './edits/job-edits.ts';
 
 /** A circuit to begin a job with: its values are there to be replaced. */
 export interface StartingCircuit {

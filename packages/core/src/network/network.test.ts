@@ -1,5 +1,5 @@
 import { deviationOf } from './deviation.ts';
-import { addElement, newElement, nextElementId, nextNode, removeElement, replaceElement } from './edits.ts';
+import { addElement, newElement, nextElementId, nextNode, removeElement, replaceElement } from './edits/edits.ts';
 import type { Element } from './element.ts';
 import { limitViolation } from './limit.ts';
 import { endsAt, nodesOf, referenceOf, type Network } from './network.ts';

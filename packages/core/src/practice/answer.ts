@@ -12,7 +12,7 @@ import {
 } from '../loading/index.ts';
 import { reduceNet, resistanceNet } from '../reduction/index.ts';
 import { movementOf, planDesign, type Design } from '../workshop/index.ts';
-import type { Answer, Ask, AskedOfMeter, AskedOfPart, Problem } from './problem.ts';
+import type { Answer, Ask, AskedOfMeter, AskedOfPart, Problem } from './problems/problem.ts';
 
 /**
  * The right answer to a question, worked out from the problem's own job or design.

@@ -1,5 +1,5 @@
 import { nextProblem, progressOf, type Attempt } from './attempts.ts';
-import { newSeries, readSeries } from './problem-series.ts';
+import { newSeries, readSeries } from './problems/problem-series.ts';
 
 const attempt = (kind: Attempt['kind'], right: boolean, more: Partial<Attempt> = {}): Attempt => ({
   person: 'J. Marsh',

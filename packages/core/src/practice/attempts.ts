@@ -1,5 +1,5 @@
-import { problemKinds, type Level, type ProblemKind } from './problem.ts';
-import type { Mistake } from './mistake.ts';
+import { problemKinds, type Level, type ProblemKind } from './problems/problem.ts';
+import type { Mistake } from './mistakes/mistake.ts';
 
 /** Result of one problem, or of one fault hunt. */
 export interface Attempt {

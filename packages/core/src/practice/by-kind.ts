@@ -7,7 +7,7 @@ import type {
   ReadingHypothesis,
   TryableFault,
 } from '../faults/index.ts';
-import type { Level } from './problem.ts';
+import type { Level } from './problems/problem.ts';
 
 /** Name and marking of a kind of fault in an answer. */
 interface NamedKind {

@@ -1,6 +1,6 @@
 import { observedNumber } from '../readings/index.ts';
 import { bestLine, costOf, isTheFault, makeHunt } from './fault-hunt.ts';
-import { levels } from './problem.ts';
+import { levels } from './problems/problem.ts';
 
 const seeds = Array.from({ length: 40 }, (_, k) => k + 1);
 

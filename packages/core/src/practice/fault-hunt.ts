@@ -3,12 +3,12 @@ import { builtInKit, instrumentForJob, type ReadingQuantity } from '../instrumen
 import { atItsVersion, newJob, type Job } from '../job/index.ts';
 import { nodesOf, type Network } from '../network/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
-import { draftCircuit } from './circuit-problems.ts';
-import { Draw } from './draw.ts';
+import { draftCircuit } from './problems/circuit-problems.ts';
+import { Draw } from './problems/draw.ts';
 import { isHiddenAt } from './by-kind.ts';
 import { drawFault } from './hidden-fault.ts';
 import { nameableCircuitFaults, type NameableFault } from './nameable-faults.ts';
-import type { Level } from './problem.ts';
+import type { Level } from './problems/problem.ts';
 import { simulatedBench, type SimulatedBench } from './simulated-bench.ts';
 
 /** Cost of a reading in a hunt: a current requires a break; a resistance requires the supply off and the part out. */

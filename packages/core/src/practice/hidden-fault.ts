@@ -1,7 +1,7 @@
 import { tryableFaults, withFault, type CircuitHypothesis } from '../faults/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
-import type { Draw } from './draw.ts';
+import type { Draw } from './problems/draw.ts';
 
 /** Share of the largest voltage that a fault must change somewhere to be found. */
 const noticed = 0.05;

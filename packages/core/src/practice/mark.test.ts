@@ -3,8 +3,8 @@ import type { Instrument } from '../instrument/index.ts';
 import type { Design } from '../workshop/index.ts';
 import { read } from '../test/read-line.ts';
 import { markAnswer } from './mark.ts';
-import type { Ask, AskedFor, Problem } from './problem.ts';
-import type { Mistake } from './mistake.ts';
+import type { Ask, AskedFor, Problem } from './problems/problem.ts';
+import type { Mistake } from './mistakes/mistake.ts';
 
 const needle: Instrument = {
   id: 'needle',

@@ -2,10 +2,10 @@ import { faultSentence, isFaultName, type Hypothesis, type HypothesisOf } from '
 import { formatPercent, formatQuantity, type Unit } from '../quantity/index.ts';
 import { answerTo } from './answer.ts';
 import { valueWithin } from './by-kind.ts';
-import type { Answer, Ask, Problem } from './problem.ts';
+import type { Answer, Ask, Problem } from './problems/problem.ts';
 import { readAnswer, type TypedAnswer } from './read-answer.ts';
-import { mistakeSentences, type Mistake, type MistakeValue } from './mistake.ts';
-import { mistakesFor } from './mistakes.ts';
+import { mistakeSentences, type Mistake, type MistakeValue } from './mistakes/mistake.ts';
+import { mistakesFor } from './mistakes/mistakes.ts';
 
 /** Result of one answer. */
 export interface AnswerMark {

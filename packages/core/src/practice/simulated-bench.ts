@@ -13,7 +13,7 @@ import { isolatedPart } from '../diagnosis/index.ts';
 import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import { isToleranced, type Network } from '../network/index.ts';
 import { expectationOf, type Observation, type Reading } from '../readings/index.ts';
-import { Draw } from './draw.ts';
+import { Draw } from './problems/draw.ts';
 
 /** Place and settings of a meter: a reading without its name and its numbers. */
 export type BenchPlace = ReadingPlaceOf<Reading>;

@@ -4,7 +4,7 @@ import { formatPercent, formatQuantity, type Unit } from '../quantity/index.ts';
 import { rebuild, reduceNet, resistanceNet, stepTitle } from '../reduction/index.ts';
 import { movementOf, planDesign, sectionWords, type Design } from '../workshop/index.ts';
 import { rangesAt, readingOf } from './answer.ts';
-import type { Ask, AskedOfMeter, AskedOfPart, Problem } from './problem.ts';
+import type { Ask, AskedOfMeter, AskedOfPart, Problem } from './problems/problem.ts';
 
 /** One step on the way to an answer. */
 export interface WorkingStep {

@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import type { Network } from '../network/index.ts';
 import { anyNetwork } from '../test/random-network.ts';
 import { resistanceBetween } from './all-pairs.ts';
-import { toNumber, type DoubleDouble } from './double-double.ts';
+import { toNumber, type DoubleDouble } from './linear/double-double.ts';
 import { attach, circuitOf } from './network-circuit.ts';
 import { solveCircuit } from './solve-circuit.ts';
-import { portResistance } from './solve-linear.ts';
+import { portResistance } from './linear/solve-linear.ts';
 import { runs } from '../test/runs.ts';
 
 const ohms = (found: DoubleDouble | null): number | null => found && toNumber(found);

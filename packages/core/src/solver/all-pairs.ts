@@ -1,8 +1,8 @@
 import type { Circuit } from './circuit.ts';
-import { add, divide, exactly, multiply, subtract, toNumber, zero, type DoubleDouble } from './double-double.ts';
-import { DisjointSets } from './disjoint-sets.ts';
-import { findSupernodes } from './supernodes.ts';
-import { StarMesh } from './star-mesh.ts';
+import { add, divide, exactly, multiply, subtract, toNumber, zero, type DoubleDouble } from './linear/double-double.ts';
+import { DisjointSets } from './linear/disjoint-sets.ts';
+import { findSupernodes } from './linear/supernodes.ts';
+import { StarMesh } from './linear/star-mesh.ts';
 
 /** Ω between any two nodes of a circuit, sources at rest; null between disjoint sets. */
 export type PairResistance = (a: number, b: number) => DoubleDouble | null;

@@ -9,7 +9,7 @@ import {
 } from '../network/index.ts';
 import type { Unit } from '../quantity/index.ts';
 import type { Branch } from './circuit.ts';
-import { divide, exactly, multiply, zero } from './double-double.ts';
+import { divide, exactly, multiply, zero } from './linear/double-double.ts';
 
 /** A quantity that can be varied in a sweep: its key, its unit and its name in front of the element's. */
 type Variable = readonly [key: QuantityKey, unit: Unit, name: string];

@@ -1,5 +1,5 @@
 import type { Curve } from '../network/index.ts';
-import { exactly, zero, type DoubleDouble } from './double-double.ts';
+import { exactly, zero, type DoubleDouble } from './linear/double-double.ts';
 
 /**
  * Element or meter in the solver: two ends and a law between them, with `i` the current from → to through it.

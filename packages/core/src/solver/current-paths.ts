@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from '../result.ts';
-import { add, negate, zero, type DoubleDouble } from './double-double.ts';
-import { DisjointSets } from './disjoint-sets.ts';
-import type { StarMesh } from './star-mesh.ts';
+import { add, negate, zero, type DoubleDouble } from './linear/double-double.ts';
+import { DisjointSets } from './linear/disjoint-sets.ts';
+import type { StarMesh } from './linear/star-mesh.ts';
 
 /**
  * Gives every current source a way back through the best conductors and turns it into drives along that way.

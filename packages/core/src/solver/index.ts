@@ -11,9 +11,9 @@ export {
   toNumber,
   zero,
   type DoubleDouble,
-} from './double-double.ts';
+} from './linear/double-double.ts';
 export type { SolverFault } from './fault.ts';
-export { portResistance, type CircuitSolution, type Port } from './solve-linear.ts';
+export { portResistance, type CircuitSolution, type Port } from './linear/solve-linear.ts';
 export { solveCircuit } from './solve-circuit.ts';
 export { attach, circuitOf, type Attachment, type NetworkCircuit } from './network-circuit.ts';
 export { networkValues, type ElementValues, type NetworkValues } from './network-values.ts';

@@ -5,7 +5,7 @@ import { soundNetwork } from '../test/random-network.ts';
 import { circuitOf } from './network-circuit.ts';
 import { networkValues, type NetworkValues } from './network-values.ts';
 import { solveCircuit } from './solve-circuit.ts';
-import { portResistance } from './solve-linear.ts';
+import { portResistance } from './linear/solve-linear.ts';
 
 function solve(network: Network): NetworkValues {
   const named = circuitOf(network);

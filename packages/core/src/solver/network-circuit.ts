@@ -1,7 +1,7 @@
 import { nodesOf, parseEnd, referenceOf, type Network } from '../network/index.ts';
 import { meterBranch, type Branch, type Circuit } from './circuit.ts';
 import { elementBranch } from './element-branch.ts';
-import { zero } from './double-double.ts';
+import { zero } from './linear/double-double.ts';
 
 /** A meter in the network: between two nodes, or in a break where it carries what flows from a node into lifted ends. */
 export interface Attachment {

@@ -1,7 +1,7 @@
 import type { Network } from '../network/index.ts';
-import { multiply, negate, toNumber, type DoubleDouble } from './double-double.ts';
+import { multiply, negate, toNumber, type DoubleDouble } from './linear/double-double.ts';
 import type { NetworkCircuit } from './network-circuit.ts';
-import type { CircuitSolution } from './solve-linear.ts';
+import type { CircuitSolution } from './linear/solve-linear.ts';
 
 /** True values of an element; null if nothing determines the value. */
 export interface ElementValues {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { anyNetwork, resistance } from '../test/random-network.ts';
-import { toNumber } from './double-double.ts';
+import { toNumber } from './linear/double-double.ts';
 import { circuitOf } from './network-circuit.ts';
 import { quickCircuit } from './quick-circuit.ts';
 import { solveCircuit } from './solve-circuit.ts';

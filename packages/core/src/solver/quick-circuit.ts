@@ -1,11 +1,11 @@
 import type { Circuit } from './circuit.ts';
-import { likelyCurrents } from './likely-currents.ts';
-import type { LoadBranch } from './load-law.ts';
-import { quickLinear, type QuickCircuit } from './quick-linear.ts';
-import { straightenTied } from './tied-loads.ts';
-import { findWorkingPoint, tangentsAt, type Tangents } from './working-point.ts';
+import { likelyCurrents } from './loads/likely-currents.ts';
+import type { LoadBranch } from './loads/load-law.ts';
+import { quickLinear, type QuickCircuit } from './linear/quick-linear.ts';
+import { straightenTied } from './loads/tied-loads.ts';
+import { findWorkingPoint, tangentsAt, type Tangents } from './loads/working-point.ts';
 
-export type { QuickCircuit } from './quick-linear.ts';
+export type { QuickCircuit } from './linear/quick-linear.ts';
 
 /**
  * Plans a circuit for many solutions: each costs one sparse elimination and nothing is allocated; with loads that are not

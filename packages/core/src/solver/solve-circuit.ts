@@ -1,13 +1,13 @@
 import { fail, ok, type Result } from '../result.ts';
 import type { Branch, Circuit } from './circuit.ts';
-import { toNumber } from './double-double.ts';
+import { toNumber } from './linear/double-double.ts';
 import type { SolverFault } from './fault.ts';
-import { likelyCurrents } from './likely-currents.ts';
-import { straightened, type LoadBranch } from './load-law.ts';
+import { likelyCurrents } from './loads/likely-currents.ts';
+import { straightened, type LoadBranch } from './loads/load-law.ts';
 import { roughLoadCurrents } from './quick-circuit.ts';
-import { solveLinear, type CircuitSolution } from './solve-linear.ts';
-import { straightenTied } from './tied-loads.ts';
-import { findWorkingPoint, largestOf, type SolvedPoints } from './working-point.ts';
+import { solveLinear, type CircuitSolution } from './linear/solve-linear.ts';
+import { straightenTied } from './loads/tied-loads.ts';
+import { findWorkingPoint, largestOf, type SolvedPoints } from './loads/working-point.ts';
 
 /**
  * Potentials and currents of a circuit, to about 28 digits of its largest voltage; to about 13 where loads are not ohmic.

@@ -1,10 +1,10 @@
 import type { Network } from '../network/index.ts';
 import { ok, type Result } from '../result.ts';
-import { toNumber } from './double-double.ts';
+import { toNumber } from './linear/double-double.ts';
 import type { SolverFault } from './fault.ts';
 import { circuitOf } from './network-circuit.ts';
 import { solveCircuit } from './solve-circuit.ts';
-import { portResistance } from './solve-linear.ts';
+import { portResistance } from './linear/solve-linear.ts';
 
 /** View of a source in its network. */
 export interface SourceView {

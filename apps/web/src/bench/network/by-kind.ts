@@ -45,7 +45,7 @@ const rating = inUnitOf('powerRating', 'Power rating', 'W');
 const measured = inUnitOf('measuredResistance', 'Measured', 'Ω');
 const channel = { key: 'channel', label: 'Channel' } as const;
 
-const byKind: { readonly [Kind in ElementKind]: FieldsOfKind } = {
+const byKind: Readonly<Record<ElementKind, FieldsOfKind>> = {
   source: {
     ...none,
     main: inUnitOf('emf', 'EMF', 'V', true),

@@ -22,7 +22,7 @@ export type CurveQuantities = Partial<UnionToIntersection<LawValues[LawName]>>;
 const resistance: Curve = { law: 'power', values: { exponent: 1 } };
 
 /** Every law, as one that takes the values of any: used with the values of its own only. */
-const everyLaw: Readonly<Record<LawName, LoadLawKind<object>>> = laws as Record<LawName, LoadLawKind<object>>;
+const everyLaw: Readonly<Record<LawName, LoadLawKind<object>>> = laws;
 
 /** Returns the description of a law. */
 export const lawOf = ({ law }: Curve): LoadLawKind<object> => everyLaw[law];

@@ -1,0 +1,45 @@
+import { prefixByExponent } from '../../quantity/index.ts';
+import { answerTo } from '../answer.ts';
+import type { Problem } from './problem.ts';
+import { networkMistakes } from '../mistakes/network-mistakes.ts';
+import { mistakesFor } from '../mistakes/mistakes.ts';
+
+/** Shares that two mistakes must differ by, and a mistake from the right answer, to be distinguished. */
+const apart = { slips: 0.0025, right: 0.01 };
+
+/**
+ * Whether a problem's answers are sensible numbers, and no usual slip comes so near to the right answer, or to another slip, that one
+ * could not say which it was.
+ */
+export function isClear(problem: Problem): boolean {
+  return problem.asks.every((ask) => {
+    const answer = answerTo(problem, ask);
+    if (typeof answer !== 'number') return answer !== null;
+    const size = Math.abs(answer);
+    if (!(size > 1e-9 && size < 1e9)) return false;
+    // The ranges of an instrument are as they are.
+    const slips = mistakesFor(problem, ask, networkMistakes).filter(
+      ({ slip, value }) => slip !== 'rounded-early' && slip !== 'wrong-range' && Number.isFinite(value) && value !== 0,
+    );
+    // A slip that changes nothing at all is none: it would be marked right.
+    const telling = slips.filter(({ value }) => Math.abs(value - answer) > 1e-6 * size);
+    return telling.every(
+      (one, k) =>
+        Math.abs(one.value - answer) > apart.right * size &&
+        telling
+          .slice(k + 1)
+          .every(
+            (other) =>
+              other.slip === one.slip ||
+              Math.abs(one.value - other.value) > apart.slips * Math.min(Math.abs(one.value), Math.abs(other.value)),
+          ),
+    );
+  });
+}
+
+/** The unit with the prefix that brings a value between 1 and 1000. */
+export function unitFor(value: number, unit: 'V' | 'A' | 'Ω' | 'W' | 'C'): string {
+  if (value === 0) return unit;
+  const exponent = Math.floor(Math.log10(Math.abs(value)) / 3 + 1e-12) * 3;
+  return `${prefixByExponent[Math.min(6, Math.max(-6, exponent))]!}${unit}`;
+}

@@ -1,0 +1,70 @@
+import type { Hypothesis } from '../../faults/index.ts';
+import type { Job } from '../../job/index.ts';
+import type { Design } from '../../workshop/index.ts';
+
+export const problemKinds = [
+  'equivalent',
+  'voltages-currents',
+  'power-charge',
+  'voltmeter',
+  'ammeter',
+  'both-meters',
+  'correct',
+  'range',
+  'shunt',
+  'multiplier',
+  'find-fault',
+] as const;
+export type ProblemKind = (typeof problemKinds)[number];
+
+export const levels = [1, 2, 3] as const;
+export type Level = (typeof levels)[number];
+
+/** Quantity that a question asks for. */
+export type AskedFor =
+  | { readonly what: 'equivalent'; readonly source: string }
+  | { readonly what: 'voltage' | 'current' | 'power'; readonly element: string }
+  | { readonly what: 'charge'; readonly element: string; readonly seconds: number }
+  | AskedOfMeter
+  | { readonly what: 'section'; readonly range: number }
+  | { readonly what: 'fault' };
+
+/** Quantity of a meter of a set-up that a question asks for; `shown` is the reading to be corrected, V or A. */
+export type AskedOfMeter =
+  | {
+      readonly what: 'indicated' | 'true' | 'error' | 'relative-error' | 'range';
+      readonly setup: string;
+      readonly meter: string;
+    }
+  | { readonly what: 'corrected'; readonly setup: string; readonly meter: string; readonly shown: number };
+
+/** Quantity of a part of a circuit, or of the whole, that a question asks for. */
+export type AskedOfPart = Exclude<AskedFor, AskedOfMeter | { readonly what: 'section' | 'fault' }>;
+
+/** One question of a problem. */
+export interface Ask {
+  readonly id: string;
+  readonly text: string;
+  readonly of: AskedFor;
+  /** V, A, Ω, W or C with a prefix, or %; left out if the answer has none. */
+  readonly unit?: string;
+}
+
+/** A problem, the same again from the same kind, level and seed. */
+export interface Problem {
+  readonly format: 'usual-drag/problem';
+  readonly version: 1;
+  readonly kind: ProblemKind;
+  readonly level: Level;
+  readonly seed: number;
+  readonly text: string;
+  /** The circuit, its instruments and set-ups. */
+  readonly job?: Job;
+  /** Of a shunt or multiplier. */
+  readonly design?: Design;
+  readonly asks: readonly Ask[];
+  readonly solution?: Readonly<Record<string, { readonly value: Answer }>>;
+}
+
+/** In SI, a range's id, or a fault. */
+export type Answer = number | string | Hypothesis;
