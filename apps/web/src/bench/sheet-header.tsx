@@ -2,7 +2,8 @@ import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { TabRow } from '../ui/tabs.tsx';
-import { setupViews, type BenchView } from './model/use-bench-view.ts';
+import type { BenchView } from './model/use-bench-view.ts';
+import { setupViews } from './model/use-setup-view.ts';
 import { trueViews } from './model/true-value-views.ts';
 
 /** The top of the sheet: the views of the step as tabs, and how the drawing is shown. */

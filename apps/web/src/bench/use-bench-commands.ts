@@ -3,7 +3,8 @@ import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { undoCommands, useCommands, type Command } from '../ui/commands.ts';
 import { redo, undo } from './model/bench-store.ts';
-import { setupViews, type BenchView } from './model/use-bench-view.ts';
+import type { BenchView } from './model/use-bench-view.ts';
+import { setupViews } from './model/use-setup-view.ts';
 import { trueViews } from './model/true-value-views.ts';
 
 const steps = [

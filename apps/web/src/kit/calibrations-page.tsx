@@ -1,4 +1,5 @@
 import { calibrationOn, calibrationsDue, dayOf, type KitInstrument } from '@usual-drag/core/instrument';
+import { rowsFromCalibrations } from '@usual-drag/core/job';
 import { csvText } from '../ui/csv.ts';
 import { Link } from 'react-router';
 import { useDocumentList } from '../documents/use-document-list.ts';
@@ -59,21 +60,7 @@ export function CalibrationsPage() {
       words: kept.calibratedOn === undefined ? 'no calibration is noted' : 'no interval is noted',
     })),
   ];
-  const save = (): void =>
-    saveText(
-      csvText(
-        rows.map(({ kept, dueOn, words }) => ({
-          instrument: kept.name ?? kept.id,
-          assetTag: kept.assetTag ?? '',
-          calibratedOn: kept.calibratedOn ?? '',
-          months: kept.calibrationMonths ?? '',
-          dueOn,
-          state: words,
-        })),
-      ),
-      'calibrations-due.csv',
-      'text/csv',
-    );
+  const save = (): void => saveText(csvText(rowsFromCalibrations(rows)), 'calibrations-due.csv', 'text/csv');
   return (
     <main className="relative h-full overflow-y-auto">
       <div className="mx-auto flex max-w-5xl flex-col gap-4 px-6 py-8 max-sm:px-3">

@@ -1,5 +1,4 @@
-import type { KeptAttempt } from '@usual-drag/contract';
-import { progressOf, mistakeSentences } from '@usual-drag/core/practice';
+import { progressOf, mistakeSentences, rowsFromAttempts } from '@usual-drag/core/practice';
 import { useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
 import { csvText } from '../ui/csv.ts';
@@ -65,7 +64,7 @@ export function ProgressView() {
           onChange={setChosen}
         />
         <p className="text-soft">{count(attempts.length, 'attempt')}</p>
-        <Button onClick={() => saveText(csvOf(attempts), `practice-${shown}.csv`, 'text/csv')}>
+        <Button onClick={() => saveText(csvText(rowsFromAttempts(attempts)), `practice-${shown}.csv`, 'text/csv')}>
           <Download aria-hidden size={16} /> CSV
         </Button>
         <Button onClick={() => setAsking(true)}>Erase</Button>
@@ -95,18 +94,3 @@ export function ProgressView() {
     </div>
   );
 }
-
-const csvOf = (attempts: readonly KeptAttempt[]): string =>
-  csvText(
-    attempts.map(({ at, person, kind, level, seed, right, slip, hints, seconds }) => ({
-      at,
-      person,
-      kind,
-      level,
-      seed,
-      right,
-      slip: slip ?? '',
-      hints,
-      seconds,
-    })),
-  );

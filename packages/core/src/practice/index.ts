@@ -15,6 +15,7 @@ export { simulatedBench, type BenchPlace, type SimulatedBench } from './simulate
 export { slips, mistakeSentences, type Mistake } from './mistakes/mistake.ts';
 export { workingOf } from './working.ts';
 export { bestLine, costOf, isTheFault, makeHunt, readingCosts, type FaultHunt, type HuntPlace } from './fault-hunt.ts';
+export { rowsFromAttempts } from './attempt-rows.ts';
 export { nextProblem, progressOf, type Attempt, type KindProgress } from './attempts.ts';
 export { newSeries, readSeries, type ProblemSeries, type SetProblem } from './problems/problem-series.ts';
 export { nameableFaults, type NameableFault } from './nameable-faults.ts';

@@ -41,6 +41,7 @@ export {
   partsList,
   selectorPositions,
   trimmerCover,
+  type CheckPoint,
   type PartsLine,
 } from './build/build-sheet.ts';
 export { compareSchemes } from './scheme/compare-schemes.ts';

@@ -14,6 +14,7 @@ import {
 } from '@usual-drag/core/solver';
 import { straightLine, type StraightLine } from '@usual-drag/core/uncertainty';
 import { Download, X } from 'lucide-react';
+import { rowsFromSweep } from '@usual-drag/core/job';
 import { csvText } from '../../ui/csv.ts';
 import { useMemo, useState } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -82,11 +83,8 @@ function Sweep({ network, parameters, parameter, onParameter }: SweepProps) {
     ({ name, unit }) => !outputs.some((f) => f.name === name) && (units.has(unit) || units.size < 2),
   );
   const xName = overCurrent ? `current of ${part}` : parameter.name;
-  const saveCsv = (): void => {
-    const fields = [`${parameter.name} / ${parameter.unit}`, ...results.map(({ name, unit }) => `${name} / ${unit}`)];
-    const data = values.map((value, i) => [value, ...results.map(({ of }) => watchedValue(swept[i]!, of) ?? '')]);
-    saveText(csvText({ fields, data }), 'what-if.csv', 'text/csv');
-  };
+  const saveCsv = (): void =>
+    saveText(csvText(rowsFromSweep(parameter, values, swept, results)), 'what-if.csv', 'text/csv');
 
   return (
     <div className="flex min-h-0 grow flex-col gap-3 overflow-auto p-4" tabIndex={0} role="region" aria-label="What if">

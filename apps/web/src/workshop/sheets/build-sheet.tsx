@@ -1,5 +1,6 @@
 import { formatQuantity } from '@usual-drag/core/quantity';
 import { assemblySteps, checkPoints, partsList, selectorPositions, type PartsLine } from '@usual-drag/core/workshop';
+import { rowsFromCheckPoints, rowsFromPartsList } from '@usual-drag/core/job';
 import { Printer, Table } from 'lucide-react';
 import { csvText } from '../../ui/csv.ts';
 import { Button } from '../../ui/button.tsx';
@@ -15,40 +16,8 @@ export function BuildSheet({ project, sides, onEdit }: SheetProps) {
   const lines = partsList(project, sides);
   const points = sides.flatMap((side) => checkPoints(project, side).map((point) => ({ ...point, side })));
   const positions = selectorPositions(sides);
-  const saveParts = (): void =>
-    saveText(
-      csvText({
-        fields: ['section', 'what', 'resistance / Ω', 'count', 'tolerance', 'rating / W', 'joined'],
-        data: lines.map((line) => [
-          line.section,
-          line.what,
-          line.resistance,
-          line.count,
-          line.tolerance === null ? '' : inPercent.print(line.tolerance),
-          line.powerRating,
-          line.joined,
-        ]),
-      }),
-      'meter-parts.csv',
-      'text/csv',
-    );
-  const savePoints = (): void =>
-    saveText(
-      csvText({
-        fields: ['range', 'apply', 'unit', 'reading', 'divisions', 'tolerance / divisions', 'found'],
-        data: points.map(({ side, range, applied, reading, deflection, tolerance }) => [
-          rangeText(side, range),
-          Number(applied.toPrecision(12)),
-          unitOfSide(side),
-          Number(reading.toPrecision(12)),
-          Number(deflection.toPrecision(12)),
-          Number(tolerance.toPrecision(4)),
-          '',
-        ]),
-      }),
-      'check-points.csv',
-      'text/csv',
-    );
+  const saveParts = (): void => saveText(csvText(rowsFromPartsList(lines)), 'meter-parts.csv', 'text/csv');
+  const savePoints = (): void => saveText(csvText(rowsFromCheckPoints(points)), 'check-points.csv', 'text/csv');
   return (
     <div className="flex flex-col gap-6">
       <div className="flex flex-wrap gap-2 print:hidden">
