@@ -7,6 +7,7 @@ import type { Attempt } from '@usual-drag/core/practice';
 
 /** Kinds of stored documents; also the names in their addresses. */
 export const documentKinds = ['jobs', 'instruments', 'meter-projects'] as const;
+/** A kind of document that the server stores. */
 export type DocumentKind = (typeof documentKinds)[number];
 
 /** The document of each kind. */

@@ -6,7 +6,9 @@ export const mostFaults = 20;
 
 /** Limits of an archive of jobs: bytes as sent, bytes when unpacked, and files. */
 export const largestArchive = 32 * 2 ** 20;
+/** Bytes of an archive when unpacked. */
 export const largestUnpacked = 128 * 2 ** 20;
+/** Files in an archive. */
 export const mostArchivedFiles = 2000;
 
 /** How long texts and lists of the formats may be. */

@@ -5,6 +5,7 @@ import { Equals, IsIn, IsNumber, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';
 import { Absent, Describes, List, OptionalQuantity, Quantity, Text } from './decorators.ts';
 
+/** Figures of a movement. */
 @Describes<MovementFigures>()
 export class MovementDto {
   @OptionalQuantity('positive')
@@ -17,6 +18,7 @@ export class MovementDto {
   fullScaleVoltage?: number;
 }
 
+/** The choice of parts for a design. */
 @Describes<PartsChoice>()
 export class PartsDto {
   @IsIn(seriesNames, { message: `must be one of ${seriesNames.join(', ')}` })

@@ -40,6 +40,7 @@ export class ElementDto<Kind extends ElementKind = ElementKind> {
   label?: string;
 }
 
+/** A voltage source, or a stack of cells. */
 @Describes<Source>()
 export class SourceDto extends ElementDto<'source'> {
   @Quantity(elementLimits.emf)
@@ -65,6 +66,7 @@ export class SourceDto extends ElementDto<'source'> {
   channel?: string;
 }
 
+/** A resistor. */
 @Describes<Resistor>()
 export class ResistorDto extends ElementDto<'resistor'> {
   @Quantity(elementLimits.resistance)
@@ -84,6 +86,7 @@ export class ResistorDto extends ElementDto<'resistor'> {
   bodyLabel?: string;
 }
 
+/** A current source. */
 @Describes<CurrentSource>()
 export class CurrentSourceDto extends ElementDto<'current-source'> {
   @Quantity(elementLimits.current)
@@ -100,6 +103,7 @@ export class CurrentSourceDto extends ElementDto<'current-source'> {
   channel?: string;
 }
 
+/** A lamp or other load, with the quantities of its law. */
 @Describes<Load>()
 export class LoadDto extends ElementDto<'load'> {
   @Quantity(elementLimits.ratedVoltage)
@@ -116,6 +120,7 @@ export class LoadDto extends ElementDto<'load'> {
   polarised?: boolean;
 }
 
+/** A switch. */
 @Describes<Switch>()
 export class SwitchDto extends ElementDto<'switch'> {
   @IsBoolean({ message: 'must be true or false' })
@@ -126,9 +131,11 @@ export class SwitchDto extends ElementDto<'switch'> {
   momentary?: boolean;
 }
 
+/** A wire. */
 @Describes<Link>()
 export class LinkDto extends ElementDto<'link'> {}
 
+/** Class of each kind of element. */
 export const elementSubTypes = [
   { value: SourceDto, name: 'source' },
   { value: ResistorDto, name: 'resistor' },

@@ -16,7 +16,9 @@ import { ArrayMinSize, IsIn, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';
 import { Absent, Describes, Id, List, OptionalQuantity, Quantity, Text, valueRule } from './decorators.ts';
 
+/** Quantities that load the circuit. */
 export const meterQuantities = ['dc-voltage', 'dc-current'] as const satisfies MeterQuantity[];
+/** Quantities that can be read. */
 export const readingQuantities = [...meterQuantities, 'resistance'] as const satisfies ReadingQuantity[];
 
 class CalibrationPointDto {
@@ -104,6 +106,7 @@ class CurrentRangeDto extends RangeDto {
   resistance!: number;
 }
 
+/** A range of an ohmmeter. */
 @Describes<ResistanceRange>()
 export class ResistanceRangeDto extends AnyRangeDto {
   @Quantity(kitLimits.testCurrent)
@@ -113,6 +116,7 @@ export class ResistanceRangeDto extends AnyRangeDto {
 /** Keys of an instrument; the ranges of its functions are distinguished by their quantity. */
 type InstrumentKeys = Omit<Instrument, 'functions'> & { functions?: FunctionDto[] };
 
+/** A function of an instrument, by its quantity. */
 export class FunctionDto {
   @IsIn(readingQuantities, { message: `must be one of ${readingQuantities.join(', ')}` })
   quantity!: ReadingQuantity;
@@ -148,12 +152,14 @@ class ResistanceFunctionDto extends FunctionDto {
   ranges!: ResistanceRangeDto[];
 }
 
+/** Class of each function. */
 export const functionSubTypes = [
   { value: VoltageFunctionDto, name: 'dc-voltage' },
   { value: CurrentFunctionDto, name: 'dc-current' },
   { value: ResistanceFunctionDto, name: 'resistance' },
 ];
 
+/** An instrument as a job has it. */
 @Describes<InstrumentKeys>()
 export class InstrumentDto {
   @Id()

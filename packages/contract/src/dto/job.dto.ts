@@ -11,6 +11,7 @@ import { ConventionsDto, ReadingDto, readingSubTypes } from './reading.dto.ts';
 import { SetupDto } from './setup.dto.ts';
 import { SweepDto } from './sweep.dto.ts';
 
+/** A network of a job. */
 @Describes<Omit<Network, 'elements'> & { elements: ElementDto[] }>()
 export class NetworkDto {
   @Absent()

@@ -48,6 +48,7 @@ class MovementAsFoundDto {
   coilCoefficient?: number;
 }
 
+/** Readings from which a movement is found. */
 @Describes<MovementMeasurement>()
 export class MovementMeasurementDto {
   @IsIn(['half-deflection', 'two-readings'], { message: 'must be half-deflection or two-readings' })

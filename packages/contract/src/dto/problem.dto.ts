@@ -82,6 +82,7 @@ class SectionAskedDto extends AskedForDto {
 
 class FaultAskedDto extends AskedForDto {}
 
+/** Class of each question. */
 export const askedForSubTypes = [
   { value: EquivalentAskedDto, name: 'equivalent' },
   { value: VoltageAskedDto, name: 'voltage' },

@@ -15,6 +15,7 @@ import { Absent, Describes, Ends, Id, List, Name, Text, valueRule } from './deco
 import { readingQuantities } from './instrument.dto.ts';
 import { MeterDto, meterSubTypes } from './setup.dto.ts';
 
+/** One look at a display: its text and its unit. */
 @Describes<Observation>()
 export class ObservationDto {
   @IsString({ message: 'must be text' })
@@ -135,6 +136,7 @@ class ResistanceReadingDto extends ReadingDto<'resistance'> {
   element!: string;
 }
 
+/** Class of each kind of reading. */
 export const readingSubTypes = [
   { value: VoltageReadingDto, name: 'dc-voltage' },
   { value: CurrentReadingDto, name: 'dc-current' },

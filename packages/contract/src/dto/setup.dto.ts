@@ -21,6 +21,7 @@ export class MeterDto<Quantity extends MeterQuantity = MeterQuantity> {
   range!: string;
 }
 
+/** A voltmeter in a set-up. */
 @Describes<VoltmeterPlacement>()
 export class VoltmeterDto extends MeterDto<'dc-voltage'> {
   @Name()
@@ -30,6 +31,7 @@ export class VoltmeterDto extends MeterDto<'dc-voltage'> {
   black!: string;
 }
 
+/** An ammeter in a set-up. */
 @Describes<AmmeterPlacement>()
 export class AmmeterDto extends MeterDto<'dc-current'> {
   @Name()
@@ -43,11 +45,13 @@ export class AmmeterDto extends MeterDto<'dc-current'> {
   reversed?: boolean;
 }
 
+/** Class of each meter. */
 export const meterSubTypes = [
   { value: VoltmeterDto, name: 'dc-voltage' },
   { value: AmmeterDto, name: 'dc-current' },
 ];
 
+/** A set-up of meters. */
 @Describes<{ [K in keyof Setup]: unknown }>()
 export class SetupDto {
   @Name()

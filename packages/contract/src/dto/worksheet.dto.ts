@@ -46,6 +46,7 @@ class SheetResistorDto extends SheetElementDto<'resistor'> {
   resistance?: number;
 }
 
+/** Class of each kind of element of a worksheet. */
 export const sheetElementSubTypes = [
   { value: SheetSourceDto, name: 'source' },
   { value: SheetResistorDto, name: 'resistor' },

@@ -25,6 +25,7 @@ export interface DiagnosisGroup {
   readonly hypotheses: readonly DiagnosedHypothesis[];
 }
 
+/** Explanations of the readings of a job, best first. */
 export interface Diagnosis {
   readonly format: 'usual-drag/diagnosis';
   readonly version: 1;

@@ -11,6 +11,7 @@ interface Stretch {
   readonly y2: number;
 }
 
+/** Ticks of an axis, and the parts of it that are stretched. */
 export interface Axis {
   readonly ticks: readonly Tick[];
   readonly stretched: readonly Stretch[];

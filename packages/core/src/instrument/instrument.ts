@@ -62,18 +62,22 @@ export interface Rate {
   readonly counts: number;
 }
 
+/** Ranges for a voltage or a current. */
 export interface MeterFunction {
   readonly quantity: MeterQuantity;
   readonly ranges: readonly Range[];
 }
 
+/** Ranges of an ohmmeter. */
 export interface ResistanceFunction {
   readonly quantity: 'resistance';
   readonly ranges: readonly ResistanceRange[];
 }
 
+/** One function of an instrument. */
 export type InstrumentFunction = MeterFunction | ResistanceFunction;
 
+/** An instrument with everything that changes a reading. */
 export interface Instrument {
   readonly id: string;
   readonly name?: string;
@@ -88,6 +92,7 @@ export type RangeOf<Q extends ReadingQuantity> = Q extends 'resistance' ? Resist
 
 const units = { 'dc-voltage': 'V', 'dc-current': 'A', resistance: 'Ω' } as const;
 
+/** Returns the unit of a quantity. */
 export const unitOf = <Q extends ReadingQuantity>(quantity: Q): (typeof units)[Q] => units[quantity];
 
 /** The ranges of a function, as listed; none if the instrument does not have it. */

@@ -97,6 +97,7 @@ export function freeId(name: string, taken: readonly string[]): string {
   return `${stem}-${number}`;
 }
 
+/** A fault of a kit that keeps it from being stored. */
 export interface KitFault {
   readonly message: string;
   /** The instrument it is about. */

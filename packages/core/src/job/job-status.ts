@@ -39,6 +39,7 @@ export function unreadableWords(unreadable: readonly UnreadableMeter[]): string 
     : `${only.meter} ${meterStateWords[only.state]}`;
 }
 
+/** Returns the figures of a job that the list of jobs shows. */
 export function jobStatus(
   { network, setups = [], instruments = [] }: Job,
   unloaded: Result<Unloaded, JobFault>,

@@ -20,6 +20,7 @@ export interface Job {
 
 /** Versions of the job format; all of them remain readable. */
 export const jobVersions = [1, 2, 3] as const;
+/** Version of the job format. */
 export type JobVersion = (typeof jobVersions)[number];
 
 /** The head of a job: where, on what and for which order it is done. Every key may be left out. */
@@ -37,6 +38,7 @@ export interface JobRecord {
   readonly notes?: string;
 }
 
+/** A fault that keeps a job from being stored or solved. */
 export interface JobFault {
   readonly code:
     | 'invalid-file'

@@ -11,6 +11,7 @@ export interface StartingCircuit {
   readonly elements: readonly Element[];
 }
 
+/** Circuits with which a job can begin, the simplest first. */
 export const startingCircuits: readonly StartingCircuit[] = [
   {
     id: 'divider',

@@ -2,6 +2,7 @@ import { type Instrument, type MeterQuantity } from '../instrument/index.ts';
 import { duplicates, nameViolation, type Network } from '../network/index.ts';
 import type { Meter, Setup } from './setup.ts';
 
+/** A fault that keeps a set-up from being solved. */
 export interface SetupFault {
   readonly code: 'invalid-value' | 'duplicate-id' | 'unknown-node' | 'unknown-instrument';
   readonly message: string;

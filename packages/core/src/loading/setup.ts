@@ -22,6 +22,7 @@ export interface AmmeterPlacement {
   readonly reversed?: boolean;
 }
 
+/** A meter in a set-up. */
 export type Meter = VoltmeterPlacement | AmmeterPlacement;
 
 /** The meters that are connected at the same time. */

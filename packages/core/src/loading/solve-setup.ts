@@ -45,6 +45,7 @@ export interface MeterReading {
   readonly state: MeterState;
 }
 
+/** Values of a network with the meters of a set-up in it. */
 export interface SetupValues extends NetworkValues {
   readonly meters: Readonly<Record<string, MeterReading>>;
 }

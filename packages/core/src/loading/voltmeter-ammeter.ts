@@ -4,8 +4,10 @@ export const connectionWords = {
   'across-both': 'voltmeter across part and ammeter',
 } as const;
 
+/** Place of the voltmeter: before or behind the ammeter. */
 export type Connection = keyof typeof connectionWords;
 
+/** Both places of the voltmeter. */
 export const connections = Object.keys(connectionWords) as readonly Connection[];
 
 /**

@@ -26,6 +26,7 @@ export interface Source extends TwoTerminal {
   readonly channel?: string;
 }
 
+/** A resistor, as marked and as measured. */
 export interface Resistor extends TwoTerminal {
   readonly kind: 'resistor';
   /** Ω as marked. */
@@ -62,6 +63,7 @@ export interface Load extends TwoTerminal, CurveQuantities {
   readonly polarised?: boolean;
 }
 
+/** A switch: ideal if closed, no current if open. */
 export interface Switch extends TwoTerminal {
   readonly kind: 'switch';
   readonly closed: boolean;
@@ -69,11 +71,14 @@ export interface Switch extends TwoTerminal {
   readonly momentary?: boolean;
 }
 
+/** A wire without resistance. */
 export interface Link extends TwoTerminal {
   readonly kind: 'link';
 }
 
+/** A part of a network. */
 export type Element = Source | Resistor | CurrentSource | Load | Switch | Link;
+/** Kind of a part. */
 export type ElementKind = Element['kind'];
 
 /** The element of a kind. */

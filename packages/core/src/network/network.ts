@@ -3,6 +3,7 @@ import type { Element } from './element.ts';
 /** Which resistance is computed with for a resistor that has both. */
 export type ResistorValues = 'nominal' | 'measured';
 
+/** Parts joined at nodes, and the node that potentials are given against. */
 export interface Network {
   /** The node that potentials are given against. */
   readonly reference?: string;

@@ -4,6 +4,7 @@ import { elementLimits, nameViolation } from './limits.ts';
 import { curveQuantities } from './load-laws/index.ts';
 import { nodesOf, type Network } from './network.ts';
 
+/** A fault that keeps a network from being solved. */
 export interface NetworkFault {
   readonly code: 'invalid-value' | 'duplicate-id' | 'unknown-node';
   readonly message: string;

@@ -16,6 +16,7 @@ export interface InSeries {
   readonly note?: string;
 }
 
+/** Quantities that a plan measures. */
 export interface Measurements {
   readonly resistances: readonly string[];
   /** Sources that are to be read unloaded. */

@@ -72,6 +72,7 @@ interface AnyReadStep extends Step {
   readonly cautions: readonly string[];
 }
 
+/** A step that reads a voltage. */
 export interface VoltageStep extends AnyReadStep {
   readonly quantity: 'dc-voltage';
   readonly red: string;
@@ -80,6 +81,7 @@ export interface VoltageStep extends AnyReadStep {
   readonly unloaded?: string;
 }
 
+/** A step that reads a current. */
 export interface CurrentStep extends AnyReadStep {
   readonly quantity: 'dc-current';
   readonly node: string;
@@ -87,12 +89,15 @@ export interface CurrentStep extends AnyReadStep {
   readonly reversed?: boolean;
 }
 
+/** A step that reads a resistance out of circuit. */
 export interface ResistanceStep extends AnyReadStep {
   readonly quantity: 'resistance';
   readonly element: string;
 }
 
+/** A step that takes a reading. */
 export type ReadStep = VoltageStep | CurrentStep | ResistanceStep;
+/** A step of a plan. */
 export type PlanStep = SupplyStep | BreakStep | ReadStep | RestoreStep | OffStep;
 
 /** A step before it has its number. */

@@ -25,6 +25,7 @@ interface Candidate extends RangeIndication {
   readonly corrected: number;
 }
 
+/** The range on which to begin, and the one on which to read. */
 export interface RangeChoice {
   readonly option: RangeIndication;
   readonly startRange: string;

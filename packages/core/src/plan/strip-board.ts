@@ -18,6 +18,7 @@ interface BoardLink {
   readonly element: string | null;
 }
 
+/** Rows of a strip board with the parts and links on them. */
 export interface StripBoard {
   readonly rows: readonly BoardRow[];
   readonly links: readonly BoardLink[];

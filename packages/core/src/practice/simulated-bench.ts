@@ -34,6 +34,7 @@ export interface SimulatedBench {
   read(place: BenchPlace, time?: number): Observation | null;
 }
 
+/** Values of a simulated bench that the learner does not see. */
 export interface BenchSecrets {
   readonly seed: number;
   /** A fault of the circuit; none if omitted. */

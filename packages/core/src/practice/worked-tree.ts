@@ -9,6 +9,7 @@ interface PartTree {
   readonly resistance: number;
 }
 
+/** Parts in series or in parallel. */
 export interface GroupTree {
   readonly kind: 'series' | 'parallel';
   readonly items: readonly Tree[];

@@ -45,6 +45,7 @@ const meanings: Readonly<Record<Band, BandMeaning>> = {
 
 const bandColours = Object.keys(meanings) as readonly Band[];
 
+/** Resistance and tolerance that colour bands give. */
 export interface Banded {
   /** Ω. */
   readonly resistance: number;

@@ -1,6 +1,7 @@
 import { engineering, mantissaOf, shiftPoint } from './engineering.ts';
 import type { Unit } from './unit.ts';
 
+/** Options of a formatted quantity. */
 export interface FormatOptions {
   /** Significant digits, 1 to 17; 4 when left out. */
   readonly digits?: number;

@@ -2,6 +2,7 @@ import { fail, ok, type Result } from '../result.ts';
 import { exponentByPrefix } from './prefix.ts';
 import { unitSpellings, type Unit } from './unit.ts';
 
+/** Reason why a text is no quantity. */
 export interface QuantityFault {
   readonly code: 'empty' | 'not-a-quantity' | 'wrong-unit' | 'ambiguous-comma' | 'too-large';
   /** The problem and what to type instead, in a technician's words. */

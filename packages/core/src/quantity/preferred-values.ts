@@ -1,6 +1,7 @@
 /** The preferred series of IEC 60063, by their number of values in a decade. */
 export type Series = 'E3' | 'E6' | 'E12' | 'E24' | 'E48' | 'E96' | 'E192';
 
+/** Names of the series of preferred values (IEC 60063), the coarsest first. */
 export const seriesNames: readonly Series[] = ['E3', 'E6', 'E12', 'E24', 'E48', 'E96', 'E192'];
 
 const e24 = [

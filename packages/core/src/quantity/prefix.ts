@@ -28,5 +28,7 @@ export const exponentByPrefix: Readonly<Record<string, number>> = {
   T: 12,
 };
 
+/** Power of ten of the smallest prefix, f. */
 export const smallestExponent = -15;
+/** Power of ten of the largest prefix, T. */
 export const largestExponent = 12;

@@ -2,6 +2,7 @@ import { fail, ok, type Result } from '../result.ts';
 import { parseQuantity, type QuantityFault } from './parse-quantity.ts';
 import { seriesValues } from './preferred-values.ts';
 
+/** Resistance and tolerance that a printed code gives. */
 export interface PrintedCode {
   /** Ω. */
   readonly resistance: number;

@@ -10,6 +10,7 @@ import type { Conventions, Reading } from './reading.ts';
 import { observedValue } from './observed-value.ts';
 import { readingSums, type ReadingSum } from './reading-sums.ts';
 
+/** Every reading of a job beside its expectation. */
 export interface Comparison {
   readonly format: 'usual-drag/comparison';
   readonly version: 1;

@@ -3,8 +3,10 @@ import type { Expectation, Limits } from './expectation.ts';
 import type { ObservedValue } from './observed-value.ts';
 import type { Conventions } from './reading.ts';
 
+/** Result of a comparison of a reading with its expectation. */
 export type Verdict = 'not-comparable' | 'agrees' | 'within-tolerance' | 'does-not-agree';
 
+/** Every verdict in words. */
 export const verdictWords: Readonly<Record<Verdict, string>> = {
   agrees: 'agrees',
   'within-tolerance': 'within tolerance',

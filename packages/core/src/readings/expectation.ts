@@ -26,6 +26,7 @@ export interface Expectation {
   readonly response: ToleranceResponse | null;
 }
 
+/** Limits of a value, in its unit. */
 export interface Limits {
   readonly low: number;
   readonly high: number;

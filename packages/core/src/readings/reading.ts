@@ -30,10 +30,12 @@ interface Taken {
   readonly struck?: { readonly at?: string; readonly why: string };
 }
 
+/** A voltage that was read. */
 export interface VoltageReading extends Taken, Pick<VoltmeterPlacement, 'quantity' | 'red' | 'black'> {
   /** Id of a source whose voltage this is, with everything else lifted off one of its nodes; `red` and `black` are its own. */
   readonly unloaded?: string;
 }
+/** A current that was read. */
 export type CurrentReading = Taken & Pick<AmmeterPlacement, 'quantity' | 'node' | 'ends' | 'reversed'>;
 
 /** A resistor measured out of circuit. */

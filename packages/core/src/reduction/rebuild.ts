@@ -32,6 +32,7 @@ interface UpStep {
   readonly lines: readonly UpLine[];
 }
 
+/** Voltages and currents found step by step from the reduced circuit back to its parts. */
 export interface Rebuilt {
   readonly steps: readonly UpStep[];
   /** Every part of every stage. */

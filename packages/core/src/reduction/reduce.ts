@@ -15,6 +15,7 @@ export interface Step extends Choice {
   readonly formulas: readonly string[];
 }
 
+/** Steps that reduce a network to one resistance. */
 export interface Reduction {
   readonly net: ResistanceNet;
   readonly steps: readonly Step[];

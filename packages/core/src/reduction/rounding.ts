@@ -5,6 +5,7 @@ export interface Rounding {
   readonly digits: number;
 }
 
+/** No rounding between steps. */
 export const exact: Rounding = { how: 'exact', digits: 15 };
 
 /** Digits to which a double is taken as its decimal number: the last ones are noise of binary sums. */

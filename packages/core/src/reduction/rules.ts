@@ -1,5 +1,6 @@
 import type { Part } from './resistance-net.ts';
 
+/** Rule that a step of a reduction applies. */
 export type Rule = 'series' | 'parallel' | 'star-delta' | 'delta-star' | 'star-mesh' | 'dead-end';
 
 /** Which parts go next and by which rule. It depends on how the parts are joined only, never on their values. */

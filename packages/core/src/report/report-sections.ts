@@ -14,8 +14,10 @@ export const reportSections = [
   'restoring',
 ] as const;
 
+/** Name of a section of the report. */
 export type ReportSection = (typeof reportSections)[number];
 
+/** Heading of every section. */
 export const sectionNames: Readonly<Record<ReportSection, string>> = {
   result: 'Result',
   drawing: 'Drawing',

@@ -12,6 +12,7 @@ interface LimitedSource {
   readonly at: number;
 }
 
+/** Values of a network with its limited sources. */
 export interface LimitedValues {
   readonly limited: readonly LimitedSource[];
   readonly values: NetworkValues;

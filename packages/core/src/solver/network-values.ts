@@ -13,6 +13,7 @@ export interface ElementValues {
   readonly power: number | null;
 }
 
+/** Values of a solved network by the names of its nodes and elements. */
 export interface NetworkValues {
   /** V against the reference. */
   readonly nodes: Readonly<Record<string, number | null>>;

@@ -35,6 +35,7 @@ export function rangeReading(instrument: Instrument, range: Range, display: numb
   };
 }
 
+/** True value and source resistance found from readings on several ranges. */
 export interface RangeCorrection {
   /** V or A with no meter in. */
   readonly truth: number;
@@ -49,6 +50,7 @@ export interface RangeCorrection {
   readonly line: { readonly slope: number; readonly intercept: number };
 }
 
+/** Reason why readings on several ranges give no true value. */
 export interface CorrectionFault {
   readonly code: 'too-few' | 'not-positive' | 'no-source-explains';
   readonly message: string;

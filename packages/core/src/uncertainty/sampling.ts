@@ -2,6 +2,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { ToleranceModel } from './tolerance-model.ts';
 
+/** Number and seed of random samples. */
 export interface Sampling {
   readonly count: number;
   /** The same seed draws the same values again. */

@@ -13,6 +13,7 @@ import {
 /** A result whose tolerance is asked for: a true value, or what a meter of the set-up indicates. */
 export type ToleranceOutput = SweepOutput | { readonly meter: string };
 
+/** Question of a tolerance study: which value of which network. */
 export interface ToleranceQuestion {
   readonly network: Network;
   readonly instruments: readonly Instrument[];

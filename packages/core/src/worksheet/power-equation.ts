@@ -6,6 +6,7 @@ export interface PowerEquation {
   readonly power: number;
 }
 
+/** A linear equation, coefficients·x = constant. */
 export interface PlainForm {
   readonly coefficients: readonly number[];
   readonly constant: number;

@@ -12,6 +12,7 @@ export interface SheetCircuit {
   readonly directions: ReadonlyMap<string, 1 | -1> | null;
 }
 
+/** A part of a worksheet between its nodes. */
 export interface SheetPart {
   readonly id: string;
   readonly isSource: boolean;

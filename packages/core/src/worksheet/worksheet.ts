@@ -4,8 +4,10 @@ import type { Unit } from '../quantity/index.ts';
 /** Quantity of a part that can be asked for or given. */
 export type SheetQuantity = 'voltage' | 'current' | 'resistance' | 'power';
 
+/** Quantities of a part on a worksheet. */
 export const sheetQuantities = ['voltage', 'current', 'resistance', 'power'] as const satisfies SheetQuantity[];
 
+/** Unit of each quantity. */
 export const unitOfSheet: Readonly<Record<SheetQuantity, Unit>> = {
   voltage: 'V',
   current: 'A',
@@ -23,12 +25,14 @@ interface SheetTwoTerminal {
   readonly label?: string;
 }
 
+/** A source on a worksheet. */
 export interface SheetSource extends SheetTwoTerminal {
   readonly kind: 'source';
   /** V. */
   readonly emf?: number;
 }
 
+/** A resistor on a worksheet. */
 export interface SheetResistor extends SheetTwoTerminal {
   readonly kind: 'resistor';
   /** Ω. */
@@ -57,6 +61,7 @@ export interface Worksheet {
 /** The four values of a part, null if one does not follow. */
 export type SheetValues = Readonly<Record<SheetQuantity, number | null>>;
 
+/** Rule by which a value was found. */
 export type SheetRule = 'ohm' | 'power' | 'series' | 'parallel' | 'junction' | 'loop' | 'equivalent' | 'equations';
 
 /** One value worked out from others. */
@@ -71,6 +76,7 @@ export interface SheetStep {
   readonly text: string;
 }
 
+/** Given values that contradict each other. */
 export interface SheetContradiction {
   /** Givens that cannot all hold. */
   readonly between: readonly string[];
@@ -91,6 +97,7 @@ export interface WorksheetResult {
   readonly contradiction: SheetContradiction | null;
 }
 
+/** A fault that keeps a worksheet from being solved. */
 export interface WorksheetFault {
   readonly code: 'invalid-value' | 'duplicate-id' | 'unknown-node';
   readonly message: string;

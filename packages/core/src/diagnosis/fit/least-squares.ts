@@ -17,6 +17,7 @@ export interface Problem {
   predict(values: readonly number[]): Predicted | null;
 }
 
+/** Values that fit best, and how certain they are. */
 export interface LeastSquares {
   readonly values: readonly number[];
   /** Standard deviations, √diag((JᵀWJ)⁻¹). */

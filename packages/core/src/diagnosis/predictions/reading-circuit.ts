@@ -6,6 +6,7 @@ export interface NamedResistances {
   readonly index: ReadonlyMap<string, number>;
 }
 
+/** Returns names with the place of each. */
 export const namesOf = (names: readonly string[]): NamedResistances => ({
   names,
   index: new Map(names.map((name, at) => [name, at])),
@@ -246,6 +247,7 @@ export interface OneResistance {
   readonly resistance: number;
 }
 
+/** Returns how the readings depend on one resistance of a reading circuit. */
 export function oneResistance(circuit: ReadingCircuit, index: number): OneResistance {
   const { indicated, effect, currents, ports, resistances } = circuit;
   return {

@@ -3,6 +3,7 @@ import type { Column, Span } from './link.ts';
 /** Returns the cost of an order of columns: crossings first, then the length of the rails. */
 export type Cost = (order: readonly number[]) => number;
 
+/** Cost of one crossing, in the length of rails that is worth it: more than any arrangement has. */
 export const costOfCrossing = 1000;
 
 /**

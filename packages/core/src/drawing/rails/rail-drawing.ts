@@ -14,6 +14,7 @@ import { labelOf, type Label } from '../symbols/part-label.ts';
 import { evenHeights, scaledHeights } from './rail-heights.ts';
 import { letterRooms, roomBelow, takeSeats, type Seat } from './stretches.ts';
 
+/** Network to draw, with its values and the meters in it. */
 export interface DrawingInput {
   readonly network: Network;
   /** Solved with no meter; null if it has no solution. */

@@ -5,6 +5,7 @@ export interface Room {
   readonly height: number;
 }
 
+/** Height of every rail. */
 export interface RailHeights {
   /** y of each rail from 0 at the highest, downwards. */
   readonly y: readonly number[];

@@ -8,6 +8,7 @@ export interface Seat extends Room {
   readonly passed: readonly number[];
 }
 
+/** A part or meter in its column. */
 export interface Seated {
   readonly id: string;
   readonly column: number;

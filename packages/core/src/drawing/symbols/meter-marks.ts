@@ -1,6 +1,7 @@
 import { circle, roundedBox, type Mark } from './mark.ts';
 import type { AmmeterMark, VoltmeterMark } from '../rails/rail-drawing.ts';
 
+/** Texts and colours of a meter in the drawing. */
 export interface MeterStyle {
   /** Lines beside it, the reading first. */
   readonly lines: readonly string[];

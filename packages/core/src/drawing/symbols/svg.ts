@@ -50,6 +50,7 @@ const dark: Colours = {
   'node-8': '#cfa983',
 };
 
+/** Colours of an exported drawing. */
 export type DrawingTheme = 'light' | 'dark';
 
 const themes: Readonly<Record<DrawingTheme, Colours>> = { light, dark };
@@ -69,6 +70,7 @@ export function drawingMarks(drawing: RailDrawing, network: Network, style: Part
   ];
 }
 
+/** Options of an exported drawing. */
 export interface SvgOptions {
   /** CSS that brings the faces along; left out, they are those of the machine that shows it. */
   readonly faceStyle?: string;

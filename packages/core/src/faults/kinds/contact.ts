@@ -12,6 +12,7 @@ const triedResistances = [10, 1000, 100_000];
 const hasContact = (element: Element): boolean =>
   element.kind !== 'current-source' && (element.kind !== 'switch' || element.closed);
 
+/** A bad contact: a resistance in series with a part. */
 export const contact: CircuitFaultKind<Contact> = {
   of: 'circuit',
   changesPart: false,

@@ -11,6 +11,7 @@ const factors = [10, 0.1, 100, 0.01];
 const possible = ({ id, kind }: Element): readonly Decade[] =>
   kind === 'resistor' ? factors.map((value) => ({ fault: 'decade', where: [id], value })) : [];
 
+/** A resistor of a wrong decade: its resistance is wrong by a power of ten. */
 export const decade: CircuitFaultKind<Decade> = {
   of: 'circuit',
   changesPart: true,

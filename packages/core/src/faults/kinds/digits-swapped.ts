@@ -3,6 +3,7 @@ import type { FaultOf, ReadingFaultKind } from '../fault-kind.ts';
 /** Two neighbouring digits exchanged in writing down; the value is the text of the display, null if it is not given. */
 export type DigitsSwapped = FaultOf<'digits-swapped', string | null>;
 
+/** Two digits of a reading were exchanged. */
 export const digitsSwapped: ReadingFaultKind<DigitsSwapped> = {
   of: 'reading',
   sentence: ({ where: [id], value }) =>

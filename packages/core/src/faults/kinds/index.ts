@@ -24,9 +24,11 @@ import { wrongScale, type WrongScale } from './wrong-scale.ts';
 /** A mistake in one reading, or a fault of the circuit, that may explain the readings. */
 export type Hypothesis = ReadingHypothesis | CircuitHypothesis;
 
+/** A mistake in one reading. */
 export type ReadingHypothesis =
   Prefix | LeadsSwapped | OnePoint | Hanging | DigitsSwapped | WrongScale | WrongPlace | Across | BlownFuse;
 
+/** A fault of the circuit or of an instrument. */
 export type CircuitHypothesis =
   | Switch
   | Open
@@ -41,8 +43,11 @@ export type CircuitHypothesis =
   | Swapped
   | Meter;
 
+/** Name of a fault in a file. */
 export type FaultName = Hypothesis['fault'];
+/** Name of a mistake in a reading. */
 export type ReadingFault = ReadingHypothesis['fault'];
+/** Name of a fault of the circuit. */
 export type CircuitFault = CircuitHypothesis['fault'];
 
 /** The hypothesis of a kind, by its name. */

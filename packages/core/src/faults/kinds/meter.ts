@@ -4,6 +4,7 @@ import type { CircuitFaultKind, FaultOf } from '../fault-kind.ts';
 /** An instrument whose resistance differs by a factor on all ranges of a quantity. */
 export type Meter = FaultOf<'meter', { readonly quantity: MeterQuantity; readonly factor: number }>;
 
+/** An instrument has another input resistance, or another burden, than the kit has. */
 export const meter: CircuitFaultKind<Meter> = {
   of: 'circuit',
   changesPart: false,

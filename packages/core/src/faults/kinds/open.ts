@@ -11,6 +11,7 @@ const canOpen = ({ kind }: Element): boolean => kind !== 'current-source' && kin
 
 const faultOf = ({ id }: Element): Open => ({ fault: 'open', where: [id], value: null });
 
+/** A part is open. */
 export const open: CircuitFaultKind<Open> = {
   of: 'circuit',
   changesPart: true,

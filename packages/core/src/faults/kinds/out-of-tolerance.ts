@@ -6,6 +6,7 @@ import { elementIn, withElements, withResistance } from './changed-bench.ts';
 /** A resistor outside its tolerance; the value is its resistance, Ω, null before it is fitted. */
 export type OutOfTolerance = FaultOf<'out-of-tolerance', number | null>;
 
+/** A resistor is outside its tolerance. */
 export const outOfTolerance: CircuitFaultKind<OutOfTolerance> = {
   of: 'circuit',
   changesPart: true,

@@ -8,6 +8,7 @@ export type Short = FaultOf<'short', null>;
 const possible = ({ id, kind }: Element): readonly Short[] =>
   kind === 'resistor' || kind === 'load' ? [{ fault: 'short', where: [id], value: null }] : [];
 
+/** A part is shorted. */
 export const short: CircuitFaultKind<Short> = {
   of: 'circuit',
   changesPart: true,

@@ -6,6 +6,7 @@ import { elementIn, withElements } from './changed-bench.ts';
 /** A supply at its current limit; the value is the limit, A, null before it is fitted. */
 export type SupplyLimited = FaultOf<'supply-limited', number | null>;
 
+/** A supply limits its current. */
 export const supplyLimited: CircuitFaultKind<SupplyLimited> = {
   of: 'circuit',
   changesPart: false,

@@ -9,6 +9,7 @@ export type SupplyOff = FaultOf<'supply-off', null>;
 const possible = (element: Element): readonly SupplyOff[] =>
   isSource(element) ? [{ fault: 'supply-off', where: [element.id], value: null }] : [];
 
+/** A source is off: it drives nothing. */
 export const supplyOff: CircuitFaultKind<SupplyOff> = {
   of: 'circuit',
   changesPart: false,

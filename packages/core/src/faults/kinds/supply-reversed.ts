@@ -9,6 +9,7 @@ export type SupplyReversed = FaultOf<'supply-reversed', null>;
 const possible = (element: Element): readonly SupplyReversed[] =>
   isSource(element) ? [{ fault: 'supply-reversed', where: [element.id], value: null }] : [];
 
+/** A source is connected with reversed polarity. */
 export const supplyReversed: CircuitFaultKind<SupplyReversed> = {
   of: 'circuit',
   changesPart: false,

@@ -5,6 +5,7 @@ import { elementIn, withElements } from './changed-bench.ts';
 /** A supply set to another voltage; the value is that of all its cells, V, null before it is fitted. */
 export type SupplyValue = FaultOf<'supply-value', number | null>;
 
+/** A source has another voltage than assumed. */
 export const supplyValue: CircuitFaultKind<SupplyValue> = {
   of: 'circuit',
   changesPart: false,

@@ -23,6 +23,7 @@ const faultOf = (one: Element, other: Resistor): Swapped => ({
 const after = ({ elements }: Network, element: Element): readonly Element[] =>
   elements.slice(elements.indexOf(element) + 1);
 
+/** Two resistors are in each other’s places. */
 export const swapped: CircuitFaultKind<Swapped> = {
   of: 'circuit',
   changesPart: true,

@@ -4,6 +4,7 @@ import { elementIn, withElements } from './changed-bench.ts';
 /** A switch in the other position. */
 export type Switch = FaultOf<'switch', null>;
 
+/** A switch is in the other position. */
 export const switchFault: CircuitFaultKind<Switch> = {
   of: 'circuit',
   changesPart: false,

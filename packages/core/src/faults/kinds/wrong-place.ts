@@ -7,6 +7,7 @@ export type RealPlace =
 /** A reading taken at another place; the value is that place, null if it is not given. */
 export type WrongPlace = FaultOf<'wrong-place', RealPlace | null>;
 
+/** A reading was taken at another place of the circuit. */
 export const wrongPlace: ReadingFaultKind<WrongPlace> = {
   of: 'reading',
   sentence: ({ where: [id], value }) => `${id} was read ${value === null ? 'at another place' : placeWords(value)}.`,

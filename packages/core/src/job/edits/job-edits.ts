@@ -32,6 +32,7 @@ export function putSetup(job: Job, id: string, next: Setup): Job {
   return { ...job, setups: there ? setups.map((setup) => (setup.id === id ? next : setup)) : [...setups, next] };
 }
 
+/** Returns a job without a set-up. */
 export const removeSetup = (job: Job, id: string): Job => ({
   ...job,
   setups: (job.setups ?? []).filter((setup) => setup.id !== id),

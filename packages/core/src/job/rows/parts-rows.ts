@@ -11,6 +11,7 @@ export interface RowFault {
 /** Meaning of the numbers of a tolerance column: `5` as 5 %, or `0.05` as 5 %. */
 type ToleranceUnit = 'percent' | 'ratio';
 
+/** Parts read from the rows of a table, and the rows that cannot be read. */
 export interface PartsRows {
   readonly elements: readonly Element[];
   /** Row of each element, counted from 1. */

@@ -17,6 +17,7 @@ export type LineTree =
   | { readonly kind: 'chain'; readonly items: readonly (LineTree | LinePoint)[] }
   | { readonly kind: 'side-by-side'; readonly branches: readonly LineTree[] };
 
+/** A line divided into its statements. */
 export interface LineText {
   readonly statements: readonly LineTree[];
   /** `against @B`: the node that potentials are given against. */

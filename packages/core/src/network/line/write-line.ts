@@ -5,6 +5,7 @@ import { nodesOf, referenceOf, type Network } from '../network.ts';
 import { parseLine } from './parse-line.ts';
 import { startingAt, strandsOf, type PlacedStrand, type Strand } from '../strands.ts';
 
+/** Options of a written line. */
 export interface WriteOptions {
   /** Leave out what is not needed to see the circuit: ratings, limits, measured values, what a part is for. */
   readonly brief?: boolean;

@@ -17,6 +17,7 @@ export const slips = [
   'coil-added',
   'error-only',
 ] as const;
+/** Name of a usual mistake. */
 export type Mistake = (typeof slips)[number];
 
 /** Value that a mistake gives. */

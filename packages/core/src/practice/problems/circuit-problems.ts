@@ -97,6 +97,7 @@ export function powerProblem(draw: Draw, level: Level): Drafted | null {
   };
 }
 
+/** Returns the names of the resistors of a network. */
 export const resistorsOf = ({ elements }: Network): string[] =>
   elements.flatMap(({ id, kind }) => (kind === 'resistor' ? [id] : []));
 

@@ -38,6 +38,7 @@ export interface Place {
   readonly decade: number;
 }
 
+/** Places of the plant from which problems take their names and sizes. */
 export const places: readonly Place[] = [
   { name: 'Float-level divider SL-014', emfs: [12, 15, 24], decade: 4 },
   { name: 'Sluice-gate test board SL-031', emfs: [5, 9, 10], decade: 2 },

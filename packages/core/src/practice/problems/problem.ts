@@ -2,6 +2,7 @@ import type { Hypothesis } from '../../faults/index.ts';
 import type { Job } from '../../job/index.ts';
 import type { Design } from '../../workshop/index.ts';
 
+/** Kinds of problems, in the order of learning. */
 export const problemKinds = [
   'equivalent',
   'voltages-currents',
@@ -15,9 +16,12 @@ export const problemKinds = [
   'multiplier',
   'find-fault',
 ] as const;
+/** Kind of a problem. */
 export type ProblemKind = (typeof problemKinds)[number];
 
+/** Levels of difficulty. */
 export const levels = [1, 2, 3] as const;
+/** Level of difficulty, 1 the easiest. */
 export type Level = (typeof levels)[number];
 
 /** Quantity that a question asks for. */

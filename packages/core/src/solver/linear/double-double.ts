@@ -9,14 +9,19 @@ export interface DoubleDouble {
   readonly lo: number;
 }
 
+/** 0. */
 export const zero: DoubleDouble = { hi: 0, lo: 0 };
 
+/** A double as it is. */
 export const exactly = (value: number): DoubleDouble => ({ hi: value, lo: 0 });
 
+/** The nearest double. */
 export const toNumber = (a: DoubleDouble): number => a.hi + a.lo;
 
+/** −a. */
 export const negate = (a: DoubleDouble): DoubleDouble => ({ hi: -a.hi, lo: -a.lo });
 
+/** a + b, by Knuth’s two-sum of both halves. */
 export function add(a: DoubleDouble, b: DoubleDouble): DoubleDouble {
   const sum = a.hi + b.hi;
   const bPart = sum - a.hi;
@@ -29,8 +34,10 @@ export function add(a: DoubleDouble, b: DoubleDouble): DoubleDouble {
   return { hi, lo: rest - (hi - high) };
 }
 
+/** a − b. */
 export const subtract = (a: DoubleDouble, b: DoubleDouble): DoubleDouble => add(a, { hi: -b.hi, lo: -b.lo });
 
+/** a·b (Dekker’s and Veltkamp’s product). */
 export function multiply(a: DoubleDouble, b: DoubleDouble): DoubleDouble {
   const product = a.hi * b.hi;
   const low = productError(a.hi, b.hi, product) + (a.hi * b.lo + a.lo * b.hi);
@@ -38,6 +45,7 @@ export function multiply(a: DoubleDouble, b: DoubleDouble): DoubleDouble {
   return { hi, lo: low - (hi - product) };
 }
 
+/** a/b, by long division in three steps. */
 export function divide(a: DoubleDouble, b: DoubleDouble): DoubleDouble {
   const first = a.hi / b.hi;
   const product = first * b.hi;

@@ -18,6 +18,7 @@ import { findSupernodes, pathBetween, type Supernodes } from './supernodes.ts';
 import { LargeMesh } from './large-mesh.ts';
 import { StarMesh, type Edge } from './star-mesh.ts';
 
+/** Potentials and currents of a solved circuit. */
 export interface CircuitSolution {
   /** The circuit as it was solved: loads that are not ohmic as their tangents at the working point, open where they block. */
   readonly circuit: Circuit;

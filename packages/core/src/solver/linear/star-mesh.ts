@@ -226,6 +226,7 @@ export class StarMesh {
   }
 }
 
+/** A conductance between two nodes, with the current that a source drives along it. */
 export interface Edge {
   readonly a: number;
   readonly b: number;

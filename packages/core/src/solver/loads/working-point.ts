@@ -20,6 +20,7 @@ export interface SolvedPoints extends LoadPoints {
   readonly largest: { readonly voltage: number; readonly current: number };
 }
 
+/** Accuracy to which a working point is found. */
 export interface Accuracy {
   /** Share of the rated resistance that no tangent's resistance falls below. */
   readonly floor: number;

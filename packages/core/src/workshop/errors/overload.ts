@@ -93,6 +93,7 @@ export interface Diodes {
   readonly fit: boolean;
 }
 
+/** Returns the overload at which diodes across a movement hold its voltage. */
 export const diodesAcross = ({ voltage }: Movement): Diodes => ({
   holdAt: diodeDrop / toNumber(voltage),
   fit: toNumber(voltage) <= diodeDrop / 2,

@@ -28,6 +28,7 @@ interface Measured {
   readonly uncertainty: number;
 }
 
+/** Figures of a movement found from readings. */
 export interface MeasuredMovement {
   /** Ω of the coil. */
   readonly resistance: Measured;

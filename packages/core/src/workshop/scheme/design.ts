@@ -1,6 +1,7 @@
 import type { Series } from '../../quantity/index.ts';
 import type { MovementFigures } from '../movement/movement.ts';
 
+/** Arrangement of shunts or multipliers. */
 export type Scheme = 'individual' | 'universal' | 'string';
 
 /** Parts to choose from. */
@@ -69,6 +70,7 @@ export interface Section {
   readonly parts: Combination;
 }
 
+/** A range of the built meter, with its errors. */
 export interface BuiltRange {
   readonly range: number;
   /** Relative error of the reading at full scale with the parts at their nominal values. */
@@ -77,6 +79,7 @@ export interface BuiltRange {
   readonly worstCase: readonly [number, number];
 }
 
+/** Resistances of a designed meter, and the errors of its ranges. */
 export interface DesignResult {
   readonly format: 'usual-drag/design-result';
   readonly version: 1;
