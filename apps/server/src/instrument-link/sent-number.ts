@@ -2,6 +2,9 @@ import { prefixByExponent } from '@usual-drag/core/quantity';
 import type { Observation } from '@usual-drag/core/readings';
 import { LinkFailure } from './link-failure.ts';
 
+/** Relative difference within which a number is the standard's mark. */
+const sameMark = 1e-6;
+
 /** From here on a number is a code for a value that cannot be measured (SCPI-99): 9.9E37 is over range, 9.91E37 not a number. */
 const overRange = 9.9e37;
 const notANumber = 9.91e37;
@@ -22,7 +25,7 @@ export function observationOf(sent: string, unit: string): Observation {
   if (!match || whole + fraction === '')
     throw new LinkFailure(`The instrument sent ${quoted(sent)}, which is no number. Nothing was written down.`);
   const size = Math.abs(Number(sent));
-  if (Math.abs(size / notANumber - 1) < 1e-6)
+  if (Math.abs(size / notANumber - 1) < sameMark)
     throw new LinkFailure('The instrument says that it has no valid reading (9.91E37). Nothing was written down.');
   if (size >= overRange) return { shown: 'OL', unit };
   const digits = whole + fraction;

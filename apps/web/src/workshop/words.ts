@@ -1,6 +1,9 @@
 import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
 import { sectionName, type Combination, type WorkedSide, unitOfTarget } from '@usual-drag/core/workshop';
 
+/** Relative error that nobody could measure. */
+const immeasurable = 1e-6;
+
 /** Ω as the workshop writes them. */
 export const ohms = (value: number, digits = 5): string => formatQuantity(value, 'Ω', { digits, trim: true });
 
@@ -13,7 +16,7 @@ export const unitOfSide = ({ design }: Pick<WorkedSide, 'design'>): 'A' | 'V' =>
 
 /** An error in per cent; what is below a millionth is nothing that anyone could measure. */
 export const smallPercent = (ratio: number, digits = 2): string =>
-  Math.abs(ratio) < 1e-6 ? '0\u00a0%' : formatPercent(ratio, { signed: true, digits });
+  Math.abs(ratio) < immeasurable ? '0\u00a0%' : formatPercent(ratio, { signed: true, digits });
 
 /** The parts of a section as they are joined: `31.6 mΩ + 619 mΩ`. */
 export const partsText = ({ values, joined }: Combination): string =>

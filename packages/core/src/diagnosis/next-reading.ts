@@ -6,6 +6,9 @@ import { withFault, type Bench, type Hypothesis } from '../faults/index.ts';
 import type { DiagnosedJob } from './diagnosed-job.ts';
 import { elsewhereIn } from './causes/elsewhere.ts';
 
+/** Divisor in place of zero. */
+const tiny = 1e-300;
+
 /** Reading that would separate hypotheses. */
 export type NextReading =
   | { readonly quantity: 'dc-voltage'; readonly red: string; readonly black: string; readonly separates: number }
@@ -106,7 +109,7 @@ export function sharpestRange(
       if (values.some((value) => Math.abs(value) > range.fullScale || (value < 0 && instrument.display === 'analogue')))
         continue;
       // Of the instrument alone: what the parts' tolerances leave open is the same for the readings that are there already.
-      const u = Math.max(...values.map((value) => standardUncertainty(reading, instrument, value, 0)), 1e-300);
+      const u = Math.max(...values.map((value) => standardUncertainty(reading, instrument, value, 0)), tiny);
       if (!sharpest || u < sharpest.u) sharpest = { instrument, range, u };
     }
   return sharpest;

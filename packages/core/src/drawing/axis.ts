@@ -1,3 +1,6 @@
+/** Share of a step that rounding may add to an axis. */
+const rounding = 1e-9;
+
 /** A line of the potential axis. */
 interface Tick {
   readonly y: number;
@@ -30,7 +33,7 @@ export function potentialAxis(levels: readonly number[], y: readonly number[], s
   if (!(top > bottom)) return { ticks: [], stretched: [] };
   const step = roundStep((top - bottom) / 6);
   const ticks: Tick[] = [];
-  for (let n = Math.ceil(bottom / step - 1e-9); n * step <= top + step * 1e-9; n += 1) {
+  for (let n = Math.ceil(bottom / step - rounding); n * step <= top + step * rounding; n += 1) {
     const value = Number((n * step).toPrecision(12));
     ticks.push({ value, y: heightOf(value, levels, y) });
   }

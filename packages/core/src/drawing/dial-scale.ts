@@ -2,6 +2,9 @@ import { formatQuantity } from '../quantity/index.ts';
 import { sharedArcs, type DialRange } from '../workshop/index.ts';
 import type { Mark } from './symbols/mark.ts';
 
+/** Divisions that rounding may take from a full scale. */
+const rounding = 1e-9;
+
 /** Arc of a dial: the ranges that share its numbers, and the places of its marks. */
 interface DialArc {
   /** mm. */
@@ -140,7 +143,7 @@ export function dialScale(
 const arcsFor = (ranges: readonly DialRange[], radius: number, divisions: number): DialArc[] =>
   sharedArcs(ranges, divisions).map(({ ranges: shared, steps: { fullScale, numbered, smallest } }, index) => {
     const figures = (each: number): number[] =>
-      Array.from({ length: Math.floor(fullScale / each + 1e-9) + 1 }, (_, k) => Number((k * each).toPrecision(9)));
+      Array.from({ length: Math.floor(fullScale / each + rounding) + 1 }, (_, k) => Number((k * each).toPrecision(9)));
     const majors = figures(numbered);
     return {
       radius: radius - index * betweenArcs,

@@ -5,6 +5,9 @@ import type { Hypothesis } from './kinds/index.ts';
 import type { WrongConnection } from './connect-wrongly.ts';
 import { withFault } from './hypothesis.ts';
 
+/** Share of the current before that still counts as none. */
+const noCurrent = 1e-9;
+
 /** One of the classic readings of a voltmeter that mislead, at its place in a network. */
 export interface MisleadingReading {
   readonly name: string;
@@ -52,7 +55,7 @@ function acrossInOpenCircuit(unloaded: Unloaded, meter: VoltmeterPlacement): Mis
     .find((element) => {
       if (under.includes(element) || element.kind === 'current-source') return false;
       const after = voltageOpen(unloaded, element, meter);
-      return after !== null && Math.abs(after) < 1e-9 * Math.abs(before);
+      return after !== null && Math.abs(after) < noCurrent * Math.abs(before);
     });
   if (!opened) return [];
   const part = under[0]!.id;

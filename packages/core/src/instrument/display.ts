@@ -2,6 +2,12 @@ import { prefixByExponent, smallestExponent } from '../quantity/index.ts';
 import { indicatedWhen } from './certificate.ts';
 import { unitOf, type Instrument, type Range, type ReadingQuantity, type ResistanceRange } from './instrument.ts';
 
+/** Rounding of a logarithm at a power of ten. */
+const logNoise = 1e-12;
+
+/** Relative distance from a whole number that is rounding. */
+const wholeNoise = 1e-6;
+
 /** Texts on the face of the instrument. */
 export interface Shown {
   /** The number, `OL` for over-range on a digital one; null if there is nothing to show. */
@@ -54,7 +60,7 @@ export function smallestStep(instrument: Instrument, range: Range | ResistanceRa
 }
 
 function unitExponent(fullScale: number, quantity: ReadingQuantity): number {
-  const third = Math.floor(Math.floor(Math.log10(fullScale) + 1e-12) / 3) * 3;
+  const third = Math.floor(Math.floor(Math.log10(fullScale) + logNoise) / 3) * 3;
   return Math.min(quantity === 'resistance' ? 9 : 0, Math.max(smallestExponent, third));
 }
 
@@ -62,7 +68,7 @@ function unitExponent(fullScale: number, quantity: ReadingQuantity): number {
 function decimalsOf(step: number): number {
   for (let decimals = 0; decimals < 12; decimals += 1) {
     const scaled = step * 10 ** decimals;
-    if (Math.abs(scaled - Math.round(scaled)) < 1e-6 * scaled) return decimals;
+    if (Math.abs(scaled - Math.round(scaled)) < wholeNoise * scaled) return decimals;
   }
   return 12;
 }

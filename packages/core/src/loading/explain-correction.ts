@@ -3,6 +3,9 @@ import { formatQuantity, ohms } from '../quantity/index.ts';
 import { loadingRatioOf, otherMetersFactor } from './loading-ratio.ts';
 import type { PointValues } from './measurement-point.ts';
 
+/** Difference of a factor from 1 that its five digits do not show. */
+const invisible = 5e-6;
+
 /**
  * The correction of a reading with its numbers: V(1 + R_s/R_m) across, I(1 + R_m/R_s) in series, and the factor of the other
  * meters where they change anything.
@@ -29,5 +32,5 @@ export function explainCorrection(
   const ratio = loadingRatioOf(point.sourceResistance, meterResistance, quantity);
   if (factor === null || !ratio || ratio.under === 0) return null;
   const alone = `${formatQuantity(indicated, unit)} × (1 + ${ohms(ratio.over)} / ${ohms(ratio.under)})`;
-  return Math.abs(factor - 1) < 5e-6 ? alone : `${alone} × ${factor.toPrecision(5)} for ${others.join(' and ')}`;
+  return Math.abs(factor - 1) < invisible ? alone : `${alone} × ${factor.toPrecision(5)} for ${others.join(' and ')}`;
 }

@@ -2,6 +2,9 @@ import { formatQuantity, ohms } from '../quantity/index.ts';
 import type { MeterReading } from './solve-setup.ts';
 import type { Meter } from './setup.ts';
 
+/** Share of a reading that its explanation shows: half a step of the fourth digit. */
+const visible = 5e-5;
+
 /** Derivation of a reading, in numbers. */
 export interface ReadingWorking {
   /** The formula with the numbers in it, up to the equals sign; null if nothing is to be divided. */
@@ -75,7 +78,8 @@ export function infiniteSourceSentence(reading: MeterReading): string {
 
 function othersShift(reading: MeterReading, ideal: number): boolean {
   return (
-    reading.true !== null && Math.abs(ideal - reading.true) > 5e-5 * Math.max(Math.abs(ideal), Math.abs(reading.true))
+    reading.true !== null &&
+    Math.abs(ideal - reading.true) > visible * Math.max(Math.abs(ideal), Math.abs(reading.true))
   );
 }
 

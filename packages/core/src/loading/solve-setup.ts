@@ -26,6 +26,9 @@ import { attachmentOf } from './attachment.ts';
 import type { AmmeterPlacement, Meter, Setup } from './setup.ts';
 import { isLinear, type Unloaded } from './unloaded.ts';
 
+/** Share of a value below which a difference is rounding: 1e-28 of a solution, and two digits more. */
+const differenceNoise = 1e-26;
+
 /** Indication of a meter beside its true value. Null if it cannot be formed. */
 export interface MeterReading {
   /** Indication of an ideal meter at the same place with no other meter connected, V or A. */
@@ -212,7 +215,7 @@ function idealReading(meter: Meter, measured: DoubleDouble, port: Port): DoubleD
 }
 
 const settled = (difference: DoubleDouble, size: DoubleDouble): DoubleDouble =>
-  Math.abs(difference.hi) <= 1e-26 * Math.abs(size.hi) ? zero : difference;
+  Math.abs(difference.hi) <= differenceNoise * Math.abs(size.hi) ? zero : difference;
 
 function trueVoltage({ named, solution }: Unloaded, meter: { readonly red: string; readonly black: string }) {
   return solution.voltage(named.nodeNumber.get(meter.red)!, named.nodeNumber.get(meter.black)!);

@@ -10,6 +10,9 @@ import { measurementsFor } from './measurements.ts';
 import type { CurrentStep, Depth, Plan, ReadStep, SupplyStep, Unnumbered } from './plan.ts';
 import { ReadSteps } from './read-steps.ts';
 
+/** Relative rounding that must not lift a limit to the next step. */
+const rounding = 1e-12;
+
 /** A job as far as a plan needs it. */
 export interface PlannedJob {
   readonly network: Network;
@@ -118,7 +121,7 @@ function limitFor(
 function roundUp(value: number): number {
   if (value === 0) return 0;
   const exponent = Math.floor(Math.log10(value)) - 1;
-  const counts = Math.ceil((value / 10 ** exponent) * (1 - 1e-12) - 1e-12);
+  const counts = Math.ceil((value / 10 ** exponent) * (1 - rounding) - rounding);
   return Number(`${counts}e${exponent}`);
 }
 

@@ -11,6 +11,9 @@ import { nameableCircuitFaults, type NameableFault } from './nameable-faults.ts'
 import type { Level } from './problems/problem.ts';
 import { simulatedBench, type SimulatedBench } from './simulated-bench.ts';
 
+/** Gain below which a place tells nothing. */
+const noGain = 1e-9;
+
 /** Cost of a reading in a hunt: a current requires a break; a resistance requires the supply off and the part out. */
 export const readingCosts: Readonly<Record<ReadingQuantity, number>> = {
   'dc-voltage': 1,
@@ -87,7 +90,7 @@ export function bestLine({ job: { network }, candidates, fault }: FaultHunt): re
       const groups = groupsBy(open, (one) => predicted.get(one)![at]!);
       const expected = groups.reduce((sum, { length }) => sum + length * Math.log(length), 0) / open.length;
       const gain = (Math.log(open.length) - expected) / readingCosts[place.quantity];
-      if (gain > (best?.gain ?? 1e-9)) best = { at, gain };
+      if (gain > (best?.gain ?? noGain)) best = { at, gain };
     });
     if (!best) break;
     const { at } = best as { readonly at: number };

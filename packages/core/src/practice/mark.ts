@@ -7,6 +7,12 @@ import { readAnswer, type TypedAnswer } from './read-answer.ts';
 import { mistakeSentences, type Mistake, type MistakeValue } from './mistakes/mistake.ts';
 import { mistakesFor } from './mistakes/mistakes.ts';
 
+/** Share of half a step that rounding may add. */
+const rounding = 1e-9;
+
+/** Weight that puts one of two equally near mistakes behind the other. */
+const tieBreak = 1e-9;
+
 /** Result of one answer. */
 export interface AnswerMark {
   readonly right: boolean;
@@ -75,7 +81,7 @@ export function markAnswer(problem: Problem, ask: Ask, given: GivenAnswer): Answ
 }
 
 const isNear = (value: number, wanted: number, { digits, halfStep }: TypedAnswer): boolean =>
-  Math.abs(value - wanted) <= Math.max(allowed * Math.abs(wanted), digits >= 2 ? halfStep * (1 + 1e-9) : 0);
+  Math.abs(value - wanted) <= Math.max(allowed * Math.abs(wanted), digits >= 2 ? halfStep * (1 + rounding) : 0);
 
 /** The slip whose value is nearest to an answer, alone, then with the sign, then with a prefix on top. */
 function recognise(
@@ -124,7 +130,7 @@ function nearest(
     const room = one.slip === 'rounded-early' ? 0.001 : allowed;
     const step = digits >= 2 ? Math.min(halfStep / size, 0.02) : 0;
     if (off > Math.max(room, step)) continue;
-    const counted = (off <= step ? 0 : off) + 1e-9 * (1 + unlikely.indexOf(one.slip));
+    const counted = (off <= step ? 0 : off) + tieBreak * (1 + unlikely.indexOf(one.slip));
     if (counted < least) [best, least] = [one, counted];
   }
   return best;

@@ -1,6 +1,9 @@
 import { fail, ok, type Result } from '../result.ts';
 import type { QuantityFault } from './parse-quantity.ts';
 
+/** Relative difference that rounding of a double may leave between a resistance and its bands. */
+const bandNoise = 1e-9;
+
 /** A colour of a band. Its name is printed beside it: no meaning by colour alone. */
 export type Band =
   | 'black'
@@ -122,7 +125,7 @@ export function bandsOf(resistance: number, tolerance?: number): readonly Band[]
     const [mantissa, exponent] = resistance.toExponential(digits - 1).split('e') as [string, string];
     const power = Number(exponent) - digits + 1;
     const multiplier = colourOf('exponent', power);
-    if (multiplier === undefined || Math.abs(Number(`${mantissa}e${exponent}`) / resistance - 1) > 1e-9) continue;
+    if (multiplier === undefined || Math.abs(Number(`${mantissa}e${exponent}`) / resistance - 1) > bandNoise) continue;
     const figures = [...mantissa.replace('.', '')].map((figure) => colourOf('digit', Number(figure))!);
     if (digits === 2 && close === null) return [...figures, multiplier];
     if (close !== null) return [...figures, multiplier, close];

@@ -1,6 +1,12 @@
 import { engineering, mantissaOf, shiftPoint } from './engineering.ts';
 import type { Unit } from './unit.ts';
 
+/** Sizes outside which a value is written as a power of ten: three digits beyond the prefixes. */
+const [smallest, largest] = [1e-18, 1e18];
+
+/** Per cent below which a ratio is written as a power of ten. */
+const smallestPercent = 1e-4;
+
 /** Options of a formatted quantity. */
 export interface FormatOptions {
   /** Significant digits, 1 to 17; 4 when left out. */
@@ -23,7 +29,7 @@ export function formatQuantity(value: number | null, unit: Unit, options: Format
   if (value === null || !Number.isFinite(value)) return '–';
   const size = Math.abs(value);
   const { text, prefix } =
-    size >= 1e18 || (size > 0 && size < 1e-18)
+    size >= largest || (size > 0 && size < smallest)
       ? { text: powerOfTen(size, options.digits ?? 4), prefix: '' }
       : engineering(size, options.digits ?? 4);
   const digits = options.trim ? trimZeros(text) : text;
@@ -34,7 +40,8 @@ export function formatQuantity(value: number | null, unit: Unit, options: Format
 export function formatPercent(ratio: number | null, options: FormatOptions = {}): string {
   if (ratio === null || !Number.isFinite(ratio)) return '–';
   const percent = Math.abs(ratio * 100);
-  const text = percent === 0 ? '0' : percent < 1e-4 ? powerOfTen(percent, 2) : plain(percent, options.digits ?? 3);
+  const text =
+    percent === 0 ? '0' : percent < smallestPercent ? powerOfTen(percent, 2) : plain(percent, options.digits ?? 3);
   return `${sign(ratio, text, options.signed)}${options.trim ? trimZeros(text) : text}${noBreakSpace}%`;
 }
 

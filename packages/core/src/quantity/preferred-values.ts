@@ -1,3 +1,9 @@
+/** Difference of logarithms within which two values are equally near. */
+const equallyNear = 1e-12;
+
+/** Distance from a whole number of hundredths that rounding of a double may leave. */
+const wholeNoise = 1e-7;
+
 /** The preferred series of IEC 60063, by their number of values in a decade. */
 export type Series = 'E3' | 'E6' | 'E12' | 'E24' | 'E48' | 'E96' | 'E192';
 
@@ -37,7 +43,7 @@ export function nearestPreferred(value: number, series: Series): number {
   const { decade } = figureOf(value);
   const candidates = [-1, 0, 1].flatMap((step) => figures[series].map((figure) => scaled(figure, decade + step)));
   return candidates.reduce((best, next) =>
-    Math.abs(Math.log(next / value)) < Math.abs(Math.log(best / value)) - 1e-12 ? next : best,
+    Math.abs(Math.log(next / value)) < Math.abs(Math.log(best / value)) - equallyNear ? next : best,
   );
 }
 
@@ -50,7 +56,7 @@ function figureOf(value: number): { readonly figure: number; readonly decade: nu
   const [mantissa, exponent] = value.toExponential(12).split('e') as [string, string];
   const hundred = Number(mantissa) * 100;
   const figure = Math.round(hundred);
-  return { figure, decade: Number(exponent) - 2, rest: Math.abs(hundred - figure) > 1e-7 };
+  return { figure, decade: Number(exponent) - 2, rest: Math.abs(hundred - figure) > wholeNoise };
 }
 
 /** Returns a figure in a decade as the nearest double: 470 and 1 are exactly 4700. */

@@ -2,6 +2,9 @@ import { fail, ok, type Result } from '../result.ts';
 import { parseQuantity, type QuantityFault } from './parse-quantity.ts';
 import { seriesValues } from './preferred-values.ts';
 
+/** Relative difference that rounding of a double may leave between a resistance and its code. */
+const codeNoise = 1e-9;
+
 /** Resistance and tolerance that a printed code gives. */
 export interface PrintedCode {
   /** Ω. */
@@ -95,7 +98,7 @@ export function printedCodeOf(resistance: number, tolerance?: number): string | 
   ] as const;
   const [letter, exponent] = steps.find(([, power]) => resistance >= 10 ** power) ?? steps[3];
   const scaled = Number((resistance / 10 ** exponent).toPrecision(4));
-  if (scaled >= 1000 || Math.abs((scaled * 10 ** exponent) / resistance - 1) > 1e-9) return null;
+  if (scaled >= 1000 || Math.abs((scaled * 10 ** exponent) / resistance - 1) > codeNoise) return null;
   const [whole, fraction = ''] = String(scaled).split('.') as [string, string?];
   const closing = Object.entries(toleranceLetters).find(([, value]) => value === tolerance)?.[0] ?? '';
   return `${whole === '0' ? '' : whole}${letter}${fraction}${closing}`;

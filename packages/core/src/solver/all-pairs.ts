@@ -4,6 +4,9 @@ import { DisjointSets } from './linear/disjoint-sets.ts';
 import { findSupernodes } from './linear/supernodes.ts';
 import { StarMesh } from './linear/star-mesh.ts';
 
+/** Share of a resistance below which what is left of a difference is rounding. */
+const differenceNoise = 1e-24;
+
 /** Ω between any two nodes of a circuit, sources at rest; null between disjoint sets. */
 export type PairResistance = (a: number, b: number) => DoubleDouble | null;
 
@@ -47,6 +50,6 @@ export function resistanceBetween(circuit: Circuit): PairResistance | null {
  */
 export function breakResistance(resistance: DoubleDouble, acrossEnds: DoubleDouble): number | null {
   const rest = subtract(resistance, acrossEnds);
-  if (rest.hi <= 1e-24 * resistance.hi) return null;
+  if (rest.hi <= differenceNoise * resistance.hi) return null;
   return toNumber(divide(multiply(resistance, resistance), rest));
 }

@@ -3,6 +3,9 @@ import { circuitOf } from './network-circuit.ts';
 import { networkValues, type NetworkValues } from './network-values.ts';
 import { solveCircuit } from './solve-circuit.ts';
 
+/** Share by which a source must pass its setting to be within its limit again. */
+const settingNoise = 1e-12;
+
 /** A source that cannot give what it is set to, and what it really does. */
 interface LimitedSource {
   readonly id: string;
@@ -85,11 +88,11 @@ function withinAgain(element: Element, limit: LimitedSource, values: NetworkValu
     const open = element.emf * (element.cellsInSeries ?? 1);
     const inside = ((element.internalResistance ?? 0) * (element.cellsInSeries ?? 1)) / (element.cellsInParallel ?? 1);
     const would = open - inside * limit.at;
-    return of.voltage !== null && (of.voltage - would) * Math.sign(limit.at) > 1e-12 * Math.abs(open);
+    return of.voltage !== null && (of.voltage - would) * Math.sign(limit.at) > settingNoise * Math.abs(open);
   }
   return (
     element.kind === 'current-source' &&
     of.current !== null &&
-    (of.current - element.current) * Math.sign(element.current) > 1e-12 * Math.abs(element.current)
+    (of.current - element.current) * Math.sign(element.current) > settingNoise * Math.abs(element.current)
   );
 }

@@ -9,6 +9,9 @@ import { solveLinear, type CircuitSolution } from './linear/solve-linear.ts';
 import { straightenTied } from './loads/tied-loads.ts';
 import { findWorkingPoint, largestOf, type SolvedPoints } from './loads/working-point.ts';
 
+/** Share of the largest voltage below which a voltage at a load has no sign. */
+const signNoise = 1e-14;
+
 /**
  * Potentials and currents of a circuit, to about 28 digits of its largest voltage; to about 13 where loads are not ohmic.
  *
@@ -72,7 +75,7 @@ function standsWrong(
   carrying: ReadonlyMap<LoadBranch, number>,
   solution: CircuitSolution,
 ): LoadBranch | undefined {
-  const noise = 1e-14 * largestIn(solution.circuit.branches, ok(solution)).voltage;
+  const noise = signNoise * largestIn(solution.circuit.branches, ok(solution)).voltage;
   return loads.find((load) =>
     carrying.has(load)
       ? load.law.polarised && (solution.currents[load.index]?.hi ?? 0) <= 0

@@ -2,6 +2,9 @@ import { nodesOf, type Element, type Network } from '../network/index.ts';
 import { sumOf } from '../quantity/index.ts';
 import type { NetworkValues } from './network-values.ts';
 
+/** Share of a sum's size within which it closes, with values rounded to doubles. */
+const closing = 1e-9;
+
 /** Kirchhoff's current law at a node: what runs in against what runs out. */
 export interface NodeSum {
   readonly node: string;
@@ -53,7 +56,7 @@ export function nodeSums(network: Network, values: NetworkValues): NodeSum[] {
       into,
       out,
       left,
-      closes: left !== null && Math.abs(left) <= 1e-9 * Math.max(total(into), total(out)),
+      closes: left !== null && Math.abs(left) <= closing * Math.max(total(into), total(out)),
     };
   });
 }
@@ -123,6 +126,6 @@ function loopOf(first: Element, way: readonly Stretch[], values: NetworkValues):
     nodes: [...stretches.map(({ from }) => from), first.from],
     drops,
     left,
-    closes: left !== null && Math.abs(left) <= 1e-9 * size,
+    closes: left !== null && Math.abs(left) <= closing * size,
   };
 }

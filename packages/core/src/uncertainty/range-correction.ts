@@ -8,6 +8,9 @@ import {
 import { stateOn } from '../loading/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 
+/** Share of the intercept that rounding may add to a slope of zero. */
+const slopeNoise = 1e-9;
+
 /** One reading of the same place, on a range of known resistance. */
 export interface RangeReading {
   /** V or A, above zero. */
@@ -98,7 +101,7 @@ export function correctFromRanges(
       )
     : rough;
   const { slope, intercept, spread, mean, total } = line;
-  if (!(intercept > 0) || slope < -1e-9 * Math.abs(intercept / Math.max(...x)))
+  if (!(intercept > 0) || slope < -slopeNoise * Math.abs(intercept / Math.max(...x)))
     return fail({
       code: 'no-source-explains',
       message:

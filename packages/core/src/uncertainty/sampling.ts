@@ -2,6 +2,9 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { ToleranceModel } from './tolerance-model.ts';
 
+/** Share of its nominal value below which no drawn resistance falls, so that it stays above zero. */
+const leastShare = 1e-9;
+
 /** Number and seed of random samples. */
 export interface Sampling {
   readonly count: number;
@@ -53,7 +56,7 @@ export function* sampleTolerance(
     for (const end = Math.min(count, done + batch); done < end; done += 1) {
       for (let part = 0; part < at.length; part += 1) {
         const { resistance, tolerance } = parts[part]!;
-        at[part] = resistance * Math.max(1e-9, 1 + tolerance * deviate());
+        at[part] = resistance * Math.max(leastShare, 1 + tolerance * deviate());
       }
       values[done] = valueAt(at);
     }

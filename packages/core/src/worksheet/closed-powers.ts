@@ -5,6 +5,12 @@ import { mostPowerUnknowns, solvePowers } from './power-equations.ts';
 import { formsOf, type SheetCircuit } from './sheet-circuit.ts';
 import type { Given } from './worksheet.ts';
 
+/** Share of a form's size below which the rest of a division is zero. */
+const noRest = 1e-9;
+
+/** Share of a solution's size within which it does not move. */
+const noMove = 1e-6;
+
 /** A solution of some powers: the forms that it gives a number to. */
 type PowerSolution = readonly { readonly form: Form; readonly value: DoubleDouble }[];
 
@@ -56,7 +62,7 @@ function independentOf<T extends { readonly equation: PowerEquation }>(
     );
     const rest = known.reduce({ coefficients: slope, constant: zero });
     const size = (form: Form): number => Math.max(...form.coefficients.map(({ hi }) => Math.abs(hi)));
-    if (size(rest) <= 1e-9 * size({ coefficients: slope, constant: zero })) return false;
+    if (size(rest) <= noRest * size({ coefficients: slope, constant: zero })) return false;
     known.add(rest);
     return true;
   });
@@ -136,7 +142,7 @@ function sharpened(
     );
     const size = Math.max(...exact.map(({ hi }) => Math.abs(hi)));
     // Two solutions that fall together have no slope: the point found is as good as it gets.
-    if (moves.some((move) => !isConstant(move) || Math.abs(move.constant.hi) > 1e-6 * size)) return exact;
+    if (moves.some((move) => !isConstant(move) || Math.abs(move.constant.hi) > noMove * size)) return exact;
     exact = exact.map((value, k) => add(value, moves[k]!.constant));
   }
   return exact;

@@ -2,6 +2,9 @@ import type { SheetCircuit, SheetPart } from './sheet-circuit.ts';
 import type { Form } from './linear-knowledge.ts';
 import type { SheetQuantity } from './worksheet.ts';
 
+/** Length of a unit vector's rest below which nothing of it is left. */
+const noDirection = 1e-8;
+
 /** A voltage and a current for every part: a place in the sheet's space at which slopes are taken. */
 export interface SheetPoint {
   readonly unknowns: readonly number[];
@@ -52,7 +55,7 @@ export class Determination {
         for (let k = 0; k < left.length; k += 1) left[k]! -= along * row[k]!;
       }
     const rest = Math.sqrt(dot(left, left));
-    if (rest < 1e-8) return null;
+    if (rest < noDirection) return null;
     scale(left, 1 / rest);
     return left;
   }

@@ -1,5 +1,17 @@
 import type { PlainForm, PowerEquation } from './power-equation.ts';
 
+/** Shortest step along a path; a path that needs a shorter one has ended. */
+const shortestStep = 1e-10;
+
+/** Distance from the end of a path, s = 1, from which on it has arrived. */
+const arrival = 1e-6;
+
+/** Relative change at which a correction is done. */
+const settled = 1e-11;
+
+/** Size below which a pivot is zero. */
+const leastPivot = 1e-300;
+
 /** A number of modulus 1 that is no root of anything that matters: with it no way meets another before its end. */
 const twist = { re: Math.cos(1.234), im: Math.sin(1.234) };
 
@@ -15,9 +27,9 @@ export function follow(equations: readonly PowerEquation[], start: Float64Array)
     const corrected = predicted && system.correct(predicted, next, next === 1 ? 12 : 4);
     if (!corrected) {
       step /= 3;
-      if (step > 1e-10) continue;
+      if (step > shortestStep) continue;
       // A double root at the very end: what it comes near to is it.
-      return s > 1 - 1e-6 ? point : null;
+      return s > 1 - arrival ? point : null;
     }
     point = corrected;
     s = next;
@@ -71,7 +83,7 @@ class Homotopy {
       if (!moved) return null;
       const change = Math.max(...moved.map((x, at) => Math.abs(x - point[at]!)));
       point = moved;
-      if (change <= 1e-11 * Math.max(1, ...point.map(Math.abs))) return point;
+      if (change <= settled * Math.max(1, ...point.map(Math.abs))) return point;
     }
     return null;
   }
@@ -128,7 +140,7 @@ function eliminate(matrix: Float64Array, right: Float64Array, n: number): boolea
     const size = (row: number): number =>
       Math.hypot(matrix[2 * (row * n + column)]!, matrix[2 * (row * n + column) + 1]!);
     for (let row = column + 1; row < n; row += 1) if (size(row) > size(pivot)) pivot = row;
-    if (!(size(pivot) > 1e-300)) return false;
+    if (!(size(pivot) > leastPivot)) return false;
     if (pivot !== column) {
       for (let k = 0; k < 2 * n; k += 1) {
         const [a, b] = [2 * column * n + k, 2 * pivot * n + k];

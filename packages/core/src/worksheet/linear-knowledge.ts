@@ -10,6 +10,12 @@ import {
   type DoubleDouble,
 } from '../solver/index.ts';
 
+/** Share of their size within which two rows of double-doubles are the same. */
+const sameRow = 1e-20;
+
+/** Share of the largest term that rounding leaves of a sum of doubles. */
+const sumNoise = 1e-13;
+
 /** A sum of unknowns and a constant. */
 export interface Form {
   readonly coefficients: readonly DoubleDouble[];
@@ -113,11 +119,11 @@ export function ratioOf(first: Form, second: Form): DoubleDouble | null {
   if (!lead || lead[0].hi === 0) return null;
   const ratio = divide(lead[0], lead[1]);
   const size = Math.abs(lead[0].hi);
-  const same = pairs.every(([a, b]) => Math.abs(toNumber(subtract(a, multiply(ratio, b)))) <= 1e-20 * size);
+  const same = pairs.every(([a, b]) => Math.abs(toNumber(subtract(a, multiply(ratio, b)))) <= sameRow * size);
   if (!same) return null;
   const left = toNumber(subtract(first.constant, multiply(ratio, second.constant)));
   const most = Math.max(Math.abs(first.constant.hi), Math.abs(toNumber(multiply(ratio, second.constant))));
-  return Math.abs(left) <= 1e-13 * most ? ratio : null;
+  return Math.abs(left) <= sumNoise * most ? ratio : null;
 }
 
 /** A form of one unknown's coefficients given as plain numbers. */

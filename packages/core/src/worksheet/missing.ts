@@ -2,6 +2,9 @@ import { Determination, dot, type SheetPoint } from './determination.ts';
 import type { SheetCircuit } from './sheet-circuit.ts';
 import { sheetQuantities, type Given, type SheetQuantity, type SheetValues } from './worksheet.ts';
 
+/** Length of a unit vector's rest below which nothing of it is left. */
+const noDirection = 1e-7;
+
 const order = ['resistance', 'current', 'voltage', 'power'] as const satisfies SheetQuantity[];
 
 /** Number of ways to supply one missing value that are named. */
@@ -57,7 +60,7 @@ function within(rest: Float64Array, known: Float64Array): Float64Array | null {
   const along = dot(rest, known);
   const left = rest.map((x, k) => x - along * known[k]!);
   const length = Math.sqrt(dot(left, left));
-  return length < 1e-7 ? null : left.map((x) => x / length);
+  return length < noDirection ? null : left.map((x) => x / length);
 }
 
 const nameOf = (ways: readonly { readonly of: string; readonly quantity: SheetQuantity }[]): string =>

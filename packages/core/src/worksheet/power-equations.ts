@@ -1,6 +1,15 @@
 import { follow } from './homotopy.ts';
 import type { PlainForm, PowerEquation } from './power-equation.ts';
 
+/** Share of its terms below which a discriminant is zero: the two solutions are one. */
+const doubleRoot = 1e-12;
+
+/** Smallest size that a solution is measured by. */
+const leastSize = 1e-3;
+
+/** Share of their size within which two solutions are the same, and an imaginary part is zero. */
+const sameSolution = 1e-6;
+
 /** Unknowns for which every way is still followed: 2 to their number. */
 export const mostPowerUnknowns = 8;
 
@@ -61,7 +70,7 @@ function quadratic({ voltage, current, power }: PowerEquation): number[][] {
   if (square === 0) return slope === 0 ? [] : [[-rest / slope]];
   const discriminant = slope * slope - 4 * square * rest;
   const size = slope * slope + Math.abs(4 * square * rest);
-  if (Math.abs(discriminant) <= 1e-12 * size) return [[-slope / 2 / square]];
+  if (Math.abs(discriminant) <= doubleRoot * size) return [[-slope / 2 / square]];
   if (discriminant < 0) return [];
   const far = -(slope + (slope < 0 ? -1 : 1) * Math.sqrt(discriminant)) / 2;
   return [[far / square], [rest / far]];
@@ -76,10 +85,10 @@ function followAll(equations: readonly PowerEquation[]): number[][] {
     for (let k = 0; k < n; k += 1) start[2 * k] = (way >> k) & 1 ? 1 : -1;
     const end = follow(equations, start);
     if (!end) continue;
-    const size = Math.max(...end.map(Math.abs), 1e-3);
+    const size = Math.max(...end.map(Math.abs), leastSize);
     const real = Array.from({ length: n }, (_, k) => end[2 * k]!);
-    if (real.some((_, k) => Math.abs(end[2 * k + 1]!) > 1e-6 * size)) continue;
-    const twice = solutions.some((other) => other.every((t, k) => Math.abs(t - real[k]!) <= 1e-6 * size));
+    if (real.some((_, k) => Math.abs(end[2 * k + 1]!) > sameSolution * size)) continue;
+    const twice = solutions.some((other) => other.every((t, k) => Math.abs(t - real[k]!) <= sameSolution * size));
     if (!twice) solutions.push(real);
   }
   return solutions;

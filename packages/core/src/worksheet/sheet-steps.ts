@@ -14,6 +14,9 @@ import {
   type Worksheet,
 } from './worksheet.ts';
 
+/** Relative difference up to which a step's own value is replaced by the exact one. */
+const rounding = 1e-7;
+
 /**
  * How every value that follows is come by, in the order in which one works on paper: a rule of one part or of parts that share
  * a current or a voltage, then sums, then the circuit as one resistance, and equations only if nothing else gives anything.
@@ -39,7 +42,7 @@ export function sheetSteps(
     const { of, quantity, rule, from, value: reckoned } = next;
     const final = finals[of]![quantity]!;
     // To all digits, unless a given that is rounded differs a little from the others.
-    const value = reckoned === null || Math.abs(reckoned - final) <= 1e-7 * Math.abs(final) ? final : reckoned;
+    const value = reckoned === null || Math.abs(reckoned - final) <= rounding * Math.abs(final) ? final : reckoned;
     found.set(key(next), value);
     const known = (one: string, what: SheetQuantity): number => valueAt(one, what)!;
     const text =

@@ -4,6 +4,9 @@ import { combine, isConstant, less, LinearKnowledge, ratioOf, type Form } from '
 import { formsOf, type SheetCircuit } from './sheet-circuit.ts';
 import { keyOf, type Given, type SheetValues } from './worksheet.ts';
 
+/** Share of the largest value below which a given value counts as zero. */
+const smallShare = 1e-9;
+
 /** Share by which a given may miss what follows from the others. */
 export const agreeing = 0.005;
 
@@ -82,7 +85,7 @@ const impossible = ({ at }: SheetCircuit, { of, quantity, value }: Given): boole
 
 /** Returns whether two numbers are the same but for rounding; nothing is measured against what it is left over from. */
 const misses = (found: DoubleDouble, given: number, size = 0): boolean =>
-  Math.abs(toNumber(subtract(found, exactly(given)))) > agreeing * Math.max(Math.abs(given), 1e-9 * size);
+  Math.abs(toNumber(subtract(found, exactly(given)))) > agreeing * Math.max(Math.abs(given), smallShare * size);
 
 /** Takes in a voltage, current or resistance; false if it contradicts what is known. */
 function take({ at }: SheetCircuit, state: State, { of, quantity, value }: Given): boolean {

@@ -18,6 +18,9 @@ import {
   type WorksheetResult,
 } from './worksheet.ts';
 
+/** Relative difference within which two values are the same. */
+const sameRelative = 1e-9;
+
 /**
  * Everything that follows from what is given of a circuit: Ohm's law, powers, Kirchhoff's laws and equivalents, each value with
  * its rule; equations where only solving together gives it. What does not follow is null, with what is missing for it.
@@ -78,7 +81,7 @@ function inAll(sets: readonly Sets[]): Sets {
     const value = first[id]![quantity];
     const same = others.every((set) => {
       const other = set[id]![quantity];
-      return value !== null && other !== null && Math.abs(other - value) <= 1e-9 * Math.abs(value);
+      return value !== null && other !== null && Math.abs(other - value) <= sameRelative * Math.abs(value);
     });
     return same ? value : null;
   };

@@ -2,6 +2,12 @@ import { solveCircuit, toNumber } from '../solver/index.ts';
 import { circuitOf } from '../solver/index.ts';
 import type { Worksheet } from './worksheet.ts';
 
+/** Ω in a source that only shows directions, so that two in parallel do not contradict each other. */
+const smallResistance = 1e-3;
+
+/** Share of the largest current below which one has no direction. */
+const noCurrent = 1e-25;
+
 /** Circuits that are tried for the ways in which currents can go. */
 const tries = 12;
 
@@ -21,7 +27,7 @@ export function usualDirections({ network }: Worksheet): ReadonlyMap<string, 1 |
       // Spread over eight decades, without a pattern (multiples of the golden ratio).
       const decade = 8 * ((index * turn * 0.6180339887498949 + turn * 0.7548776662466927) % 1);
       return kind === 'source'
-        ? ({ ...ends, kind, emf: 1, internalResistance: 1e-3 } as const)
+        ? ({ ...ends, kind, emf: 1, internalResistance: smallResistance } as const)
         : ({ ...ends, kind, resistance: 10 ** decade } as const);
     });
     const solved = solveCircuit(circuitOf({ elements }).circuit);
@@ -31,7 +37,7 @@ export function usualDirections({ network }: Worksheet): ReadonlyMap<string, 1 |
     currents.forEach((current, index) => {
       const amperes = current ? toNumber(current) : 0;
       const out = network.elements[index]!.kind === 'source' ? -1 : 1;
-      seen[index]!.add(Math.abs(amperes) <= 1e-25 * largest ? 0 : Math.sign(amperes) * out);
+      seen[index]!.add(Math.abs(amperes) <= noCurrent * largest ? 0 : Math.sign(amperes) * out);
     });
   }
   return new Map(

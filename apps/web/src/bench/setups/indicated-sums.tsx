@@ -5,6 +5,9 @@ import { meterStateWords, indicatedSums, type Unloaded } from '@usual-drag/core/
 import { useMemo } from 'react';
 import { NodeBadge } from '../canvas/node-badge.tsx';
 
+/** Share of a sum that its figures do not show. */
+const invisible = 1e-4;
+
 interface Props {
   readonly unloaded: Unloaded;
   readonly instrument: Instrument;
@@ -63,7 +66,7 @@ export function IndicatedSums({ unloaded, instrument, range, quantity }: Props) 
               <p>This range cannot read every term, so there is no sum. Choose a higher range.</p>
             ) : (
               <p>
-                {Math.abs(relativeGap) < 1e-4
+                {Math.abs(relativeGap) < invisible
                   ? 'The loading is too small to matter here.'
                   : `${cause} explains the whole difference, ${formatPercent(relativeGap, { signed: true })} of the ${quantity === 'dc-voltage' ? 'voltage in the loop' : 'current through the node'}.`}{' '}
                 Besides, at most: <span className="figures">±{formatQuantity(accuracy, unit, { digits: 2 })}</span>{' '}
@@ -75,7 +78,7 @@ export function IndicatedSums({ unloaded, instrument, range, quantity }: Props) 
                   </>
                 )}
                 {accuracy + resolution > Math.abs(gap) &&
-                  Math.abs(relativeGap) >= 1e-4 &&
+                  Math.abs(relativeGap) >= invisible &&
                   ': on this range the difference may not be visible'}
                 .
               </p>

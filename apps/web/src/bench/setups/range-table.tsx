@@ -5,6 +5,9 @@ import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import type { RangeOptions } from './range-options.ts';
 
+/** Loading error that two digits of a per cent do not show. */
+const invisible = 1e-5;
+
 interface Props {
   readonly meter: Meter;
   readonly rangeOptions: RangeOptions;
@@ -121,7 +124,7 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
 
 /** Returns a loading error as text; one below a thousandth of a per cent is given as such. */
 const loadingText = (loading: number | null): string =>
-  loading !== null && loading !== 0 && Math.abs(loading) < 1e-5
+  loading !== null && loading !== 0 && Math.abs(loading) < invisible
     ? '< 0.001\u00a0%'
     : formatPercent(loading, { signed: true, digits: 3 });
 

@@ -5,6 +5,9 @@ import { nodeEquations } from '@usual-drag/core/reduction';
 import { useMemo } from 'react';
 import { NodeBadge } from '../canvas/node-badge.tsx';
 
+/** Share of the largest term within which a sum closes. */
+const closing = 1e-9;
+
 /** The node equations written out, in letters and with the numbers, and their sums. */
 export function Equations({ network, values }: { readonly network: Network; readonly values: NetworkValues }) {
   const equations = useMemo(() => nodeEquations(network, values), [network, values]);
@@ -61,4 +64,4 @@ export function Equations({ network, values }: { readonly network: Network; read
 
 /** A sum that is nothing but the last digits of its terms. */
 const closes = (sum: number, terms: readonly { readonly value: number | null }[]): boolean =>
-  Math.abs(sum) <= 1e-9 * Math.max(...terms.map(({ value }) => Math.abs(value ?? 0)));
+  Math.abs(sum) <= closing * Math.max(...terms.map(({ value }) => Math.abs(value ?? 0)));

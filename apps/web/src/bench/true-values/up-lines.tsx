@@ -2,6 +2,9 @@ import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
 import type { Rebuilt, UpLine } from '@usual-drag/core/reduction';
 import clsx from 'clsx';
 
+/** Relative difference within which a line closes. */
+const closing = 1e-9;
+
 interface Props {
   /** As it was written down on the way. */
   readonly written: Rebuilt;
@@ -56,7 +59,7 @@ export function UpLines({ written, exact }: Props) {
 function Row({ line, exact }: { readonly line: UpLine; readonly exact: UpLine | null }) {
   const { kind, title, formula, value, unit, digits, apart } = line;
   const second = kind === 'check' || kind === 'leftover';
-  const closes = apart !== undefined && Math.abs(apart) < 1e-9;
+  const closes = apart !== undefined && Math.abs(apart) < closing;
   const drift = exact && exact.value !== 0 ? (value - exact.value) / Math.abs(exact.value) : null;
   return (
     <tr className={clsx('border-b border-line/60', second && 'bg-sunk/60')}>

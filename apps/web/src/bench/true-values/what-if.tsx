@@ -25,6 +25,9 @@ import { ValueField } from '../../ui/value-field.tsx';
 import { useBench } from '../model/bench-store.ts';
 import { SweepChart } from './sweep-chart.tsx';
 
+/** Share of the largest value within which points are on a straight line. */
+const straight = 1e-9;
+
 /** One parameter swept over a range, and the outputs that change with it. */
 export function WhatIf({ network }: { readonly network: Network }) {
   const parameters = useMemo(() => sweepParametersOf(network), [network]);
@@ -224,7 +227,7 @@ function Slope({ line, largest, element }: SlopeProps) {
         </>
       )}
       {element.kind === 'source' && ', the internal resistance with its sign reversed, where only the load is varied'};{' '}
-      {worst <= 1e-9 * largest ? (
+      {worst <= straight * largest ? (
         'every point is on it.'
       ) : (
         <>

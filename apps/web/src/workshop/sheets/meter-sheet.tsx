@@ -17,6 +17,9 @@ import { MeterDrawing } from '../meter-drawing.tsx';
 import { SchemeComparison } from '../scheme-comparison.tsx';
 import type { SheetProps } from './sheet-props.ts';
 
+/** Relative deviation that is rounding of a double. */
+const rounding = 1e-15;
+
 /** Design: every range, every section with its parts, the check, the cautions, the drawing. */
 export function MeterSheet({ project, sides }: SheetProps) {
   return (
@@ -128,7 +131,7 @@ function SideFigures({
       {check !== null && (
         <p className="text-[14px] text-good">
           ✓ Solved as a network, the movement is at full scale on every range
-          {check > 1e-15 ? ` (maximum deviation ${check.toExponential(0)})` : ''}.
+          {check > rounding ? ` (maximum deviation ${check.toExponential(0)})` : ''}.
         </p>
       )}
       {designCautions(project, side).map(({ kind, message }) => (

@@ -20,6 +20,9 @@ import { ValueField } from '../../ui/value-field.tsx';
 import { ohms, rangeText, unitOfSide } from '../words.ts';
 import type { SheetProps } from './sheet-props.ts';
 
+/** Share of full scale that is shown as 0. */
+const noDeflection = 1e-9;
+
 /** Effects of temperature, a fault and a wrong range on the meter, and the protection against them. */
 export function TemperatureSheet({ project, sides, onEdit }: SheetProps) {
   return (
@@ -119,7 +122,9 @@ function Faults({ side }: { readonly side: WorkedSide }) {
           cells: [
             what(fault),
             formatQuantity(fault.applied, unitOfSide(side), { digits: 4, trim: true }),
-            fault.times < 1e-9 ? '0' : `${Number(fault.times.toPrecision(3)).toLocaleString('en')} × full scale`,
+            fault.times < noDeflection
+              ? '0'
+              : `${Number(fault.times.toPrecision(3)).toLocaleString('en')} × full scale`,
             formatQuantity(fault.power, 'W', { digits: 3 }),
           ],
         }))}

@@ -11,7 +11,7 @@ interface Case {
   readonly truth: Readonly<Record<string, number>> | null;
 }
 
-const cases = readFileSync(join(__dirname, '../../vectors/fit.jsonl'), 'utf8')
+const cases = readFileSync(join(__dirname, '../../../vectors/fit.jsonl'), 'utf8')
   .trim()
   .split('\n')
   .map((line) => JSON.parse(line) as Case);

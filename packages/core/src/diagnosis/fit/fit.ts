@@ -12,6 +12,9 @@ import { leastSquares, type LeastSquares, type Predicted } from './least-squares
 import { observedReadings, type Observed } from '../predictions/observed.ts';
 import type { Bench } from '../../faults/index.ts';
 
+/** Ω that a fitted resistance keeps at least. */
+const leastResistance = 1e-9;
+
 /** Fit of unknown values to the readings. */
 export interface Fit {
   readonly format: 'usual-drag/fit';
@@ -182,7 +185,7 @@ export function freeName(name: string, { network, instruments = [], readings = [
       isResistance,
       put: put((resistance) => {
         const { measuredResistance: _former, ...rest } = element;
-        return { ...rest, resistance: Math.max(resistance, 1e-9) };
+        return { ...rest, resistance: Math.max(resistance, leastResistance) };
       }),
     };
   return null;

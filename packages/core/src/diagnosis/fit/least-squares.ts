@@ -1,5 +1,17 @@
 import { Matrix, SingularValueDecomposition, solve } from 'ml-matrix';
 
+/** Damping at the start, and the least (Levenberg and Marquardt). */
+const [firstDamping, leastDamping] = [1e-3, 1e-12];
+
+/** Divisor in place of zero. */
+const tiny = 1e-300;
+
+/** Step of a numeric derivative: a share of the value, and the least. */
+const [stepShare, leastStep] = [1e-5, 1e-7];
+
+/** Length of a column of the Jacobian below which its value changes nothing. */
+const noEffect = 1e-9;
+
 /** Prediction of each reading, and the standard uncertainty that it is weighted by. */
 export interface Predicted {
   readonly values: readonly number[];
@@ -54,15 +66,15 @@ export function leastSquares(problem: Problem): LeastSquares {
   let now = weigh(problem, values);
   if (!now) return { values, deviations: [], residuals: [], sum: Infinity, undetermined: [], converged: false };
   const undetermined = withoutEffect(slopesAt(problem, start, now.u), start);
-  let damping = 1e-3;
+  let damping = firstDamping;
   let settled = false;
   for (let round = 0; undetermined.length === 0 && round < mostRounds; round += 1) {
     const better = stepFrom(problem, values, now, damping);
     settled = !better;
     if (!better) break;
-    const gain = (now.sum - better.now.sum) / Math.max(now.sum, 1e-300);
+    const gain = (now.sum - better.now.sum) / Math.max(now.sum, tiny);
     ({ values, now } = better);
-    damping = Math.max(better.damping / 5, 1e-12);
+    damping = Math.max(better.damping / 5, leastDamping);
     settled = gain < settledGain;
     if (settled) break;
   }
@@ -112,20 +124,20 @@ interface Weighed {
 function weigh({ predict, differences }: Problem, values: readonly number[]): Weighed | null {
   const predicted = predict(values);
   if (!predicted) return null;
-  const residuals = differences(predicted.values).map((off, k) => off / Math.max(predicted.u[k]!, 1e-300));
+  const residuals = differences(predicted.values).map((off, k) => off / Math.max(predicted.u[k]!, tiny));
   return { residuals, u: predicted.u, sum: residuals.reduce((sum, one) => sum + one * one, 0) };
 }
 
 /** Rows by reading: how far each prediction moves with each value, in u. */
 function slopesAt(problem: Problem, values: readonly number[], u: readonly number[]): number[][] {
   const columns = values.map((value, k) => {
-    const step = Math.max(Math.abs(value) * 1e-5, 1e-7);
+    const step = Math.max(Math.abs(value) * stepShare, leastStep);
     const at = (by: number) => problem.predict(values.map((one, i) => (i === k ? one + by : one)));
     const down = problem.positive[k] && value < step ? 0 : -step;
     const [low, high] = [at(down), at(step)];
     const [before, after] = [low, high].map((one) => one && problem.differences(one.values));
     return u.map((own, row) =>
-      before && after ? (before[row]! - after[row]!) / (step - down) / Math.max(own, 1e-300) : 0,
+      before && after ? (before[row]! - after[row]!) / (step - down) / Math.max(own, tiny) : 0,
     );
   });
   return u.map((_, row) => columns.map((column) => column[row]!));
@@ -138,7 +150,7 @@ function withoutEffect(slopes: readonly (readonly number[])[], values: readonly 
   while (scaled.length < values.length) scaled.push(values.map(() => 0));
   const { diagonal, rightSingularVectors: vectors } = new SingularValueDecomposition(new Matrix(scaled));
   const largest = Math.max(...diagonal, 0);
-  const none = diagonal.map((length) => !(length > Math.max(largest * rankLimit, 1e-9)));
+  const none = diagonal.map((length) => !(length > Math.max(largest * rankLimit, noEffect)));
   return values.flatMap((_, k) => (none.some((is, v) => is && Math.abs(vectors.get(k, v)) > 0.01) ? [k] : []));
 }
 

@@ -1,5 +1,8 @@
 import { attach, quickCircuit, type Attachment, type NetworkCircuit } from '../../solver/index.ts';
 
+/** Conductance times resistance of a branch below which nothing else joins it. */
+const isolated = 1e-12;
+
 /** The resistances of a circuit by their names: an element's id, or a meter's after these. */
 export interface NamedResistances {
   readonly names: readonly string[];
@@ -260,6 +263,6 @@ export function oneResistance(circuit: ReadingCircuit, index: number): OneResist
 
 /** Δ/(1 − ΔY); its limit if the branch is open, 0 if nothing else joins it. */
 export function gainOf(by: number, own: number, resistance: number): number {
-  if (Math.abs(own) * resistance < 1e-12) return 0;
+  if (Math.abs(own) * resistance < isolated) return 0;
   return by === Infinity ? -1 / own : by / (1 - by * own);
 }

@@ -1,6 +1,9 @@
 import { nodesOf, referenceOf, type Network, isSource } from '../../network/index.ts';
 import type { NetworkValues } from '../../solver/index.ts';
 
+/** Share of the range within which two potentials are one level. */
+const sameLevel = 1e-9;
+
 /** Level of every node: its potential in V, or, if nothing determines it, a place that keeps the drawing readable. */
 export type Levels = ReadonlyMap<string, number>;
 
@@ -27,7 +30,7 @@ export function railOrder(network: Network, levels: Levels): string[] {
   const highest = nodes.reduce((best, node) => (levels.get(node)! > levels.get(best)! ? node : best), nodes[0]!);
   const met = distances(network, highest);
   const range = Math.max(...levels.values()) - Math.min(...levels.values());
-  const rounded = (node: string): number => Math.round(levels.get(node)! / (range * 1e-9 || 1));
+  const rounded = (node: string): number => Math.round(levels.get(node)! / (range * sameLevel || 1));
   const foot = referenceOf(network);
   return [...nodes].sort(
     (a, b) =>

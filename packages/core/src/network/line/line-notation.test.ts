@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseLine } from './parse-line.ts';
 
-const text = readFileSync(join(__dirname, '../../../../docs/line-notation.md'), 'utf8');
+const text = readFileSync(join(__dirname, '../../../../../docs/line-notation.md'), 'utf8');
 const lines = [...text.matchAll(/```\n(.*?)```/gs)].flatMap((block) => block[1]!.trim().split('\n'));
 const table = text.split('\n').filter((line) => line.startsWith('| `'));
 

@@ -7,6 +7,9 @@ import type { Draw } from './draw.ts';
 import { circuitWords, drawCircuit, places, shapes } from './practice-circuit.ts';
 import type { Ask, Level, Problem } from './problem.ts';
 
+/** Share of the EMF by which a part's voltage must be smaller to be inside the circuit. */
+const rounding = 1e-9;
+
 /** A problem before it has its kind, level and seed. */
 export type Drafted = Pick<Problem, 'text' | 'job' | 'design' | 'asks'>;
 
@@ -50,7 +53,7 @@ export function voltagesProblem(draw: Draw, level: Level): Drafted | null {
   const parts = draw.shuffled(resistorsOf(network));
   const { emf } = network.elements.find((element) => element.kind === 'source')!;
   // The voltage of the source itself needs no working.
-  const inside = parts.filter((id) => solved[id]!.voltage! < emf * (1 - 1e-9));
+  const inside = parts.filter((id) => solved[id]!.voltage! < emf * (1 - rounding));
   const quantities = [inside.length > 0 ? 'voltage' : 'current', 'current', ...(level === 3 ? ['power'] : [])] as const;
   const asks = quantities.map((what, k): Ask => {
     const element = (what === 'voltage' ? inside : parts)[k % parts.length] ?? parts[0]!;

@@ -2,6 +2,9 @@ import { DoubleDoubleArray, exactly, multiply, subtract, type DoubleDouble } fro
 import { Elimination, planElimination, type EliminationPlan } from './elimination.ts';
 import type { Edge } from './star-mesh.ts';
 
+/** Share of the largest current that a refined solution leaves: done, expected to be done with one round more, and enough. */
+const [done, doneNext, enough] = [1e-29, 1e-30, 1e-22];
+
 /**
  * A mesh too large to be reduced in double-doubles throughout: eliminated once in doubles, sparse, and the potentials then
  * refined against the currents that are left over at each point, which are summed in double-doubles.
@@ -69,9 +72,9 @@ export class LargeMesh {
         largest = Math.max(largest, Math.abs(v.hi[point]!));
       }
       // Each round shrinks what is left by about the same factor: when the next would change nothing, this was the last.
-      if (size <= 1e-29 * largest || (round > 0 && size * (size / former) <= 1e-30 * largest)) return v;
+      if (size <= done * largest || (round > 0 && size * (size / former) <= doneNext * largest)) return v;
       if (round > 1 && !(size <= 0.1 * former)) {
-        this.settled &&= size <= 1e-22 * largest;
+        this.settled &&= size <= enough * largest;
         return v;
       }
       former = size;

@@ -18,6 +18,9 @@ import { findSupernodes, pathBetween, type Supernodes } from './supernodes.ts';
 import { LargeMesh } from './large-mesh.ts';
 import { StarMesh, type Edge } from './star-mesh.ts';
 
+/** Noise of a refined and of a direct solution, as a share of its scale. */
+const [refinedNoise, directNoise] = [1e-22, 1e-28];
+
 /** Potentials and currents of a solved circuit. */
 export interface CircuitSolution {
   /** The circuit as it was solved: loads that are not ohmic as their tangents at the working point, open where they block. */
@@ -94,10 +97,10 @@ export function solveLinear(circuit: Circuit, lookFrom = -1): Result<CircuitSolu
     return v && { look, v, noise };
   };
   const refined = large
-    ? solvedBy(new LargeMesh(supernodes.groups, mesh?.edges() ?? edges, kept), scale * 1e-22)
+    ? solvedBy(new LargeMesh(supernodes.groups, mesh?.edges() ?? edges, kept), scale * refinedNoise)
     : null;
   const whole = (): StarMesh => mesh ?? StarMesh.of(supernodes.groups, edges);
-  const { look, v, noise } = refined ?? solvedBy(whole().reduceTo(kept), scale * 1e-28)!;
+  const { look, v, noise } = refined ?? solvedBy(whole().reduceTo(kept), scale * directNoise)!;
   if (mayCarry) set.join(terminals[0], terminals[1]);
   for (let group = 0; group < supernodes.groups; group += 1)
     if (!Number.isFinite(v.hi[group]!)) return fail({ code: 'out-of-range', where: [] });
@@ -188,7 +191,8 @@ function branchCurrents(
     if (!hasIdeal || current === null) return current;
     leaving[branch.from] = add(leaving[branch.from]!, current);
     leaving[branch.to] = subtract(leaving[branch.to]!, current);
-    const uncertain = Math.abs(current.hi) * 1e-28 + (branch.kind === 'resistance' ? noise / branch.resistance.hi : 0);
+    const uncertain =
+      Math.abs(current.hi) * directNoise + (branch.kind === 'resistance' ? noise / branch.resistance.hi : 0);
     uncertainty[branch.from]! += uncertain;
     uncertainty[branch.to]! += uncertain;
     return current;

@@ -1,3 +1,9 @@
+/** Rounding of a logarithm at a power of ten. */
+const logNoise = 1e-12;
+
+/** Relative rounding of a step. */
+const stepNoise = 1e-9;
+
 /** A range of one side of a meter. */
 export interface DialRange {
   readonly unit: 'A' | 'V';
@@ -20,7 +26,7 @@ export interface SharedArc {
 export function sharedArcs(ranges: readonly DialRange[], wanted: number): SharedArc[] {
   const groups = new Map<number, DialRange[]>();
   for (const one of [...ranges].sort((a, b) => a.unit.localeCompare(b.unit) || a.range - b.range)) {
-    const figure = Number((one.range / 10 ** Math.floor(Math.log10(one.range) + 1e-12)).toPrecision(9));
+    const figure = Number((one.range / 10 ** Math.floor(Math.log10(one.range) + logNoise)).toPrecision(9));
     groups.set(figure, [...(groups.get(figure) ?? []), one]);
   }
   return [...groups.values()].map((group) => ({ ranges: group, steps: scaleSteps(group[0]!.range, wanted) }));
@@ -48,14 +54,14 @@ const numbers = 5;
  * @param wanted  divisions
  */
 export function scaleSteps(range: number, wanted: number): ScaleSteps {
-  const fullScale = Number((range / 1000 ** Math.floor(Math.log10(range) / 3 + 1e-12)).toPrecision(9));
+  const fullScale = Number((range / 1000 ** Math.floor(Math.log10(range) / 3 + logNoise)).toPrecision(9));
   const steps = sequenceUpTo(fullScale);
   const numbered = best(
     steps.filter((step) => fullScale / step < 16),
     (step) => nearness(fullScale / step, numbers) + (whole(fullScale / step) ? 0 : 2),
   );
   const smallest = best(
-    steps.filter((step) => step <= numbered * (1 + 1e-9) && whole(numbered / step)),
+    steps.filter((step) => step <= numbered * (1 + stepNoise) && whole(numbered / step)),
     (step) => nearness(fullScale / step, wanted) + (whole(fullScale / step) ? 0 : 0.3),
   );
   return { fullScale, numbered, smallest, divisions: Number((fullScale / smallest).toPrecision(9)) };
@@ -63,7 +69,7 @@ export function scaleSteps(range: number, wanted: number): ScaleSteps {
 
 /** 1, 2 and 5 of every decade from a thousandth of a figure up to it. */
 function sequenceUpTo(maximum: number): number[] {
-  const top = Math.floor(Math.log10(maximum) + 1e-12);
+  const top = Math.floor(Math.log10(maximum) + logNoise);
   return [-3, -2, -1, 0].flatMap((below) => [1, 2, 5].map((figure) => Number(`${figure}e${top + below}`)));
 }
 
@@ -72,4 +78,4 @@ const nearness = (count: number, wanted: number): number => Math.abs(Math.log(co
 const whole = (ratio: number): boolean => Math.abs(ratio - Math.round(ratio)) < 1e-6;
 
 const best = (steps: readonly number[], worth: (step: number) => number): number =>
-  steps.reduce((minimum, next) => (worth(next) < worth(minimum) - 1e-12 ? next : minimum));
+  steps.reduce((minimum, next) => (worth(next) < worth(minimum) - logNoise ? next : minimum));

@@ -5,6 +5,9 @@ import type { DesignFault } from '../scheme/design-fault.ts';
 import { copperCoefficient, movementInUse } from './movement-as-found.ts';
 import { movementOfSide, type WorkedSide, type MeterProject } from '../scheme/meter-project.ts';
 
+/** Steps by which rounding must not lift a value to the next one. */
+const rounding = 1e-9;
+
 /**
  * Relative error of each range at full scale with the whole meter off the temperature that it was adjusted at: a shunt across a
  * bare coil does not hide the coil's rise, a multiplier and a swamping resistor do. Shunts and multipliers gain by their own
@@ -73,5 +76,5 @@ export function swampingResistor(
 function roundedUp(ohms: number): number {
   if (ohms === 0) return 0;
   const last = 10 ** (Math.floor(Math.log10(ohms)) - 2);
-  return Number((Math.ceil(ohms / last - 1e-9) * last).toPrecision(3));
+  return Number((Math.ceil(ohms / last - rounding) * last).toPrecision(3));
 }

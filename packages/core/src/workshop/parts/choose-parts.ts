@@ -7,6 +7,12 @@ import type { Plan } from '../scheme/schemes.ts';
 import { sectionWindow } from '../scheme/section-windows.ts';
 import { stockCount, stockValues, type StockPart } from './stock.ts';
 
+/** Share by which an error must be smaller to count as better. */
+const betterBy = 1e-12;
+
+/** Relative error with which the search of parts begins; it grows by a factor of 4. */
+const firstBound = 1e-9;
+
 /** Progress of a search for parts. */
 export interface SearchProgress {
   /** Combinations looked at so far. */
@@ -100,7 +106,7 @@ function bestTogether(
           (maximum, e) => Math.max(maximum, Math.abs(e)),
           0,
         );
-        if (worst > error || (chosen && worst >= error * (1 - 1e-12))) return;
+        if (worst > error || (chosen && worst >= error * (1 - betterBy))) return;
         error = worst;
         chosen = [...before];
         state.best = worst;
@@ -128,7 +134,7 @@ function bestTogether(
     state.onProgress?.(state);
     descend();
   };
-  for (let bound = 1e-9; bound < 1 && !chosen && state.tried < last; bound *= 4) look(bound);
+  for (let bound = firstBound; bound < 1 && !chosen && state.tried < last; bound *= 4) look(bound);
   const found = chosen as readonly Combination[] | null;
   if (use) found?.forEach((combination) => use.take(combination));
   return found;

@@ -1,6 +1,12 @@
 import { seriesValues, type Series } from '../../quantity/index.ts';
 import type { Combination } from '../scheme/design.ts';
 
+/** First relative distance around a wanted value in which combinations are searched. */
+const firstDistance = 1e-9;
+
+/** Difference of two distances that is rounding. */
+const sameDistance = 1e-13;
+
 /** Ω between which resistors can be bought. */
 const [smallest, largest] = [1e-3, 1e9];
 
@@ -86,12 +92,14 @@ export function nearestCombination(
   allowed: (combination: Combination) => boolean = () => true,
 ): Combination | null {
   const off = ({ resistance }: Combination): number => Math.abs(Math.log(resistance / target));
-  for (let factor = 1 + 1e-9; factor < 2; factor = 1 + (factor - 1) * 4) {
+  for (let factor = 1 + firstDistance; factor < 2; factor = 1 + (factor - 1) * 4) {
     const found = combinationsWithin(target / factor, target * factor, drawer, maxParts).filter(allowed);
     if (found.length > 0)
       return found.reduce((best, next) => {
         const nearer = off(next) - off(best);
-        return nearer < -1e-13 || (nearer < 1e-13 && next.values.length < best.values.length) ? next : best;
+        return nearer < -sameDistance || (nearer < sameDistance && next.values.length < best.values.length)
+          ? next
+          : best;
       });
   }
   // Far off: equal parts, which reach from the least to the most that there is.

@@ -1,6 +1,9 @@
 import type { Series } from '../../quantity/index.ts';
 import { buyableValues } from './combinations.ts';
 
+/** Relative rounding of a trimmer's minimum. */
+const rounding = 1e-12;
+
 /** A section made of a fixed part and a trimmer, to be set against a standard. */
 export interface Trimmed {
   /** In series with the trimmer, or, if the trimmer's contact would matter, across trimmer and stopper. */
@@ -63,7 +66,7 @@ function oneTwoFive(minimum: number): number {
   for (const power of [decade, decade + 1])
     for (const figure of [1, 2, 5]) {
       const value = Number(`${figure}e${power}`);
-      if (value >= minimum * (1 - 1e-12)) return value;
+      if (value >= minimum * (1 - rounding)) return value;
     }
   return minimum;
 }

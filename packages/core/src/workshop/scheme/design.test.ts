@@ -7,7 +7,7 @@ import type { Design, DesignResult, Scheme } from './design.ts';
 import { solveDesign } from './solve-design.ts';
 import { runs } from '../../test/runs.ts';
 
-const cases = readFileSync(join(__dirname, '../../vectors/design.jsonl'), 'utf8')
+const cases = readFileSync(join(__dirname, '../../../vectors/design.jsonl'), 'utf8')
   .trim()
   .split('\n')
   .map((line) => JSON.parse(line) as { design: Design; result: DesignResult & { error?: { code: string } } });

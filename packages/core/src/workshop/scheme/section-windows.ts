@@ -2,6 +2,9 @@ import { toNumber } from '../../solver/index.ts';
 import type { Design } from './design.ts';
 import type { Movement } from '../movement/movement.ts';
 
+/** Share by which rounding may narrow a window. */
+const rounding = 1e-12;
+
 /** Ω between which a section may lie. */
 export interface Window {
   readonly low: number;
@@ -56,6 +59,6 @@ export function sectionWindow(
 
 /** A little wider than worked out, for what was rounded. */
 const widened = (low: number, high: number): Window => ({
-  low: Math.max(0, low - 1e-12 * Math.abs(low)),
-  high: high + 1e-12 * Math.abs(high),
+  low: Math.max(0, low - rounding * Math.abs(low)),
+  high: high + rounding * Math.abs(high),
 });
