@@ -1,7 +1,8 @@
 import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, RouterProvider } from 'react-router';
+import { ErrorBoundary } from 'react-error-boundary';
+import { BrowserRouter, Route, Routes } from 'react-router';
 import { queries } from './api/queries.ts';
 import { sendAgain, startSaving } from './documents/saving.ts';
 import { showInList } from './documents/use-document-list.ts';
@@ -13,58 +14,39 @@ import './styles.css';
 
 applyTheme();
 startSaving(showInList);
-const jobsPage = pageLater(async () => (await import('./jobs/jobs-page.tsx')).JobsPage);
-const router = createBrowserRouter([
-  {
-    element: <Shell />,
-    errorElement: <Broken />,
-    children: [
-      { path: '/', lazy: jobsPage },
-      {
-        path: '/bench/:jobId/:step?/:setupId?',
-        lazy: pageLater(async () => (await import('./bench/bench-page.tsx')).BenchPage),
-      },
-      {
-        path: '/workshop/:projectId?/:sheet?',
-        lazy: pageLater(async () => (await import('./workshop/workshop-page.tsx')).WorkshopPage),
-      },
-      {
-        path: '/correct',
-        lazy: pageLater(async () => (await import('./correction/correction-page.tsx')).CorrectionPage),
-      },
-      {
-        path: '/history/:kind/:id/:entry?',
-        lazy: pageLater(async () => (await import('./documents/history-page.tsx')).HistoryPage),
-      },
-      {
-        path: '/learn/:topic?',
-        lazy: pageLater(async () => (await import('./learn/learn-page.tsx')).LearnPage),
-      },
-      {
-        path: '/practice/:view?',
-        lazy: pageLater(async () => (await import('./practice/practice-page.tsx')).PracticePage),
-      },
-      {
-        path: '/devices',
-        lazy: pageLater(async () => (await import('./devices/devices-page.tsx')).DevicesPage),
-      },
-      {
-        path: '/calibrations',
-        lazy: pageLater(async () => (await import('./kit/calibrations-page.tsx')).CalibrationsPage),
-      },
-      {
-        path: '/kit/:instrumentId?/:sheet?',
-        lazy: pageLater(async () => (await import('./kit/kit-page.tsx')).KitPage),
-      },
-      { path: '*', lazy: jobsPage },
-    ],
-  },
-]);
+const JobsPage = pageLater(async () => (await import('./jobs/jobs-page.tsx')).JobsPage);
+const BenchPage = pageLater(async () => (await import('./bench/bench-page.tsx')).BenchPage);
+const WorkshopPage = pageLater(async () => (await import('./workshop/workshop-page.tsx')).WorkshopPage);
+const CorrectionPage = pageLater(async () => (await import('./correction/correction-page.tsx')).CorrectionPage);
+const HistoryPage = pageLater(async () => (await import('./documents/history-page.tsx')).HistoryPage);
+const LearnPage = pageLater(async () => (await import('./learn/learn-page.tsx')).LearnPage);
+const PracticePage = pageLater(async () => (await import('./practice/practice-page.tsx')).PracticePage);
+const DevicesPage = pageLater(async () => (await import('./devices/devices-page.tsx')).DevicesPage);
+const CalibrationsPage = pageLater(async () => (await import('./kit/calibrations-page.tsx')).CalibrationsPage);
+const KitPage = pageLater(async () => (await import('./kit/kit-page.tsx')).KitPage);
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <RouterProvider router={router} />
+      <ErrorBoundary FallbackComponent={Broken}>
+        <BrowserRouter>
+          <Routes>
+            <Route element={<Shell />}>
+              <Route path="/" element={<JobsPage />} />
+              <Route path="/bench/:jobId/:step?/:setupId?" element={<BenchPage />} />
+              <Route path="/workshop/:projectId?/:sheet?" element={<WorkshopPage />} />
+              <Route path="/correct" element={<CorrectionPage />} />
+              <Route path="/history/:kind/:id/:entry?" element={<HistoryPage />} />
+              <Route path="/learn/:topic?" element={<LearnPage />} />
+              <Route path="/practice/:view?" element={<PracticePage />} />
+              <Route path="/devices" element={<DevicesPage />} />
+              <Route path="/calibrations" element={<CalibrationsPage />} />
+              <Route path="/kit/:instrumentId?/:sheet?" element={<KitPage />} />
+              <Route path="*" element={<JobsPage />} />
+            </Route>
+          </Routes>
+        </BrowserRouter>
+      </ErrorBoundary>
     </QueryClientProvider>
   </StrictMode>,
 );

@@ -1,13 +1,13 @@
 import { History, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import clsx from 'clsx';
 import { Suspense } from 'react';
-import { Link, NavLink, Outlet, useMatch, useNavigation } from 'react-router';
+import { Link, NavLink, Outlet, useMatch } from 'react-router';
 import { HeadButton } from '../bench/head/head-button.tsx';
 import { redo, undo, useBench } from '../bench/model/bench-store.ts';
 import { documentKey, documentState, useDocuments } from '../documents/documents.ts';
 import { isTrouble, saveWords } from '../documents/save-words.ts';
 import { isUnkept } from '../documents/saving.ts';
-import { fetchedLater } from '../ui/fetched-later.ts';
+import { fetchedLater, useFetchedPages } from '../ui/fetched-later.ts';
 import { ValueField } from '../ui/value-field.tsx';
 import { CommandKeys } from './command-keys.tsx';
 import { BenchSign, CorrectSign, JobsSign, KitSign, LearnSign, PracticeSign, WorkshopSign } from './signs.tsx';
@@ -31,14 +31,14 @@ export function Shell() {
   const openJob = isOpen && asked === jobId ? jobId : null;
   // The job that is being opened has its place among the pages before it is there.
   const onBench = asked ?? jobId;
-  const fetching = useNavigation().state === 'loading';
+  const isFetching = useFetchedPages(({ fetching }) => fetching > 0);
   return (
     <div className="flex h-full flex-col">
       <header className="print:hidden flex h-12 shrink-0 items-center gap-2 bg-bar px-2 text-onbar sm:gap-4 sm:px-4">
         <img src="/mark.svg" alt="" className="size-8" />
         <span className={clsx('text-[18px] font-bold whitespace-nowrap', openJob && 'max-lg:sr-only')}>Usual Drag</span>
         {openJob && <OpenJob jobId={openJob} />}
-        <span role="status">{fetching && 'Fetching the page …'}</span>
+        <span role="status">{isFetching && 'Fetching the page …'}</span>
         <div className="ml-auto flex shrink-0 items-center sm:gap-1">
           {openJob && <UndoButtons jobId={openJob} />}
           <Suspense fallback={<span className="size-9" />}>
@@ -87,7 +87,9 @@ export function Shell() {
           </PageLink>
         </nav>
         <div className="min-h-0 min-w-0 grow max-sm:overflow-hidden">
-          <Outlet />
+          <Suspense>
+            <Outlet />
+          </Suspense>
         </div>
       </div>
       <Suspense>

@@ -1,27 +1,27 @@
-import { fetchAhead, pageLater } from './fetched-later.ts';
+import { codeLater, fetchAhead } from './fetched-later.ts';
 
-test('a page is asked for until it is there', async () => {
+test('a part is asked for until it is there', async () => {
   jest.useFakeTimers();
   let asked = 0;
-  const page = (): string => 'a page';
-  const open = pageLater(() => {
+  const part = (): string => 'a part';
+  const open = codeLater(() => {
     asked += 1;
-    return asked < 3 ? Promise.reject(new Error('no answer')) : Promise.resolve(page);
+    return asked < 3 ? Promise.reject(new Error('no answer')) : Promise.resolve(part);
   });
   const opened = open();
   await jest.advanceTimersByTimeAsync(3000);
   expect(asked).toBe(2);
   await jest.advanceTimersByTimeAsync(2000);
-  expect((await opened).Component).toBe(page);
+  expect(await opened).toBe(part);
   jest.useRealTimers();
 });
 
 test('everything is fetched ahead, also what comes with a part; what fails does not hold the others up', async () => {
   const fetched: string[] = [];
-  pageLater(() => Promise.reject(new Error('no answer')));
-  pageLater(() => {
+  codeLater(() => Promise.reject(new Error('no answer')));
+  codeLater(() => {
     fetched.push('outer');
-    pageLater(() => {
+    codeLater(() => {
       fetched.push('inner');
       return Promise.resolve('inner');
     });

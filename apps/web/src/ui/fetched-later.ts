@@ -1,3 +1,4 @@
+import { create } from 'zustand';
 import { lazy, type FunctionComponent, type LazyExoticComponent, type ReactNode } from 'react';
 
 /** Fetches a part of the application, at once if it is there already. */
@@ -19,10 +20,19 @@ export function fetchedLater<Props extends object>(
   return lazy<FunctionComponent<Props>>(async () => ({ default: await fetch() }));
 }
 
-/** The same for a page of the router's. */
-export function pageLater<Component>(load: Load<Component>): () => Promise<{ readonly Component: Component }> {
+/** Number of pages that are being fetched: the former one remains on the screen meanwhile. */
+export const useFetchedPages = create<{ readonly fetching: number }>()(() => ({ fetching: 0 }));
+
+/** The same for a whole page. */
+export function pageLater<Props extends object>(
+  load: Load<(props: Props) => ReactNode>,
+): LazyExoticComponent<FunctionComponent<Props>> {
   const fetch = codeLater(load);
-  return async () => ({ Component: await fetch() });
+  const count = (by: number): void => useFetchedPages.setState(({ fetching }) => ({ fetching: fetching + by }));
+  return lazy<FunctionComponent<Props>>(async () => {
+    count(1);
+    return { default: await fetch().finally(() => count(-1)) };
+  });
 }
 
 /** The same for anything else: called, it waits until it is there. */
