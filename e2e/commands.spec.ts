@@ -35,7 +35,7 @@ test('a newcomer finds a job among 500 by its asset, adds an ammeter and reads i
   await page.keyboard.type('add ammeter');
   await expect(page.getByRole('option', { selected: true })).toContainText('Add ammeter');
   await page.keyboard.press('Enter');
-  // 12 V behind 0.5 Ω into 10 kΩ; which instrument the kit puts in is what the screen says it is.
+  // 12 V behind 0.5 Ω into 10 kΩ; the instrument is read from the screen.
   await expect(page.getByText('Insertion error')).toBeVisible();
   await expect.poll(() => figure(page, 'true')).toBeCloseTo(12 / 10_000.5, 6);
   expect(await figure(page, 'error')).toBeLessThanOrEqual(0);

@@ -124,7 +124,7 @@ export async function openJob(page: Page, server: DemoServer, title: string, ste
   await expect(drawing).toBeVisible();
 }
 
-/** The page hears nothing of what others save, as on a line that has gone. */
+/** Blocks events of what others save, as on a broken line. */
 export async function hearNothing(page: Page): Promise<void> {
   await page.route('**/api/events', () => undefined);
 }
@@ -145,7 +145,7 @@ export async function allIsFetched(page: Page): Promise<void> {
     .toBe(true);
 }
 
-/** Waits until the screen says that the last edit is saved. */
+/** Waits until the last edit is shown as saved. */
 export async function saved(page: Page): Promise<void> {
   await expect(page.getByTestId('save')).toHaveText(/^Saved \d\d:\d\d$/);
 }

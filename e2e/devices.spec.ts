@@ -91,7 +91,7 @@ test('readings that two devices take at the same moment are both there, the late
 }) => {
   await openUnread(page, server);
   const { phone, context } = await phoneWith(browser, page.url());
-  // The phone hears nothing and its save is held up until the bench has saved.
+  // The phone gets no events and its save is delayed until the bench has saved.
   await hearNothing(phone);
   await phone.reload();
   await expect(stepInHand(phone)).toBeVisible();

@@ -12,7 +12,7 @@ import {
   type ProblemKind,
 } from '../packages/core/src/practice/index.ts';
 
-/** The problem that stands on the page, from its address. */
+/** The problem on the page, from its address. */
 function problemOn(page: Page): Problem {
   const params = new URL(page.url()).searchParams;
   const kind = problemKinds.find((one) => one === params.get('kind')) ?? ('equivalent' satisfies ProblemKind);
@@ -249,7 +249,7 @@ test('readings are learned without hardware: a sound simulated bench agrees, one
   await expect(page.getByLabel(/^What the display says/)).toHaveValue(/^6\.\d\d$/);
   await page.keyboard.press('Enter');
   const log = page.getByRole('table', { name: /log/i });
-  // Its parts are drawn anew for each job, within their tolerance.
+  // Its parts are drawn again for each job, within their tolerance.
   await expect(log.getByRole('row', { name: /^M10/ })).toContainText(/agrees|within tolerance/);
   await expect(log.getByRole('row', { name: /^M10/ })).not.toContainText('does not agree');
   await expect(log.getByRole('row', { name: /^M10/ }).getByRole('textbox')).toHaveValue('simulated bench');

@@ -62,7 +62,7 @@ test('a multiplier string is made from nothing and read with on a job', async ({
   await type(page, 'Voltage range 3', '50');
   await type(page, 'Voltage range 2', '10');
   await page.getByRole('button', { name: 'Add to the kit' }).click();
-  // A page that is left while it saves sends the same again, and hears that it is there already.
+  // A page that is left while it saves sends the same again.
   const kept = async (path: string): Promise<string> => JSON.stringify((await server.ask('GET', path)).json);
   await expect.poll(() => kept('/instruments')).toContain('Loop voltmeter');
   await expect.poll(() => kept('/meter-projects')).toContain('[2.5,10,50]');

@@ -27,5 +27,5 @@ export async function fileOf(page: Page, button: string): Promise<string> {
   return readFileSync(await (await download).path(), 'utf8');
 }
 
-/** The page as it stands has nothing that axe finds. */
+/** axe finds nothing on the page. */
 export const axe = async (page: Page): Promise<void> => expect(await violations(page)).toEqual([]);

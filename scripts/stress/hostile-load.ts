@@ -4,7 +4,7 @@ import { newFolder, startServer, type RunningServer } from '../../apps/server/sr
 import { hasStackTrace, type Finding } from './finding.ts';
 import { watchHealth } from './health-watch.ts';
 
-/** ms that nobody may wait for the work of another. */
+/** ms by which the work of one client may delay another. */
 const longestWaitMs = 300;
 
 type Attack = (server: RunningServer) => Promise<readonly number[]>;

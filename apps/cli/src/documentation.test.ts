@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 const root = join(__dirname, '../../..');
 const page = readFileSync(join(root, 'docs/headless.md'), 'utf8');
 
-/** Every command of the page with what stands below it. */
+/** Every command of the page with the output below it. */
 const examples = [...page.matchAll(/```sh\n(.+)\n```\n\n```(?:json|svg)\n([\s\S]+?)\n```/g)].map(
   ([, command, output]) => ({ command: command!, output: output! }),
 );

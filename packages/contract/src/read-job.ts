@@ -18,7 +18,7 @@ export const checkJob = (value: unknown): Result<Job, readonly FileFault[]> => c
 
 /**
  * The same for a job that is being worked on: a lead may be on a node, or a meter on an instrument, that an edit took
- * away. It is kept as it stands until it is mended.
+ * away. It is stored unchanged until it is repaired.
  */
 export const checkDraft = (value: unknown): Result<Job, readonly FileFault[]> =>
   check(value, ({ code }) => code !== 'unknown-node' && code !== 'unknown-instrument');

@@ -21,7 +21,7 @@ function reported(job: Job, extras?: ReportExtras): Report {
   return made.value;
 }
 const html = (job: Job = divider, extras?: ReportExtras): string => reportFile(reported(job, extras), 'box', faces);
-/** Headings in the order in which they stand. */
+/** Headings in their order. */
 const headings = (text: string): string[] => [...text.matchAll(/<h2>([^<]*)<\/h2>/g)].map(([, name]) => name!);
 
 test('one file that asks for nothing: no script, no address, faces and drawing inside', () => {

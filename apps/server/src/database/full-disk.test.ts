@@ -74,7 +74,7 @@ onSmallDisk('a disk of one megabyte', () => {
       else expect((await server.ask('GET', '/meter-projects')).text).toContain(`"id":"p${k}"`);
     }
     expect((await server.ask('GET', '/health')).json).toEqual({ status: 'ready' });
-    // Each refusal has a line of the log that says when, which request, and why; and no stack trace.
+    // Each refusal has a line of the log with time, request and reason; and no stack trace.
     const lines = server
       .output()
       .split('\n')

@@ -66,7 +66,7 @@ export const attempts = sqliteTable(
 
 /**
  * The lines of the list of jobs, derived from the documents: each belongs to one revision and was computed by one version of the
- * rules (`version`). `head` is what the document says itself, `figures` what has to be solved; null while it is not computed.
+ * rules (`version`). `head` comes from the document, `figures` from solving it; null while it is not computed.
  */
 export const jobSummaries = sqliteTable('job_summaries', {
   id: text('id').primaryKey(),

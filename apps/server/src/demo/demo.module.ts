@@ -38,7 +38,7 @@ export class DemoModule implements OnModuleInit {
     const notes = Object.entries(kitNotes(now));
     const stored = (await kit.list()).kept.filter(({ revision }) => revision === 0);
     await database.batch([
-      // What nobody had used before is the demo's, to be removed again when a fresh one is asked for.
+      // An unused database is the demo's, to be removed again when a fresh one is asked for.
       database
         .insert(properties)
         .values(untouched ? [madeByDemo] : [{ name: 'samples', value: now.toISOString() }])

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import type { DocumentChange } from '@usual-drag/contract';
 import { Subject, type Observable } from 'rxjs';
 
-/** Tells whoever listens that a document is another one now. */
+/** Announces changed documents to subscribers. */
 @Injectable()
 export class Changes {
   readonly #changes = new Subject<DocumentChange>();

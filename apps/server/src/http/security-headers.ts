@@ -1,7 +1,7 @@
 import helmet from 'helmet';
 
 /**
- * Headers that keep other pages out. Scripts, connections, fonts and workers come from this server alone; styles may stand in
+ * Headers that keep other pages out. Scripts, connections, fonts and workers come from this server alone; styles may be in
  * elements, as the messages' do. Plain HTTP has no certificate to insist on.
  *
  * @param isPrivate  whether browsers take the line for private: where they do not they complain of headers that ask for more
@@ -26,7 +26,7 @@ export const securityHeaders = (isPrivate: boolean) =>
     },
     strictTransportSecurity: false,
     ...(!isPrivate && { crossOriginOpenerPolicy: false, originAgentCluster: false }),
-    // The form of the passphrase needs its origin; nobody else gets one.
+    // The form of the passphrase needs its origin; no other request sends one.
     referrerPolicy: { policy: 'same-origin' },
     xFrameOptions: { action: 'deny' },
   });

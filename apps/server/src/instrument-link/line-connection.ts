@@ -96,7 +96,7 @@ export class LineConnection {
       return this.end('The instrument sends without end. Nothing was written down: switch it off and on again.');
     const end = this.#received.indexOf('\n');
     if (end === -1) {
-      // The beginning of an answer that nobody asked for.
+      // The beginning of an answer to no request.
       if (!this.#waiting) this.end(outOfStep);
       return;
     }

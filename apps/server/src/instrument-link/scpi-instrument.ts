@@ -77,7 +77,7 @@ export class ScpiInstrument {
       await this.#expectNoError(line, dialect);
       return { observation: observationOf(sent, unitOf(quantity)), sent, identity };
     } catch (failure) {
-      // Whatever it may still send belongs to nobody.
+      // A late answer must not become the next reading.
       line.end('A reading failed.');
       this.#connection = null;
       throw failure;

@@ -130,7 +130,7 @@ export class Technician {
     while (!this.left.signal.aborted) {
       try {
         const { body } = await fetch(`${this.address}/api/events`, { signal: this.left.signal });
-        // What changed while nobody listened.
+        // Changes that were made while the line was down.
         await this.#catchUp();
         let rest = '';
         for await (const chunk of body!.pipeThrough(new TextDecoderStream()) as unknown as AsyncIterable<string>) {

@@ -3,7 +3,7 @@ import { WorkLane } from './work-lane.ts';
 
 /**
  * The threads on which the server computes, so that no request waits for the computation of another: what is shown at once,
- * what somebody asked for and waits for, and what is computed in the background.
+ * work that a request waits for, and work in the background.
  */
 @Injectable()
 export class Workers implements OnApplicationShutdown {

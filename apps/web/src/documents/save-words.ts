@@ -26,7 +26,7 @@ export function saveWords(
   }
 }
 
-/** Returns whether a person should be told. */
+/** Returns whether the state needs attention. */
 export const isTrouble = ({
   saving: { kind },
   unanswered,

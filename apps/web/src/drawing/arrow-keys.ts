@@ -30,7 +30,7 @@ export function neighbour(
     drawing.rails.map(({ node, x1, y }): Place => ({ rail: node, x: x1, y })).find((place) => place.rail === from.rail);
   if (!start) return parts[0] ?? null;
   const [dx, dy] = directions[key];
-  // A rail is met straight ahead wherever it passes.
+  // A rail counts as straight ahead along its whole length.
   const rails = drawing.rails.map(({ node, x1, x2, y }): Place => ({
     rail: node,
     x: Math.min(x2, Math.max(x1, start.x)),

@@ -31,7 +31,7 @@ test('while a label grows by a digit the sheet stays, and parts that are not tou
     expect(width).toBe(before.width);
     expect(height).toBeGreaterThan(0);
   }
-  // Back at the same text every part stands where it stood.
+  // With the same text again every part is at its former place.
   const again = draw(input(many('56')), room);
   again.parts.forEach((part, k) => {
     const was = states[4]!.parts[k]!;

@@ -50,7 +50,7 @@ export function useMarking(problem: Problem) {
       if (asks.every(({ id }) => next[id])) giveIn(next, hints);
       return made;
     },
-    /** The way to the question in hand, as far as it was shown. */
+    /** The working of the open question, as far as it was shown. */
     hints: {
       of: hinted,
       steps: steps.slice(0, Math.ceil(hints / 2)),

@@ -26,7 +26,7 @@ export function Shell() {
   const theme = currentTheme(chosen);
   const jobId = useBench((state) => state.jobId);
   const asked = useMatch('/bench/:jobId/*')?.params.jobId;
-  // Not before the job is open: what is typed into its title would be nobody's.
+  // Not before the job is open: a typed title would be lost.
   const isOpen = useDocuments(({ open }) => jobId !== null && documentState(open, 'jobs', jobId) !== undefined);
   const openJob = isOpen && asked === jobId ? jobId : null;
   // The job that is being opened has its place among the pages before it is there.

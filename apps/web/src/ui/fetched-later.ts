@@ -58,6 +58,6 @@ export async function fetchAhead(): Promise<void> {
   }
 }
 
-/** Resolves when nobody is kept waiting; not every browser reports that. */
+/** Resolves when the browser is idle; not every browser reports that. */
 const spareTime = (): Promise<unknown> =>
   new Promise((go) => ('requestIdleCallback' in globalThis ? requestIdleCallback(go) : setTimeout(go, 50)));

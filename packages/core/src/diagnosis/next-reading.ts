@@ -91,7 +91,7 @@ export interface SharpRange {
 }
 
 /**
- * The range of some instruments that reads with the least uncertainty what may stand at a place.
+ * The range of some instruments that reads the possible values of a place with the least uncertainty.
  *
  * @param valuesOn  V or A that may be indicated on a range; none of them may be over it
  * @returns null if no range has room for all of them

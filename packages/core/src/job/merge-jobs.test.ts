@@ -60,7 +60,7 @@ test('handed in twice, nothing is there twice', () => {
 test('readings that say the same at the same moment are two where two took them', () => {
   const [one, other] = ['a', 'b'].map((by) => addReading(base, { ...reading('M2', '1', '01:00.000'), by }));
   expect(shown(mergeJobs(base, one!, other!))).toEqual(['M1 6.36', 'M2 1', 'M3 1']);
-  // Names that no other device gives are told apart by them alone.
+  // Names that no other device gives differ by them alone.
   const own = (id: string): Job => addReading(base, reading(id, '1', '01:00.000'));
   expect(shown(mergeJobs(base, own('phone-1'), own('bench-1')))).toEqual(['M1 6.36', 'bench-1 1', 'phone-1 1']);
   const untimed = (id: string): Job =>

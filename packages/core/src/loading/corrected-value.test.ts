@@ -67,7 +67,7 @@ test('a true value of 0 that other meters change cannot be corrected back to', (
 });
 
 test('with voltmeter and ammeter both in, the corrected value is the true one with neither: by hand', () => {
-  // 6 V behind 0.5 Ω, 680 Ω; the ammeter has 10 Ω and stands before the voltmeter's 20 kΩ.
+  // 6 V behind 0.5 Ω, 680 Ω; the ammeter of 10 Ω is before the voltmeter's 20 kΩ.
   const network = read('E1 6V/0R5: W1 link + R1 680 5%');
   const meter: Instrument = {
     id: 'm',

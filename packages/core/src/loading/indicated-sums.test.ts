@@ -90,7 +90,7 @@ test('two parts in parallel make loops of the same nodes, told apart by their pa
     ['E1', 'R1', 'R2'],
     ['E1', 'R1', 'R3'],
   ]);
-  // The same voltages stand in both, so the tolerance of R2 opens both gaps alike.
+  // Both contain the same voltages, so the tolerance of R2 opens both gaps alike.
   expect(sums[0]!.tolerance).toBeGreaterThan(0.001);
   expect(sums[1]!.tolerance).toBeCloseTo(sums[0]!.tolerance, 12);
 });

@@ -177,7 +177,7 @@ test('an ammeter without resistance in a loop of links is undetermined', () => {
     indicated: null,
     true: null,
   });
-  // Both links lifted together: the whole current, though nobody knows their shares.
+  // Both links lifted together: the whole current, although their shares are undetermined.
   expect(read(linked, ideal, amps('A', ['W1.from', 'W2.from'])).A1).toMatchObject({
     state: 'ok',
     indicated: 1,

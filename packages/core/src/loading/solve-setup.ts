@@ -59,7 +59,7 @@ export interface SetupValues extends NetworkValues {
  * Each meter's loading comes from −R_s/(R_m + R_s) across and −R_m/(R_m + R_s) in series, R_s being what its terminals
  * look into, never from the difference of two rounded numbers. Where loads are not ohmic it is the difference of two whole
  * solutions, and R_s is that of the tangents with no meter connected. Fuses that are over in one round blow together, then the
- * rest is solved anew.
+ * rest is solved again.
  *
  * @param setup  sound by `setupFaults`
  * @param known  ids of the meters whose fuses have blown; if omitted, they follow from the currents

@@ -28,7 +28,7 @@ test('a resistor by voltmeter across the part and ammeter in the line: each move
   const compared = togetherAndApart(unloaded.value, kit, setup);
   if (!compared.ok) throw new Error(compared.fault.code);
   const [volts, amps] = compared.value;
-  // Alone the voltmeter sits on an ideal supply; with the ammeter in, 10 Ω stand before 680 ∥ 20 k.
+  // Alone the voltmeter sits on an ideal supply; with the ammeter in, 10 Ω are in series with 680 ∥ 20 k.
   const both = (680 * 20_000) / 20_680;
   expect(volts!.alone.indicated).toBeCloseTo(6, 12);
   expect(volts!.together.indicated).toBeCloseTo((6 * both) / (both + 10), 12);

@@ -24,7 +24,7 @@ test('a plan beside lamps expects what the whole network gives with each meter i
   if (!unloaded.ok || !made.ok) throw new Error('unsolved');
   const untouched = made.value.steps.filter((step, index, all) => {
     const before = all.slice(0, index).findLast(({ do: what }) => what === 'break' || what === 'restore');
-    // The source unloaded stands in a circuit of its own.
+    // The unloaded source has a circuit of its own.
     return (
       step.do === 'read' &&
       step.quantity !== 'resistance' &&

@@ -24,7 +24,7 @@ export interface PlannedJob {
  * Returns the measurements in their order: resistances with the supply off; then the supplies, each source unloaded, voltages, and
  * currents, each between its own break and restoring.
  *
- * A step's figures are for its meter alone, in the circuit as it then stands. Within a kind the order is the one in which
+ * A step's figures are for its meter alone, in the circuit at that step. Within a kind the order is the one in which
  * instruments and jacks change least.
  */
 export function makePlan(job: PlannedJob, depth: Depth = 'parts'): Result<Plan, SolverFault> {

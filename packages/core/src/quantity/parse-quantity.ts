@@ -20,7 +20,7 @@ const examples: Readonly<Record<Unit, string>> = {
 /**
  * Reads a quantity as it is typed or printed on a part: `4k7`, `4.7k`, `4700`, `0R22`, `2M2`, `330 mΩ`, `250uA`.
  *
- * The letter of a prefix or unit may stand for the decimal point (IEC 60062); a comma may be the decimal mark where it
+ * The letter of a prefix or unit may replace the decimal point (IEC 60062); a comma may be the decimal mark where it
  * cannot be a thousands separator. The number is rounded once, to the nearest double: `4k7` is exactly 4700.
  *
  * @returns the value in `unit`, or the fault with what was expected

@@ -37,7 +37,7 @@ const point = (() => {
 })();
 
 test('a known error comes off a reading before it is compared: worked by hand', () => {
-  // Applied 5.7 V: error 0.04 + 0.05·(5.7 − 5)/5 = 0.047, so that the display says 5.747, 5.75 in two digits.
+  // Applied 5.7 V: error 0.04 + 0.05·(5.7 − 5)/5 = 0.047, so the display is 5.747, 5.75 in two digits.
   const reading: Reading = {
     id: 'M1',
     quantity: 'dc-voltage',

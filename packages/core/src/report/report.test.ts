@@ -167,7 +167,7 @@ test('a day that is none is not taken for one in calibration', () => {
   const unknown = reported({ ...headless, readings: at('this morning') }, { kit }).instruments[0]!;
   expect(unknown.calibration).toBe('unknown');
   expect(unknown.sentence).toBe('Calibrated on 2025-11-20; the day of its readings is not known.');
-  // The job's own day stands in.
+  // The job's own day is used instead.
   expect(reported({ ...divider, readings: at('this morning') }, { kit }).readings[0]!.day).toBe(divider.record!.date);
 });
 

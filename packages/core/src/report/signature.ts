@@ -6,7 +6,7 @@ export interface KitNotes extends CalibrationNotes {
   readonly assetTag?: string;
 }
 
-/** A report that somebody has signed: which document, and how it stood around it. */
+/** A signed report: its document, and the instruments and sections with which it was signed. */
 export interface Signature {
   /** `documentHash` of the job. */
   readonly hash: string;

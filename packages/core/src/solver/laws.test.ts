@@ -156,7 +156,7 @@ test('a grid of a thousand nodes is solved, and its sums close', () => {
         elements.push({ id: `v${x}_${y}`, kind: 'resistor', from: name(x, y), to: name(x, y + 1), resistance: 100 });
     }
   const values = solve({ elements });
-  // By symmetry the other two corners stand half-way.
+  // By symmetry the other two corners are half-way.
   const half = values.nodes[name(0, 0)]! / 2;
   expect(values.nodes[name(0, side - 1)]! / half).toBeCloseTo(1, 13);
   expect(values.nodes[name(side - 1, 0)]! / half).toBeCloseTo(1, 13);

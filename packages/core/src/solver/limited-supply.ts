@@ -25,7 +25,7 @@ export interface LimitedValues {
  * Returns the values of a network with supplies at their current limit or current sources out of compliance: the supply
  * turns into a current source, the current source into a voltage source.
  *
- * One source at a time gives way, the worst first, until all are within their limits; one that would be within them again
+ * One source at a time is limited, the worst first, until all are within their limits; one that would be within them again
  * goes back.
  *
  * @returns null if no source is limited, or no state of the sources agrees with itself

@@ -36,7 +36,7 @@ export const mostCornerParts = 16;
  * A change Δ of a resistance is an EMF of Δ times its current in series with it, so each corner follows from the responses of
  * the circuit as it is to 1 V in each of these branches, by changes of rank one: fixing one resistance after the other, the
  * rest shrinks, and all 2ⁿ corners cost a few times 2ⁿ operations. Where loads are not ohmic the responses are those of their
- * tangents, and each corner is solved anew, up to `mostCornersAnew` parts; beyond, corners are to first order.
+ * tangents, and each corner is solved, up to `mostCornersAnew` parts; beyond, corners are to first order.
  *
  * @returns null if nothing determines the output
  */

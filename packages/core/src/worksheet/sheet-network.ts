@@ -11,7 +11,7 @@ import type { Given, SheetElement, Worksheet, WorksheetResult } from './workshee
 
 /**
  * A network as a worksheet with its values given. What joins nodes by wire is left out, its nodes under one name; an internal
- * resistance stands as a resistor of its own, a current source as a source whose current is given, and a load that is not ohmic as
+ * resistance becomes a resistor of its own, a current source as a source whose current is given, and a load that is not ohmic as
  * a resistor of which nothing is given.
  */
 export function sheetOfNetwork(network: Network, title?: string): Worksheet {

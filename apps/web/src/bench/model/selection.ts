@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 
 interface Selection {
-  /** Names of the parts that are selected, the last one first in hand. */
+  /** Names of the selected parts; commands act on the last one. */
   readonly parts: readonly string[];
   /** The node whose rail is selected. */
   readonly rail: string | null;
@@ -31,5 +31,5 @@ export const useSelection = create<Selection>()((set) => ({
   hover: (hovered) => set({ hovered }),
 }));
 
-/** The part that is in hand: the last one selected. */
+/** The part that commands act on: the last one selected. */
 export const usePartInHand = (): string | null => useSelection((state) => state.parts.at(-1) ?? null);

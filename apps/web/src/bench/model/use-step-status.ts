@@ -10,7 +10,7 @@ const wordsOfSteps = codeLater(() => import('./step-status.ts'));
 
 const notYet: StepStatus = { network: '', trueValues: '', setups: '', isLoaded: false, readings: '', report: '' };
 
-/** ms after the last edit until the readings are planned and compared: nobody waits for it. */
+/** ms after the last edit until the readings are planned and compared: it is not urgent. */
 const debounceMs = 300;
 
 /** Follows the state of the steps after each paint; it is computed by code that is not in the first load. */

@@ -21,7 +21,7 @@ interface RowProps {
 
 /**
  * A part's row. It is drawn again only when the part itself has changed, and has its fields from when it first comes near the
- * sight: hundreds of fields that nobody sees would slow every keystroke down.
+ * sight: hundreds of invisible fields would slow down every keystroke.
  */
 export const PartRow = memo(function PartRow({ element, early, scroller, selected }: RowProps) {
   const edit = useBench((state) => state.edit);
@@ -126,7 +126,7 @@ export const PartRow = memo(function PartRow({ element, early, scroller, selecte
   );
 });
 
-/** A field, or what it shows where nobody can reach it yet. */
+/** A field, or its text while the row is out of sight. */
 function Cell<T>({ live, ...field }: FieldProps<T> & { readonly live: boolean }) {
   if (live) return <ValueField {...field} />;
   const { shown, placeholder, align } = field;
@@ -145,7 +145,7 @@ function Cell<T>({ live, ...field }: FieldProps<T> & { readonly live: boolean })
 /** Room around the visible part in which rows have their fields, so that Tab finds the next one. */
 const nearby = '320px 0px';
 
-/** Takes a part in hand; of several that are selected the others stay so. */
+/** Makes a part the one that commands act on; other selected parts stay selected. */
 function select(id: string, add: boolean): void {
   const { parts, selectPart } = useSelection.getState();
   if (add || !parts.includes(id) || parts.length === 1) selectPart(id, add);

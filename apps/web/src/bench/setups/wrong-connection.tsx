@@ -26,7 +26,7 @@ interface Props {
 
 /**
  * Tries a wrong connection on the drawing: what it reads, what it does, and how to get out of it. A voltmeter's classic wrong
- * readings that a fault of the circuit makes stand beside. The job is not changed.
+ * readings caused by a fault of the circuit are listed beside. The job is not changed.
  */
 export function WrongConnectionPanel({ jobId, sound, meter, instrument, trial }: Props) {
   const tried = useTried(jobId);

@@ -60,7 +60,7 @@ function fittedLine(lines: readonly IndicationLine[], near: number): number {
   return total === 0 ? near : near + sum / total;
 }
 
-/** A constant current wherever more would flow. */
+/** A constant current if more would flow. */
 export function supplyLimited(look: CircuitPredictions, source: Source): CircuitPrediction[] {
   const { id, from, to } = source;
   const driven = (current: number) => look.circuitsWith({ id, from, to, kind: 'current-source', current });

@@ -25,7 +25,7 @@ export interface Places {
 
 /**
  * x of every column: as close as the labels and the rails' letters allow, spread where there is room. Columns that are those of
- * before the edit stay where they were as long as what stands beside them fits.
+ * before the edit stay where they were as long as their labels fit.
  */
 export function columnPlaces(
   columns: readonly Column[],

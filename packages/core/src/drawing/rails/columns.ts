@@ -5,7 +5,7 @@ import { spansOf, type Column, type Link, type Span } from './link.ts';
 /**
  * The columns of a network and their order from the left.
  *
- * Elements in a chain share a column, the first source stands at the left, and the rest is ordered for the fewest
+ * Elements in a chain share a column, the first source is at the left, and the rest is ordered for the fewest
  * crossings, then the shortest rails, then the order of entry. Short columns that fit above each other share one.
  *
  * @param rails     nodes from the highest to the lowest

@@ -131,7 +131,7 @@ test('a value typed digit by digit moves the columns at most now and then, and n
       network = replaceElement(network, chosen.id, { ...chosen, resistance });
       const after = draw(network, { previous: before.arrangement });
       expect(clashes(after)).toEqual([]);
-      // Never much wider than with the columns placed anew.
+      // Never much wider than with newly placed columns.
       const anew = draw(network, { previous: { ...before.arrangement, places: { width: 0, x: new Map() } } });
       expect(after.width).toBeLessThanOrEqual(anew.width + 48);
       drawings += 1;

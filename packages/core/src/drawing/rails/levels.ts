@@ -8,7 +8,7 @@ const sameLevel = 1e-9;
 export type Levels = ReadonlyMap<string, number>;
 
 /**
- * Levels of all nodes. A floating part of the network stands with its lowest node on the reference's level; a network that cannot be
+ * Levels of all nodes. A floating part of the network has its lowest node on the reference's level; a network that cannot be
  * solved is layered by the distance from its reference.
  *
  * @param values  solved values, null if the network has no solution

@@ -89,7 +89,7 @@ const meterRoom = 100;
 /**
  * Lays a network out as rails and columns, with the meters of a set-up in their places.
  *
- * Rails stand at their potential with the meters in; the ghost of a rail is where it stands without. Everything is a pure
+ * Rails are at their potential with the meters in; the ghost of a rail is at its potential without them. Everything is a pure
  * function of its input, so the same network is always drawn the same way.
  */
 export function drawRails(input: DrawingInput): RailDrawing {

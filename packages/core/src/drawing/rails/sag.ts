@@ -26,8 +26,8 @@ interface Box {
 }
 
 /**
- * The sag of the rail that a voltmeter's red lead is on. Its figure stands beside the meter, or as near to it as nothing else
- * stands in the way.
+ * The sag of the rail that a voltmeter's red lead is on. Its figure is beside the meter, or as near to it as there is
+ * room.
  *
  * @param figure  what is written at the dimension
  * @returns null if the meters do not move the rail

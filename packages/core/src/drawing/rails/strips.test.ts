@@ -31,7 +31,7 @@ function drawn(network: Network, meters: readonly Meter[] = []): { whole: RailDr
 
 const scaleOf = ({ width, height }: RailDrawing): number => Math.min(1, room.width / width, room.height / height);
 
-/** Every part stands between two rails of its own nodes, as far across as it is. */
+/** Every part is between two rails of its own nodes, as far across as it is. */
 function isJoined({ parts, rails }: RailDrawing): boolean {
   return parts.every(({ element, x, yTop, yBottom }) =>
     [yTop, yBottom].every((y) =>

@@ -2,7 +2,7 @@ import type { Element } from '../element.ts';
 import type { Network } from '../network.ts';
 
 /**
- * The network with every part that says the same as before taken over from there, object and all, and the whole of it where
+ * The network with every equal part taken over from the former one, object and all, and the whole of it where
  * nothing has changed: what is worked out or shown of a part that an edit leaves alone need not be looked at again.
  */
 export function keepUnchanged(network: Network, before: Network): Network {

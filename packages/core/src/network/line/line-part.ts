@@ -37,7 +37,7 @@ export const isValueWord = (text: string): boolean => readWord(text) !== null;
  * Reads a part from a token on: a name, then its values in any order, then a text in quotes for what it is for.
  *
  * Its kind follows from the values: volts are a source (with amperes or watts a lamp or other load), amperes a current
- * source, ohms a resistor, `open` or `closed` a switch, `link` a link. A name alone stands for the part that has it in `known`.
+ * source, ohms a resistor, `open` or `closed` a switch, `link` a link. A name alone means the part of that name in `known`.
  *
  * @param begin  the place of the part's first token
  * @returns the part and the place of the token behind it, or the fault

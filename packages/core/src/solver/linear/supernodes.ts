@@ -4,7 +4,7 @@ import { add, negate, subtract, zero, type DoubleDouble } from './double-double.
 import type { SolverFault } from '../fault.ts';
 
 /**
- * Nodes tied together by branches of no resistance. Every node belongs to one group and stands at a known voltage above
+ * Nodes tied together by branches of no resistance. Every node belongs to one group and has a known voltage above
  * its group's first node, so that only the groups' potentials are left to find.
  */
 export interface Supernodes {

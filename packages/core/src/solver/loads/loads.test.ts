@@ -20,7 +20,7 @@ function valuesOf(network: Network) {
   return networkValues(network, named, solved.value);
 }
 
-/** The law as the format has it, written down anew. */
+/** The law of the format, written independently. */
 function lawOf({ ratedVoltage, ratedCurrent, exponent = 1, polarised = false }: Load, voltage: number): number {
   if (polarised && voltage < 0) return 0;
   return ratedCurrent * Math.sign(voltage) * Math.abs(voltage / ratedVoltage) ** exponent;

@@ -15,7 +15,7 @@ test('a multiplier of 500 V is split by its limiting voltage, and the voltage it
 });
 
 test('a shunt beyond half its power says what rating does', () => {
-  // 0.072 Ω at 2.5 A takes 0.45 W, and a quarter-watt part stands an eighth for good.
+  // 0.072 Ω at 2.5 A takes 0.45 W, and a quarter-watt part is used up to an eighth.
   const found = messages({ parts: { series: 'E96', tolerance: 0.01, powerRating: 0.25, maxParts: 1 } });
   expect(found.find((message) => message.startsWith('A1'))).toMatch(
     /more than half its rating. Fit one of 0?\.?9\d\d? m?W/,

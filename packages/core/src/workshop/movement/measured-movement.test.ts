@@ -58,7 +58,7 @@ test('both methods find the coil of a solved network again', () => {
 });
 
 test('at half deflection the resistor across is less than the coil, by the coil’s share of the series resistor', () => {
-  // 18 kΩ in series: with R_p = 18k·1.8k/19.8k the needle stands at exactly half.
+  // 18 kΩ in series: with R_p = 18k·1.8k/19.8k the needle indicates exactly half.
   const across = (18_000 * 1800) / 19_800;
   const found = measuredMovement({
     ...exact,

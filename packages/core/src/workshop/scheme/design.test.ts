@@ -57,7 +57,7 @@ function finished(design: Design, result: DesignResult, k: number): Network {
       ],
     };
   }
-  // The tap stands after as many sections from the common end as serve this range.
+  // The tap is after as many sections from the common end as serve this range.
   const shunt = design.scheme === 'universal' ? sections.slice(0, sections.length - k) : [sections[k]!];
   const behind = design.scheme === 'universal' ? sections.slice(sections.length - k) : [];
   const chain = (list: readonly number[], from: string, to: string, name: string) =>

@@ -59,7 +59,7 @@ function shunts(ranges: readonly number[], movement: Movement): Plan {
 
 /**
  * One tapped resistance R_T = I_m·R_m/(I_lowest − I_m) across the movement, tapped at R_tap = I_m(R_T + R_m)/I from the common end: on the
- * lowest range the whole of it shunts, on a higher one the rest stands in series with the movement.
+ * lowest range the whole of it shunts, on a higher one the rest is in series with the movement.
  */
 function universalShunt(ranges: readonly number[], { current, resistance: coil, voltage }: Movement): Plan {
   const shunt = divide(voltage, subtract(exactly(ranges[0]!), current));

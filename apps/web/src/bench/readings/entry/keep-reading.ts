@@ -6,7 +6,7 @@ import { benchNow } from '../../model/bench-store.ts';
 import { tryFault } from '../../model/tried.ts';
 import { useReadingEntry, type FreePlace } from '../../model/reading-entry.ts';
 
-/** Origin of a number that nobody typed. */
+/** Origin of a number that was not typed. */
 export type Origin = Pick<Reading, 'source' | 'note'>;
 
 /** Stores the display at a place; with `stay` further observations go to the same reading. */
