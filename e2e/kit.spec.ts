@@ -23,6 +23,8 @@ test('an edited instrument stays in a job as it was, until its new version is ta
   const rs = (56_001.8 * below) / (56_001.8 + below);
   await openKit(page);
   await page.getByRole('button', { name: /^Old analogue/ }).click();
+  // The first instrument of the kit has such a field too.
+  await expect(cell(page, 'Name of the instrument')).toHaveValue(/^Old analogue/);
   await type(page, '10 V, Ω for 1 V', '4k');
   await expect(cell(page, '10 V, resistance')).toHaveValue('40\u00a0kΩ');
   await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();

@@ -27,8 +27,8 @@ export const perFile: Readonly<Record<string, (options: Options) => Promise<OnTe
     return (text) => diagnoseFile(text, faults);
   },
   fit: async ({ free }) => {
-    const { fitFile } = await import('./diagnose.ts');
-    return (text) => fitFile(text, free);
+    const { fitFiles } = await import('./diagnose.ts');
+    return (text) => fitFiles([text], free);
   },
   reduce: async () => (await import('./reduce.ts')).reduceFile,
   design: async () => (await import('./design.ts')).designFile,

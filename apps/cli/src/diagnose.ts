@@ -1,4 +1,4 @@
-import { diagnoseJob, diagnosePairsOfJob, fitFreeNames } from '@usual-drag/core/job';
+import { diagnoseJob, diagnosePairsOfJob, fitFreeNames, type Job } from '@usual-drag/core/job';
 import { onJob, refused, type Output } from './output.ts';
 
 /**
@@ -12,9 +12,16 @@ export const diagnoseFile = (text: string, faults: 1 | 2): Output =>
     return made.ok ? { output: made.value, solved: true } : refused(made.fault);
   });
 
-/** Returns the fit of named values to the readings of one job. */
-export const fitFile = (text: string, free: readonly string[]): Output =>
-  onJob(text, (job) => {
-    const made = fitFreeNames(job, free);
-    return made.ok ? { output: made.value, solved: true } : refused(made.fault);
-  });
+/** Returns the fit of named values to the readings of one job, or of several together; the first fault of a file otherwise. */
+export function fitFiles(texts: readonly string[], free: readonly string[]): Output {
+  const jobs: Job[] = [];
+  for (const text of texts) {
+    const read = onJob(text, (job) => {
+      jobs.push(job);
+      return { output: null, solved: true };
+    });
+    if (!read.solved) return read;
+  }
+  const made = fitFreeNames(jobs, free);
+  return made.ok ? { output: made.value, solved: true } : refused(made.fault);
+}

@@ -12,7 +12,7 @@ const usage = `Usage: npm run -s cli -- solve FILE…     true values and every 
        npm run -s cli -- compare [--budget] FILE…   readings and their expected values
        npm run -s cli -- plan [--depth least|parts|checks] FILE…
        npm run -s cli -- diagnose [--faults 1|2] FILE…  faults that explain the readings
-       npm run -s cli -- fit --free NAME [--free NAME…] FILE…
+       npm run -s cli -- fit --free NAME [--free NAME…] [--together] FILE…
        npm run -s cli -- reduce FILE…    the steps down to one resistance
        npm run -s cli -- design FILE…    shunts and multipliers for a movement
        npm run -s cli -- worksheet FILE…  what follows from what is given
@@ -52,6 +52,11 @@ async function main(): Promise<number> {
   if (!depth) throw new Misuse(`--depth must be one of ${depths.join(', ')}.`);
   const faults = ([1, 2] as const).find((one) => String(one) === values.faults);
   if (!faults) throw new Misuse('--faults must be 1 or 2.');
+  if (values.together && name !== 'fit') throw new Misuse('--together belongs to fit.');
+  if (values.together) {
+    const { fitFiles } = await import('./diagnose.ts');
+    return print(onTexts(files, (texts) => fitFiles(texts, values.free ?? [])));
+  }
   const run = await command({ depth, faults, free: values.free ?? [], budget: values.budget });
   let status = 0;
   for (const file of files) status = Math.max(status, print(onText(file, run)));
@@ -66,6 +71,7 @@ function parsed() {
         help: { type: 'boolean', short: 'h', default: false },
         depth: { type: 'string' },
         free: { type: 'string', multiple: true },
+        together: { type: 'boolean', default: false },
         budget: { type: 'boolean', default: false },
         faults: { type: 'string', default: '1' },
         out: { type: 'string' },
@@ -128,17 +134,24 @@ function write(file: string, text: string): void {
 }
 
 /** Runs a command on a file's text; one that cannot be read is an error in the published format, like one with a fault. */
-function onText<T extends Output>(
+const onText = <T extends Output>(
   file: string,
   run: (text: string) => T,
+): T | (Output & { svg?: undefined; html?: undefined }) => onTexts([file], ([text]) => run(text!));
+
+/** The same with several files. */
+function onTexts<T extends Output>(
+  files: readonly string[],
+  run: (texts: readonly string[]) => T,
 ): T | (Output & { svg?: undefined; html?: undefined }) {
-  let text: string;
-  try {
-    text = readInput(file);
-  } catch (error) {
-    return refused({ code: 'invalid-file', message: (error as Error).message, where: [file] });
-  }
-  return run(text);
+  const texts: string[] = [];
+  for (const file of files)
+    try {
+      texts.push(readInput(file));
+    } catch (error) {
+      return refused({ code: 'invalid-file', message: (error as Error).message, where: [file] });
+    }
+  return run(texts);
 }
 
 function fail(message: string): never {

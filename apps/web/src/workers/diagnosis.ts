@@ -11,9 +11,9 @@ const create = (): Worker => new Worker(new URL('./diagnosis.worker.ts', import.
 export const startDiagnosis = (job: Job): Run<Result<Diagnosis, JobFault>> =>
   run<DiagnosisSearch, Result<Diagnosis, JobFault>>(create, (search) => search.diagnose(job));
 
-/** Fits unknown values to a job's readings. */
-export const startFit = (job: Job, names: readonly string[]): Run<Result<Fit, JobFault>> =>
-  run<DiagnosisSearch, Result<Fit, JobFault>>(create, (search) => search.fit(job, names));
+/** Fits unknown values to the readings of one job, or of several together. */
+export const startFit = (jobs: readonly Job[], names: readonly string[]): Run<Result<Fit, JobFault>> =>
+  run<DiagnosisSearch, Result<Fit, JobFault>>(create, (search) => search.fit(jobs, names));
 
 /** Searches for two faults that explain a job's readings together. */
 export const startTwoFaults = (

@@ -6,7 +6,8 @@ export {
   type DiagnosisGroup,
 } from './diagnose.ts';
 export { sharpestRange, type NextReading } from './next-reading.ts';
-export { fitJob, freeName, type Fit, type FreeName } from './fit/fit.ts';
+export { fitJobs, type Fit } from './fit/fit.ts';
+export { exampleNames, freeName } from './fit/free-name.ts';
 export {
   diagnosePairs,
   twoFaults,

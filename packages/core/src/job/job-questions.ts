@@ -1,12 +1,12 @@
 import {
   diagnose,
   diagnosePairs,
-  fitJob,
+  exampleNames,
+  fitJobs,
   freeName,
   twoFaults,
   type Diagnosis,
   type Fit,
-  type FreeName,
   type PairDiagnosis,
   type TwoFaultsGroup,
   type TwoFaultsProgress,
@@ -41,21 +41,23 @@ export const twoFaultsOfJob = (
 ): Result<readonly TwoFaultsGroup[], JobFault> => answer(job, (meant) => twoFaults(meant, onProgress));
 
 /**
- * Returns the fit of unknown values to a job's readings.
+ * Returns the fit of unknown values to the readings of one job, or of several together.
  *
  * @param names  as `freeName` reads them
- * @returns the fit, the first fault of the file, or `invalid-value` with the names that the job does not have
+ * @returns the fit, the first fault of a file, or `invalid-value` with the names that no job has
  */
-export function fitFreeNames(job: Job, names: readonly string[]): Result<Fit, JobFault> {
-  const free = names.map((name) => freeName(name, job));
-  const unknown = names.filter((_, index) => free[index] === null);
-  if (unknown.length === 0 && free.length > 0)
-    return answer(job, (meant) => fitJob(meant, free as readonly FreeName[]));
-  return fail({
-    code: 'invalid-value',
-    message: `${unknown.length > 0 ? `This job has no ${unknown.join(', ')}.` : 'Name what is free.'} Names are E1.emf, E1.internalResistance, R1.resistance, meter:INSTRUMENT:dc-current and leads.`,
-    where: unknown,
-  });
+export function fitFreeNames(jobs: readonly Job[], names: readonly string[]): Result<Fit, JobFault> {
+  const [fault] = jobs.flatMap(jobFaults);
+  if (fault) return fail(fault);
+  const meant = jobs.map(jobMeant);
+  const free = meant.map((job) => names.flatMap((name) => freeName(name, job) ?? []));
+  const unknown = names.filter((name) => !free.flat().some((one) => one.name === name));
+  if (unknown.length > 0 || names.length === 0) {
+    const reason = unknown.length > 0 ? `This job has no ${unknown.join(', ')}.` : 'Name what is free.';
+    return fail({ code: 'invalid-value', message: `${reason} Names are ${exampleNames}.`, where: unknown });
+  }
+  const fit = fitJobs(meant, free);
+  return fit.ok ? fit : fail(explainSolverFault(fit.fault));
 }
 
 /** An answer about a job that is sound, a solver's fault in a technician's words. */

@@ -15,13 +15,17 @@ import type { MeterReading } from './solve-setup.ts';
 export interface BudgetEntry {
   /** `accuracy` or `certificate`, `resolution`, `spread`, the id of a part, `meter`, or `meter:ID` for another meter. */
   readonly of: string;
-  /** Standard uncertainty, in the unit of the value. */
+  /** Standard uncertainty of the input, in its own unit: Ω for parts and meters, else that of the reading. */
+  readonly standard: number;
+  /** Standard uncertainty that it contributes, in the unit of the value. */
   readonly contribution: number;
 }
 
 /** A value corrected for the effect of all meters, with U, k = 2, and what U consists of. V, A or Ω. */
 export interface CorrectedValue {
   readonly value: number;
+  /** T/E, by which the reading was multiplied. */
+  readonly factor: number;
   readonly uncertainty: number;
   readonly budget: readonly BudgetEntry[];
 }
@@ -50,16 +54,21 @@ export function correctedValue(
   { instrument, range, value, rate, spread = 0 }: Uncorrected,
 ): CorrectedValue {
   const { accuracy, resolution } = readingUncertainty(instrument, range, value, rate);
-  const own = (of: string, standard: number): BudgetEntry => ({ of, contribution: Math.abs(factor) * standard });
+  const own = (of: string, standard: number): BudgetEntry => ({
+    of,
+    standard,
+    contribution: Math.abs(factor) * standard,
+  });
   const all = [
     own(range.calibration ? 'certificate' : 'accuracy', accuracy / Math.sqrt(3)),
     own('resolution', resolution / Math.sqrt(3)),
     own('spread', spread),
-    ...contributions.map(({ of, contribution }) => ({ of, contribution: Math.abs(value) * contribution })),
+    ...contributions.map((one) => ({ ...one, contribution: Math.abs(value) * one.contribution })),
   ];
   const u = Math.hypot(...all.map(({ contribution }) => contribution));
   return {
     value: value * factor + 0,
+    factor,
     uncertainty: 2 * u,
     budget: all.filter(({ contribution }) => contribution > noise * u),
   };

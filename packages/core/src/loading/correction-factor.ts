@@ -26,7 +26,9 @@ import type { AmmeterPlacement, Meter, Setup } from './setup.ts';
 interface FactorContribution {
   /** Id of a part, `meter` for the meter itself, `meter:ID` for another meter of the set-up. */
   readonly of: string;
-  /** |∂(T/E)/∂R| · limit of R / √3: standard, as a ratio. */
+  /** Standard uncertainty of the resistance, its limit over √3, Ω. */
+  readonly standard: number;
+  /** |∂(T/E)/∂R| times that, as a ratio. */
   readonly contribution: number;
 }
 
@@ -102,6 +104,7 @@ const limitOf = ({ resistance, resistanceTolerance = 0 }: MeterResistance): numb
 
 const standard = (of: string, slope: DoubleDouble, limit: number): FactorContribution => ({
   of,
+  standard: limit / Math.sqrt(3),
   contribution: (Math.abs(toNumber(slope)) * limit) / Math.sqrt(3),
 });
 

@@ -38,9 +38,16 @@ export const correctionFromSource =
     const ratio = loadingRatioOf(sourceResistance, resistance, quantity);
     if (!ratio || ratio.under === 0) return null;
     const share = ratio.over / ratio.under;
-    const contribution = (of: string, limit: number) => ({ of, contribution: (share * limit) / Math.sqrt(3) });
+    const contribution = (of: string, ohms: number, limit: number) => ({
+      of,
+      standard: (ohms * limit) / Math.sqrt(3),
+      contribution: (share * limit) / Math.sqrt(3),
+    });
     return {
       factor: 1 + share,
-      contributions: [contribution('source', tolerance), contribution('meter', resistanceTolerance)],
+      contributions: [
+        contribution('source', sourceResistance, tolerance),
+        contribution('meter', resistance, resistanceTolerance),
+      ],
     };
   };

@@ -58,7 +58,7 @@ export function comparisonOf(
       const observed = observedValue(reading, instrument, conventions.observations);
       const correction = corrected === 'none' ? null : correctedReading(unloaded, instruments, reading, observed);
       const compared = compareReading(observed, expectation, correction, conventions);
-      const budget = correction && correction.budget;
+      const budget = correction && correction.budget.map(({ of, contribution }) => ({ of, contribution }));
       return { reading, expectation, compared: corrected === 'budget' ? { ...compared, budget } : compared };
     });
   return {

@@ -31,7 +31,7 @@ export interface ComparedReading {
   /** U, k = 2, of `corrected`: that of the value, the parts' tolerances and the meters' resistances. */
   readonly correctedUncertainty: number | null;
   /** Budget of `correctedUncertainty`; only if it was requested. */
-  readonly budget?: readonly BudgetEntry[] | null;
+  readonly budget?: readonly Pick<BudgetEntry, 'of' | 'contribution'>[] | null;
   readonly verdict: Verdict;
   /** The reading meets the expectation, and would have been called wrong against the true value. */
   readonly explainedByLoading: boolean;

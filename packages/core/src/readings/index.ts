@@ -10,6 +10,7 @@ export type {
 export { observedNumber, observedValue, shownPattern, standardUncertainty, unitPattern } from './observed-value.ts';
 export { expectationOf, expectationsOf, type Expectation, type Limits } from './expectation.ts';
 export { ownMeter, setupOf } from './setup-of.ts';
+export { correctionOf, sourceQuestion, type CorrectionQuestion } from './correction-question.ts';
 export { placedIn, placedInSolved } from './unloaded-source.ts';
 export { compareReadings, comparisonOf, type Comparison, type ComparisonOptions } from './compare.ts';
 export { verdictWords, type ComparedReading, type Verdict } from './compared-reading.ts';

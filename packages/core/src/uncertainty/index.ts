@@ -13,4 +13,6 @@ export {
   type ToleranceResponse,
 } from './tolerance-limits.ts';
 export { toleranceField, type ToleranceField } from './tolerance-field.ts';
+export { budgetOf, budgetSentence, type Budget, type BudgetLine, type Correction } from './budget.ts';
+export { mayBeBent, sampleCorrection, type SampledCorrection } from './sampled-correction.ts';
 export { resistanceFromSweep, type SweptResistance } from './resistance-sweep.ts';

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { DiagnosedJob } from '../diagnosed-job.ts';
 import { faultSentence } from '../../faults/index.ts';
-import { fitJob, freeName, type Fit } from './fit.ts';
+import { fitJob, type Fit } from './fit.ts';
+import { freeName } from './free-name.ts';
 
 interface Case {
   readonly job: DiagnosedJob;

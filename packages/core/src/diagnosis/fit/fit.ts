@@ -1,19 +1,16 @@
-import { rangesOf, type Instrument, type MeterQuantity } from '../../instrument/index.ts';
 import { solveUnloaded } from '../../loading/index.ts';
 import type { Element } from '../../network/index.ts';
-import { expectationOf, setupOf } from '../../readings/index.ts';
+import { expectationOf } from '../../readings/index.ts';
 import { ok, type Result } from '../../result.ts';
 import type { SolverFault } from '../../solver/index.ts';
 import type { DiagnosedJob } from '../diagnosed-job.ts';
 import { differenceFrom } from '../predictions/comparing.ts';
 import { toleranceOf } from '../causes/elsewhere.ts';
 import { isolatedPart } from '../causes/isolated-part.ts';
+import type { FreeName } from './free-name.ts';
 import { leastSquares, type LeastSquares, type Predicted } from './least-squares.ts';
 import { observedReadings, type Observed } from '../predictions/observed.ts';
 import type { Bench } from '../../faults/index.ts';
-
-/** Ω that a fitted resistance keeps at least. */
-const leastResistance = 1e-9;
 
 /** Fit of unknown values to the readings. */
 export interface Fit {
@@ -29,52 +26,87 @@ export interface Fit {
   readonly undetermined?: readonly string[];
 }
 
-/** A name that is free to be fitted. */
-export interface FreeName {
-  readonly name: string;
-  /** Its value in the job; where a fit begins. */
-  readonly start: number;
-  /** No resistance is negative. */
-  readonly isResistance: boolean;
-  put(bench: Bench, value: number): Bench;
-}
-
 /** The largest misfit that explains. */
 const largestMisfit = 2;
 
 /**
- * Fits free values to all readings, weighted by their uncertainty: what meter, leads, sources or parts would have to be.
+ * Fits free values to the readings of one job, weighted by their uncertainty: the values that meter, leads, sources or parts
+ * would need.
  *
  * The tolerances of the other parts count in u to first order, as in a diagnosis.
  *
- * @param names  as `freeName` reads them
+ * @param names  names that the job has
  */
-export function fitJob(job: DiagnosedJob, names: readonly FreeName[]): Result<Fit, SolverFault> {
-  const { network, instruments = [], conventions = {}, readings = [] } = job;
-  const bench: Bench = { network, instruments };
-  const unloaded = solveUnloaded(network);
-  if (!unloaded.ok) return unloaded;
-  const observed = observedReadings({ unloaded: unloaded.value, instruments, conventions }, readings).filter(
-    ({ comparison }) => comparison !== 'over-range',
-  );
-  const free = new Set(names.map(({ name }) => name));
-  const predictedAt = (values: readonly number[]): Predicted | null =>
-    predict(
-      names.reduce((now, one, k) => one.put(now, values[k]!), bench),
-      observed,
-      free,
+export const fitJob = (job: DiagnosedJob, names: readonly FreeName[]): Result<Fit, SolverFault> =>
+  fitJobs([job], [names]);
+
+/**
+ * Fits free values to the readings of several jobs together. Instruments, leads and elements of the same id are the same in
+ * all of them.
+ *
+ * @param names  of each job, those that it has
+ * @returns the fit; residuals of readings whose id occurs in several jobs are named `2:M1`, with the number of the job
+ */
+export function fitJobs(
+  jobs: readonly DiagnosedJob[],
+  names: readonly (readonly FreeName[])[],
+): Result<Fit, SolverFault> {
+  const free = [
+    ...new Map(
+      names
+        .flat()
+        .reverse()
+        .map((one) => [one.name, one] as const),
+    ).values(),
+  ].reverse();
+  const fitted: FittedJob[] = [];
+  for (const [k, job] of jobs.entries()) {
+    const { network, instruments = [], conventions = {}, readings = [] } = job;
+    const unloaded = solveUnloaded(network);
+    if (!unloaded.ok) return unloaded;
+    const observed = observedReadings({ unloaded: unloaded.value, instruments, conventions }, readings).filter(
+      ({ comparison }) => comparison !== 'over-range',
     );
-  const start = names.map((one) => one.start);
+    const own = names[k]!.map((one) => ({ ...one, at: free.findIndex(({ name }) => name === one.name) }));
+    fitted.push({ bench: { network, instruments }, observed, own });
+  }
+  const all = fitted.flatMap(({ observed }) => observed);
   const solved = leastSquares({
-    start,
-    positive: names.map((one) => one.isResistance),
-    differences: (predicted) => observed.map((one, k) => differenceFrom(one, predicted[k]!)),
-    predict: predictedAt,
+    start: free.map((one) => one.start),
+    bounds: free.map((one) => one.bounds),
+    differences: (predicted) => all.map((one, k) => differenceFrom(one, predicted[k]!)),
+    predict: (values) => predictAll(fitted, values),
   });
-  return ok(fitOf(solved, names, observed));
+  return ok(fitOf(solved, free, all.length, residualNames(fitted)));
 }
 
-function fitOf(solved: LeastSquares, names: readonly FreeName[], observed: readonly Observed[]): Fit {
+/** A job of a fit: its readings, and the free names that it has with their places among the values. */
+interface FittedJob {
+  readonly bench: Bench;
+  readonly observed: readonly Observed[];
+  readonly own: readonly (FreeName & { readonly at: number })[];
+}
+
+function predictAll(jobs: readonly FittedJob[], values: readonly number[]): Predicted | null {
+  const predicted: Predicted[] = [];
+  for (const { bench, observed, own } of jobs) {
+    const changed = own.reduce((now, one) => one.put(now, values[one.at]!), bench);
+    const one = predict(changed, observed, new Set(own.map(({ name }) => name)));
+    if (!one) return null;
+    predicted.push(one);
+  }
+  return { values: predicted.flatMap((one) => one.values), u: predicted.flatMap((one) => one.u) };
+}
+
+function residualNames(jobs: readonly FittedJob[]): string[] {
+  const ids = jobs.flatMap(({ observed }) => observed.map(({ reading }) => reading.id));
+  const isUnique = (id: string): boolean => ids.indexOf(id) === ids.lastIndexOf(id);
+  return jobs.flatMap(({ observed }, k) =>
+    observed.map(({ reading: { id } }) => (isUnique(id) ? id : `${k + 1}:${id}`)),
+  );
+}
+
+function fitOf(solved: LeastSquares, names: readonly FreeName[], count: number, readings: readonly string[]): Fit {
   const base = { format: 'usual-drag/fit', version: 1 } as const;
   const unknown = {
     ...base,
@@ -85,14 +117,14 @@ function fitOf(solved: LeastSquares, names: readonly FreeName[], observed: reado
   if (solved.undetermined.length > 0)
     return { ...unknown, verdict: 'underdetermined', undetermined: solved.undetermined.map((k) => names[k]!.name) };
   if (!solved.converged) return { ...unknown, verdict: 'does-not-explain' };
-  const misfit = Math.sqrt(solved.sum / Math.max(1, observed.length - names.length));
+  const misfit = Math.sqrt(solved.sum / Math.max(1, count - names.length));
   return {
     ...base,
     free: Object.fromEntries(
       names.map(({ name }, k) => [name, { value: solved.values[k]!, uncertainty: 2 * solved.deviations[k]! }]),
     ),
     misfit,
-    residuals: Object.fromEntries(observed.map(({ reading }, k) => [reading.id, solved.residuals[k]!])),
+    residuals: Object.fromEntries(readings.map((id, k) => [id, solved.residuals[k]!])),
     verdict: misfit <= largestMisfit ? 'explains' : 'does-not-explain',
   };
 }
@@ -118,106 +150,4 @@ function predict(bench: Bench, observed: readonly Observed[], free: ReadonlySet<
     values: predicted.map(({ value }) => value),
     u: predicted.map(({ tolerance }, k) => Math.hypot(observed[k]!.u, tolerance)),
   };
-}
-
-/**
- * Reads a name: `E1.emf`, `E1.internalResistance`, `R1.resistance`, `meter:ID:dc-current`, `meter:ID:dc-current:RANGE`, `leads`.
- *
- * @returns null if the job has no such thing
- */
-export function freeName(name: string, { network, instruments = [], readings = [] }: DiagnosedJob): FreeName | null {
-  const isResistance = true;
-  if (name === 'leads')
-    return {
-      name,
-      start: 0,
-      isResistance,
-      put: (bench, ohms) =>
-        withMeters(
-          bench,
-          (_, of) => of === 'dc-current',
-          (own) => own + ohms,
-        ),
-    };
-  const meter = /^meter:(.+):(dc-current|dc-voltage)(?::(.+))?$/.exec(name);
-  if (meter) {
-    const [, id, quantity, range] = meter as unknown as [string, string, MeterQuantity, string | undefined];
-    const instrument = instruments.find((one) => one.id === id);
-    const ranges = (instrument ? rangesOf(instrument, quantity) : []).filter(
-      (one) => range === undefined || one.id === range,
-    );
-    if (ranges.length === 0) return null;
-    const used = readings.flatMap((one) => (one.quantity === 'resistance' ? [] : setupOf(one).meters));
-    const inUse = used.find(
-      (one) => one.instrument === id && one.quantity === quantity && (range === undefined || one.range === range),
-    );
-    const start = ranges.find((one) => one.id === inUse?.range)?.resistance ?? ranges[0]!.resistance;
-    const isMine = (instrument: string, of: string, at: string): boolean =>
-      instrument === id && of === quantity && (range === undefined || at === range);
-    return { name, start, isResistance, put: (bench, ohms) => withMeters(bench, isMine, () => ohms) };
-  }
-  const [id, key] = name.split('.');
-  const element = network.elements.find((one) => one.id === id);
-  const put =
-    (change: (value: number) => Element) =>
-    (bench: Bench, value: number): Bench => ({
-      ...bench,
-      network: {
-        ...bench.network,
-        elements: bench.network.elements.map((one) =>
-          one.id === id ? { ...one, ...change(value), ...keptOf(one, key!) } : one,
-        ),
-      },
-    });
-  if (element?.kind === 'source' && key === 'emf')
-    return { name, start: element.emf, isResistance: false, put: put((emf) => ({ ...element, emf })) };
-  if (element?.kind === 'source' && key === 'internalResistance')
-    return {
-      name,
-      start: element.internalResistance ?? 0,
-      isResistance,
-      put: put((internalResistance) => ({ ...element, internalResistance })),
-    };
-  if (element?.kind === 'resistor' && key === 'resistance')
-    return {
-      name,
-      start: element.resistance,
-      isResistance,
-      put: put((resistance) => {
-        const { measuredResistance: _former, ...rest } = element;
-        return { ...rest, resistance: Math.max(resistance, leastResistance) };
-      }),
-    };
-  return null;
-}
-
-/** Of two names of one source each keeps what the other has put. */
-const keptOf = (element: Element, key: string): object =>
-  element.kind !== 'source'
-    ? {}
-    : key === 'emf'
-      ? { ...(element.internalResistance !== undefined && { internalResistance: element.internalResistance }) }
-      : { emf: element.emf };
-
-/** The bench with the resistance of some ranges changed, Ω. */
-function withMeters(
-  bench: Bench,
-  isMine: (instrument: string, quantity: string, range: string) => boolean,
-  change: (own: number) => number,
-): Bench {
-  const instruments = bench.instruments.map((instrument): Instrument => ({
-    ...instrument,
-    functions: (instrument.functions ?? []).map((one) => {
-      if (one.quantity === 'resistance') return one;
-      return {
-        ...one,
-        ranges: one.ranges.map((range) =>
-          isMine(instrument.id, one.quantity, range.id)
-            ? { ...range, resistance: Math.max(0, change(range.resistance)) }
-            : range,
-        ),
-      };
-    }),
-  }));
-  return { ...bench, instruments };
 }

@@ -21,8 +21,8 @@ export interface Predicted {
 /** A weighted least-squares problem. */
 export interface Problem {
   readonly start: readonly number[];
-  /** Which values may not fall below 0. */
-  readonly positive: readonly boolean[];
+  /** Least and greatest value of each. */
+  readonly bounds: readonly (readonly [least: number, most: number])[];
   /** Returns how far each measured value is from its prediction, in the unit of the latter. */
   differences(predicted: readonly number[]): readonly number[];
   /** Null if the values cannot be predicted from. */
@@ -107,7 +107,8 @@ function stepFrom(
     const step = solve(Matrix.add(normal, Matrix.eye(values.length).mul(damping)), right, true);
     const next = values.map((value, k) => {
       const moved = value + step.get(k, 0) / size[k]!;
-      return problem.positive[k] ? Math.max(0, moved) : moved;
+      const [least, most] = problem.bounds[k]!;
+      return Math.min(Math.max(least, moved), most);
     });
     const then = weigh(problem, next);
     if (then && then.sum < now.sum) return { values: next, now: then, damping };
@@ -133,11 +134,12 @@ function slopesAt(problem: Problem, values: readonly number[], u: readonly numbe
   const columns = values.map((value, k) => {
     const step = Math.max(Math.abs(value) * stepShare, leastStep);
     const at = (by: number) => problem.predict(values.map((one, i) => (i === k ? one + by : one)));
-    const down = problem.positive[k] && value < step ? 0 : -step;
-    const [low, high] = [at(down), at(step)];
+    const [least, most] = problem.bounds[k]!;
+    const [down, up] = [Math.max(value - step, least) - value, Math.min(value + step, most) - value];
+    const [low, high] = [at(down), at(up)];
     const [before, after] = [low, high].map((one) => one && problem.differences(one.values));
     return u.map((own, row) =>
-      before && after ? (before[row]! - after[row]!) / (step - down) / Math.max(own, tiny) : 0,
+      before && after ? (before[row]! - after[row]!) / (up - down) / Math.max(own, tiny) : 0,
     );
   });
   return u.map((_, row) => columns.map((column) => column[row]!));

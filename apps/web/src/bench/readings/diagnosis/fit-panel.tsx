@@ -10,7 +10,7 @@ import { useWorkerResult } from '../../../workers/use-worker-result.ts';
 export function FitPanel({ job }: { readonly job: Job }) {
   const [free, setFree] = useState<readonly string[]>([]);
   const [asked, setAsked] = useState<readonly string[] | null>(null);
-  const start = useMemo(() => (asked && asked.length > 0 ? () => startFit(job, asked) : null), [job, asked]);
+  const start = useMemo(() => (asked && asked.length > 0 ? () => startFit([job], asked) : null), [job, asked]);
   const { result: found, state } = useWorkerResult(start);
   const isSearching = start !== null && state === 'running';
   const toggle = (name: string): void =>
