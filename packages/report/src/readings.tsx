@@ -146,6 +146,11 @@ function Compared({
           <>
             {formatMeasuredValue(corrected, compared.correctedUncertainty, unit)}
             <span className="small">{u(compared.correctedUncertainty)}</span>
+            {one.budget.map((words) => (
+              <span key={words} className="small">
+                {words}
+              </span>
+            ))}
           </>
         )}
       </td>

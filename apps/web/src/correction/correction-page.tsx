@@ -18,7 +18,9 @@ import {
 } from '@usual-drag/core/instrument';
 import { cannotCorrectWords, correctDisplay, correctionFromSource, loadingShare } from '@usual-drag/core/loading';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { sourceQuestion } from '@usual-drag/core/readings';
+import { useMemo, useState } from 'react';
+import { BudgetButton } from '../budget/budget-button.tsx';
 import { kitQuery } from '../api/lists.ts';
 import { Choice } from '../ui/choice.tsx';
 import { Segments } from '../ui/segments.tsx';
@@ -103,6 +105,11 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
     read === null || source === null
       ? null
       : correctDisplay(instrument, range, read, correctionFromSource(quantity, source, spread));
+  const question = useMemo(
+    () =>
+      read === null || source === null ? null : sourceQuestion(quantity, source, spread, instrument, range.id, read),
+    [read, source, spread, quantity, instrument, range.id],
+  );
   const ownError = read === null ? 0 : ownErrorAt(range.calibration, read);
   return (
     <>
@@ -144,7 +151,8 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
         <p className="border-l-4 border-ink pl-3">
           <b data-testid="corrected" className="figures text-[20px]">
             {result.ok ? formatMeasured(result.value.value, result.value.uncertainty, unit) : 'cannot be corrected'}
-          </b>
+          </b>{' '}
+          {result.ok && question && <BudgetButton question={question} unit={unit} name="the corrected value" />}
           {!result.ok && <> {cannotCorrectWords[result.fault]}</>}
           <br />
           <span className="figures text-[14px] text-soft">

@@ -23,6 +23,8 @@ export interface ReportReading {
   readonly compared: ComparedReading | null;
   /** V, A or Ω that the instrument was off by, by its certificate; 0 without one. */
   readonly ownError: number;
+  /** Origin of the uncertainty of its corrected value, in words. */
+  readonly budget: readonly string[];
   /** It was taken from the simulated bench, or sent by the simulated multimeter on it. */
   readonly simulated: boolean;
 }
@@ -34,6 +36,7 @@ export const reportReadings = (
   conventions: Conventions,
   day: string | undefined,
   compare: (reading: Reading) => ComparedReading | null,
+  budget: (reading: Reading) => readonly string[],
 ): ReportReading[] =>
   readings.map((reading) => {
     const instrument = instruments.find(({ id }) => id === reading.instrument);
@@ -49,6 +52,7 @@ export const reportReadings = (
       day: [at?.slice(0, 10), day].find((one) => one !== undefined && isDay(one)) ?? null,
       at,
       compared,
+      budget: compared?.corrected == null ? [] : budget(reading),
       ownError: observedValue(reading, instrument, conventions.observations).ownError,
       simulated: [simulatedNote, simulatedIdentity].some((said) => reading.note?.includes(said)),
     };

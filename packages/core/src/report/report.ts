@@ -15,6 +15,7 @@ import { makePlan, readingsAt, restoringChecks, type PlanStep } from '../plan/in
 import { comparisonOf, expectationsOf, type CountedReading, type Reading } from '../readings/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { NetworkValues } from '../solver/index.ts';
+import { budgetWords } from './budget-words.ts';
 import { diagnosisWords } from './diagnosis-words.ts';
 import { documentHash } from './document-hash.ts';
 import { loadingWords } from './loading-words.ts';
@@ -85,7 +86,8 @@ function reportOf(job: Job, network: Network, unloaded: Unloaded, extras: Report
   const plan = makePlan({ network, instruments, conventions });
   const steps = plan.ok ? plan.value.steps : [];
   const compare = (reading: Reading) => comparison.readings[reading.id] ?? null;
-  const readings = reportReadings(taken, instruments, conventions, record.date, compare);
+  const budget = (reading: Reading) => budgetWords(network, instruments, conventions, reading);
+  const readings = reportReadings(taken, instruments, conventions, record.date, compare, budget);
   const valid = taken.filter(({ struck }) => struck === undefined);
   const counted = valid.map((reading): CountedReading => ({
     reading,

@@ -35,17 +35,16 @@ const tail = 0.02275;
 /** Draws that are enough to see a tenth of U: the deviation is then known to about 2 %. */
 const usualCount = 2000;
 
-/** Relative limit of a resistance up to which second-order terms are far below a tenth of U. */
-const smallLimit = 0.04;
+/**
+ * Relative limit t of a resistance up to which the linear form is off by less than a tenth: for 1/R, the most bent of the
+ * forms, the mean is off by t/(2√3) of U.
+ */
+const smallLimit = 0.2;
 
 /** Share of u² from which on an input can bend the result. */
 const countingShare = 0.01;
 
-/**
- * Returns whether a correction may be bent enough to be worth sampling: one of the resistances that count has wide limits.
- *
- * A relative limit t bends the value by about t of the contribution, so a few per cent cannot reach a tenth of U.
- */
+/** Returns whether a correction may be bent enough to be worth sampling: one of the resistances that count has wide limits. */
 export function mayBeBent(correction: Correction, { budget }: CorrectedValue): boolean {
   const u2 = budget.reduce((sum, { contribution }) => sum + contribution ** 2, 0);
   const counting = new Set(

@@ -23,7 +23,7 @@ export function HeadButton() {
         className="inline-flex min-h-9 items-center gap-1.5 rounded-lg px-2 text-[14px] whitespace-nowrap hover:bg-white/15"
       >
         <ClipboardPen aria-hidden size={16} />
-        <span className="max-w-44 truncate max-md:sr-only">{said || 'Head'}</span>
+        <span className="max-w-44 truncate max-md:sr-only">{said || 'Job details'}</span>
       </button>
       <div
         id={id}

@@ -8,7 +8,9 @@ import {
   type Meter,
   type MeterReading,
 } from '@usual-drag/core/loading';
-import { useState } from 'react';
+import type { CorrectionQuestion } from '@usual-drag/core/readings';
+import { useMemo, useState } from 'react';
+import { BudgetButton } from '../../budget/budget-button.tsx';
 import { fetchedLater } from '../../ui/fetched-later.ts';
 import { Panel } from '../../ui/panel.tsx';
 import { OwnErrorLine } from '../../correction/own-error-line.tsx';
@@ -25,10 +27,12 @@ interface Props {
   readonly predicted: MeterReading | null;
   /** Names of the other meters of the set-up. */
   readonly others: readonly string[];
+  /** The corrected value of a display of this meter, V or A. */
+  readonly questionAt: (display: number) => CorrectionQuestion | null;
 }
 
 /** A reading, typed or as predicted, corrected to the true value with no meter connected. */
-export function CorrectReading({ meter, instrument, range, point, predicted, others }: Props) {
+export function CorrectReading({ meter, instrument, range, point, predicted, others, questionAt }: Props) {
   // Mounted when it is first opened; what is typed in it stays when it is closed.
   const [unknown, setUnknown] = useState(false);
   /** Typed text by range: it remains while another range is selected. */
@@ -40,6 +44,10 @@ export function CorrectReading({ meter, instrument, range, point, predicted, oth
   const ownError = reading === null ? 0 : ownErrorAt(range.calibration, reading);
   const result = point && reading !== null ? correctDisplay(instrument, range, reading, point.correctionOn) : null;
   const corrected = result?.ok ? result.value : null;
+  const question = useMemo(
+    () => (corrected && reading !== null ? questionAt(reading) : null),
+    [corrected, reading, questionAt],
+  );
   const formula =
     point && corrected && reading !== null
       ? explainCorrection(meter.quantity, reading - ownError, point, range.resistance, others)
@@ -60,7 +68,8 @@ export function CorrectReading({ meter, instrument, range, point, predicted, oth
           <br />
           <b data-testid="corrected" className="figures text-[20px]">
             {corrected ? formatMeasured(corrected.value, corrected.uncertainty, unit) : 'cannot be corrected'}
-          </b>
+          </b>{' '}
+          {question && <BudgetButton question={question} unit={unit} name={meter.id} />}
         </p>
       </div>
       {range.calibration && reading !== null && (

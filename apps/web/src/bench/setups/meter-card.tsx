@@ -1,4 +1,4 @@
-import { findRange, rangesOf, type Instrument } from '@usual-drag/core/instrument';
+import { findRange, indicatedWhen, rangesOf, type Instrument } from '@usual-drag/core/instrument';
 import {
   changeInstrument,
   isLinear,
@@ -10,7 +10,8 @@ import {
 } from '@usual-drag/core/loading';
 import { keepInstrument, putMeter } from '@usual-drag/core/job';
 import { Trash2 } from 'lucide-react';
-import { useMemo } from 'react';
+import type { CorrectionQuestion } from '@usual-drag/core/readings';
+import { useCallback, useMemo } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { Note } from '../../ui/note.tsx';
@@ -59,6 +60,11 @@ export function MeterCard(props: Props) {
   const range = instrument && findRange(instrument, quantity, meter.range);
   const point = useMeasurementPoint(unloaded, instruments, shown, meter);
   const corrected = useCorrected(point, instrument, range, reading);
+  const questionAt = useCallback(
+    (display: number): CorrectionQuestion | null =>
+      unloaded && { of: 'display', network: unloaded.network, instruments, setup: shown, meter: meter.id, display },
+    [unloaded, instruments, shown, meter.id],
+  );
   const wrong = trial.tried?.meter === meter.id ? trial.outcome : null;
   const place = (next: Meter): void => edit((current) => putMeter(current, setup, next));
   const take = (id: string): void => {
@@ -105,6 +111,9 @@ export function MeterCard(props: Props) {
           range={range}
           explained={!wrong}
           corrected={wrong ? null : corrected}
+          question={
+            reading.indicated === null ? null : questionAt(indicatedWhen(range?.calibration, reading.indicated))
+          }
           linear={!unloaded || isLinear(unloaded)}
         />
       )}
@@ -121,6 +130,7 @@ export function MeterCard(props: Props) {
           fitting={fitting}
           point={point}
           reading={reading}
+          questionAt={questionAt}
           unloaded={unloaded}
           values={values}
           trial={trial}

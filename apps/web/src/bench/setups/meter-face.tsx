@@ -8,6 +8,8 @@ import {
   type Meter,
   type MeterReading,
 } from '@usual-drag/core/loading';
+import type { CorrectionQuestion } from '@usual-drag/core/readings';
+import { BudgetButton } from '../../budget/budget-button.tsx';
 
 interface Props {
   readonly meter: Meter;
@@ -17,12 +19,14 @@ interface Props {
   /** With the formula that leads from true to indicated. */
   readonly explained: boolean;
   readonly corrected: CorrectedValue | null;
+  /** The corrected value, for its budget. */
+  readonly question: CorrectionQuestion | null;
   /** No load of the circuit has a curve of its own. */
   readonly linear: boolean;
 }
 
 /** The reading card: indicated and true value, the error between them, and the formula that leads from one to the other. */
-export function MeterFace({ meter, reading, instrument, range, explained, corrected, linear }: Props) {
+export function MeterFace({ meter, reading, instrument, range, explained, corrected, question, linear }: Props) {
   const unit = unitOf(meter.quantity);
   const calibration = reading.state === 'ok' ? range?.calibration : undefined;
   const shown =
@@ -78,7 +82,8 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
         {corrected && (
           <p data-testid="face-corrected" className="text-soft">
             corrected to no meter connected{' '}
-            <b className="figures text-ink">{formatMeasured(corrected.value, corrected.uncertainty, unit)}</b>
+            <b className="figures text-ink">{formatMeasured(corrected.value, corrected.uncertainty, unit)}</b>{' '}
+            {question && <BudgetButton question={question} unit={unit} name={meter.id} />}
           </p>
         )}
       </div>

@@ -8,6 +8,7 @@ import type {
   SetupValues,
   Unloaded,
 } from '@usual-drag/core/loading';
+import type { CorrectionQuestion } from '@usual-drag/core/readings';
 import { keepInstrument, putMeter } from '@usual-drag/core/job';
 import { create } from 'zustand';
 import { fetchedLater } from '../../ui/fetched-later.ts';
@@ -50,6 +51,8 @@ interface Props {
   readonly fitting: readonly Instrument[];
   readonly point: MeasurementPoint | null;
   readonly reading: MeterReading | null;
+  /** The corrected value of a display of this meter, V or A. */
+  readonly questionAt: (display: number) => CorrectionQuestion | null;
   readonly unloaded: Unloaded;
   /** The same without the fault that is tried. */
   readonly sound: Unloaded;
@@ -59,7 +62,21 @@ interface Props {
 
 /** Consequences of a meter's reading: range, true value, required resistance, wrong connections. */
 export function MeterTabs(props: Props) {
-  const { setup, shown, meter, instrument, range, fitting, point, reading, unloaded, sound, values, trial } = props;
+  const {
+    setup,
+    shown,
+    meter,
+    instrument,
+    range,
+    fitting,
+    point,
+    reading,
+    questionAt,
+    unloaded,
+    sound,
+    values,
+    trial,
+  } = props;
   const jobId = useBench((state) => state.jobId) ?? '';
   const edit = useBench((state) => state.edit);
   const instruments = useBench((state) => state.document.instruments) ?? [];
@@ -87,6 +104,7 @@ export function MeterTabs(props: Props) {
           range={range}
           point={point}
           predicted={reading}
+          questionAt={questionAt}
           others={shown.meters.filter(({ id }) => id !== meter.id).map(({ id }) => id)}
         />
       ),

@@ -9,6 +9,7 @@ import { columnsOf, DataTable } from '../../../ui/data-table.tsx';
 import { clock } from '../../../ui/words.ts';
 import { useBench } from '../../model/bench-store.ts';
 import { shownIn } from '../plan/taken-here.tsx';
+import { ReadingBudget } from '../reading-budget.tsx';
 import type { Readings } from '../use-readings.ts';
 import { VerdictMark } from './verdict.tsx';
 
@@ -85,12 +86,16 @@ const columns = column.columns([
     header: 'Corrected, U',
     enableSorting: false,
     meta: { figures: true },
-    cell: ({ row: { original } }) =>
-      formatMeasured(
-        original.compared?.corrected ?? null,
-        original.compared?.correctedUncertainty ?? null,
-        unitOf(original.reading.quantity),
-      ),
+    cell: ({ row: { original } }) => (
+      <span className="inline-flex items-center gap-1.5 whitespace-nowrap">
+        {formatMeasured(
+          original.compared?.corrected ?? null,
+          original.compared?.correctedUncertainty ?? null,
+          unitOf(original.reading.quantity),
+        )}
+        {original.compared?.corrected != null && <ReadingBudget reading={original.reading} />}
+      </span>
+    ),
   }),
   column.accessor(({ reading }) => reading.range, { id: 'range', header: 'Range', enableSorting: false }),
   column.accessor(({ reading }) => reading.by ?? '', { id: 'by', header: 'By' }),

@@ -10,6 +10,7 @@ import { useBench } from '../../model/bench-store.ts';
 import { sayUndoable } from '../../model/say-undoable.ts';
 import { useReadingEntry } from '../../model/reading-entry.ts';
 import type { Readings } from '../use-readings.ts';
+import { ReadingBudget } from '../reading-budget.tsx';
 import { VerdictMark } from '../log/verdict.tsx';
 
 interface Props {
@@ -42,7 +43,10 @@ export function TakenHere({ readings, taken, large = false }: Props) {
             <>, loading {formatQuantity(compared.loading, unit, { digits: 3, signed: true })}</>
           )}
           {compared.corrected !== null && newest.quantity !== 'resistance' && (
-            <>; corrected {formatMeasured(compared.corrected, compared.correctedUncertainty, unit)}</>
+            <>
+              ; corrected {formatMeasured(compared.corrected, compared.correctedUncertainty, unit)}{' '}
+              <ReadingBudget reading={newest} />
+            </>
           )}
         </p>
       )}
