@@ -71,7 +71,7 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
       path: `${divider}/readings`,
       open: async (page) => {
         await page.getByRole('tab', { name: 'Diagnosis' }).click();
-        await page.getByRole('list', { name: 'Explanations, best first' }).waitFor();
+        await page.getByRole('grid', { name: 'Explanations, best first' }).waitFor();
       },
     },
     {

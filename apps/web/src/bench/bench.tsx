@@ -4,6 +4,7 @@ import { Navigate } from 'react-router';
 import { signaturesQuery } from '../api/signatures.ts';
 import { useFirstMinute } from '../first-minute/first-minute.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';
+import { Panel } from '../ui/panel.tsx';
 import { useAfterPaint } from '../ui/after-paint.ts';
 import { BenchSheet } from './bench-sheet.tsx';
 import { useStepStatus } from './model/use-step-status.ts';
@@ -14,6 +15,8 @@ import { StepTabs } from './step-tabs.tsx';
 
 const FirstMinuteCallout = fetchedLater(async () => (await import('../first-minute/callout.tsx')).FirstMinuteCallout);
 
+const DiagnosisView = fetchedLater(async () => (await import('./readings/diagnosis/diagnosis-view.tsx')).DiagnosisView);
+
 const steps = ['network', 'true-values', 'setups', 'readings', 'report'];
 
 /** The job on the bench: the drawing that stays through all steps, and the panel of the step that is open. */
@@ -21,6 +24,7 @@ export function Bench() {
   const isFirst = useFirstMinute((state) => state.step !== null);
   const view = useBenchView();
   const { jobId, step, job, sound, inReport } = view;
+  const isDiagnosis = view.inReadings && view.setupId === 'diagnosis';
   const [whole, setWhole] = useState(false);
   const toggleWhole = useCallback(() => setWhole((now) => !now), []);
   useBenchCommands(view, toggleWhole);
@@ -41,18 +45,24 @@ export function Bench() {
         </Suspense>
       )}
       <StepTabs jobId={jobId} status={status} />
-      <div className="flex min-h-0 grow flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
-        <main className="@container flex min-h-[22rem] min-w-0 grow sm:min-h-[30rem] flex-col bg-sheet lg:min-h-0">
-          {/* A report has its own. */}
-          {!inReport && (
-            <h1 className="sr-only print:not-sr-only print:px-4 print:text-[20px] print:font-bold">
-              {job.title ?? 'Untitled'}
-            </h1>
-          )}
-          <BenchSheet view={view} whole={whole} onWhole={toggleWhole} />
-        </main>
-        <StepPanel view={view} hidden={whole} />
-      </div>
+      {isDiagnosis ? (
+        <Panel name="The diagnosis">
+          <DiagnosisView view={view} />
+        </Panel>
+      ) : (
+        <div className="flex min-h-0 grow flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
+          <main className="@container flex min-h-[22rem] min-w-0 grow sm:min-h-[30rem] flex-col bg-sheet lg:min-h-0">
+            {/* A report has its own. */}
+            {!inReport && (
+              <h1 className="sr-only print:not-sr-only print:px-4 print:text-[20px] print:font-bold">
+                {job.title ?? 'Untitled'}
+              </h1>
+            )}
+            <BenchSheet view={view} whole={whole} onWhole={toggleWhole} />
+          </main>
+          <StepPanel view={view} hidden={whole} />
+        </div>
+      )}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import type { Result } from '@usual-drag/core/result';
-import type { Diagnosis, Fit, TwoFaultsGroup, TwoFaultsProgress } from '@usual-drag/core/diagnosis';
+import type { Diagnosis, ExplanationMatrix, Fit, TwoFaultsGroup, TwoFaultsProgress } from '@usual-drag/core/diagnosis';
 import type { Job, JobFault } from '@usual-drag/core/job';
 import { proxy } from 'comlink';
 import type { DiagnosisSearch } from './diagnosis.worker.ts';
@@ -10,6 +10,10 @@ const create = (): Worker => new Worker(new URL('./diagnosis.worker.ts', import.
 /** Searches for the single faults that explain a job's readings. */
 export const startDiagnosis = (job: Job): Run<Result<Diagnosis, JobFault>> =>
   run<DiagnosisSearch, Result<Diagnosis, JobFault>>(create, (search) => search.diagnose(job));
+
+/** Searches for the single faults that explain a job's readings, each with its deviation from every reading. */
+export const startExplanations = (job: Job): Run<Result<ExplanationMatrix, JobFault>> =>
+  run<DiagnosisSearch, Result<ExplanationMatrix, JobFault>>(create, (search) => search.explain(job));
 
 /** Fits unknown values to the readings of one job, or of several together. */
 export const startFit = (jobs: readonly Job[], names: readonly string[]): Run<Result<Fit, JobFault>> =>

@@ -20,7 +20,7 @@ export type DiagnosedHypothesis = Hypothesis & {
 };
 
 /** Hypotheses that the available readings cannot distinguish. */
-export interface DiagnosisGroup {
+interface DiagnosisGroup {
   readonly misfit: number;
   readonly hypotheses: readonly DiagnosedHypothesis[];
 }
@@ -38,7 +38,7 @@ export interface Diagnosis {
 }
 
 /** Number of groups that the next reading is to distinguish. */
-const leadingGroups = 4;
+export const leadingGroups = 4;
 
 /**
  * Finds the single faults that explain the readings: every fault of one reading and of the circuit is predicted for all
@@ -68,13 +68,16 @@ export function bestExplanations(job: DiagnosedJob): readonly Hypothesis[] {
   return groups?.[0]?.members.map(({ hypothesis }) => hypothesis) ?? [];
 }
 
-/** The groups of a job's hypotheses, best first; null if the fault-free circuit predicts every reading. */
-function groupsIn({ network, instruments = [], conventions = {}, readings = [] }: DiagnosedJob, unloaded: Unloaded) {
+/** Returns the groups of a job's hypotheses, best first, or null if the fault-free circuit predicts every reading; and that prediction. */
+export function groupsIn(
+  { network, instruments = [], conventions = {}, readings = [] }: DiagnosedJob,
+  unloaded: Unloaded,
+) {
   const observed = observedReadings({ unloaded, instruments, conventions }, readings);
   const faultFree = faultFreePrediction(observed);
   const isNeedless = isConsistent(faultFree, observed);
   const scored = isNeedless ? [] : singleFaults({ network, instruments }, unloaded, observed, faultFree);
-  return { observed, groups: isNeedless ? null : groupsOf(scored, observed).map(mistakesFirst) };
+  return { observed, faultFree, groups: isNeedless ? null : groupsOf(scored, observed).map(mistakesFirst) };
 }
 
 /** Within a group the mistakes in one reading come before the faults of the circuit. */
@@ -89,7 +92,12 @@ const mistakesFirst = ({ misfit, members }: Group<Scored>) => {
   };
 };
 
-function diagnosed(prediction: Prediction, observed: readonly Observed[], network: Network): DiagnosedHypothesis {
+/** Returns a prediction as the diagnosis lists it. */
+export function diagnosed(
+  prediction: Prediction,
+  observed: readonly Observed[],
+  network: Network,
+): DiagnosedHypothesis {
   const { hypothesis } = prediction;
   return { ...hypothesis, predictions: predictionsOf(prediction, observed), check: checkFor(hypothesis, network) };
 }

@@ -1,12 +1,7 @@
-export {
-  bestExplanations,
-  diagnose,
-  type DiagnosedHypothesis,
-  type Diagnosis,
-  type DiagnosisGroup,
-} from './diagnose.ts';
-export { sharpestRange, type NextReading } from './next-reading.ts';
+export { bestExplanations, diagnose, type Diagnosis } from './diagnose.ts';
 export { fitJobs, type Fit } from './fit/fit.ts';
+export { bandOf, type Band } from './band.ts';
+export { explanationMatrix, type ExplanationMatrix, type MatrixRow } from './explanation-matrix.ts';
 export { exampleNames, freeName } from './fit/free-name.ts';
 export {
   diagnosePairs,
@@ -15,5 +10,4 @@ export {
   type TwoFaultsGroup,
   type TwoFaultsProgress,
 } from './two-faults.ts';
-export { predictionRows } from './predictions/prediction-rows.ts';
 export { isolatedPart } from './causes/isolated-part.ts';

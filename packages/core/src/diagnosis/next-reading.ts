@@ -33,35 +33,73 @@ export function nextReading(
   leaders: readonly Hypothesis[],
 ): NextReading | null {
   if (leaders.length < 2) return null;
-  const bench: Bench = { network, instruments };
-  const benches = leaders.map((leader) => withFault(bench, leader));
-  const recorded = conventions.sign === 'magnitude' ? Math.abs : (value: number) => value;
-  const circuits = benches.flatMap((changed): Indications[] => {
-    const solved = solveUnloaded(changed.network);
-    if (!solved.ok) return [];
-    const at = elsewhereIn(solved.value, changed.instruments);
-    return [(reading) => recorded(at(reading).value)];
-  });
+  const circuits = circuitsWith({ network, instruments, conventions }, leaders);
   if (circuits.length < leaders.length) return null;
   const { nodes } = faultFree.values;
-  const voltages = nodesOf(bench.network).flatMap((one, at, all) =>
+  const voltages = nodesOf(network).flatMap((one, at, all) =>
     all.slice(at + 1).map((other) => {
       // Red on the higher of the two, as the sound circuit has them.
       const [red, black] = (nodes[one] ?? 0) < (nodes[other] ?? 0) ? [other, one] : [one, other];
       return { quantity: 'dc-voltage', red, black } as const;
     }),
   );
-  const currents = bench.network.elements.map(
+  const currents = network.elements.map(
     ({ id, from }) => ({ quantity: 'dc-current', node: from, ends: [`${id}.from`] }) as const,
   );
-  return best(voltages, bench.instruments, circuits) ?? best(currents, bench.instruments, circuits);
+  return best(voltages, instruments, circuits) ?? best(currents, instruments, circuits);
+}
+
+/** Returns the indications in the circuits that have each of some faults; those that cannot be solved are left out. */
+function circuitsWith(
+  { network, instruments = [], conventions = {} }: DiagnosedJob,
+  faults: readonly Hypothesis[],
+): Indications[] {
+  const bench: Bench = { network, instruments };
+  const recorded = conventions.sign === 'magnitude' ? Math.abs : (value: number) => value;
+  return faults.flatMap((fault): Indications[] => {
+    const changed = withFault(bench, fault);
+    const solved = solveUnloaded(changed.network);
+    if (!solved.ok) return [];
+    const at = elsewhereIn(solved.value, changed.instruments);
+    return [(reading) => recorded(at(reading).value)];
+  });
+}
+
+/** Values that hypotheses predict for the next reading, on the range that reads them best. */
+export interface NextPredictions {
+  readonly instrument: string;
+  readonly range: string;
+  /** V or A, in the order of the hypotheses; null if a hypothesis leaves the circuit without a solution. */
+  readonly values: readonly (number | null)[];
+  /** U of a reading there, k = 2. */
+  readonly uncertainty: number;
+}
+
+/** Returns the values that hypotheses predict for a reading; null if no range has room for all of them. */
+export function nextPredictions(
+  job: DiagnosedJob,
+  { separates: _count, ...place }: NextReading,
+  hypotheses: readonly Hypothesis[],
+): NextPredictions | null {
+  const circuits = hypotheses.map((one) => circuitsWith(job, [one])[0] ?? null);
+  const valuesOn = (reading: CircuitReading): number[] => circuits.flatMap((at) => (at ? [at(reading)] : []));
+  const sharpest = sharpestRange(job.instruments ?? [], place, valuesOn);
+  if (!sharpest) return null;
+  const { instrument, range, u } = sharpest;
+  const reading = readingOn(instrument, range, place);
+  return {
+    instrument: instrument.id,
+    range: range.id,
+    values: circuits.map((at) => at?.(reading) ?? null),
+    uncertainty: 2 * u,
+  };
 }
 
 /** Returns the number that a meter would record in one circuit, V or A. */
 type Indications = (reading: CircuitReading) => number;
 
 /** Where a lone meter is put. */
-export type Place =
+type Place =
   | { readonly quantity: 'dc-voltage'; readonly red: string; readonly black: string }
   | { readonly quantity: 'dc-current'; readonly node: string; readonly ends: readonly string[] };
 
@@ -84,7 +122,7 @@ function best(
 }
 
 /** A range that a place can be read on, and the standard uncertainty that it leaves. */
-export interface SharpRange {
+interface SharpRange {
   readonly instrument: Instrument;
   readonly range: Range;
   readonly u: number;
@@ -96,7 +134,7 @@ export interface SharpRange {
  * @param valuesOn  V or A that may be indicated on a range; none of them may be over it
  * @returns null if no range has room for all of them
  */
-export function sharpestRange(
+function sharpestRange(
   instruments: readonly Instrument[],
   place: Place,
   valuesOn: (reading: CircuitReading) => readonly number[],

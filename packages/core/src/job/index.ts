@@ -1,5 +1,13 @@
 export { jobVersions, type Job, type JobFault, type JobRecord, type JobVersion } from './job.ts';
-export { compareJob, diagnoseJob, diagnosePairsOfJob, fitFreeNames, planJob, twoFaultsOfJob } from './job-questions.ts';
+export {
+  compareJob,
+  diagnoseJob,
+  diagnosePairsOfJob,
+  explanationsOfJob,
+  fitFreeNames,
+  planJob,
+  twoFaultsOfJob,
+} from './job-questions.ts';
 export { jobFaults, solveJob } from './solve-job.ts';
 export { explainSolverFault } from './solver-words.ts';
 export {

@@ -1,11 +1,13 @@
 import {
   diagnose,
   diagnosePairs,
+  explanationMatrix,
   exampleNames,
   fitJobs,
   freeName,
   twoFaults,
   type Diagnosis,
+  type ExplanationMatrix,
   type Fit,
   type PairDiagnosis,
   type TwoFaultsGroup,
@@ -33,6 +35,9 @@ export const diagnoseJob = (job: Job): Result<Diagnosis, JobFault> => answer(job
 
 /** Finds the single faults, or else the pairs of faults, that explain a job's readings, or the first fault of the file. */
 export const diagnosePairsOfJob = (job: Job): Result<PairDiagnosis, JobFault> => answer(job, diagnosePairs);
+
+/** Returns the explanations of a job's readings as a matrix of deviations, or the first fault of the file. */
+export const explanationsOfJob = (job: Job): Result<ExplanationMatrix, JobFault> => answer(job, explanationMatrix);
 
 /** Which two faults together explain a job's readings, or the first fault of the file. */
 export const twoFaultsOfJob = (

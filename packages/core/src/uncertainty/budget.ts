@@ -35,7 +35,7 @@ export interface BudgetLine {
 }
 
 /** Uncertainty that would be left if the largest contribution were reduced. */
-export interface Reduction {
+interface Reduction {
   readonly of: string;
   /** The action, as the subject of a sentence: measuring R2. */
   readonly action: string;

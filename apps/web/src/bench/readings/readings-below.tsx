@@ -4,10 +4,9 @@ import { namesOf } from '@usual-drag/core/plan';
 import { addReading, readingsFromRows, rowsFromReadings } from '@usual-drag/core/job';
 import { csvRows, csvText } from '../../ui/csv.ts';
 import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
 import { toast } from '../../ui/toast.ts';
 import { ActionMenu } from '../../ui/action-menu.tsx';
-import { fetchedLater } from '../../ui/fetched-later.ts';
-import { Panel } from '../../ui/panel.tsx';
 import { FileInput } from '../../ui/file-input.tsx';
 import { saveText } from '../../ui/save-file.ts';
 import { TabRow } from '../../ui/tabs.tsx';
@@ -19,12 +18,11 @@ import { Log } from './log/log.tsx';
 
 import { useReadings, type Readings } from './use-readings.ts';
 
-const DiagnosisTab = fetchedLater(async () => (await import('./diagnosis/diagnosis-tab.tsx')).DiagnosisTab);
-
 /** Below the drawing: the log of readings and the sums that they make. */
 export function ReadingsBelow({ view }: { readonly view: BenchView }) {
   const readings = useReadings(view);
-  const [open, setOpen] = useState<'log' | 'sums' | 'diagnosis'>('log');
+  const navigate = useNavigate();
+  const [open, setOpen] = useState<'log' | 'sums'>(view.setupId === 'sums' ? 'sums' : 'log');
   const sums = readings.comparison?.sums ?? [];
   return (
     <div className="flex h-[248px] shrink-0 flex-col border-t border-line max-sm:h-44 print:h-auto">
@@ -38,7 +36,9 @@ export function ReadingsBelow({ view }: { readonly view: BenchView }) {
             { value: 'sums', text: `Sums (${sums.length})` },
             { value: 'diagnosis', text: 'Diagnosis' },
           ]}
-          onChange={setOpen}
+          onChange={(tab) =>
+            tab === 'diagnosis' ? void navigate(`/bench/${view.jobId}/readings/diagnosis`) : setOpen(tab)
+          }
         />
         <Files readings={readings} />
       </div>
@@ -46,15 +46,10 @@ export function ReadingsBelow({ view }: { readonly view: BenchView }) {
         className="min-h-0 grow overflow-auto border-t border-line"
         tabIndex={0}
         role="region"
-        aria-label="Readings, sums and diagnosis"
+        aria-label="Readings and sums"
       >
         {open === 'log' && <Log readings={readings} />}
         {open === 'sums' && <Sums readings={readings} view={view} />}
-        {open === 'diagnosis' && (
-          <Panel name="The diagnosis">
-            <DiagnosisTab view={view} readings={readings} />
-          </Panel>
-        )}
       </div>
     </div>
   );

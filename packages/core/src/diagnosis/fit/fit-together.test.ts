@@ -75,7 +75,7 @@ function jobOf(parts: readonly Part[], burden: number, inside: number, deviate: 
   const hidden = instrument(burden);
   const readings = places(parts).map((place) => {
     const { expected } = expectationOf(unloaded.value, [hidden], { ...place, observations: [] } as never);
-    const u = standardUncertainty(place as never, hidden, expected!, 0);
+    const u = standardUncertainty(place, hidden, expected!, 0);
     const shown = (expected! + u * deviate()).toFixed(7);
     return {
       ...place,
@@ -151,7 +151,7 @@ test('a name that one of the jobs does not have is fitted from the others', () =
   const without = {
     ...jobs[1]!,
     instruments: [{ ...instrument(2), id: 'n' }],
-    readings: jobs[1]!.readings!.map((one) => ({ ...one, instrument: 'n' }) as Reading),
+    readings: jobs[1]!.readings!.map((one) => ({ ...one, instrument: 'n' })),
   };
   expect(fitted([jobs[0]!, without]).free['meter:m:dc-current']!.value).toBeCloseTo(2, 2);
 });

@@ -118,7 +118,7 @@ const isKeyOf = (quantities: object, key: string): key is QuantityKey => Object.
 /** An element with another value; a resistance is then no longer the measured one. */
 function withQuantity(element: Element, key: QuantityKey, value: number): Element {
   const { measuredResistance: _former, ...rest } = element as Element & { readonly measuredResistance?: number };
-  return { ...rest, [key]: value } as Element;
+  return { ...rest, [key]: value };
 }
 
 /** The bench with the resistance of some ranges changed, Ω. */

@@ -20,7 +20,7 @@ import { isolatedPart } from '../causes/isolated-part.ts';
 import { readingCircuit, type Indication, type ReadingCircuit } from './reading-circuit.ts';
 
 /** A recorded value with its uncertainty, V, A or Ω. */
-export interface Recorded extends Compared {
+interface Recorded extends Compared {
   /** Standard uncertainty of the value from its observations. */
   readonly spread: number;
   /** Standard uncertainty of the value. */
@@ -28,7 +28,7 @@ export interface Recorded extends Compared {
 }
 
 /** Returns the value of a reading as it is compared with a prediction: for `OL`, the full scale of its range. */
-export function recordedValue(
+function recordedValue(
   reading: Reading,
   instrument: Instrument,
   { fullScale }: { readonly fullScale: number },

@@ -1,37 +1,54 @@
 import { formatQuantity, type Unit } from '@usual-drag/core/quantity';
 import type { Fit } from '@usual-drag/core/diagnosis';
 import type { Job } from '@usual-drag/core/job';
+import type { JobSummary } from '@usual-drag/contract';
+import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
+import { jobQuery, jobsQuery } from '../../../api/jobs.ts';
+import { queries } from '../../../api/queries.ts';
 import { startFit } from '../../../workers/diagnosis.ts';
 import { Button } from '../../../ui/button.tsx';
 import { useWorkerResult } from '../../../workers/use-worker-result.ts';
 
-/** Choice of unknown values, and their fit to the readings. */
-export function FitPanel({ job }: { readonly job: Job }) {
+/** Choice of unknown values, and their fit to the readings of this job, or of several of the same order together. */
+export function FitPanel({ job, jobId }: { readonly job: Job; readonly jobId: string }) {
   const [free, setFree] = useState<readonly string[]>([]);
-  const [asked, setAsked] = useState<readonly string[] | null>(null);
-  const start = useMemo(() => (asked && asked.length > 0 ? () => startFit([job], asked) : null), [job, asked]);
+  const [joined, setJoined] = useState<readonly string[]>([]);
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const others = useSameOrder(job, jobId);
+  const start = useMemo(
+    () => (asked && asked.free.length > 0 ? () => startFit([job, ...asked.others], asked.free) : null),
+    [job, asked],
+  );
   const { result: found, state } = useWorkerResult(start);
   const isSearching = start !== null && state === 'running';
-  const toggle = (name: string): void =>
-    setFree(free.includes(name) ? free.filter((other) => other !== name) : [...free, name]);
+  const fit = async (): Promise<void> => {
+    const chosen = others.filter(({ id }) => joined.includes(id));
+    const fetched = await Promise.all(chosen.map(({ id }) => queries.fetchQuery(jobQuery(id))));
+    setAsked({ free, others: fetched.map(({ document }) => document) });
+  };
   return (
-    <fieldset className="flex flex-col gap-1.5 rounded-lg border border-line bg-sheet px-3 py-2">
+    <fieldset className="flex flex-col gap-1.5 rounded-xl border border-line bg-sheet px-3 py-2 text-[14px]">
       <legend className="px-1 font-bold">Fit what is not known</legend>
       <div className="flex flex-wrap gap-x-4">
         {namesOf(job).map(({ name, text }) => (
-          <label key={name} className="flex min-h-8 items-center gap-2 pointer-coarse:min-h-11">
-            <input
-              type="checkbox"
-              className="size-5 accent-(--ochre-line)"
-              checked={free.includes(name)}
-              onChange={() => toggle(name)}
-            />
-            {text}
-          </label>
+          <Tick key={name} text={text} isOn={free.includes(name)} onToggle={() => setFree(toggled(free, name))} />
         ))}
       </div>
-      <Button className="self-start" disabled={free.length === 0} onClick={() => setAsked(free)}>
+      {others.length > 0 && (
+        <div className="flex flex-col border-t border-line pt-1">
+          <p className="text-soft">Together with other circuits of this order:</p>
+          {others.map(({ id, title }) => (
+            <Tick
+              key={id}
+              text={title ?? 'Untitled'}
+              isOn={joined.includes(id)}
+              onToggle={() => setJoined(toggled(joined, id))}
+            />
+          ))}
+        </div>
+      )}
+      <Button className="self-start" disabled={free.length === 0} onClick={() => void fit()}>
         Fit to the readings
       </Button>
       {isSearching && <p className="text-soft">Fitting …</p>}
@@ -41,17 +58,46 @@ export function FitPanel({ job }: { readonly job: Job }) {
   );
 }
 
+/** A fit that was asked for. */
+interface Asked {
+  readonly free: readonly string[];
+  readonly others: readonly Job[];
+}
+
+/** Returns the other jobs of the same order. */
+function useSameOrder({ record }: Job, jobId: string): readonly JobSummary[] {
+  const { data: jobs = [] } = useQuery(jobsQuery);
+  const order = record?.order;
+  return order === undefined ? [] : jobs.filter((one) => one.id !== jobId && one.record?.order === order);
+}
+
+const toggled = (names: readonly string[], name: string): string[] =>
+  names.includes(name) ? names.filter((other) => other !== name) : [...names, name];
+
+interface TickProps {
+  readonly text: string;
+  readonly isOn: boolean;
+  readonly onToggle: () => void;
+}
+
+const Tick = ({ text, isOn, onToggle }: TickProps) => (
+  <label className="flex min-h-8 items-center gap-2 pointer-coarse:min-h-11">
+    <input type="checkbox" className="size-5 accent-(--ochre-line)" checked={isOn} onChange={onToggle} />
+    {text}
+  </label>
+);
+
 function Fitted({ fit }: { readonly fit: Fit }) {
   if (fit.verdict === 'underdetermined')
     return <p role="status">These readings do not determine {(fit.undetermined ?? []).join(', ')}.</p>;
   return (
     <div role="status">
       {Object.entries(fit.free).map(([name, { value, uncertainty }]) => {
-        const unit: Unit = name.endsWith('.emf') ? 'V' : 'Ω';
+        const print = printOf(name);
         return (
           <p key={name}>
-            {name} = <b className="figures">{formatQuantity(value, unit, { digits: 4 })}</b> ±{' '}
-            <span className="figures">{formatQuantity(uncertainty, unit, { digits: 2 })}</span> (k = 2)
+            {name} = <b className="figures">{print(value, 4)}</b> ±{' '}
+            <span className="figures">{print(uncertainty, 2)}</span> (k = 2)
           </p>
         );
       })}
@@ -64,6 +110,20 @@ function Fitted({ fit }: { readonly fit: Fit }) {
   );
 }
 
+/** Units of the quantities of elements that can be fitted; a plain number for an exponent. */
+const units: Readonly<Record<string, Unit>> = {
+  emf: 'V',
+  internalResistance: 'Ω',
+  resistance: 'Ω',
+  ratedCurrent: 'A',
+};
+
+/** Returns how the value of a name is written. */
+function printOf(name: string): (value: number | null, digits: number) => string {
+  const unit = name === 'leads' || name.startsWith('meter:') ? 'Ω' : units[name.split('.')[1] ?? ''];
+  return (value, digits) => (unit ? formatQuantity(value, unit, { digits }) : (value?.toPrecision(digits) ?? '–'));
+}
+
 /** Returns the names that a fit may use: the sources, the current ranges of the instruments that were used, the leads. */
 function namesOf(job: Job): { readonly name: string; readonly text: string }[] {
   const used = new Set((job.readings ?? []).flatMap((one) => (one.quantity === 'dc-current' ? [one.instrument] : [])));
@@ -74,7 +134,12 @@ function namesOf(job: Job): { readonly name: string; readonly text: string }[] {
             { name: `${id}.emf`, text: `EMF of ${id}` },
             { name: `${id}.internalResistance`, text: `internal resistance of ${id}` },
           ]
-        : [],
+        : kind === 'load'
+          ? [
+              { name: `${id}.ratedCurrent`, text: `rated current of ${id}` },
+              { name: `${id}.exponent`, text: `exponent of ${id}` },
+            ]
+          : [],
     ),
     ...[...used].map((id) => ({ name: `meter:${id}:dc-current`, text: `resistance of ${id} on current` })),
     ...(used.size > 0 ? [{ name: 'leads', text: 'leads of the ammeter' }] : []),

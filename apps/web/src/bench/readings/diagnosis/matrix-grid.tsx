@@ -1,0 +1,174 @@
+import { faultSentence } from '@usual-drag/core/faults';
+import type { ExplanationMatrix, MatrixRow } from '@usual-drag/core/diagnosis';
+import clsx from 'clsx';
+import { useEffect, useRef, type KeyboardEvent } from 'react';
+import { useOpenReading } from './use-open-reading.ts';
+
+/** Readings up to which a column is set roomily: more would not fit beside the explanations at 1280 px. */
+const mostRoomy = 10;
+
+/** A cell of the matrix: the explanation's row and the reading's column. */
+export interface ChosenCell {
+  readonly row: number;
+  readonly reading: number;
+}
+
+interface Props {
+  readonly matrix: ExplanationMatrix;
+  readonly chosen: ChosenCell;
+  readonly onChoose: (cell: ChosenCell) => void;
+  readonly jobId: string;
+}
+
+const moves: Readonly<Record<string, readonly [row: number, reading: number]>> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+};
+
+/** Explanations as rows, readings as columns. Arrow keys move through it, Enter opens the step of the reading. */
+export function MatrixGrid({ matrix: { rows, readings }, chosen, onChoose, jobId }: Props) {
+  const grid = useRef<HTMLTableElement>(null);
+  const hasFocus = useRef(false);
+  const openReading = useOpenReading(jobId);
+  useEffect(() => {
+    if (hasFocus.current) grid.current?.querySelector<HTMLElement>('[tabindex="0"]')?.focus();
+  }, [chosen.row, chosen.reading]);
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const move = moves[event.key];
+    if (event.key === 'Enter') openReading(readings[chosen.reading]!.reading);
+    if (!move) return;
+    event.preventDefault();
+    const within = (value: number, size: number): number => Math.min(size - 1, Math.max(0, value));
+    onChoose({
+      row: within(chosen.row + move[0], rows.length),
+      reading: within(chosen.reading + move[1], readings.length),
+    });
+  };
+  return (
+    <div className="max-h-full max-w-full self-start overflow-auto rounded-lg border border-line bg-sheet">
+      <table
+        ref={grid}
+        role="grid"
+        aria-label="Explanations, best first"
+        className="border-separate border-spacing-0 text-[13px]"
+        onKeyDown={onKeyDown}
+        onFocus={() => (hasFocus.current = true)}
+        onBlur={() => (hasFocus.current = false)}
+      >
+        <thead>
+          <tr>
+            <th
+              scope="col"
+              className="sticky top-0 left-0 z-20 border-b border-line bg-sheet px-2 py-1 text-left font-medium text-soft"
+            >
+              Explanation
+            </th>
+            {readings.map(({ reading }, k) => (
+              <th
+                key={reading.id}
+                scope="col"
+                className={clsx(
+                  'sticky top-0 z-10 border-b border-line bg-sheet px-0.5 py-1 text-center text-[12px]',
+                  k === chosen.reading ? 'font-bold text-ink' : 'font-medium text-soft',
+                  readings.length > mostRoomy ? 'min-w-[26px]' : 'min-w-[44px]',
+                )}
+              >
+                {reading.id}
+              </th>
+            ))}
+            <th
+              scope="col"
+              className="sticky top-0 z-10 border-b border-line bg-sheet px-2 py-1 text-right font-medium text-soft"
+            >
+              misfit
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, r) => (
+            <tr
+              key={row.name}
+              aria-selected={r === chosen.row}
+              className={clsx(r === chosen.row ? 'bg-sunk' : 'bg-sheet hover:bg-ground')}
+            >
+              <th
+                scope="row"
+                className="sticky left-0 z-10 max-w-[17rem] min-w-[11rem] border-b border-line/60 bg-inherit px-2 py-0.5 text-left leading-[1.15] font-normal"
+                onClick={() => onChoose({ row: r, reading: chosen.reading })}
+              >
+                <span className="line-clamp-2" title={sentenceOf(row)}>
+                  <b className="figures mr-1.5">{row.name}</b>
+                  {sentenceOf(row)}
+                </span>
+              </th>
+              {row.cells.map((cell, k) => (
+                <td
+                  key={readings[k]!.reading.id}
+                  role="gridcell"
+                  tabIndex={r === chosen.row && k === chosen.reading ? 0 : -1}
+                  aria-label={`${row.name}, ${readings[k]!.reading.id}: ${deviationText(cell.deviation)} u`}
+                  className="border-b border-line/60 p-0 focus-visible:-outline-offset-2"
+                  onClick={() => onChoose({ row: r, reading: k })}
+                >
+                  <DeviationBar deviation={cell.deviation} />
+                </td>
+              ))}
+              <td className="figures border-b border-line/60 px-2 text-right">{row.misfit.toFixed(2)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+const sentenceOf = ({ hypothesis }: MatrixRow): string =>
+  hypothesis === null ? 'No fault' : faultSentence(hypothesis);
+
+/** Deviations up to this many u are to scale; a bar beyond is as long as this. */
+const mostToScale = 5;
+
+/** Half the height of a bar's cell, px. */
+const half = 16;
+
+/** u from which on a deviation has its number. */
+const numbered = 2;
+
+const deviationText = (deviation: number): string => {
+  if (!Number.isFinite(deviation)) return deviation > 0 ? '+∞' : '−∞';
+  const size = Math.abs(deviation);
+  const text = size >= 9.95 ? Math.round(size) : size.toFixed(1);
+  return `${deviation < 0 ? '−' : '+'}${size > 999 ? '999' : text}`;
+};
+
+/** A bar up or down from zero. */
+function DeviationBar({ deviation }: { readonly deviation: number }) {
+  const size = (Math.min(Math.abs(deviation), mostToScale) / mostToScale) * half;
+  const isFar = Math.abs(deviation) > numbered;
+  return (
+    <svg aria-hidden width="26" height={2 * half + 2} className="mx-auto block overflow-visible">
+      <line x1="4" x2="22" y1={half + 1} y2={half + 1} stroke="var(--line)" />
+      <rect
+        x="9"
+        width="8"
+        y={deviation > 0 ? half + 1 - size : half + 0.25}
+        height={Math.max(1.5, size)}
+        fill={isFar ? 'var(--fault)' : 'var(--soft)'}
+      />
+      {isFar && (
+        <text
+          x="13"
+          y={deviation > 0 ? half + 13 : half - 4}
+          textAnchor="middle"
+          fontSize="10.5"
+          fontWeight="bold"
+          fill="var(--fault)"
+        >
+          {deviationText(deviation)}
+        </text>
+      )}
+    </svg>
+  );
+}

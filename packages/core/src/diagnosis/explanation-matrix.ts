@@ -1,0 +1,124 @@
+import { isOfReading } from '../faults/index.ts';
+import { solveUnloaded, type Unloaded } from '../loading/index.ts';
+import { ok, type Result } from '../result.ts';
+import type { SolverFault } from '../solver/index.ts';
+import type { Reading } from '../readings/index.ts';
+import { diagnosed, groupsIn, leadingGroups, type DiagnosedHypothesis } from './diagnose.ts';
+import type { DiagnosedJob } from './diagnosed-job.ts';
+import { nextPredictions, nextReading, type NextPredictions, type NextReading } from './next-reading.ts';
+import { differenceFrom } from './predictions/comparing.ts';
+import { misfitOf, type Prediction } from './predictions/prediction.ts';
+import type { Observed } from './predictions/observed.ts';
+
+/** A reading beside the prediction of an explanation, V, A or Ω. */
+interface MatrixCell {
+  /** Null for a resistance beyond every range. */
+  readonly predicted: number | null;
+  /** Standard uncertainty that the reading is judged by. */
+  readonly u: number;
+  /** (value − predicted)/u; infinite if a number was read where none was to be expected. */
+  readonly deviation: number;
+}
+
+/** An explanation with its deviation from every reading. */
+export interface MatrixRow {
+  /** Group and place in it, `1a`; `–` for the fault-free circuit. */
+  readonly name: string;
+  /** Null for the fault-free circuit. */
+  readonly hypothesis: DiagnosedHypothesis | null;
+  readonly misfit: number;
+  /** In the order of the readings. */
+  readonly cells: readonly MatrixCell[];
+  /** Names of the explanations of its group that no voltage and no current of the circuit separates from it. */
+  readonly inseparable: readonly string[];
+}
+
+/** Explanations as rows and readings as columns. */
+export interface ExplanationMatrix {
+  readonly readings: readonly { readonly reading: Reading; readonly value: number | null }[];
+  /** Best first; the fault-free circuit is the last. */
+  readonly rows: readonly MatrixRow[];
+  /** No fault is needed. */
+  readonly consistent: boolean;
+  readonly next: {
+    readonly reading: NextReading;
+    readonly predictions: NextPredictions | null;
+    readonly of: readonly string[];
+  } | null;
+}
+
+/** Members of a group that are compared with each other at every place. */
+const mostCompared = 6;
+
+/** Returns the deviation of every reading of a job from every explanation, with the reading that separates the leading ones. */
+export function explanationMatrix(job: DiagnosedJob): Result<ExplanationMatrix, SolverFault> {
+  const unloaded = solveUnloaded(job.network);
+  if (!unloaded.ok) return unloaded;
+  const { observed, faultFree, groups } = groupsIn(job, unloaded.value);
+  const listed = groups ?? [];
+  const rows = listed.flatMap(({ members }, g): MatrixRow[] => {
+    const names = members.map((_, k) => nameOf(g, k, members.length));
+    return members.map((member, k) => ({
+      name: names[k]!,
+      hypothesis: diagnosed(member, observed, job.network),
+      misfit: misfitOf(member, observed),
+      cells: cellsOf(member, observed),
+      inseparable: g < leadingGroups ? inseparableFrom(job, unloaded.value, members, names, k) : [],
+    }));
+  });
+  const sound: MatrixRow = {
+    name: '–',
+    hypothesis: null,
+    misfit: misfitOf(faultFree, observed),
+    cells: cellsOf(faultFree, observed),
+    inseparable: [],
+  };
+  const leaders = listed.slice(0, leadingGroups).map(({ members }) => members[0]!.hypothesis);
+  const reading = nextReading(job, unloaded.value, leaders);
+  return ok({
+    readings: observed.map(({ reading: one, value, comparison }) => ({
+      reading: one,
+      value: comparison === 'over-range' ? null : value,
+    })),
+    rows: [...rows, sound],
+    consistent: groups === null,
+    next: reading && {
+      reading,
+      predictions: nextPredictions(job, reading, leaders),
+      of: listed.slice(0, leadingGroups).map(({ members }, g) => nameOf(g, 0, members.length)),
+    },
+  });
+}
+
+const letters = 'abcdefghijklmnopqrstuvwxyz';
+
+const nameOf = (group: number, member: number, members: number): string =>
+  members === 1 ? `${group + 1}` : `${group + 1}${letters[member] ?? `-${member + 1}`}`;
+
+const cellsOf = ({ values, u }: Prediction, observed: readonly Observed[]): MatrixCell[] =>
+  observed.map((one, k) => {
+    const difference = differenceFrom(one, values[k]!);
+    return {
+      predicted: Number.isFinite(values[k]!) ? values[k]! : null,
+      u: u[k]!,
+      deviation: difference === 0 ? 0 : difference / u[k]!,
+    };
+  });
+
+/** The members of a group that no place of the circuit separates from one of them. */
+function inseparableFrom(
+  job: DiagnosedJob,
+  unloaded: Unloaded,
+  members: readonly Prediction[],
+  names: readonly string[],
+  own: number,
+): string[] {
+  if (members.length < 2 || own >= mostCompared) return [];
+  const { hypothesis } = members[own]!;
+  return members.slice(0, mostCompared).flatMap(({ hypothesis: other }, k) => {
+    if (k === own) return [];
+    // Two mistakes in readings leave the same circuit: reading again separates them from a fault, but not from each other.
+    if (isOfReading(hypothesis) && isOfReading(other)) return [];
+    return nextReading(job, unloaded, [hypothesis, other]) === null ? [names[k]!] : [];
+  });
+}
