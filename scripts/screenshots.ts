@@ -38,6 +38,15 @@ const views: readonly {
     },
   },
   {
+    name: 'diagnosis',
+    job: /^Float-level/,
+    take: async (page) => {
+      await page.getByRole('link', { name: 'Readings' }).click();
+      await page.getByRole('tab', { name: 'Diagnosis' }).click();
+      await page.getByRole('grid', { name: 'Explanations, best first' }).waitFor();
+    },
+  },
+  {
     name: 'large-view',
     job: /^Float-level/,
     take: async (page) => {
@@ -142,31 +151,6 @@ const views: readonly {
         await page.getByLabel(`Indicated at point ${point + 1}`).fill(indicated);
         await page.keyboard.press('Enter');
       }
-    },
-  },
-  {
-    name: 'history',
-    job: /^Float-level/,
-    take: async (page) => {
-      await page.getByRole('link', { name: 'Network' }).click();
-      for (const [id, value] of [
-        ['R2', '47k'],
-        ['R4', '33k'],
-      ] as const) {
-        const field = page.getByRole('textbox', { name: `Resistance of ${id}` });
-        await field.fill(value);
-        await field.press('Enter');
-        await page.getByTestId('save').filter({ hasText: 'Saved' }).waitFor();
-        await page.waitForTimeout(600);
-      }
-      await page.getByRole('link', { name: 'History' }).click();
-      await page
-        .getByRole('complementary', { name: 'Versions' })
-        .getByRole('listitem')
-        .nth(2)
-        .getByRole('link')
-        .click();
-      await page.getByRole('img', { name: 'The network, then' }).waitFor();
     },
   },
   {
