@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { readKit } from '@usual-drag/contract';
 import type { ResistorSymbol } from '@usual-drag/core/drawing';
-import { diagnoseJob } from '@usual-drag/core/job';
+import { explanationsOfJob } from '@usual-drag/core/job';
 import { kitNotesOf, makeReport, reportSections, type KitNotes, type ReportSection } from '@usual-drag/core/report';
 import { reportFile } from '@usual-drag/report/file';
 import { onJob, refused, type Output } from './output.ts';
@@ -28,10 +28,10 @@ export const reportOfFile = (
   const notes = kit === null ? { ok: true as const, value: {} } : notesFrom(kit);
   if (!notes.ok) return notes.refusal;
   return onJob(text, (job) => {
-    const diagnosis = job.readings?.length ? diagnoseJob(job) : null;
+    const explained = job.readings?.length ? explanationsOfJob(job) : null;
     const report = makeReport(job, {
       kit: notes.value,
-      diagnosis: diagnosis?.ok ? diagnosis.value : null,
+      explanations: explained?.ok ? explained.value : null,
       ...(sections.length > 0 && { sections: sections.filter(isSection) }),
     });
     if (!report.ok) return refused(report.fault);

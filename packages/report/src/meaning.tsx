@@ -14,7 +14,7 @@ export function Meaning({ conventions, values }: Props) {
       <h2>What the figures mean</h2>
       <ul>
         <li>
-          <b>Displayed</b> is what stood on the instrument, unchanged. <b>Measured</b> is that as a value:{' '}
+          <b>Displayed</b> is the display of the instrument, unchanged. <b>Measured</b> is that as a value:{' '}
           {statistics[observations]} of several observations, an instrument’s own error taken off where a certificate
           says it.
         </li>

@@ -146,11 +146,6 @@ function Compared({
           <>
             {formatMeasuredValue(corrected, compared.correctedUncertainty, unit)}
             <span className="small">{u(compared.correctedUncertainty)}</span>
-            {one.budget.map((words) => (
-              <span key={words} className="small">
-                {words}
-              </span>
-            ))}
           </>
         )}
       </td>
@@ -162,11 +157,12 @@ function Compared({
   );
 }
 
-function beside({ reading, simulated, ownError }: ReportReading): string[] {
+function beside({ reading, simulated, ownError, budget }: ReportReading): string[] {
   const { alongside = [], by, note } = reading;
   const off = formatQuantity(ownError, unitOf(reading.quantity), { digits: 2, signed: true });
   return [
     ...(ownError !== 0 && reading.struck === undefined ? [`own error ${off} taken off`] : []),
+    ...budget.map((words) => `corrected: ${words}`),
     ...(alongside.length > 0
       ? [
           `connected with it: ${alongside.map(({ id, instrument, range }) => `${id} (${instrument}, ${range})`).join(', ')}`,

@@ -1,5 +1,5 @@
 import { builtInKit, instrumentForJob } from '@usual-drag/core/instrument';
-import { diagnoseJob, floatLevelDivider, type Job } from '@usual-drag/core/job';
+import { explanationsOfJob, floatLevelDivider, type Job } from '@usual-drag/core/job';
 import {
   documentHash,
   makeReport,
@@ -111,14 +111,18 @@ test('a draft, a signed record and a new draft after signing say what they are',
 });
 
 test('instruments, calibration and diagnosis are named', () => {
-  const diagnosis = diagnoseJob(divider);
+  const explained = explanationsOfJob(divider);
   const text = html(divider, {
     kit: { 'digital-2000': { assetTag: 'SL-207', calibratedOn: '2025-11-01', calibrationMonths: 12 } },
-    diagnosis: diagnosis.ok ? diagnosis.value : null,
+    explanations: explained.ok ? explained.value : null,
   });
   expect(text).toContain('asset SL-207');
   expect(text).toContain('Overdue for calibration on the day of M1 to M6, M8, M9');
   expect(text).toContain('Two digits of M8 were exchanged: the display was 4.07');
+  // The matrix: M8 is far from what the fault-free circuit predicts, and from nothing that the exchange predicts.
+  const rows = text.slice(text.indexOf('Reading − prediction')).split('<tr>');
+  expect(rows.find((row) => row.includes('No fault'))).toContain('aria-label="6.7 u"');
+  expect(rows.find((row) => row.includes('Two digits of M8'))).not.toContain('<text');
 });
 
 test('a moment is written the same everywhere; what is none stays', () => {

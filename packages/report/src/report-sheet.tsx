@@ -6,6 +6,8 @@ import { Instruments } from './instruments.tsx';
 import { Meaning } from './meaning.tsx';
 import { Parts, Supplies, TrueValues } from './parts.tsx';
 import { Readings } from './readings.tsx';
+import { Explanations } from './explanations.tsx';
+import { Setups } from './setups.tsx';
 import { Restoring, Signatures } from './signing.tsx';
 import { Sums } from './sums.tsx';
 import { Sweeps } from './sweeps.tsx';
@@ -25,6 +27,7 @@ export function ReportSheet({ report, drawing }: Props) {
     parts: <Parts report={report} />,
     supply: <Supplies report={report} />,
     'true-values': <TrueValues report={report} />,
+    setups: <Setups setups={report.setups} />,
     readings: (
       <>
         <Readings report={report} />
@@ -33,7 +36,12 @@ export function ReportSheet({ report, drawing }: Props) {
     ),
     loading: <Words section="loading" lines={report.loading} none="No reading to explain." />,
     sums: <Sums sums={report.sums} />,
-    diagnosis: <Words section="diagnosis" lines={report.diagnosis} />,
+    diagnosis: (
+      <>
+        <Words section="diagnosis" lines={report.diagnosis} />
+        {report.explanations && <Explanations matrix={report.explanations} />}
+      </>
+    ),
     instruments: <Instruments instruments={report.instruments} />,
     cautions: <Words section="cautions" lines={report.cautions} none="None stood." after={deference} />,
     restoring: <Restoring checks={report.restoring} />,

@@ -1,15 +1,11 @@
 import type { Result } from '@usual-drag/core/result';
-import type { Diagnosis, ExplanationMatrix, Fit, TwoFaultsGroup, TwoFaultsProgress } from '@usual-drag/core/diagnosis';
+import type { ExplanationMatrix, Fit, TwoFaultsGroup, TwoFaultsProgress } from '@usual-drag/core/diagnosis';
 import type { Job, JobFault } from '@usual-drag/core/job';
 import { proxy } from 'comlink';
 import type { DiagnosisSearch } from './diagnosis.worker.ts';
 import { run, type Run } from './run.ts';
 
 const create = (): Worker => new Worker(new URL('./diagnosis.worker.ts', import.meta.url), { type: 'module' });
-
-/** Searches for the single faults that explain a job's readings. */
-export const startDiagnosis = (job: Job): Run<Result<Diagnosis, JobFault>> =>
-  run<DiagnosisSearch, Result<Diagnosis, JobFault>>(create, (search) => search.diagnose(job));
 
 /** Searches for the single faults that explain a job's readings, each with its deviation from every reading. */
 export const startExplanations = (job: Job): Run<Result<ExplanationMatrix, JobFault>> =>

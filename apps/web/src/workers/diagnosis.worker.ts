@@ -1,7 +1,7 @@
-import { diagnoseJob, explanationsOfJob, fitFreeNames, twoFaultsOfJob } from '@usual-drag/core/job';
+import { explanationsOfJob, fitFreeNames, twoFaultsOfJob } from '@usual-drag/core/job';
 import { expose } from 'comlink';
 
-const search = { diagnose: diagnoseJob, explain: explanationsOfJob, fit: fitFreeNames, twoFaults: twoFaultsOfJob };
+const search = { explain: explanationsOfJob, fit: fitFreeNames, twoFaults: twoFaultsOfJob };
 
 export type DiagnosisSearch = typeof search;
 

@@ -47,18 +47,26 @@ export const leadingGroups = 4;
 export function diagnose(job: DiagnosedJob): Result<Diagnosis, SolverFault> {
   const unloaded = solveUnloaded(job.network);
   if (!unloaded.ok) return unloaded;
-  const { observed, groups } = groupsIn(job, unloaded.value);
+  return ok(diagnosisOf(job, unloaded.value, groupsIn(job, unloaded.value)));
+}
+
+/** Returns the diagnosis of a job whose hypotheses are grouped. */
+export function diagnosisOf(
+  job: DiagnosedJob,
+  unloaded: Unloaded,
+  { observed, groups }: ReturnType<typeof groupsIn>,
+): Diagnosis {
   const none: Diagnosis = { format: 'usual-drag/diagnosis', version: 1, consistent: !groups, groups: [], next: null };
-  if (!groups) return ok(none);
+  if (!groups) return none;
   const leaders = groups.slice(0, leadingGroups).map(({ members }) => members[0]!.hypothesis);
-  return ok({
+  return {
     ...none,
     groups: groups.map(({ misfit, members }) => ({
       misfit,
       hypotheses: members.map((member) => diagnosed(member, observed, job.network)),
     })),
-    next: nextReading(job, unloaded.value, leaders),
-  });
+    next: nextReading(job, unloaded, leaders),
+  };
 }
 
 /** Returns the hypotheses of the first group; none if no fault is needed, or if none explains the readings. */
@@ -92,12 +100,7 @@ const mistakesFirst = ({ misfit, members }: Group<Scored>) => {
   };
 };
 
-/** Returns a prediction as the diagnosis lists it. */
-export function diagnosed(
-  prediction: Prediction,
-  observed: readonly Observed[],
-  network: Network,
-): DiagnosedHypothesis {
+function diagnosed(prediction: Prediction, observed: readonly Observed[], network: Network): DiagnosedHypothesis {
   const { hypothesis } = prediction;
   return { ...hypothesis, predictions: predictionsOf(prediction, observed), check: checkFor(hypothesis, network) };
 }

@@ -3,7 +3,7 @@ import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import type { Reading } from '../readings/index.ts';
-import { diagnosed, groupsIn, leadingGroups, type DiagnosedHypothesis } from './diagnose.ts';
+import { diagnosisOf, groupsIn, leadingGroups, type DiagnosedHypothesis, type Diagnosis } from './diagnose.ts';
 import type { DiagnosedJob } from './diagnosed-job.ts';
 import { nextPredictions, nextReading, type NextPredictions, type NextReading } from './next-reading.ts';
 import { differenceFrom } from './predictions/comparing.ts';
@@ -35,6 +35,7 @@ export interface MatrixRow {
 
 /** Explanations as rows and readings as columns. */
 export interface ExplanationMatrix {
+  readonly diagnosis: Diagnosis;
   readonly readings: readonly { readonly reading: Reading; readonly value: number | null }[];
   /** Best first; the fault-free circuit is the last. */
   readonly rows: readonly MatrixRow[];
@@ -54,13 +55,15 @@ const mostCompared = 6;
 export function explanationMatrix(job: DiagnosedJob): Result<ExplanationMatrix, SolverFault> {
   const unloaded = solveUnloaded(job.network);
   if (!unloaded.ok) return unloaded;
-  const { observed, faultFree, groups } = groupsIn(job, unloaded.value);
+  const grouping = groupsIn(job, unloaded.value);
+  const { observed, faultFree, groups } = grouping;
+  const diagnosis = diagnosisOf(job, unloaded.value, grouping);
   const listed = groups ?? [];
   const rows = listed.flatMap(({ members }, g): MatrixRow[] => {
     const names = members.map((_, k) => nameOf(g, k, members.length));
     return members.map((member, k) => ({
       name: names[k]!,
-      hypothesis: diagnosed(member, observed, job.network),
+      hypothesis: diagnosis.groups[g]!.hypotheses[k]!,
       misfit: misfitOf(member, observed),
       cells: cellsOf(member, observed),
       inseparable: g < leadingGroups ? inseparableFrom(job, unloaded.value, members, names, k) : [],
@@ -74,8 +77,9 @@ export function explanationMatrix(job: DiagnosedJob): Result<ExplanationMatrix, 
     inseparable: [],
   };
   const leaders = listed.slice(0, leadingGroups).map(({ members }) => members[0]!.hypothesis);
-  const reading = nextReading(job, unloaded.value, leaders);
+  const reading = diagnosis.next;
   return ok({
+    diagnosis,
     readings: observed.map(({ reading: one, value, comparison }) => ({
       reading: one,
       value: comparison === 'over-range' ? null : value,

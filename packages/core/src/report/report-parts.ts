@@ -1,4 +1,12 @@
-import { curveOf, deviationOf, isSource, lawOf, type Element, type ElementOf, type Network } from '../network/index.ts';
+import {
+  curveOf,
+  deviationFrom,
+  isSource,
+  lawOf,
+  type Element,
+  type ElementOf,
+  type Network,
+} from '../network/index.ts';
 import { formatPercent, amps, ohms, volts } from '../quantity/index.ts';
 import type { Conventions } from '../readings/index.ts';
 import type { NetworkValues } from '../solver/index.ts';
@@ -26,15 +34,24 @@ export interface ReportPart {
   readonly ofRating: number | null;
 }
 
-/** Everything that is no source, with its true values. */
-export const reportParts = ({ elements }: Network, values: NetworkValues): ReportPart[] =>
-  elements.filter((element) => !isSource(element)).map((element) => partOf(element, values));
+/**
+ * Everything that is no source, with its true values.
+ *
+ * @param measured  Ω that was read out of circuit, for parts without a measured value of their own
+ */
+export const reportParts = (
+  { elements }: Network,
+  values: NetworkValues,
+  measured: ReadonlyMap<string, number>,
+): ReportPart[] =>
+  elements.filter((element) => !isSource(element)).map((element) => partOf(element, values, measured.get(element.id)));
 
-function partOf(element: Element, values: NetworkValues): ReportPart {
+function partOf(element: Element, values: NetworkValues, read: number | undefined): ReportPart {
   const { id, label = '', from, to } = element;
   const { voltage = null, current = null, power = null } = values.elements[id] ?? {};
   const resistor = element.kind === 'resistor' ? element : null;
-  const deviation = resistor && deviationOf(resistor);
+  const measured = resistor?.measuredResistance ?? read;
+  const deviation = resistor && measured !== undefined ? deviationFrom(resistor, measured) : null;
   const body = resistor?.bodyLabel === undefined ? '' : `marked ${resistor.bodyLabel}`;
   const rating = resistor?.powerRating;
   return {
@@ -43,7 +60,7 @@ function partOf(element: Element, values: NetworkValues): ReportPart {
     between: `${from}–${to}`,
     value: (valueWords[element.kind] as (element: Element) => string)(element),
     tolerance: resistor?.tolerance === undefined ? '' : `±${formatPercent(resistor.tolerance, { trim: true })}`,
-    measured: resistor?.measuredResistance === undefined ? '' : ohms(resistor.measuredResistance, 6),
+    measured: measured === undefined ? '' : ohms(measured, 6),
     off: deviation ? formatPercent(deviation.ratio, { digits: 2, signed: true }) : '',
     within: deviation?.within ?? null,
     voltage,

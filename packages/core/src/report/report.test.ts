@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import fc from 'fast-check';
 import { builtInKit, instrumentForJob, type Instrument } from '../instrument/index.ts';
-import { compareJob, diagnoseJob, floatLevelDivider, type Job } from '../job/index.ts';
+import { compareJob, explanationsOfJob, floatLevelDivider, type Job } from '../job/index.ts';
 import { ownMeter, setupOf, type Reading } from '../readings/index.ts';
 import { solveUnloaded, measurementPointOf } from '../loading/index.ts';
 import { read } from '../test/read-line.ts';
@@ -85,8 +85,8 @@ test('a corrected value comes with the uncertainty that the comparison gives it'
 
 test('what explains a reading that does not agree is told once it has been worked out', () => {
   expect(reported(divider).diagnosis).toEqual(['M8 does not agree. What explains it was not worked out.']);
-  const diagnosis = diagnoseJob(divider);
-  const told = reported(divider, { diagnosis: diagnosis.ok ? diagnosis.value : null }).diagnosis;
+  const explained = explanationsOfJob(divider);
+  const told = reported(divider, { explanations: explained.ok ? explained.value : null }).diagnosis;
   expect(told[1]).toMatch(/^Two digits of M8 were exchanged: the display was 4\.07 \(misfit 0\.\d\d\)\./);
   const sound = { ...divider, readings: divider.readings!.filter(({ id }) => id !== 'M8') };
   expect(reported(sound).diagnosis).toEqual([
@@ -312,3 +312,29 @@ test.each([
   [['trunk', 'V1', 'V2'], 'trunk, V1, V2'],
   [[], ''],
 ])('%j in words', (ids, words) => expect(idsInWords(ids)).toBe(words));
+
+test('the set-ups are listed with the loading error that the screen shows', () => {
+  const { setups } = reported(divider);
+  expect(setups[0]).toMatchObject({
+    setup: 'S-1',
+    meter: 'V1',
+    place: 'B to 0',
+    indicated: '3.653\u00a0V',
+    truth: '6.367\u00a0V',
+    share: '−42.6\u00a0%',
+  });
+  expect(setups).toHaveLength(divider.setups!.reduce((sum, { meters }) => sum + meters.length, 0));
+});
+
+test('a resistance that was read out of circuit fills the measured value of its part', () => {
+  const elements = divider.network.elements.map((one) => {
+    const { measuredResistance: _own, ...rest } = one as typeof one & { measuredResistance?: number };
+    return rest;
+  });
+  const unmeasured = { ...divider, network: { ...divider.network, elements } };
+  const part = (job: Job) => reported(job).parts.find(({ id }) => id === 'R1')!;
+  // M1 reads 56.3 kΩ for 56 kΩ: 0.54 % high, within 1 %.
+  expect(part(unmeasured)).toMatchObject({ measured: '56.3\u00a0kΩ', off: '+0.54\u00a0%', within: true });
+  // A measured value of its own counts before the reading.
+  expect(part(divider).measured).toBe('56.21\u00a0kΩ');
+});

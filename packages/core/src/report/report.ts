@@ -1,4 +1,4 @@
-import type { Diagnosis } from '../diagnosis/index.ts';
+import type { ExplanationMatrix } from '../diagnosis/index.ts';
 import {
   jobFaults,
   explainSolverFault,
@@ -12,7 +12,13 @@ import {
 import { networkCautions, setupCautions, solveUnloaded, type Caution, type Unloaded } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
 import { makePlan, readingsAt, restoringChecks, type PlanStep } from '../plan/index.ts';
-import { comparisonOf, expectationsOf, type CountedReading, type Reading } from '../readings/index.ts';
+import {
+  comparisonOf,
+  expectationsOf,
+  type ComparedReading,
+  type CountedReading,
+  type Reading,
+} from '../readings/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { NetworkValues } from '../solver/index.ts';
 import { budgetWords } from './budget-words.ts';
@@ -23,6 +29,7 @@ import { reportInstruments, type ReportInstrument } from './report-instruments.t
 import { reportParts, reportSupplies, type ReportPart, type ReportSupply } from './report-parts.ts';
 import { reportReadings, type ReportReading } from './report-readings.ts';
 import { reportSections, type ReportSection } from './report-sections.ts';
+import { reportSetups, type ReportSetup } from './report-setups.ts';
 import { reportSweeps, type ReportSweep } from './report-sweeps.ts';
 import { reportSums, type ReportSum } from './report-sums.ts';
 import { resultWords } from './result-words.ts';
@@ -43,7 +50,10 @@ export interface Report {
   readonly result: readonly string[];
   readonly parts: readonly ReportPart[];
   readonly supplies: readonly ReportSupply[];
+  readonly setups: readonly ReportSetup[];
   readonly readings: readonly ReportReading[];
+  /** Null if the explanations were not searched for. */
+  readonly explanations: ExplanationMatrix | null;
   readonly loading: readonly string[];
   readonly sums: readonly ReportSum[];
   readonly sweeps: readonly ReportSweep[];
@@ -60,7 +70,7 @@ export interface ReportExtras {
   /** Ticks after the last reading. */
   readonly restored?: readonly string[];
   /** Null or left out if it was not worked out. */
-  readonly diagnosis?: Diagnosis | null;
+  readonly explanations?: ExplanationMatrix | null;
   /** The last signature on this job. */
   readonly signature?: Signature | null;
 }
@@ -109,18 +119,32 @@ function reportOf(job: Job, network: Network, unloaded: Unloaded, extras: Report
     sections: reportSections.filter((section) => sections.includes(section)),
     values: unloaded.values,
     result: resultWords({ readings, sums, instruments: used, status: readingsStatus(job, ok(unloaded)) }),
-    parts: reportParts(network, unloaded.values),
+    parts: reportParts(network, unloaded.values, measuredIn(valid, compare)),
+    setups: reportSetups(job.setups ?? [], instruments, unloaded),
+    explanations: extras.explanations ?? null,
     supplies: reportSupplies(network, unloaded.values, readings),
     readings,
     loading: loadingWords(unloaded, instruments, readings),
     sums,
     sweeps: reportSweeps(network, instruments, job.sweeps ?? []),
-    diagnosis: diagnosisWords(comparable.length, off, extras.diagnosis ?? null),
+    diagnosis: diagnosisWords(comparable.length, off, extras.explanations?.diagnosis ?? null),
     instruments: used,
     cautions: cautionsThatStood(job, unloaded, steps, valid),
     restoring: restoringChecks(valid).map((text) => ({ text, done: restored.includes(text) })),
   };
 }
+
+/** Returns the resistance of each part that was read out of circuit, Ω: the newest reading counts. */
+const measuredIn = (
+  readings: readonly Reading[],
+  compare: (reading: Reading) => ComparedReading | null,
+): ReadonlyMap<string, number> =>
+  new Map(
+    readings.flatMap((reading): [string, number][] => {
+      const value = reading.quantity === 'resistance' ? compare(reading)?.value : null;
+      return reading.quantity === 'resistance' && value != null ? [[reading.element, value]] : [];
+    }),
+  );
 
 /** The network's cautions, the set-ups', and those of the plan's steps that were read, each once. */
 function cautionsThatStood(

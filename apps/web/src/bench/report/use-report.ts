@@ -1,7 +1,7 @@
 import type { KeptSignature, StoredDocument } from '@usual-drag/contract';
 import type { Result } from '@usual-drag/core/result';
 import type { KitInstrument } from '@usual-drag/core/instrument';
-import type { Diagnosis } from '@usual-drag/core/diagnosis';
+import type { ExplanationMatrix } from '@usual-drag/core/diagnosis';
 import type { Job, JobFault } from '@usual-drag/core/job';
 import {
   documentHash,
@@ -15,7 +15,7 @@ import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { listQuery } from '../../api/lists.ts';
 import { signaturesQuery, signedQuery } from '../../api/signatures.ts';
-import { startDiagnosis } from '../../workers/diagnosis.ts';
+import { startExplanations } from '../../workers/diagnosis.ts';
 import { newest } from '../../ui/newest.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { useReadingEntry } from '../model/reading-entry.ts';
@@ -40,8 +40,8 @@ const none: readonly never[] = [];
 const diagnosisQuery = (job: Job | null, hash: string | null) =>
   queryOptions({
     queryKey: ['diagnosis', hash],
-    queryFn: async ({ signal }): Promise<Diagnosis | null> => {
-      const search = startDiagnosis(job!);
+    queryFn: async ({ signal }): Promise<ExplanationMatrix | null> => {
+      const search = startExplanations(job!);
       signal.addEventListener('abort', search.stop);
       const found = await search.result;
       return found.ok ? found.value : null;
@@ -57,14 +57,14 @@ const newestReport = newest(
     sections: readonly ReportSection[],
     kept: readonly StoredDocument<KitInstrument>[],
     restored: readonly string[],
-    diagnosis: Diagnosis | null,
+    explanations: ExplanationMatrix | null,
     signature: Signature | null,
   ): Result<Report, JobFault> =>
     makeReport(job, {
       sections,
       kit: kitNotesOf(kept.map(({ document }) => document)),
       restored,
-      diagnosis,
+      explanations,
       signature,
     }),
 );
