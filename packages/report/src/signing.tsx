@@ -1,4 +1,4 @@
-import { sectionNames, type Report } from '@usual-drag/core/report';
+import { recordHash, sectionNames, type Report } from '@usual-drag/core/report';
 import { moment } from './times.ts';
 
 /** Tasks after the last reading. */
@@ -42,6 +42,12 @@ export function Signatures({ report }: { readonly report: Report }) {
       <p className="hash">
         Document (SHA-256 of the job in canonical JSON, RFC 8785): <span className="figures">{hash}</span>
       </p>
+      {signed && (
+        <p className="hash">
+          Record (the same of document, signer, time, sections, ticks and calibration notes):{' '}
+          <span className="figures">{recordHash(signed)}</span>
+        </p>
+      )}
     </section>
   );
 }

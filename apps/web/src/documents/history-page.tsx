@@ -1,4 +1,4 @@
-import { documentKinds, type DocumentKind, type HistoryEntry } from '@usual-drag/contract';
+import { documentKinds, type DocumentKind, type HistoryEntry, type KeptSignature } from '@usual-drag/contract';
 import { documentChanges } from '@usual-drag/core/job';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
@@ -8,6 +8,7 @@ import { readHistory, versionQuery } from '../api/documents.ts';
 import { jobQuery } from '../api/jobs.ts';
 import { listQuery } from '../api/lists.ts';
 import { queries } from '../api/queries.ts';
+import { signaturesQuery } from '../api/signatures.ts';
 import { Button } from '../ui/button.tsx';
 import { offer } from '../ui/offer.ts';
 import { whenExactly } from '../ui/words.ts';
@@ -43,6 +44,7 @@ function History({ kind, id, entry }: Props) {
     getNextPageParam: ({ before }) => before,
   });
   const { data: version } = useQuery({ ...versionQuery(kind, id, entry ?? 0), enabled: entry !== null });
+  const { data: signatures = [] } = useQuery({ ...signaturesQuery(id), enabled: kind === 'jobs' });
   const name = state ? kindOf[kind].nameOf(state.document as never) : id;
   const restore = (): void => {
     if (!version) return;
@@ -67,11 +69,16 @@ function History({ kind, id, entry }: Props) {
         </p>
         {history.error && <p role="alert">{history.error.message}</p>}
         <ol className="flex flex-col gap-1">
-          {entries.map((one) => (
+          {entries.flatMap((one, at) => [
+            ...signatures.filter(isBetween(one, entries[at - 1])).map((signature) => (
+              <li key={`signed ${signature.entry}`}>
+                <SignatureLine of={signature} jobId={id} />
+              </li>
+            )),
             <li key={one.entry ?? 'present'}>
               <VersionLine of={one} to={`/history/${kind}/${encodeURIComponent(id)}`} />
-            </li>
-          ))}
+            </li>,
+          ])}
         </ol>
         {history.hasNextPage && (
           <Button className="mt-2" onClick={() => void history.fetchNextPage()}>
@@ -96,6 +103,24 @@ function History({ kind, id, entry }: Props) {
         )}
       </main>
     </div>
+  );
+}
+
+/** Returns whether a record was signed after a version was saved, and before the next one. */
+const isBetween =
+  (version: HistoryEntry, next: HistoryEntry | undefined) =>
+  ({ at }: KeptSignature): boolean =>
+    at >= version.savedAt && (next === undefined || at < next.savedAt);
+
+/** Signer of a record, with the way to it. */
+function SignatureLine({ of: { by, at, entry }, jobId }: { readonly of: KeptSignature; readonly jobId: string }) {
+  return (
+    <Link
+      to={`/bench/${encodeURIComponent(jobId)}/report/${entry}`}
+      className="block rounded-lg border border-line bg-sunk px-3 py-1.5"
+    >
+      <span className="font-bold">{whenExactly(at)}</span> · signed by {by}
+    </Link>
   );
 }
 

@@ -6,6 +6,6 @@ export { supplyWords, type ReportPart } from './report-parts.ts';
 export { simulatedIdentity, simulatedNote, type ReportReading } from './report-readings.ts';
 export type { ReportSum } from './report-sums.ts';
 export type { ReportInstrument } from './report-instruments.ts';
-export { kitNotesOf, type KitNotes, type Signature } from './signature.ts';
+export { kitNotesOf, recordHash, type KitNotes, type Signature } from './signature.ts';
 export type { ReportSetup } from './report-setups.ts';
 export type { ReportSweep } from './report-sweeps.ts';

@@ -1,4 +1,5 @@
 import type { CalibrationNotes, KitInstrument } from '../instrument/index.ts';
+import { documentHash } from './document-hash.ts';
 import type { ReportSection } from './report-sections.ts';
 
 /** Notes of the kit on one instrument, as a report needs them. */
@@ -19,6 +20,15 @@ export interface Signature {
   /** The kit's notes about the job's instruments on that day, by their ids. */
   readonly kit: Readonly<Record<string, KitNotes>>;
 }
+
+/**
+ * Returns the hash of a signed record: SHA-256 of the canonical JSON (RFC 8785) of its document's hash, signer, time, sections,
+ * ticks and notes of the kit.
+ *
+ * @returns 64 hexadecimal digits
+ */
+export const recordHash = ({ hash, by, at, sections, restored, kit }: Signature): string =>
+  documentHash({ document: hash, by, at, sections, restored, kit });
 
 /** Returns a kit's notes on its instruments, by their ids. */
 export const kitNotesOf = (kit: readonly KitInstrument[]): Readonly<Record<string, KitNotes>> =>

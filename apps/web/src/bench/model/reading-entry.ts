@@ -1,6 +1,7 @@
 import type { Meter } from '@usual-drag/core/loading';
 import type { Depth } from '@usual-drag/core/plan';
 import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
 
 /** A meter that is placed without the plan, and those connected with it; a resistor that is measured out of circuit. */
 export type FreePlace = (
@@ -49,9 +50,17 @@ const nothing: InHand = {
 
 export const useReadingEntry = create<InHand>()(() => nothing);
 
+/** Ticks of the job that was on the bench last: they are part of what is signed, so a reload must not lose them. */
+const useKeptTicks = create<Pick<InHand, 'jobId' | 'ticked'>>()(
+  persist((): Pick<InHand, 'jobId' | 'ticked'> => ({ jobId: null, ticked: {} }), { name: 'usual-drag-ticks' }),
+);
+
 /** Another job on the bench: nothing of the one before is in hand. */
 export const takeInHand = (jobId: string): void => {
-  if (useReadingEntry.getState().jobId !== jobId) useReadingEntry.setState({ ...nothing, jobId, large: isPhone() });
+  if (useReadingEntry.getState().jobId === jobId) return;
+  const kept = useKeptTicks.getState();
+  const ticked = kept.jobId === jobId ? kept.ticked : {};
+  useReadingEntry.setState({ ...nothing, jobId, ticked, large: isPhone() });
 };
 
 /** A phone shows the step alone. */
@@ -65,7 +74,9 @@ export function tick(step: string, check: string): void {
   const { ticked } = useReadingEntry.getState();
   const own = ticked[step] ?? [];
   const next = own.includes(check) ? own.filter((other) => other !== check) : [...own, check];
-  useReadingEntry.setState({ ticked: { ...ticked, [step]: next } });
+  const all = { ...ticked, [step]: next };
+  useReadingEntry.setState({ ticked: all });
+  useKeptTicks.setState({ jobId: useReadingEntry.getState().jobId, ticked: all });
 }
 
 export const typeIn = (place: string, text: string): void =>
