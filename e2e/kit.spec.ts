@@ -7,6 +7,12 @@ const openKit = (page: Page) =>
   page.getByRole('navigation', { name: 'Pages' }).getByRole('link', { name: 'Kit' }).click();
 const cell = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });
 
+/** Opens an instrument; every instrument has the same fields, so its name is waited for. */
+async function choose(page: Page, name: RegExp): Promise<void> {
+  await page.getByRole('button', { name }).click();
+  await expect(cell(page, 'Name of the instrument')).toHaveValue(name);
+}
+
 async function type(page: Page, name: string, value: string): Promise<void> {
   await cell(page, name).fill(value);
   await cell(page, name).press('Enter');
@@ -22,12 +28,10 @@ test('an edited instrument stays in a job as it was, until its new version is ta
   const truth = (24 * below) / (56_001.8 + below);
   const rs = (56_001.8 * below) / (56_001.8 + below);
   await openKit(page);
-  await page.getByRole('button', { name: /^Old analogue/ }).click();
-  // The first instrument of the kit has such a field too.
-  await expect(cell(page, 'Name of the instrument')).toHaveValue(/^Old analogue/);
+  await choose(page, /^Old analogue/);
   await type(page, '10 V, Ω for 1 V', '4k');
   await expect(cell(page, '10 V, resistance')).toHaveValue('40\u00a0kΩ');
-  await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^Saved/ })).toBeVisible();
   await page.getByRole('link', { name: 'Bench' }).click();
   await expect.poll(() => figure(page, 'indicated')).toBeCloseTo((truth * 20_000) / (20_000 + rs), 3);
   await page.getByRole('button', { name: 'Update from the kit' }).click();
@@ -65,7 +69,7 @@ test('copy, archive and restore; a calibration that runs out is reminded of', as
   const kit = page.getByRole('list', { name: 'Instruments', exact: true });
   await expect(kit.getByRole('button', { name: /^Old analogue.*overdue/ })).toBeVisible();
   await expect(kit.getByRole('button', { name: /^Handheld.*in 15 days/ })).toBeVisible();
-  await kit.getByRole('button', { name: /^Panel ammeter/ }).click();
+  await choose(page, /^Panel ammeter/);
   await page.getByRole('button', { name: 'Copy' }).click();
   await expect(kit.getByRole('button', { name: /75 mV \(copy\)/ })).toBeVisible();
   await page.getByRole('button', { name: 'Archive' }).click();
@@ -91,7 +95,7 @@ test('the kit out as JSON and CSV, and in again', async ({ page, server, faults 
   };
   const json = await save('Export as JSON');
   const csv = await save('Export as CSV');
-  await page.getByRole('button', { name: /^Panel ammeter/ }).click();
+  await choose(page, /^Panel ammeter/);
   await type(page, 'Asset tag', 'SL-999');
   await expect(page.getByRole('button', { name: /^Panel ammeter.*SL-999/ })).toBeVisible();
   await expect(page.getByRole('status').filter({ hasText: /^Saved/ })).toBeVisible();
@@ -114,12 +118,12 @@ test('the kit out as JSON and CSV, and in again', async ({ page, server, faults 
 test('an edit made while the server is away is kept and saved when it answers again', async ({ page, server }) => {
   await page.goto(server.address);
   await openKit(page);
-  await page.getByRole('button', { name: /^Panel ammeter/ }).click();
+  await choose(page, /^Panel ammeter/);
   await server.stop();
   await type(page, 'Asset tag', 'SL-410');
   await expect(page.getByText('Not saved: the server does not answer. Stored in this browser, retrying')).toBeVisible();
   await server.start();
-  await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('status').filter({ hasText: /^Saved/ })).toBeVisible({ timeout: 15_000 });
   await page.reload();
   await expect(cell(page, 'Asset tag')).toHaveValue('SL-410');
 });

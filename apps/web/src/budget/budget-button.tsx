@@ -27,7 +27,7 @@ export function BudgetButton({ question, unit, name }: Props) {
         aria-expanded={open}
         aria-label={`Uncertainty budget of ${name}`}
         title="Uncertainty budget"
-        className="inline-flex min-h-6 min-w-6 items-center justify-center rounded-md border border-line bg-sheet px-1 align-middle text-soft hover:border-soft pointer-coarse:min-h-11 pointer-coarse:min-w-11"
+        className="-my-1 inline-flex min-h-6 min-w-6 items-center justify-center rounded-md border border-line bg-sheet px-1 align-middle text-soft hover:border-soft pointer-coarse:min-h-11 pointer-coarse:min-w-11"
       >
         <ChartBarDecreasing aria-hidden size={15} />
       </button>

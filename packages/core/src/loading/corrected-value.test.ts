@@ -29,8 +29,16 @@ test('a display is corrected back to the true value', () => {
   const at = correctionFromSource('dc-voltage', 14_860, 0.03)({ resistance: 20_000, resistanceTolerance: 0.01 })!;
   expect(at.factor).toBeCloseTo(1.743, 12);
   expect(at.contributions).toEqual([
-    { of: 'source', contribution: expect.closeTo((0.743 * 0.03) / Math.sqrt(3), 12) },
-    { of: 'meter', contribution: expect.closeTo((0.743 * 0.01) / Math.sqrt(3), 12) },
+    {
+      of: 'source',
+      standard: expect.closeTo((14_860 * 0.03) / Math.sqrt(3), 9),
+      contribution: expect.closeTo((0.743 * 0.03) / Math.sqrt(3), 12),
+    },
+    {
+      of: 'meter',
+      standard: expect.closeTo((20_000 * 0.01) / Math.sqrt(3), 9),
+      contribution: expect.closeTo((0.743 * 0.01) / Math.sqrt(3), 12),
+    },
   ]);
   expect(correctionFromSource('dc-current', 0, 0)({ resistance: 5 })).toBeNull();
 });
