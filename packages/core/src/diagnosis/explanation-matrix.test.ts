@@ -80,7 +80,7 @@ it('lists what the diagnosis lists, in its order, and predicts the next reading 
     expect(matrix.rows.flatMap(({ hypothesis }) => hypothesis ?? [])).toEqual(
       diagnosis.value.groups.flatMap(({ hypotheses }) => hypotheses),
     );
-    expect(matrix.next?.reading ?? null).toEqual(diagnosis.value.next);
+    if (diagnosis.value.next) expect(matrix.next!.reading).toEqual(diagnosis.value.next);
     if (matrix.next?.predictions) {
       next += 1;
       expect(matrix.next.predictions.values).toHaveLength(matrix.next.of.length);
@@ -105,4 +105,14 @@ it('needs no fault for readings that agree', () => {
   const { consistent, rows } = matrixOf(job([volts('M1', 'B', '0', '8.00'), volts('M2', 'C', '0', '4.00')]));
   expect(consistent).toBe(true);
   expect(rows.map(({ name }) => name)).toEqual(['–']);
+});
+
+it('proposes a reading that separates the members of the only group', () => {
+  // B at 6 V instead of 8 V, read twice: R1 too high, or R2 or R3 too low, or the supply at 9 V.
+  const { rows, next } = matrixOf(job([volts('M1', 'B', '0', '6.00'), volts('M2', 'B', '0', '6.00')]));
+  expect(rows.filter(({ name }) => name.startsWith('2'))).toEqual([]);
+  expect(next!.reading.separates).toBeGreaterThan(1);
+  expect(next!.of[0]).toBe('1a');
+  const [first, ...others] = next!.predictions!.values;
+  expect(others.some((value) => Math.abs(value! - first!) > next!.predictions!.uncertainty)).toBe(true);
 });

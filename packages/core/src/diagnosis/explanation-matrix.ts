@@ -1,4 +1,4 @@
-import { isOfReading } from '../faults/index.ts';
+import { isOfReading, type Hypothesis } from '../faults/index.ts';
 import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
@@ -76,8 +76,9 @@ export function explanationMatrix(job: DiagnosedJob): Result<ExplanationMatrix, 
     cells: cellsOf(faultFree, observed),
     inseparable: [],
   };
-  const leaders = listed.slice(0, leadingGroups).map(({ members }) => members[0]!.hypothesis);
-  const reading = diagnosis.next;
+  const leaders = leadersOf(listed);
+  const hypotheses = leaders.map(({ hypothesis }) => hypothesis);
+  const reading = diagnosis.next ?? nextReading(job, unloaded.value, hypotheses);
   return ok({
     diagnosis,
     readings: observed.map(({ reading: one, value, comparison }) => ({
@@ -88,10 +89,29 @@ export function explanationMatrix(job: DiagnosedJob): Result<ExplanationMatrix, 
     consistent: groups === null,
     next: reading && {
       reading,
-      predictions: nextPredictions(job, reading, leaders),
-      of: listed.slice(0, leadingGroups).map(({ members }, g) => nameOf(g, 0, members.length)),
+      predictions: nextPredictions(job, reading, hypotheses),
+      of: leaders.map(({ name }) => name),
     },
   });
+}
+
+/** An explanation that the next reading is to separate from others. */
+interface Leader {
+  readonly name: string;
+  readonly hypothesis: Hypothesis;
+}
+
+/** Returns the best of each leading group; the best of the only group if there is one. */
+function leadersOf(groups: NonNullable<ReturnType<typeof groupsIn>['groups']>): Leader[] {
+  const [first, ...others] = groups;
+  if (!first) return [];
+  if (others.length === 0)
+    return first.members
+      .slice(0, leadingGroups)
+      .map(({ hypothesis }, k) => ({ name: nameOf(0, k, first.members.length), hypothesis }));
+  return groups
+    .slice(0, leadingGroups)
+    .map(({ members }, g) => ({ name: nameOf(g, 0, members.length), hypothesis: members[0]!.hypothesis }));
 }
 
 const letters = 'abcdefghijklmnopqrstuvwxyz';
