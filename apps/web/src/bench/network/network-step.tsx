@@ -1,3 +1,4 @@
+import { sameValue } from '@usual-drag/core/job';
 import { nodesOf, referenceOf, type Element, type Network } from '@usual-drag/core/network';
 import { networkCautions, type Unloaded } from '@usual-drag/core/loading';
 import { memo, useMemo, useState } from 'react';
@@ -34,7 +35,7 @@ function Conventions({ network }: { readonly network: Network }) {
   return (
     <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
       {measured && <ValuesChoice values={network.values ?? 'nominal'} />}
-      <ReferenceChoice nodes={nodesOf(network).join(' ')} reference={referenceOf(network) ?? ''} />
+      <ReferenceChoice nodes={nodesOf(network)} reference={referenceOf(network) ?? ''} />
     </div>
   );
 }
@@ -83,8 +84,7 @@ function Tables(now: TablesProps) {
 }
 
 interface ReferenceProps {
-  /** Names with spaces between. */
-  readonly nodes: string;
+  readonly nodes: readonly string[];
   readonly reference: string;
 }
 
@@ -95,8 +95,8 @@ const ReferenceChoice = memo(function ReferenceChoice({ nodes, reference }: Refe
       label="Reference node"
       beside="Reference node"
       value={reference}
-      options={nodes.split(' ').map((node) => ({ value: node, text: node }))}
+      options={nodes.map((node) => ({ value: node, text: node }))}
       onChange={(next) => edit((job) => ({ ...job, network: { ...job.network, reference: next } }))}
     />
   );
-});
+}, sameValue);

@@ -23,10 +23,9 @@ const keyOf = ({ inSeriesWith, across }: MapPoint): string => inSeriesWith ?? ac
 
 /** Loading error at every pair of nodes or every part, sorted; a click moves the meter there. */
 export function MapTable({ network, instrument, range, quantity, points, onTake }: Props) {
-  const names = nodesOf(network).join(' ');
+  const nodes = useMemo(() => nodesOf(network), [network]);
   const take = useNewest(onTake);
   const columns = useMemo(() => {
-    const nodes = names.split(' ');
     const unit = unitOf(quantity);
     return [
       column.accessor(keyOf, {
@@ -90,7 +89,7 @@ export function MapTable({ network, instrument, range, quantity, points, onTake 
         ),
       }),
     ];
-  }, [names, instrument, range, quantity, take]);
+  }, [nodes, instrument, range, quantity, take]);
   return (
     <div
       className="relative max-h-[40%] min-h-32 shrink-0 overflow-auto border-t border-line px-4 py-2"

@@ -169,7 +169,8 @@ function lookIn(
       const drop = divide(multiply(short, probe.resistance), add(exactly(1), multiply(g, probe.resistance)));
       return { port, across: add(drop, offset), current: divide(drop, probe.resistance) };
     }
-    default:
+    case 'current':
+    case 'open':
       return { port, across: add(divide(short, g), offset), current: zero };
   }
 }
