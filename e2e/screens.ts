@@ -96,7 +96,11 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
     {
       name: 'Report',
       path: `${divider}/report`,
-      open: (page) => page.getByText(/Two digits of M8 were exchanged/).waitFor(),
+      open: (page) =>
+        page
+          .getByText(/Two digits of M8 were exchanged/)
+          .first()
+          .waitFor(),
     },
     { name: 'Report, calibrated instrument', path: `/bench/${id('Beacon')}/report` },
     {
