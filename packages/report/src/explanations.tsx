@@ -1,18 +1,13 @@
 import type { ExplanationMatrix } from '@usual-drag/core/diagnosis';
+import { deviationBar } from '@usual-drag/core/drawing';
 import { faultSentence } from '@usual-drag/core/faults';
 import { Frame } from './frame.tsx';
 
 /** Explanations that are printed, beside the fault-free circuit. */
 const most = 8;
 
-/** Deviations up to this many u are to scale. */
-const mostToScale = 5;
-
 /** Half the height of a bar's cell, px. */
 const half = 11;
-
-/** u from which on a deviation has its number. */
-const numbered = 2;
 
 /** Deviation of each reading from what the explanations predict, in ink. */
 export function Explanations({ matrix: { rows, readings } }: { readonly matrix: ExplanationMatrix }) {
@@ -56,19 +51,11 @@ export function Explanations({ matrix: { rows, readings } }: { readonly matrix: 
 }
 
 function Bar({ deviation }: { readonly deviation: number }) {
-  const size = (Math.min(Math.abs(deviation), mostToScale) / mostToScale) * half;
-  const isFar = Math.abs(deviation) > numbered;
-  const text = Number.isFinite(deviation) ? Math.abs(deviation).toFixed(1) : '∞';
+  const { y, height, isFar, text } = deviationBar(deviation, half);
   return (
-    <svg width="24" height={2 * half + 2} role="img" aria-label={`${deviation < 0 ? 'minus ' : ''}${text} u`}>
-      <line x1="3" x2="21" y1={half + 1} y2={half + 1} stroke="#b9b0a0" />
-      <rect
-        x="9"
-        width="6"
-        y={deviation > 0 ? half + 1 - size : half + 0.5}
-        height={Math.max(1.5, size)}
-        fill={isFar ? '#22303c' : '#8a8f94'}
-      />
+    <svg width="24" height={2 * half + 2} role="img" aria-label={`${text} u`}>
+      <line x1="3" x2="21" y1={half + 0.5} y2={half + 0.5} stroke="#b9b0a0" />
+      <rect x="9" width="6" y={y} height={height} fill={isFar ? '#22303c' : '#8a8f94'} />
       {isFar && (
         <text
           x="12"
@@ -78,7 +65,6 @@ function Bar({ deviation }: { readonly deviation: number }) {
           fontWeight="bold"
           fill="#22303c"
         >
-          {deviation > 0 ? '+' : '−'}
           {text}
         </text>
       )}

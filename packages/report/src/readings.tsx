@@ -162,7 +162,7 @@ function beside({ reading, simulated, ownError, budget }: ReportReading): string
   const off = formatQuantity(ownError, unitOf(reading.quantity), { digits: 2, signed: true });
   return [
     ...(ownError !== 0 && reading.struck === undefined ? [`own error ${off} taken off`] : []),
-    ...budget.map((words) => `corrected: ${words}`),
+    ...budget.map((words) => `corrected value: ${words}`),
     ...(alongside.length > 0
       ? [
           `connected with it: ${alongside.map(({ id, instrument, range }) => `${id} (${instrument}, ${range})`).join(', ')}`,

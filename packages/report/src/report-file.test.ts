@@ -121,7 +121,7 @@ test('instruments, calibration and diagnosis are named', () => {
   expect(text).toContain('Two digits of M8 were exchanged: the display was 4.07');
   // The matrix: M8 is far from what the fault-free circuit predicts, and from nothing that the exchange predicts.
   const rows = text.slice(text.indexOf('Reading − prediction')).split('<tr>');
-  expect(rows.find((row) => row.includes('No fault'))).toContain('aria-label="6.7 u"');
+  expect(rows.find((row) => row.includes('No fault'))).toContain('aria-label="+6.7 u"');
   expect(rows.find((row) => row.includes('Two digits of M8'))).not.toContain('<text');
 });
 

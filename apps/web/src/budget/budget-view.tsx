@@ -1,6 +1,6 @@
 import { formatMeasured, formatQuantity, type Unit } from '@usual-drag/core/quantity';
 import { correctionOf, type CorrectionQuestion } from '@usual-drag/core/readings';
-import { budgetOf, budgetSentence, mayBeBent, type Budget, type BudgetLine } from '@usual-drag/core/uncertainty';
+import { budgetOf, budgetSentence, type Budget, type BudgetLine } from '@usual-drag/core/uncertainty';
 import { useMemo } from 'react';
 import { FiguresTable } from '../ui/figures-table.tsx';
 import { startSampledCorrection } from '../workers/budget.ts';
@@ -16,11 +16,7 @@ interface Props {
 
 /** Uncertainty budget of a corrected value: what contributes, in figures and as bars, and what would reduce it. */
 export function BudgetView({ question, unit, name }: Props) {
-  const { budget, isBent } = useMemo(() => {
-    const correction = correctionOf(question);
-    const corrected = correction.correct(correction.bench);
-    return { budget: budgetOf(correction), isBent: corrected !== null && mayBeBent(correction, corrected) };
-  }, [question]);
+  const budget = useMemo(() => budgetOf(correctionOf(question)), [question]);
   if (!budget) return <p>This reading does not determine a corrected value.</p>;
   return (
     <div className="flex flex-col gap-2 text-[14px]">
@@ -30,7 +26,7 @@ export function BudgetView({ question, unit, name }: Props) {
         <span className="font-normal text-soft">U, k = 2</span>
       </h2>
       <p>{budgetSentence(budget, (u) => formatQuantity(u, unit, { digits: 2 }))}</p>
-      {isBent && <Sampled question={question} unit={unit} />}
+      {budget.mayBeNonlinear && <Sampled question={question} unit={unit} />}
       {budget.lines.length > 0 && (
         <>
           <ShareChart lines={budget.lines} />
@@ -85,8 +81,8 @@ function Sampled({ question, unit }: Omit<Props, 'name'>) {
   const print = (value: number): string => formatQuantity(value, unit, { digits: 4 });
   return (
     <p role="status" className="rounded-lg border-2 border-ochre px-3 py-1.5">
-      The tolerances are so wide that the budget below is off by more than a tenth. Of {result.count} sampled circuits
-      95 % are between <b className="figures">{print(result.low)}</b> and{' '}
+      The tolerances are so wide that the budget below is off by more than a tenth. 95 % of {result.count} sampled
+      circuits are between <b className="figures">{print(result.low)}</b> and{' '}
       <b className="figures">{print(result.high)}</b>, with a mean of{' '}
       <span className="figures">{print(result.mean)}</span>.
     </p>

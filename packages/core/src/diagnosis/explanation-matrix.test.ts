@@ -47,8 +47,8 @@ function matrixOf(of: DiagnosedJob) {
 
 it('gives each reading its deviation from every explanation, with the misfit as their mean square', () => {
   const broken = job([volts('M1', 'A', '0', '12.00'), volts('M2', 'B', '0', '12.00'), volts('M3', 'C', '0', '0.00')]);
-  const { rows, readings, consistent } = matrixOf(broken);
-  expect(consistent).toBe(false);
+  const { rows, readings, diagnosis } = matrixOf(broken);
+  expect(diagnosis.consistent).toBe(false);
   expect(readings.map(({ value }) => value)).toEqual([12, 12, 0]);
   const open = rows.find(({ hypothesis }) => hypothesis?.fault === 'open' && hypothesis.where[0] === 'R2')!;
   for (const { deviation } of open.cells) expect(Math.abs(deviation)).toBeLessThan(1);
@@ -102,8 +102,8 @@ it('says that no place separates a part out of tolerance from a bad contact of t
 });
 
 it('needs no fault for readings that agree', () => {
-  const { consistent, rows } = matrixOf(job([volts('M1', 'B', '0', '8.00'), volts('M2', 'C', '0', '4.00')]));
-  expect(consistent).toBe(true);
+  const { diagnosis, rows } = matrixOf(job([volts('M1', 'B', '0', '8.00'), volts('M2', 'C', '0', '4.00')]));
+  expect(diagnosis.consistent).toBe(true);
   expect(rows.map(({ name }) => name)).toEqual(['–']);
 });
 

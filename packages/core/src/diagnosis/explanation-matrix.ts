@@ -5,7 +5,14 @@ import type { SolverFault } from '../solver/index.ts';
 import type { Reading } from '../readings/index.ts';
 import { diagnosisOf, groupsIn, leadingGroups, type DiagnosedHypothesis, type Diagnosis } from './diagnose.ts';
 import type { DiagnosedJob } from './diagnosed-job.ts';
-import { nextPredictions, nextReading, type NextPredictions, type NextReading } from './next-reading.ts';
+import {
+  distinguishingReading,
+  indicationsWith,
+  nextPredictions,
+  nextReading,
+  type NextPredictions,
+  type NextReading,
+} from './next-reading.ts';
 import { differenceFrom } from './predictions/comparing.ts';
 import { misfitOf, type Prediction } from './predictions/prediction.ts';
 import type { Observed } from './predictions/observed.ts';
@@ -29,7 +36,7 @@ export interface MatrixRow {
   readonly misfit: number;
   /** In the order of the readings. */
   readonly cells: readonly MatrixCell[];
-  /** Names of the explanations of its group that no voltage and no current of the circuit separates from it. */
+  /** Names of the explanations of its group that no voltage or current distinguishes from it with the job's instruments. */
   readonly inseparable: readonly string[];
 }
 
@@ -39,11 +46,10 @@ export interface ExplanationMatrix {
   readonly readings: readonly { readonly reading: Reading; readonly value: number | null }[];
   /** Best first; the fault-free circuit is the last. */
   readonly rows: readonly MatrixRow[];
-  /** No fault is needed. */
-  readonly consistent: boolean;
   readonly next: {
     readonly reading: NextReading;
     readonly predictions: NextPredictions | null;
+    /** Names of the explanations that are predicted. */
     readonly of: readonly string[];
   } | null;
 }
@@ -61,12 +67,13 @@ export function explanationMatrix(job: DiagnosedJob): Result<ExplanationMatrix, 
   const listed = groups ?? [];
   const rows = listed.flatMap(({ members }, g): MatrixRow[] => {
     const names = members.map((_, k) => nameOf(g, k, members.length));
+    const inseparable = g < leadingGroups ? inseparableIn(job, unloaded.value, members) : [];
     return members.map((member, k) => ({
       name: names[k]!,
       hypothesis: diagnosis.groups[g]!.hypotheses[k]!,
       misfit: misfitOf(member, observed),
       cells: cellsOf(member, observed),
-      inseparable: g < leadingGroups ? inseparableFrom(job, unloaded.value, members, names, k) : [],
+      inseparable: (inseparable[k] ?? []).map((other) => names[other]!),
     }));
   });
   const sound: MatrixRow = {
@@ -86,7 +93,6 @@ export function explanationMatrix(job: DiagnosedJob): Result<ExplanationMatrix, 
       value: comparison === 'over-range' ? null : value,
     })),
     rows: [...rows, sound],
-    consistent: groups === null,
     next: reading && {
       reading,
       predictions: nextPredictions(job, reading, hypotheses),
@@ -101,7 +107,7 @@ interface Leader {
   readonly hypothesis: Hypothesis;
 }
 
-/** Returns the best of each leading group; the best of the only group if there is one. */
+/** Returns the best of each leading group, or the first members if there is only one group. */
 function leadersOf(groups: NonNullable<ReturnType<typeof groupsIn>['groups']>): Leader[] {
   const [first, ...others] = groups;
   if (!first) return [];
@@ -129,20 +135,24 @@ const cellsOf = ({ values, u }: Prediction, observed: readonly Observed[]): Matr
     };
   });
 
-/** The members of a group that no place of the circuit separates from one of them. */
-function inseparableFrom(
-  job: DiagnosedJob,
-  unloaded: Unloaded,
-  members: readonly Prediction[],
-  names: readonly string[],
-  own: number,
-): string[] {
-  if (members.length < 2 || own >= mostCompared) return [];
-  const { hypothesis } = members[own]!;
-  return members.slice(0, mostCompared).flatMap(({ hypothesis: other }, k) => {
-    if (k === own) return [];
-    // Two mistakes in readings leave the same circuit: reading again separates them from a fault, but not from each other.
-    if (isOfReading(hypothesis) && isOfReading(other)) return [];
-    return nextReading(job, unloaded, [hypothesis, other]) === null ? [names[k]!] : [];
+/**
+ * Returns, for the first members of a group, the indices of those that no voltage or current distinguishes from it.
+ *
+ * Two mistakes in readings leave the same circuit: reading again shows which it was, so they are not compared.
+ */
+function inseparableIn(job: DiagnosedJob, unloaded: Unloaded, members: readonly Prediction[]): number[][] {
+  const compared = members.slice(0, mostCompared);
+  const circuits = compared.map(({ hypothesis }) => indicationsWith(job, hypothesis));
+  const found = compared.map((): number[] => []);
+  compared.forEach((one, k) => {
+    for (let other = k + 1; other < compared.length; other += 1) {
+      const [first, second] = [circuits[k], circuits[other]];
+      if (!first || !second) continue;
+      if (isOfReading(one.hypothesis) && isOfReading(compared[other]!.hypothesis)) continue;
+      if (distinguishingReading(job, unloaded, [first, second]) !== null) continue;
+      found[k]!.push(other);
+      found[other]!.push(k);
+    }
   });
+  return found;
 }

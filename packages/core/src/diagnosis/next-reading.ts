@@ -2,7 +2,7 @@ import { rangesOf, type Instrument, type Range } from '../instrument/index.ts';
 import { solveUnloaded, type Unloaded } from '../loading/index.ts';
 import { nodesOf } from '../network/index.ts';
 import { standardUncertainty, type CircuitReading } from '../readings/index.ts';
-import { withFault, type Bench, type Hypothesis } from '../faults/index.ts';
+import { withFault, type Hypothesis } from '../faults/index.ts';
 import type { DiagnosedJob } from './diagnosed-job.ts';
 import { elsewhereIn } from './causes/elsewhere.ts';
 
@@ -20,25 +20,33 @@ export type NextReading =
     };
 
 /**
- * The reading that would tell the leading hypotheses apart best: that makes the most of them differ by 2U or more, and them the
- * farthest. A voltage is cheaper than a current, which is asked for only if no voltage tells any apart.
+ * Returns the reading that distinguishes the leading hypotheses best: the one at which most of them differ by 2U or more, and
+ * by the most. A voltage is cheaper than a current, which is proposed only if no voltage distinguishes any.
  *
  * @param faultFree  the network without a fault, solved
  * @param leaders  the best hypothesis of each leading group
  * @returns null if no reading would
  */
 export function nextReading(
-  { network, instruments = [], conventions = {} }: DiagnosedJob,
+  job: DiagnosedJob,
   faultFree: Unloaded,
   leaders: readonly Hypothesis[],
 ): NextReading | null {
-  if (leaders.length < 2) return null;
-  const circuits = circuitsWith({ network, instruments, conventions }, leaders);
-  if (circuits.length < leaders.length) return null;
+  const circuits = leaders.flatMap((leader) => indicationsWith(job, leader) ?? []);
+  return circuits.length < leaders.length ? null : distinguishingReading(job, faultFree, circuits);
+}
+
+/** Returns the same for circuits whose indications are known. */
+export function distinguishingReading(
+  { network, instruments = [] }: DiagnosedJob,
+  faultFree: Unloaded,
+  circuits: readonly Indications[],
+): NextReading | null {
+  if (circuits.length < 2) return null;
   const { nodes } = faultFree.values;
   const voltages = nodesOf(network).flatMap((one, at, all) =>
     all.slice(at + 1).map((other) => {
-      // Red on the higher of the two, as the sound circuit has them.
+      // Red on the higher of the two, as in the fault-free circuit.
       const [red, black] = (nodes[one] ?? 0) < (nodes[other] ?? 0) ? [other, one] : [one, other];
       return { quantity: 'dc-voltage', red, black } as const;
     }),
@@ -49,20 +57,17 @@ export function nextReading(
   return best(voltages, instruments, circuits) ?? best(currents, instruments, circuits);
 }
 
-/** Returns the indications in the circuits that have each of some faults; those that cannot be solved are left out. */
-function circuitsWith(
+/** Returns the indications in the circuit with a fault; null if it cannot be solved. */
+export function indicationsWith(
   { network, instruments = [], conventions = {} }: DiagnosedJob,
-  faults: readonly Hypothesis[],
-): Indications[] {
-  const bench: Bench = { network, instruments };
+  fault: Hypothesis,
+): Indications | null {
+  const changed = withFault({ network, instruments }, fault);
+  const solved = solveUnloaded(changed.network);
+  if (!solved.ok) return null;
+  const at = elsewhereIn(solved.value, changed.instruments);
   const recorded = conventions.sign === 'magnitude' ? Math.abs : (value: number) => value;
-  return faults.flatMap((fault): Indications[] => {
-    const changed = withFault(bench, fault);
-    const solved = solveUnloaded(changed.network);
-    if (!solved.ok) return [];
-    const at = elsewhereIn(solved.value, changed.instruments);
-    return [(reading) => recorded(at(reading).value)];
-  });
+  return (reading) => recorded(at(reading).value);
 }
 
 /** Values that hypotheses predict for the next reading, on the range that reads them best. */
@@ -81,7 +86,7 @@ export function nextPredictions(
   { separates: _count, ...place }: NextReading,
   hypotheses: readonly Hypothesis[],
 ): NextPredictions | null {
-  const circuits = hypotheses.map((one) => circuitsWith(job, [one])[0] ?? null);
+  const circuits = hypotheses.map((one) => indicationsWith(job, one));
   const valuesOn = (reading: CircuitReading): number[] => circuits.flatMap((at) => (at ? [at(reading)] : []));
   const sharpest = sharpestRange(job.instruments ?? [], place, valuesOn);
   if (!sharpest) return null;
@@ -96,7 +101,7 @@ export function nextPredictions(
 }
 
 /** Returns the number that a meter would record in one circuit, V or A. */
-type Indications = (reading: CircuitReading) => number;
+export type Indications = (reading: CircuitReading) => number;
 
 /** Where a lone meter is put. */
 type Place =

@@ -1,3 +1,4 @@
+export { deviationBar } from './deviation-bar.ts';
 export { dialScale } from './dial-scale.ts';
 export { showsLive } from './density.ts';
 export { nodeTone, type Mark } from './symbols/mark.ts';

@@ -1,3 +1,4 @@
+export { changeRanges } from './change-ranges.ts';
 export { readAddress, type Address } from './address.ts';
 export {
   calibrationOn,

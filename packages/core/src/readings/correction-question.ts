@@ -14,7 +14,7 @@ import { observedValue } from './observed-value.ts';
 import type { Conventions, Reading } from './reading.ts';
 import { setupOf } from './setup-of.ts';
 
-/** A corrected value as data: a reading of a job, or what the display of a meter in a set-up is. */
+/** A corrected value as data: that of a reading of a job, or of a display of a meter in a set-up. */
 export type CorrectionQuestion = {
   readonly network: Network;
   readonly instruments: readonly Instrument[];
@@ -38,7 +38,10 @@ export function correctionOf(question: CorrectionQuestion): Correction {
     const { reading, conventions } = question;
     return {
       bench,
-      meters: reading.quantity === 'resistance' ? {} : metersOf(setupOf(reading).meters, 0, reading.alongside),
+      meters:
+        reading.quantity === 'resistance'
+          ? {}
+          : metersOf(setupOf(reading).meters, ['meter', ...(reading.alongside ?? []).map(nameOfOther)]),
       correct: (at) => {
         const unloaded = solveUnloaded(at.network);
         const instrument = at.instruments.find(({ id }) => id === reading.instrument);
@@ -48,11 +51,13 @@ export function correctionOf(question: CorrectionQuestion): Correction {
     };
   }
   const { setup, meter: id, display } = question;
-  const own = setup.meters.findIndex((one) => one.id === id);
-  const meter = setup.meters[own]!;
+  const meter = setup.meters.find((one) => one.id === id)!;
   return {
     bench,
-    meters: metersOf(setup.meters, own, setup.meters),
+    meters: metersOf(
+      setup.meters,
+      setup.meters.map((one) => (one === meter ? 'meter' : nameOfOther(one))),
+    ),
     correct: (at) => {
       const unloaded = solveUnloaded(at.network);
       const instrument = at.instruments.find((one) => one.id === meter.instrument);
@@ -65,20 +70,11 @@ export function correctionOf(question: CorrectionQuestion): Correction {
   };
 }
 
-/** Ranges of meters by their names in a budget: `meter` for the own one. */
-function metersOf(
-  meters: readonly Meter[],
-  own: number,
-  named: readonly { readonly id: string }[] = [],
-): Correction['meters'] {
-  const others = named === meters ? meters : [meters[own]!, ...named];
-  return Object.fromEntries(
-    meters.map(({ instrument, quantity, range }, k) => [
-      k === own ? 'meter' : `meter:${others[k]!.id}`,
-      { instrument, quantity, range },
-    ]),
-  );
-}
+const nameOfOther = ({ id }: { readonly id: string }): string => `meter:${id}`;
+
+/** Ranges of meters by their names in a budget: `meter` for the one that is corrected, `meter:ID` for the others. */
+const metersOf = (meters: readonly Meter[], names: readonly string[]): Correction['meters'] =>
+  Object.fromEntries(meters.map(({ instrument, quantity, range }, k) => [names[k]!, { instrument, quantity, range }]));
 
 /**
  * Returns the question of a source with a known resistance, as a circuit of a source, this resistance and the meter.

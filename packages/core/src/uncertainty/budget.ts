@@ -1,22 +1,5 @@
 import type { BudgetEntry, CorrectedValue } from '../loading/index.ts';
-import type { Network } from '../network/index.ts';
-import { changedRange, type MeterRange } from './meter-range.ts';
-import type { Instrument } from '../instrument/index.ts';
-
-/** A circuit with its instruments, as a correction needs them. */
-export interface CorrectedBench {
-  readonly network: Network;
-  readonly instruments: readonly Instrument[];
-}
-
-/** A corrected value as a function of its circuit: computed again with other tolerances and resistances. */
-export interface Correction {
-  readonly bench: CorrectedBench;
-  /** Range of each meter that is connected, by its name in the budget: `meter`, `meter:ID`. */
-  readonly meters: Readonly<Record<string, MeterRange>>;
-  /** Returns null if the reading does not determine the value in this circuit. */
-  correct(bench: CorrectedBench): CorrectedValue | null;
-}
+import { changedRange, uncertainResistances, type CorrectedBench, type Correction } from './correction.ts';
 
 /** An input of a corrected value. */
 export interface BudgetLine {
@@ -43,7 +26,7 @@ interface Reduction {
   readonly uncertainty: number;
 }
 
-/** Budget of a corrected value, the largest contribution first. */
+/** Budget of a corrected value, the largest contribution first. V, A or Ω. */
 export interface Budget {
   readonly value: number;
   /** U, k = 2. */
@@ -51,15 +34,30 @@ export interface Budget {
   readonly lines: readonly BudgetLine[];
   /** Null if nothing contributes. */
   readonly reduction: Reduction | null;
+  /** Whether the value may depend on its inputs in a way that is not linear within their limits: to be checked by sampling. */
+  readonly mayBeNonlinear: boolean;
 }
 
+/**
+ * Relative limit t of a resistance up to which the linear form is off by less than a tenth: for 1/R, the most nonlinear of the
+ * forms, the mean is off by t/(2√3) of U.
+ */
+const smallLimit = 0.2;
+
+/** Share of u² from which on an input counts in this. */
+const countingShare = 0.01;
+
 /** Inputs that come from the reading itself: their name, what reduces them, and to which share. */
-const ownInputs: Readonly<Record<string, { readonly name: string; readonly action: string; readonly to: number }>> = {
-  accuracy: { name: 'the accuracy of the meter', action: 'a meter with half these limits', to: 0.5 },
-  certificate: { name: 'the certificate of the range', action: 'a certificate with half its limit', to: 0.5 },
-  resolution: { name: 'the resolution', action: 'a range with a tenth of the step', to: 0.1 },
-  spread: { name: 'the spread of the observations', action: 'four times as many observations', to: 0.5 },
-};
+const readingInputs: Readonly<Record<string, { readonly name: string; readonly action: string; readonly to: number }>> =
+  {
+    accuracy: { name: 'the accuracy of the meter', action: 'a meter with half these limits', to: 0.5 },
+    certificate: { name: 'the certificate of the range', action: 'a certificate with half its limit', to: 0.5 },
+    resolution: { name: 'the resolution', action: 'a range with a tenth of the step', to: 0.1 },
+    spread: { name: 'the spread of the observations', action: 'four times as many observations', to: 0.5 },
+  };
+
+/** Returns whether an input of a budget comes from the reading itself, and is not a resistance. */
+export const isReadingInput = (of: string): boolean => Object.hasOwn(readingInputs, of);
 
 /**
  * Returns the budget of a corrected value (JCGM 100:2008, 5.1.2), and what would reduce its largest contribution: for a
@@ -78,11 +76,15 @@ export function budgetOf(correction: Correction): Budget | null {
     uncertainty: corrected.uncertainty,
     lines,
     reduction: largest ? reductionOf(correction, corrected, largest) : null,
+    mayBeNonlinear: uncertainResistances(correction).some(
+      ({ of, value, limit }) =>
+        limit > smallLimit * value && lines.some((line) => line.of === of && line.share > countingShare),
+    ),
   };
 }
 
 function lineOf({ of, standard, contribution }: BudgetEntry, u2: number): BudgetLine {
-  const own = ownInputs[of];
+  const own = readingInputs[of];
   return {
     of,
     name: own?.name ?? resistanceName(of),
@@ -105,7 +107,7 @@ function reductionOf(
   corrected: CorrectedValue,
   { of, contribution }: BudgetLine,
 ): Reduction | null {
-  const own = ownInputs[of];
+  const own = readingInputs[of];
   if (own) {
     const rest2 = (corrected.uncertainty / 2) ** 2 - contribution ** 2;
     const u = Math.sqrt(Math.max(0, rest2) + (own.to * contribution) ** 2);
@@ -139,7 +141,7 @@ const [leastHalf, mostHalf] = [0.45, 0.55];
  */
 export function budgetSentence({ lines, uncertainty, reduction }: Budget, printed: (u: number) => string): string {
   const [largest] = lines;
-  if (!largest) return 'Nothing is specified that would make this value uncertain.';
+  if (!largest) return 'No accuracy and no tolerance is specified, so the uncertainty is not known.';
   const begin = largest.share >= mostShare ? 'Most of it is' : 'The largest part is';
   if (!reduction || uncertainty === 0) return `${begin} ${largest.name}.`;
   const ratio = reduction.uncertainty / uncertainty;

@@ -13,6 +13,7 @@ export {
   type ToleranceResponse,
 } from './tolerance-limits.ts';
 export { toleranceField, type ToleranceField } from './tolerance-field.ts';
-export { budgetOf, budgetSentence, type Budget, type BudgetLine, type Correction } from './budget.ts';
-export { mayBeBent, sampleCorrection, type SampledCorrection } from './sampled-correction.ts';
+export { budgetOf, budgetSentence, type Budget, type BudgetLine } from './budget.ts';
+export type { Correction } from './correction.ts';
+export { sampleCorrection, type SampledCorrection } from './sampled-correction.ts';
 export { resistanceFromSweep, type SweptResistance } from './resistance-sweep.ts';

@@ -1,10 +1,13 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { rangesOf } from '../instrument/index.ts';
-import type { CorrectedValue } from '../loading/index.ts';
-import { isToleranced, spanOf } from '../network/index.ts';
-import type { CorrectedBench, Correction } from './budget.ts';
-import { changedRange } from './meter-range.ts';
+import { isReadingInput } from './budget.ts';
+import {
+  changedRange,
+  uncertainResistances,
+  type CorrectedBench,
+  type Correction,
+  type UncertainResistance,
+} from './correction.ts';
 
 /** A corrected value found by drawing its inputs at random (JCGM 101:2008), V, A or Ω. */
 export interface SampledCorrection {
@@ -19,13 +22,6 @@ export interface SampledCorrection {
   readonly isLinearFormWrong: boolean;
 }
 
-/** A resistance that is drawn at random, Ω. */
-interface Drawn {
-  readonly of: string;
-  readonly value: number;
-  readonly limit: number;
-}
-
 /** Share of U by which the linear form may be off. */
 const allowed = 0.1;
 
@@ -36,25 +32,7 @@ const tail = 0.02275;
 const usualCount = 2000;
 
 /**
- * Relative limit t of a resistance up to which the linear form is off by less than a tenth: for 1/R, the most bent of the
- * forms, the mean is off by t/(2√3) of U.
- */
-const smallLimit = 0.2;
-
-/** Share of u² from which on an input can bend the result. */
-const countingShare = 0.01;
-
-/** Returns whether a correction may be bent enough to be worth sampling: one of the resistances that count has wide limits. */
-export function mayBeBent(correction: Correction, { budget }: CorrectedValue): boolean {
-  const u2 = budget.reduce((sum, { contribution }) => sum + contribution ** 2, 0);
-  const counting = new Set(
-    budget.filter(({ contribution }) => contribution ** 2 > countingShare * u2).map(({ of }) => of),
-  );
-  return drawnOf(correction).some(({ of, value, limit }) => counting.has(of) && limit > smallLimit * value);
-}
-
-/**
- * Draws all inputs of a corrected value at random: resistances and the meter's limits evenly, observations normally.
+ * Draws all inputs of a corrected value at random: resistances and the meter's limits evenly, observations normally (JCGM 101:2008, 6.4).
  *
  * @param seed  the same seed draws the same values again
  * @returns null if the value is not determined
@@ -68,8 +46,8 @@ export function sampleCorrection(correction: Correction, seed = 1, count = usual
   const normal = (): number =>
     Math.sqrt(-2 * Math.log(1 - uniformFloat64(generator))) * Math.cos(2 * Math.PI * uniformFloat64(generator));
   const reading = linear.value / linear.factor;
-  const own = linear.budget.filter(({ of }) => ['accuracy', 'certificate', 'resolution', 'spread'].includes(of));
-  const drawn = drawnOf(correction);
+  const own = linear.budget.filter(({ of }) => isReadingInput(of));
+  const drawn = uncertainResistances(correction);
   const known = withoutTolerances(correction);
   const values: number[] = [];
   for (let draw = 0; draw < count; draw += 1) {
@@ -101,23 +79,6 @@ export function sampleCorrection(correction: Correction, seed = 1, count = usual
   };
 }
 
-/** The resistances with a tolerance: those of the parts, then those of the meters. */
-function drawnOf({ bench: { network, instruments }, meters }: Correction): Drawn[] {
-  return [
-    ...network.elements.flatMap((part) =>
-      isToleranced(network, part) ? [{ of: part.id, value: part.resistance, limit: spanOf(part) }] : [],
-    ),
-    ...Object.entries(meters).flatMap(([of, { instrument, quantity, range }]) => {
-      const own = instruments.find(({ id }) => id === instrument);
-      const { resistance, resistanceTolerance = 0 } = (own &&
-        rangesOf(own, quantity).find(({ id }) => id === range)) ?? {
-        resistance: 0,
-      };
-      return resistanceTolerance > 0 ? [{ of, value: resistance, limit: resistance * resistanceTolerance }] : [];
-    }),
-  ];
-}
-
 /** The bench without any tolerance: a draw then computes no budget. */
 function withoutTolerances({ bench: { network, instruments }, meters }: Correction): CorrectedBench {
   return {
@@ -125,17 +86,18 @@ function withoutTolerances({ bench: { network, instruments }, meters }: Correcti
       ...network,
       elements: network.elements.map((part) => (part.kind === 'resistor' ? { ...part, tolerance: 0 } : part)),
     },
-    instruments: Object.values(meters).reduce<readonly CorrectedBench['instruments'][number][]>(
+    instruments: Object.values(meters).reduce<CorrectedBench['instruments']>(
       (now, meter) => changedRange(now, meter, { resistanceTolerance: 0 }),
       instruments,
     ),
   };
 }
 
+/** The bench with the drawn resistances, Ω. */
 function benchAt(
   { meters }: Correction,
   { network, instruments }: CorrectedBench,
-  drawn: readonly Drawn[],
+  drawn: readonly UncertainResistance[],
   at: readonly number[],
 ): CorrectedBench {
   const value = new Map(drawn.map(({ of }, k) => [of, at[k]!]));

@@ -55,7 +55,7 @@ const useKeptTicks = create<Pick<InHand, 'jobId' | 'ticked'>>()(
   persist((): Pick<InHand, 'jobId' | 'ticked'> => ({ jobId: null, ticked: {} }), { name: 'usual-drag-ticks' }),
 );
 
-/** Another job on the bench: nothing of the one before is in hand. */
+/** Begins the entry of readings for another job, with the ticks that were kept for it. */
 export const takeInHand = (jobId: string): void => {
   if (useReadingEntry.getState().jobId === jobId) return;
   const kept = useKeptTicks.getState();

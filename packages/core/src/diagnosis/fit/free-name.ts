@@ -1,4 +1,4 @@
-import { rangesOf, type Instrument, type MeterQuantity } from '../../instrument/index.ts';
+import { changeRanges, rangesOf, type MeterQuantity } from '../../instrument/index.ts';
 import {
   elementLimits,
   leastExponent,
@@ -127,19 +127,12 @@ function withMeters(
   isMine: (instrument: string, quantity: string, range: string) => boolean,
   change: (own: number) => number,
 ): Bench {
-  const instruments = bench.instruments.map((instrument): Instrument => ({
-    ...instrument,
-    functions: (instrument.functions ?? []).map((one) => {
-      if (one.quantity === 'resistance') return one;
-      return {
-        ...one,
-        ranges: one.ranges.map((range) =>
-          isMine(instrument.id, one.quantity, range.id)
-            ? { ...range, resistance: Math.max(0, change(range.resistance)) }
-            : range,
-        ),
-      };
-    }),
-  }));
+  const instruments = bench.instruments.map((instrument) =>
+    changeRanges(instrument, (range, quantity) =>
+      isMine(instrument.id, quantity, range.id)
+        ? { ...range, resistance: Math.max(0, change(range.resistance)) }
+        : range,
+    ),
+  );
   return { ...bench, instruments };
 }

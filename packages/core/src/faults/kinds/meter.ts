@@ -1,4 +1,4 @@
-import type { Instrument, MeterQuantity } from '../../instrument/index.ts';
+import { changeRanges, type Instrument, type MeterQuantity } from '../../instrument/index.ts';
 import type { CircuitFaultKind, FaultOf } from '../fault-kind.ts';
 
 /** An instrument whose resistance differs by a factor on all ranges of a quantity. */
@@ -20,11 +20,7 @@ export const meter: CircuitFaultKind<Meter> = {
   check: ({ where: [id] }) => `Measure the resistance of ${id} on this function with another instrument.`,
 };
 
-function scaled(instrument: Instrument, { quantity, factor }: Meter['value']): Instrument {
-  const functions = (instrument.functions ?? []).map((one) =>
-    one.quantity === 'resistance' || one.quantity !== quantity
-      ? one
-      : { ...one, ranges: one.ranges.map((range) => ({ ...range, resistance: range.resistance * factor })) },
+const scaled = (instrument: Instrument, { quantity, factor }: Meter['value']): Instrument =>
+  changeRanges(instrument, (range, of) =>
+    of === quantity ? { ...range, resistance: range.resistance * factor } : range,
   );
-  return { ...instrument, functions };
-}

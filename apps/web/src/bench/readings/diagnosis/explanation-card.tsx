@@ -39,8 +39,8 @@ export function ExplanationCard({ row, at, readings, jobId }: Props) {
       {hypothesis && <p>{hypothesis.check}</p>}
       {inseparable.length > 0 && (
         <p className="rounded-lg border border-line bg-sunk px-2.5 py-1.5">
-          No voltage and no current of this circuit separates it from {inseparable.join(', ')}. Lift one leg of the part
-          and measure its resistance, or measure with the supply off.
+          No voltage or current that these meters can read distinguishes it from {inseparable.join(', ')}. Lift one leg
+          of the part and measure its resistance, or measure with the supply off.
         </p>
       )}
       <p>

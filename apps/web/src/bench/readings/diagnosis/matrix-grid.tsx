@@ -1,3 +1,4 @@
+import { deviationBar } from '@usual-drag/core/drawing';
 import { faultSentence } from '@usual-drag/core/faults';
 import type { ExplanationMatrix, MatrixRow } from '@usual-drag/core/diagnosis';
 import clsx from 'clsx';
@@ -108,11 +109,11 @@ export function MatrixGrid({ matrix: { rows, readings }, chosen, onChoose, jobId
                   key={readings[k]!.reading.id}
                   role="gridcell"
                   tabIndex={r === chosen.row && k === chosen.reading ? 0 : -1}
-                  aria-label={`${row.name}, ${readings[k]!.reading.id}: ${deviationText(cell.deviation)} u`}
+                  aria-label={`${row.name}, ${readings[k]!.reading.id}: ${deviationBar(cell.deviation, half).text} u`}
                   className="border-b border-line/60 p-0 focus-visible:-outline-offset-2"
                   onClick={() => onChoose({ row: r, reading: k })}
                 >
-                  <DeviationBar deviation={cell.deviation} />
+                  <Bar deviation={cell.deviation} />
                 </td>
               ))}
               <td className="figures border-b border-line/60 px-2 text-right">{row.misfit.toFixed(2)}</td>
@@ -127,36 +128,16 @@ export function MatrixGrid({ matrix: { rows, readings }, chosen, onChoose, jobId
 const sentenceOf = ({ hypothesis }: MatrixRow): string =>
   hypothesis === null ? 'No fault' : faultSentence(hypothesis);
 
-/** Deviations up to this many u are to scale; a bar beyond is as long as this. */
-const mostToScale = 5;
-
 /** Half the height of a bar's cell, px. */
 const half = 16;
 
-/** u from which on a deviation has its number. */
-const numbered = 2;
-
-const deviationText = (deviation: number): string => {
-  if (!Number.isFinite(deviation)) return deviation > 0 ? '+∞' : '−∞';
-  const size = Math.abs(deviation);
-  const text = size >= 9.95 ? Math.round(size) : size.toFixed(1);
-  return `${deviation < 0 ? '−' : '+'}${size > 999 ? '999' : text}`;
-};
-
 /** A bar up or down from zero. */
-function DeviationBar({ deviation }: { readonly deviation: number }) {
-  const size = (Math.min(Math.abs(deviation), mostToScale) / mostToScale) * half;
-  const isFar = Math.abs(deviation) > numbered;
+function Bar({ deviation }: { readonly deviation: number }) {
+  const { y, height, isFar, text } = deviationBar(deviation, half);
   return (
     <svg aria-hidden width="26" height={2 * half + 2} className="mx-auto block overflow-visible">
-      <line x1="4" x2="22" y1={half + 1} y2={half + 1} stroke="var(--line)" />
-      <rect
-        x="9"
-        width="8"
-        y={deviation > 0 ? half + 1 - size : half + 0.25}
-        height={Math.max(1.5, size)}
-        fill={isFar ? 'var(--fault)' : 'var(--soft)'}
-      />
+      <line x1="4" x2="22" y1={half + 0.5} y2={half + 0.5} stroke="var(--line)" />
+      <rect x="9" width="8" y={y} height={height} fill={isFar ? 'var(--fault)' : 'var(--soft)'} />
       {isFar && (
         <text
           x="13"
@@ -166,7 +147,7 @@ function DeviationBar({ deviation }: { readonly deviation: number }) {
           fontWeight="bold"
           fill="var(--fault)"
         >
-          {deviationText(deviation)}
+          {text}
         </text>
       )}
     </svg>
