@@ -1,52 +1,11 @@
 import type { Network } from '@usual-drag/core/network';
-import { findRange, rangesOf, readingUncertainty, shownOn, type Instrument } from '@usual-drag/core/instrument';
+import { rangesOf } from '@usual-drag/core/instrument';
 import { solveUnloaded } from '@usual-drag/core/loading';
 import { withFault, type Hypothesis } from '@usual-drag/core/faults';
-import { expectationOf, type Reading } from '@usual-drag/core/readings';
+import type { Reading } from '@usual-drag/core/readings';
 import { diagnose } from '@usual-drag/core/diagnosis';
-import { duration, line, secondsOf } from './measure.ts';
-import { mesh } from './networks.ts';
-
-/** Numbers that are the same in every run (Park and Miller). */
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
-}
-
-const digital: Instrument = {
-  id: 'digital',
-  functions: [
-    {
-      quantity: 'dc-voltage',
-      ranges: [0.2, 2, 20, 200].map((v) => ({ ...digits(`${v} V`, v, 0.005), resistance: 1e7 })),
-    },
-    {
-      quantity: 'dc-current',
-      ranges: [2e-4, 2e-3, 2e-2, 0.2].map((a) => ({ ...digits(`${a} A`, a, 0.01), resistance: 0.2 / a, fuse: 0.5 })),
-    },
-  ],
-};
-
-const needle: Instrument = {
-  id: 'needle',
-  display: 'analogue',
-  functions: [
-    {
-      quantity: 'dc-voltage',
-      ranges: [2.5, 10, 50].map((v) => ({
-        id: `${v} V`,
-        fullScale: v,
-        resistance: v * 20_000,
-        accuracyOfRange: 0.02,
-        divisions: 50,
-      })),
-    },
-  ],
-};
-
-function digits(id: string, about: number, accuracyOfReading: number) {
-  return { id, fullScale: about * 0.9995, resolution: about / 2000, accuracyOfReading, accuracyCounts: 2 };
-}
+import { line } from './measure.ts';
+import { digital, needle, readAll, seeded } from './sample-readings.ts';
 
 const standard = [100, 150, 220, 330, 470, 680, 1000, 1500, 2200, 3300, 4700, 6800, 10_000, 22_000];
 
@@ -73,40 +32,6 @@ function sampleNetwork(random: () => number): Network {
       ...(random() < 0.5 ? [part('R5', 'B', 'D')] : []),
     ],
   };
-}
-
-/** Every node against the reference, some across a part, the current of every part; each as it would be written down. */
-function readAll(drawn: Network, real: Network, instruments: readonly Instrument[], random: () => number): Reading[] {
-  const unloaded = solveUnloaded(real);
-  if (!unloaded.ok) return [];
-  const nodes = [...new Set(drawn.elements.flatMap(({ from, to }) => [from, to]))].filter((node) => node !== '0');
-  const places = [
-    ...nodes.map((red) => ({ quantity: 'dc-voltage', red, black: '0' }) as const),
-    ...drawn.elements.map(({ id, from }) => ({ quantity: 'dc-current', node: from, ends: [`${id}.from`] }) as const),
-  ];
-  return places.flatMap((place, index): Reading[] => {
-    const at = unloaded.value.values.nodes[place.quantity === 'dc-voltage' ? place.red : '0'] ?? 0;
-    // A needle does not read below zero.
-    const instrument = place.quantity === 'dc-voltage' && index % 3 === 2 && at >= 0 ? needle : digital;
-    const used = instruments.find(({ id }) => id === instrument.id)!;
-    for (const { id } of rangesOf(instrument, place.quantity)) {
-      const reading = {
-        id: `M${index + 1}`,
-        instrument: instrument.id,
-        range: id,
-        observations: [],
-        ...place,
-      } as Reading;
-      const { expected } = expectationOf(unloaded.value, [used], reading);
-      const range = findRange(instrument, place.quantity, id)!;
-      const { accuracy } = readingUncertainty(instrument, range, expected ?? 0);
-      const value = (expected ?? 0) + accuracy * 0.5 * (2 * random() - 1);
-      const { display, unit } = shownOn(instrument, place.quantity, range, value);
-      if (display === null || display === 'OL' || Math.abs(value) > range.fullScale) continue;
-      return [{ ...reading, observations: [{ shown: display.replace('−', '-'), unit }] }];
-    }
-    return [];
-  });
 }
 
 /** The same network with every part somewhere within four fifths of its tolerance. */
@@ -204,7 +129,7 @@ const withUnit = (reading: Reading, unit: string): Reading => ({
 
 const jobsOfAKind = 12;
 
-/** Prints how often the hidden fault is in the first group, by its kind; how often a sound job is called consistent; and the time for a large one. */
+/** Prints how often the hidden fault is in the first group, by its kind; how often a sound job is called consistent. */
 export function benchDiagnosis(): void {
   console.log(
     `\nDiagnosis: the hidden fault in the first group, of ${jobsOfAKind} made-up jobs a kind that it can be seen in`,
@@ -252,27 +177,4 @@ export function benchDiagnosis(): void {
         truth: { fault, where: [readings[at]?.id ?? ''] },
       };
     });
-
-  const large = mesh(21);
-  const named = large.elements.map((part) => (part.kind === 'resistor' ? { ...part, tolerance: 0.05 } : part));
-  const network = { ...large, elements: named };
-  // A part whose fault shows.
-  const jobs = named.flatMap(({ id, kind }) => {
-    if (kind !== 'resistor') return [];
-    const real = withFault({ network, instruments: bench }, { fault: 'decade', where: [id], value: 10 });
-    const readings = readAll(network, real.network, bench, random).slice(0, 30);
-    const of = { network, instruments: bench, readings };
-    const found = diagnose(of);
-    return found.ok && found.value.groups.length > 0 ? [of] : [];
-  });
-  const job = jobs[0]!;
-  const { readings } = job;
-  const time = secondsOf(() => diagnose(job), 0.5);
-  const made = diagnose(job);
-  const listed = made.ok ? made.value.groups.flatMap(({ hypotheses }) => hypotheses).length : 0;
-  const solve = secondsOf(() => solveUnloaded(network));
-  line(
-    `  all single faults of ${named.length} parts, ${readings.length} readings, ${listed} listed (${duration(time)})`,
-    `${(time / solve).toFixed(0)} × solving it once   ${(time / 0.1).toFixed(2)} of 100 ms`,
-  );
 }

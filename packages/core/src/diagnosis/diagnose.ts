@@ -1,13 +1,12 @@
 import { solveUnloaded, type Unloaded } from '../loading/index.ts';
-import type { Network } from '../network/index.ts';
 import { ok, type Result } from '../result.ts';
 import type { SolverFault } from '../solver/index.ts';
 import { checkFor, isOfReading, type Hypothesis } from '../faults/index.ts';
 import type { DiagnosedJob } from './diagnosed-job.ts';
 import { nextReading, type NextReading } from './next-reading.ts';
-import { observedReadings, type Observed } from './predictions/observed.ts';
+import { observedReadings } from './predictions/observed.ts';
 import { groupsOf, type Group } from './groups.ts';
-import { predictionsOf, type Prediction } from './predictions/prediction.ts';
+import { predictionsBy } from './predictions/prediction.ts';
 import { faultFreePrediction, isConsistent, singleFaults, type Scored } from './single-faults.ts';
 
 /** Predicted value of each reading by its id, V, A or Ω; null for a resistance beyond every range. */
@@ -58,12 +57,17 @@ export function diagnosisOf(
 ): Diagnosis {
   const none: Diagnosis = { format: 'usual-drag/diagnosis', version: 1, consistent: !groups, groups: [], next: null };
   if (!groups) return none;
+  const predictionsOf = predictionsBy(observed);
   const leaders = groups.slice(0, leadingGroups).map(({ members }) => members[0]!.hypothesis);
   return {
     ...none,
     groups: groups.map(({ misfit, members }) => ({
       misfit,
-      hypotheses: members.map((member) => diagnosed(member, observed, job.network)),
+      hypotheses: members.map((member) => ({
+        ...member.hypothesis,
+        predictions: predictionsOf(member),
+        check: checkFor(member.hypothesis, job.network),
+      })),
     })),
     next: nextReading(job, unloaded, leaders),
   };
@@ -99,8 +103,3 @@ const mistakesFirst = ({ misfit, members }: Group<Scored>) => {
     ],
   };
 };
-
-function diagnosed(prediction: Prediction, observed: readonly Observed[], network: Network): DiagnosedHypothesis {
-  const { hypothesis } = prediction;
-  return { ...hypothesis, predictions: predictionsOf(prediction, observed), check: checkFor(hypothesis, network) };
-}

@@ -1,5 +1,5 @@
 import type { Compared } from './predictions/comparing.ts';
-import { isIndistinguishable } from './predictions/prediction.ts';
+import { distinguishedBy } from './predictions/prediction.ts';
 import type { Scored } from './single-faults.ts';
 
 /** Hypotheses that the available readings cannot distinguish from their leader, which is first. */
@@ -22,8 +22,13 @@ export function groupsOf<T extends Scored>(scored: readonly T[], observed: reado
     const leader = rest[0]!;
     const members: T[] = [];
     const others: T[] = [];
-    for (const one of rest)
-      (isIndistinguishable(one.prediction, leader.prediction, observed) ? members : others).push(one);
+    // The reading that distinguished the last hypothesis is likely to distinguish the next.
+    let at = 0;
+    for (const one of rest) {
+      at = distinguishedBy(one.prediction, leader.prediction, observed, at);
+      (at === -1 ? members : others).push(one);
+      at = Math.max(0, at);
+    }
     groups.push({ misfit: leader.misfit, members });
     rest = others;
   }

@@ -12,12 +12,6 @@ export type LoneMeter =
       readonly reversed?: boolean;
     };
 
-/** Indication of a lone meter, and its standard uncertainty from the parts' tolerances, V or A. */
-export interface LoneReading {
-  readonly indicated: number;
-  readonly tolerance: number;
-}
-
 /**
  * A network laid out once for every meter that is put into it alone: a voltmeter is a change of rank one to it, an ammeter is
  * in series with one of its resistances. Everything then follows from the network's own responses.
@@ -68,37 +62,55 @@ export class LaidOut {
   }
 
   /**
-   * Returns the indication of a lone meter of a resistance, Ω; null if its circuit has to be solved by itself: a meter that
-   * is connected to nothing, or an ammeter that is not in series with a single resistance.
-   *
-   * @param spans  Ω that each resistance may be off, in the order of the network's resistances
+   * Returns the indication of a lone meter of a resistance, Ω, in V or A; null if its circuit has to be solved by itself: a
+   * meter that is connected to nothing, or an ammeter that is not in series with a single resistance.
    */
-  readingOf(meter: LoneMeter, resistance: number, spans: Float64Array): LoneReading | null {
-    const n = this.resistive.length;
-    let variance = 0;
+  indicationOf(meter: LoneMeter, resistance: number): number | null {
     if (meter.quantity === 'dc-voltage') {
       const pair = this.pair(meter.red, meter.black);
       if (!pair) return null;
-      const { voltage, seen, injected, sign } = pair;
+      return this.signOf(meter.red, meter.black) * pair.voltage * (resistance / (resistance + pair.seen));
+    }
+    const place = this.inSeries(meter);
+    return place && place.sign * this.currentThrough(place.at, resistance);
+  }
+
+  /**
+   * Returns the standard uncertainty of that indication from the parts' tolerances, V or A.
+   *
+   * @param spans  Ω that each resistance may be off, in the order of the network's resistances
+   */
+  toleranceOf(meter: LoneMeter, resistance: number, spans: Float64Array): number {
+    const n = this.resistive.length;
+    let variance = 0;
+    if (meter.quantity === 'dc-voltage') {
+      const pair = this.pair(meter.red, meter.black)!;
+      const { voltage, seen } = pair;
+      const injected = this.injectedBy(pair);
       const whole = resistance + seen;
       for (let k = 0; k < n; k += 1) {
         const moved = injected[k]! * (this.currents[k]! - (injected[k]! * voltage) / whole) * spans[k]!;
         variance += moved * moved;
       }
-      const share = resistance / whole;
-      return { indicated: sign * voltage * share, tolerance: share * Math.sqrt(variance / 3) };
+      return (resistance / whole) * Math.sqrt(variance / 3);
     }
-    const place = this.inSeries(meter);
-    if (!place) return null;
-    const { at, sign } = place;
-    const gain = 1 / (1 - resistance * this.ports[at * n + at]!);
-    const current = gain * this.currents[at]!;
+    const { at } = this.inSeries(meter)!;
+    const current = this.currentThrough(at, resistance);
     for (let k = 0; k < n; k += 1) {
       const response = this.ports[at * n + k]!;
-      const moved = gain * response * (this.currents[k]! + response * resistance * current) * spans[k]!;
+      const moved = response * (this.currents[k]! + response * resistance * current) * spans[k]!;
       variance += moved * moved;
     }
-    return { indicated: sign * current, tolerance: Math.sqrt(variance / 3) };
+    return this.gainAt(at, resistance) * Math.sqrt(variance / 3);
+  }
+
+  private currentThrough(at: number, resistance: number): number {
+    return this.gainAt(at, resistance) * this.currents[at]!;
+  }
+
+  /** Current in a resistance with an ammeter in series, as a ratio to that without it. */
+  private gainAt(at: number, resistance: number): number {
+    return 1 / (1 - resistance * this.ports[at * this.resistive.length + at]!);
   }
 
   /** Names of the resistances, in their order. */
@@ -119,19 +131,34 @@ export class LaidOut {
   }
 
   /** Two nodes; the same for both ways round. */
-  private pair(red: string, black: string): (Pair & { readonly sign: 1 | -1 }) | null {
-    const [a, b] = [this.named.nodeNumber.get(red)!, this.named.nodeNumber.get(black)!];
-    const turned = a > b;
-    const [from, to] = turned ? [b, a] : [a, b];
+  private pair(red: string, black: string): Pair | null {
+    const a = this.named.nodeNumber.get(red)!;
+    const b = this.named.nodeNumber.get(black)!;
+    const from = Math.min(a, b);
+    const to = Math.max(a, b);
     const key = from * this.named.circuit.nodes + to;
     let found = this.pairs.get(key);
     if (found === undefined) {
       const voltage = this.voltages[key]!;
-      this.quick.inject(from, to);
-      found = Number.isNaN(voltage) ? null : { voltage, seen: this.quick.voltage(from, to), injected: this.inEach() };
+      if (!Number.isNaN(voltage)) this.quick.inject(from, to);
+      found = Number.isNaN(voltage) ? null : { from, to, voltage, seen: this.quick.voltage(from, to), injected: null };
       this.pairs.set(key, found);
     }
-    return found && { ...found, sign: turned ? -1 : 1 };
+    return found;
+  }
+
+  /** A in each resistance for 1 A driven into the first node of a pair and out of the second. */
+  private injectedBy(pair: Pair): Float64Array {
+    if (!pair.injected) {
+      this.quick.inject(pair.from, pair.to);
+      pair.injected = this.inEach();
+    }
+    return pair.injected;
+  }
+
+  /** Sign of the voltage of two nodes against that of their pair. */
+  private signOf(red: string, black: string): 1 | -1 {
+    return this.named.nodeNumber.get(red)! > this.named.nodeNumber.get(black)! ? -1 : 1;
   }
 
   /** The resistance that an ammeter is in series with, and the sign of its current there. */
@@ -147,7 +174,9 @@ export class LaidOut {
   private withVoltmeter(red: string, black: string, name: string, resistance: number): ReadingCircuit | null {
     const pair = red === black ? null : this.pair(red, black);
     if (!pair) return null;
-    const { voltage, seen, injected, sign } = pair;
+    const { voltage, seen } = pair;
+    const injected = this.injectedBy(pair);
+    const sign = this.signOf(red, black);
     const n = this.resistive.length;
     const size = n + 1;
     const whole = resistance + seen;
@@ -180,9 +209,8 @@ export class LaidOut {
     const { at, sign } = place;
     const n = this.resistive.length;
     const size = n + 1;
-    const own = this.ports[at * n + at]!;
-    const gain = 1 / (1 - resistance * own);
-    const current = this.currents[at]! * gain;
+    const gain = this.gainAt(at, resistance);
+    const current = this.currentThrough(at, resistance);
     const ports = new Float64Array(size * size);
     // What holds for the part holds for the meter in series with it.
     const turn = meter.reversed ? -sign : sign;
@@ -219,10 +247,12 @@ export class LaidOut {
 }
 
 interface Pair {
+  readonly from: number;
+  readonly to: number;
   /** V from the first to the second with no meter connected. */
   readonly voltage: number;
   /** Ω between the two. */
   readonly seen: number;
-  /** A in each resistance for 1 A driven into the first and out of the second. */
-  readonly injected: Float64Array;
+  /** A in each resistance for 1 A driven into the first and out of the second; null until it is asked for. */
+  injected: Float64Array | null;
 }

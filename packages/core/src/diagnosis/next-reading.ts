@@ -4,7 +4,7 @@ import { nodesOf } from '../network/index.ts';
 import { standardUncertainty, type CircuitReading } from '../readings/index.ts';
 import { withFault, type Hypothesis } from '../faults/index.ts';
 import type { DiagnosedJob } from './diagnosed-job.ts';
-import { elsewhereIn } from './causes/elsewhere.ts';
+import { indicationsIn, type Indications } from './causes/elsewhere.ts';
 
 /** Divisor in place of zero. */
 const tiny = 1e-300;
@@ -65,9 +65,9 @@ export function indicationsWith(
   const changed = withFault({ network, instruments }, fault);
   const solved = solveUnloaded(changed.network);
   if (!solved.ok) return null;
-  const at = elsewhereIn(solved.value, changed.instruments);
+  const at = indicationsIn(solved.value, changed.instruments);
   const recorded = conventions.sign === 'magnitude' ? Math.abs : (value: number) => value;
-  return (reading) => recorded(at(reading).value);
+  return (reading) => recorded(at(reading));
 }
 
 /** Values that hypotheses predict for the next reading, on the range that reads them best. */
@@ -99,9 +99,6 @@ export function nextPredictions(
     uncertainty: 2 * u,
   };
 }
-
-/** Returns the number that a meter would record in one circuit, V or A. */
-export type Indications = (reading: CircuitReading) => number;
 
 /** Where a lone meter is put. */
 type Place =

@@ -88,11 +88,12 @@ export const isConsistent = ({ values, u }: Prediction, observed: readonly Obser
 const noise = { relative: 1e-9, absolute: 1e-15 };
 
 /** Returns whether no reading can distinguish a hypothesis from the fault-free circuit. */
-const isFaultFree = ({ values }: Prediction, faultFree: Prediction, observed: readonly Observed[]): boolean =>
-  observed.every((one, k) => {
+function isFaultFree({ values }: Prediction, faultFree: Prediction, observed: readonly Observed[]): boolean {
+  for (let k = 0; k < observed.length; k += 1) {
     const expected = faultFree.values[k]!;
-    return (
-      values[k] === expected ||
-      separation(one, values[k]!, expected) <= noise.relative * Math.abs(expected) + noise.absolute
-    );
-  });
+    if (values[k] === expected) continue;
+    if (separation(observed[k]!, values[k]!, expected) > noise.relative * Math.abs(expected) + noise.absolute)
+      return false;
+  }
+  return true;
+}

@@ -16,7 +16,7 @@ import type { DiagnosedJob } from './diagnosed-job.ts';
 import { elsewhereIn } from './causes/elsewhere.ts';
 import { groupsOf } from './groups.ts';
 import { observedReadings, type Observed } from './predictions/observed.ts';
-import { largestMisfit, misfitOf, predictionsOf, rankOf, type Prediction } from './predictions/prediction.ts';
+import { largestMisfit, misfitOf, predictionsBy, rankOf, type Prediction } from './predictions/prediction.ts';
 import type { ReadingFaultShown } from './causes/reading-faults.ts';
 import { faultFreePrediction, faultsOfCircuit, singleFaults, type Scored } from './single-faults.ts';
 
@@ -141,13 +141,14 @@ export function twoFaults(
         keep([first, prediction.hypothesis], prediction);
     });
   onProgress({ done, of, found: found.size });
+  const predictionsOf = predictionsBy(observed);
   const best = [...found.values()].sort((a, b) => a.rank - b.rank).slice(0, most);
   return ok(
     groupsOf(best, observed).map(({ misfit, members }) => ({
       misfit,
       hypotheses: members.map(({ faults, prediction }) => ({
         faults,
-        predictions: predictionsOf(prediction, observed),
+        predictions: predictionsOf(prediction),
         check: faults.map((one) => checkFor(one, network)).join(' '),
       })),
     })),

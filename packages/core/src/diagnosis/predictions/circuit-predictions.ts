@@ -73,7 +73,11 @@ export class CircuitPredictions {
   private readonly fuses: Float64Array;
   /** The readings' own standard uncertainties. */
   private readonly own: Float64Array;
+  /** Results of the prediction that is being made; copied once it is complete. */
   private readonly result: Evaluated = { indicated: 0, variance: 0 };
+  private changed = new Float64Array();
+  private readonly values: Float64Array;
+  private readonly u: Float64Array;
 
   private constructor(
     readonly network: Network,
@@ -84,6 +88,8 @@ export class CircuitPredictions {
     this.spans = new Map(tolerancedParts(network).map(({ branch, span }) => [network.elements[branch]!.id, span]));
     this.fuses = Float64Array.from(observed, fuseOf);
     this.own = Float64Array.from(observed, ({ u }) => u);
+    this.values = new Float64Array(observed.length);
+    this.u = new Float64Array(observed.length);
   }
 
   /** Null if a reading's circuit cannot be laid out. */
@@ -223,17 +229,16 @@ export class CircuitPredictions {
     fitted: number,
     limit: number,
   ): CircuitPrediction | null {
-    const { observed, own, fuses, result } = this;
+    const { observed, own, fuses, result, values, u } = this;
     const n = circuits.length;
-    const values = new Float64Array(n);
-    const u = new Float64Array(n);
     const changed = this.changedSpans(circuits, spans);
     const most = limit * limit * Math.max(1, n - fitted);
     let sum = 0;
     for (let k = 0; k < n; k += 1) {
       const circuit = circuits[k]!;
       const own2 = own[k]! * own[k]!;
-      evaluate(circuit, typeof changes === 'function' ? changes(k) : changes, this.spansIn(circuit), changed, result);
+      const spansHere = this.spansIn(circuit, changed);
+      evaluate(circuit, typeof changes === 'function' ? changes(k) : changes, spansHere, changed, result);
       const blown = Math.abs(result.indicated) > fuses[k]!;
       const value = blown ? 0 : result.indicated;
       const variance = blown ? own2 : own2 + result.variance;
@@ -243,7 +248,7 @@ export class CircuitPredictions {
       values[k] = value;
       u[k] = Math.sqrt(variance);
     }
-    return { hypothesis, values, u, fitted };
+    return { hypothesis, values: values.slice(), u: u.slice(), fitted };
   }
 
   private changedSpans(circuits: readonly ReadingCircuit[], spans: Spans): ChangedSpans | null {
@@ -252,14 +257,18 @@ export class CircuitPredictions {
     return { indices: placed.map(([at]) => at), spans: placed.map(([, span]) => span) };
   }
 
-  /** Ω that each resistance of a circuit may be off, in its order. */
-  private spansIn(circuit: ReadingCircuit): Float64Array {
+  /** Ω that each resistance of a circuit may be off, in its order; with changes in an array that is used again. */
+  private spansIn(circuit: ReadingCircuit, changed: ChangedSpans | null): Float64Array {
     let base = this.baseSpans.get(circuit);
     if (!base) {
       base = Float64Array.from(circuit.names, (name) => this.spans.get(name) ?? 0);
       this.baseSpans.set(circuit, base);
     }
-    return base;
+    if (!changed) return base;
+    if (this.changed.length !== base.length) this.changed = new Float64Array(base.length);
+    this.changed.set(base);
+    changed.indices.forEach((at, k) => (this.changed[at] = changed.spans[k]!));
+    return this.changed;
   }
 
   private indicatedIn(circuit: ReadingCircuit, changes: readonly Change[]): number {

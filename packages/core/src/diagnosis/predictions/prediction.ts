@@ -49,19 +49,32 @@ export function rankOf(prediction: Prediction, faultFree: Prediction, observed: 
   return rank;
 }
 
-/** Returns whether a prediction is within 2u of the leader's prediction at every reading. */
-export const isIndistinguishable = (one: Prediction, leader: Prediction, observed: readonly Compared[]): boolean =>
-  observed.every((at, k) => separation(at, one.values[k]!, leader.values[k]!) <= 2 * leader.u[k]!);
+/**
+ * Returns the index of a reading whose prediction is not within 2u of the leader's; −1 if there is none.
+ *
+ * @param first  index that is tried first
+ */
+export function distinguishedBy(
+  one: Prediction,
+  leader: Prediction,
+  observed: readonly Compared[],
+  first: number,
+): number {
+  for (let tried = 0, k = first; tried < observed.length; tried += 1, k = (k + 1) % observed.length)
+    if (separation(observed[k]!, one.values[k]!, leader.values[k]!) > 2 * leader.u[k]!) return k;
+  return -1;
+}
 
-/** Returns the predicted values by the readings' ids; null for a resistance beyond every range. */
-export function predictionsOf(
-  { values }: Prediction,
+/** Returns a function that gives predicted values by the readings' ids; null for a resistance beyond every range. */
+export function predictionsBy(
   observed: readonly { readonly reading: { readonly id: string } }[],
-): Record<string, number | null> {
-  const predictions: Record<string, number | null> = {};
-  for (let k = 0; k < observed.length; k += 1) {
-    const value = values[k]!;
-    predictions[observed[k]!.reading.id] = Number.isFinite(value) ? value : null;
-  }
-  return predictions;
+): (prediction: Prediction) => Record<string, number | null> {
+  const ids = observed.map(({ reading }) => reading.id);
+  const blank: Record<string, number | null> = Object.fromEntries(ids.map((id) => [id, 0.5]));
+  return ({ values }) => {
+    // A copy with the same keys is made faster than an object that grows.
+    const predictions = { ...blank };
+    for (let k = 0; k < ids.length; k += 1) predictions[ids[k]!] = Number.isFinite(values[k]!) ? values[k]! : null;
+    return predictions;
+  };
 }

@@ -120,7 +120,7 @@ export interface Evaluated {
  * Changes resistances one after the other, each a change of rank one: an EMF of Δ times its current in series.
  *
  * @param spans    Ω that each resistance may be off, in the order of the circuit's names; 0 if it is known
- * @param changed  spans that are others
+ * @param changed  spans that a fault has set, for a part out of circuit; `spans` contains them already
  * @param into     where the result goes
  */
 export function evaluate(
@@ -131,7 +131,7 @@ export function evaluate(
   into: Evaluated,
 ): void {
   if (circuit.isolated) return evaluateIsolated(circuit, circuit.isolated, changes, changed, into);
-  if (changes.length > 2) return evaluateMany(circuit, changes, spans, changed, into);
+  if (changes.length > 2) return evaluateMany(circuit, changes, spans, into);
   const { ports, currents, effect, resistances } = circuit;
   const n = currents.length;
   const [first, second] = changes;
@@ -157,36 +157,24 @@ export function evaluate(
     secondLift = secondGain * own;
     indicated += own * secondDrive;
   }
-  const movedBy = (k: number): number => {
-    const row = ports[a + k]!;
-    let current = currents[k]! + row * drive;
-    let own = effect[k]! + lift * row;
-    if (second) {
-      const next = ports[b + k]! + share * row;
-      current += next * secondDrive;
-      own += secondLift * next;
-    }
-    return own * current;
-  };
-  into.indicated = indicated;
-  into.variance = varianceOf(movedBy, spans, changed);
-}
-
-function varianceOf(movedBy: (k: number) => number, spans: Float64Array, changed: ChangedSpans | null): number {
+  // Two loops, and no function for each resistance: this is the innermost part of the search for faults.
   let sum = 0;
-  for (let k = 0; k < spans.length; k += 1) {
-    const span = spans[k]!;
-    if (span === 0) continue;
-    const moved = movedBy(k) * span;
-    sum += moved * moved;
-  }
-  if (changed)
-    for (let at = 0; at < changed.indices.length; at += 1) {
-      const k = changed.indices[at]!;
-      const moved = movedBy(k);
-      sum += moved * moved * (changed.spans[at]! ** 2 - spans[k]! ** 2);
+  if (second)
+    for (let k = 0; k < n; k += 1) {
+      const row = ports[a + k]!;
+      const next = ports[b + k]! + share * row;
+      const current = currents[k]! + row * drive + next * secondDrive;
+      const moved = (effect[k]! + lift * row + secondLift * next) * current * spans[k]!;
+      sum += moved * moved;
     }
-  return Math.max(0, sum) / 3;
+  else
+    for (let k = 0; k < n; k += 1) {
+      const row = ports[a + k]!;
+      const moved = (effect[k]! + lift * row) * (currents[k]! + row * drive) * spans[k]!;
+      sum += moved * moved;
+    }
+  into.indicated = indicated;
+  into.variance = sum / 3;
 }
 
 /** The resistance of a part alone; a fault that changes it also sets its tolerance. */
@@ -205,13 +193,7 @@ function evaluateIsolated(
 }
 
 /** Any number of changes, each row as the changes before it have left it; by reciprocity the columns are the same. */
-function evaluateMany(
-  circuit: ReadingCircuit,
-  changes: readonly Change[],
-  spans: Float64Array,
-  changed: ChangedSpans | null,
-  into: Evaluated,
-): void {
+function evaluateMany(circuit: ReadingCircuit, changes: readonly Change[], spans: Float64Array, into: Evaluated): void {
   const { ports, currents, effect, resistances } = circuit;
   const n = currents.length;
   const rows = changes.map(({ index }) => ports.slice(index * n, index * n + n));
@@ -234,7 +216,9 @@ function evaluateMany(
     }
   });
   into.indicated = indicated;
-  into.variance = varianceOf((k) => effectOf(k) * currentIn(k), spans, changed);
+  let sum = 0;
+  for (let k = 0; k < n; k += 1) if (spans[k] !== 0) sum += (effectOf(k) * currentIn(k) * spans[k]!) ** 2;
+  into.variance = sum / 3;
 }
 
 /**
