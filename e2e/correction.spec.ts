@@ -34,6 +34,11 @@ test('a reading is corrected without a network: source known, two ranges, and a 
   await type(page, 'Reading 2', '4');
   await expect(page.getByTestId('from-ranges')).toContainText(/8\.0+\sV ±/);
   await expect(page.getByText(/source resistance 10(\.0+)?\skΩ ±/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Uncertainty budget of the corrected value' }).last().click();
+  const budget = page.getByRole('dialog', { name: 'Uncertainty budget of the corrected value' });
+  await expect(budget).toContainText(/Most of it is the reading on 10 V( with 20 kΩ)?: a meter with half these limits/);
+  await expect(budget.getByRole('row', { name: /resistance of the meter on 10 V with 20 kΩ/ })).toBeVisible();
   expect(await violations(page)).toEqual([]);
   expect(faults).toEqual([]);
 });

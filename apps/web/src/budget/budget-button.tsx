@@ -1,22 +1,22 @@
 import type { Unit } from '@usual-drag/core/quantity';
-import type { CorrectionQuestion } from '@usual-drag/core/readings';
 import { ChartBarDecreasing } from 'lucide-react';
 import { useId, useState } from 'react';
 import { fetchedLater } from '../ui/fetched-later.ts';
 import { Panel } from '../ui/panel.tsx';
+import type { BudgetSource } from './budget-source.ts';
 
 const BudgetView = fetchedLater(async () => (await import('./budget-view.tsx')).BudgetView);
 
 interface Props {
-  /** The corrected value, as it is computed again for its budget. */
-  readonly question: CorrectionQuestion;
+  /** The corrected value, as it is computed again for its budget; or readings on several ranges that it was found from. */
+  readonly of: BudgetSource;
   readonly unit: Unit;
   /** Name of the value: M3, V1. */
   readonly name: string;
 }
 
 /** Button beside a corrected value that opens the budget of its uncertainty. */
-export function BudgetButton({ question, unit, name }: Props) {
+export function BudgetButton({ of, unit, name }: Props) {
   const [open, setOpen] = useState(false);
   const id = useId();
   return (
@@ -41,7 +41,7 @@ export function BudgetButton({ question, unit, name }: Props) {
       >
         {open && (
           <Panel name="The uncertainty budget">
-            <BudgetView question={question} unit={unit} name={name} />
+            <BudgetView of={of} unit={unit} name={name} />
           </Panel>
         )}
       </div>

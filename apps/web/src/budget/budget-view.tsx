@@ -1,22 +1,23 @@
 import { formatMeasured, formatQuantity, type Unit } from '@usual-drag/core/quantity';
-import { correctionOf, type CorrectionQuestion } from '@usual-drag/core/readings';
-import { budgetOf, budgetSentence, type Budget, type BudgetLine } from '@usual-drag/core/uncertainty';
+import type { CorrectionQuestion } from '@usual-drag/core/readings';
+import { budgetSentence, type Budget, type BudgetLine } from '@usual-drag/core/uncertainty';
 import { useMemo } from 'react';
 import { FiguresTable } from '../ui/figures-table.tsx';
 import { startSampledCorrection } from '../workers/budget.ts';
 import { useWorkerResult } from '../workers/use-worker-result.ts';
+import { budgetFrom, type BudgetSource } from './budget-source.ts';
 import { ShareChart } from './share-chart.tsx';
 import { shareText } from './share-text.ts';
 
 interface Props {
-  readonly question: CorrectionQuestion;
+  readonly of: BudgetSource;
   readonly unit: Unit;
   readonly name: string;
 }
 
 /** Uncertainty budget of a corrected value: what contributes, in figures and as bars, and what would reduce it. */
-export function BudgetView({ question, unit, name }: Props) {
-  const budget = useMemo(() => budgetOf(correctionOf(question)), [question]);
+export function BudgetView({ of, unit, name }: Props) {
+  const budget = useMemo(() => budgetFrom(of), [of]);
   if (!budget) return <p>This reading does not determine a corrected value.</p>;
   return (
     <div className="flex flex-col gap-2 text-[14px]">
@@ -26,7 +27,7 @@ export function BudgetView({ question, unit, name }: Props) {
         <span className="font-normal text-soft">U, k = 2</span>
       </h2>
       <p>{budgetSentence(budget, (u) => formatQuantity(u, unit, { digits: 2 }))}</p>
-      {budget.mayBeNonlinear && <Sampled question={question} unit={unit} />}
+      {budget.mayBeNonlinear && of.of !== 'ranges' && <Sampled question={of} unit={unit} />}
       {budget.lines.length > 0 && (
         <>
           <ShareChart lines={budget.lines} />
@@ -47,6 +48,7 @@ function Lines({ budget: { lines, uncertainty }, unit }: { readonly budget: Budg
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Contributions">
       <FiguresTable
         label="Uncertainty budget"
+        scrolls
         head={['Input', 'Standard u', 'Sensitivity', 'Contribution', 'Share']}
         rows={[
           ...lines.map((line) => ({
@@ -73,7 +75,7 @@ function Lines({ budget: { lines, uncertainty }, unit }: { readonly budget: Budg
 }
 
 /** Result of drawing the inputs at random, if the linear form is off by more than a tenth. */
-function Sampled({ question, unit }: Omit<Props, 'name'>) {
+function Sampled({ question, unit }: { readonly question: CorrectionQuestion; readonly unit: Unit }) {
   const start = useMemo(() => () => startSampledCorrection(question), [question]);
   const { result, state } = useWorkerResult(start, 0);
   if (state === 'running') return <p role="status">Checking the linear form by sampling …</p>;

@@ -152,7 +152,7 @@ function KnownSource({ quantity, instrument, range }: KnownProps) {
           <b data-testid="corrected" className="figures text-[20px]">
             {result.ok ? formatMeasured(result.value.value, result.value.uncertainty, unit) : 'cannot be corrected'}
           </b>{' '}
-          {result.ok && question && <BudgetButton question={question} unit={unit} name="the corrected value" />}
+          {result.ok && question && <BudgetButton of={question} unit={unit} name="the corrected value" />}
           {!result.ok && <> {cannotCorrectWords[result.fault]}</>}
           <br />
           <span className="figures text-[14px] text-soft">

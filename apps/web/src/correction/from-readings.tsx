@@ -2,9 +2,16 @@ import { fail } from '@usual-drag/core/result';
 import { formatMeasured, formatQuantity, parseQuantity } from '@usual-drag/core/quantity';
 import { findRange, rangesOf, type Instrument, type MeterQuantity, unitOf } from '@usual-drag/core/instrument';
 import { cannotCorrectWords, stateOn } from '@usual-drag/core/loading';
-import { correctFromRanges, rangeReading, withKnownResistor, type KnownResistor } from '@usual-drag/core/uncertainty';
+import {
+  correctFromRanges,
+  rangeReading,
+  withKnownResistor,
+  type KnownResistor,
+  type NamedRangeReading,
+} from '@usual-drag/core/uncertainty';
 import { Plus } from 'lucide-react';
 import { Suspense, useState } from 'react';
+import { BudgetButton } from '../budget/budget-button.tsx';
 import { Button } from '../ui/button.tsx';
 import { Choice } from '../ui/choice.tsx';
 import { fetchedLater } from '../ui/fetched-later.ts';
@@ -49,12 +56,13 @@ export function FromReadings({ quantity, instrument, range }: Props) {
     const state = found && indicated !== null ? stateOn(instrument, found, indicated) : 'ok';
     return state === 'ok' ? null : cannotCorrectWords[state];
   };
-  const readings = entries.flatMap(({ range: id, indicated, known }) => {
+  const readings = entries.flatMap(({ range: id, indicated, known }): readonly NamedRangeReading[] => {
     const found = findRange(instrument, quantity, id);
     if (!found || indicated === null || known?.resistance === null) return [];
     const reading = rangeReading(instrument, found, indicated);
     if (!reading) return [];
-    return [known ? withKnownResistor(reading, known as KnownResistor, quantity) : reading];
+    const name = known ? `${id} with ${formatQuantity(known.resistance!, 'Ω', { digits: 4, trim: true })}` : id;
+    return [{ ...(known ? withKnownResistor(reading, known as KnownResistor, quantity) : reading), name }];
   });
   const found = readings.length >= 2 ? correctFromRanges(readings, quantity) : null;
   return (
@@ -132,7 +140,8 @@ export function FromReadings({ quantity, instrument, range }: Props) {
           <p className="border-l-4 border-ink pl-3">
             <b data-testid="from-ranges" className="figures text-[18px]">
               {formatMeasured(found.value.truth, found.value.truthUncertainty, unit)}
-            </b>
+            </b>{' '}
+            <BudgetButton of={{ of: 'ranges', quantity, readings }} unit={unit} name="the corrected value" />
             <br />
             <span className="text-[14px] text-soft">
               k = 2; source resistance{' '}

@@ -7,10 +7,12 @@ interface Props {
   readonly label: string;
   readonly selected?: string | null;
   readonly onSelect?: (key: string) => void;
+  /** Whether the table stands in a region that scrolls sideways: no figure then breaks. */
+  readonly scrolls?: boolean;
 }
 
 /** A table of figures: names at the left, the rest at the right. */
-export function FiguresTable({ head, rows, label, selected, onSelect }: Props) {
+export function FiguresTable({ head, rows, label, selected, onSelect, scrolls = false }: Props) {
   return (
     <table aria-label={label} className="w-full border-collapse text-[14px] max-sm:text-[13px]">
       <thead className="text-[13px] text-soft">
@@ -41,7 +43,10 @@ export function FiguresTable({ head, rows, label, selected, onSelect }: Props) {
               ) : (
                 <td
                   key={index}
-                  className="figures px-1.5 py-0.5 text-right max-sm:px-1 max-sm:[overflow-wrap:anywhere] sm:whitespace-nowrap"
+                  className={clsx(
+                    'figures px-1.5 py-0.5 text-right max-sm:px-1 sm:whitespace-nowrap',
+                    scrolls ? 'whitespace-nowrap' : 'max-sm:[overflow-wrap:anywhere]',
+                  )}
                 >
                   {cell}
                 </td>

@@ -18,7 +18,7 @@ export interface BudgetLine {
 }
 
 /** Uncertainty that would be left if the largest contribution were reduced. */
-interface Reduction {
+export interface Reduction {
   readonly of: string;
   /** The action, as the subject of a sentence: measuring R2. */
   readonly action: string;

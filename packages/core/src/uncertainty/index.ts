@@ -14,6 +14,7 @@ export {
 } from './tolerance-limits.ts';
 export { toleranceField, type ToleranceField } from './tolerance-field.ts';
 export { budgetOf, budgetSentence, type Budget, type BudgetLine } from './budget.ts';
+export { rangeBudget, type NamedRangeReading } from './range-budget.ts';
 export type { Correction } from './correction.ts';
 export { sampleCorrection, type SampledCorrection } from './sampled-correction.ts';
 export { resistanceFromSweep, type SweptResistance } from './resistance-sweep.ts';

@@ -17,12 +17,12 @@ export interface KnownResistor {
  * of the current past it.
  */
 export function withKnownResistor(
-  { indicated, uncertainty, meterResistance: rm }: RangeReading,
+  { indicated, uncertainty, meterResistance: rm, ...rest }: RangeReading,
   { resistance: rk, placed }: KnownResistor,
   quantity: MeterQuantity,
 ): RangeReading {
   const meterResistance = placed === 'across' ? (rm * rk) / (rm + rk) : rm + rk;
   const volts = quantity === 'dc-voltage';
   const scale = volts === (placed === 'across') ? 1 : volts ? (rm + rk) / rm : (rm + rk) / rk;
-  return { indicated: indicated * scale, uncertainty: uncertainty * scale, meterResistance };
+  return { ...rest, indicated: indicated * scale, uncertainty: uncertainty * scale, meterResistance };
 }

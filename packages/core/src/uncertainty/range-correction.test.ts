@@ -14,9 +14,9 @@ test('two unrounded readings give the true value back to 1e-9, and more do', () 
         const readings = shares.map((share): RangeReading => {
           const rm = rs * share;
           const indicated = quantity === 'dc-voltage' ? (truth * rm) / (rm + rs) : (truth * rs) / (rs + rm);
-          return { indicated, uncertainty: 0, meterResistance: rm };
+          return { indicated, uncertainty: 0, meterResistance: rm, resistanceTolerance: 0 };
         });
-        const found = correctFromRanges(readings, quantity, 0);
+        const found = correctFromRanges(readings, quantity);
         if (!found.ok) throw new Error(found.fault.message);
         expect(Math.abs(found.value.truth / truth - 1)).toBeLessThan(1e-9);
         expect(Math.abs(found.value.sourceResistance / rs - 1)).toBeLessThan(1e-9);
@@ -36,9 +36,14 @@ test('from readings rounded to the display the uncertainty is honest: it covers 
     const shifted = truth * (1 + run / 10_000);
     const readings = [20_000, 100_000].map((meterResistance): RangeReading => {
       const exact = (shifted * meterResistance) / (meterResistance + rs);
-      return { indicated: Math.round(exact / 0.01) * 0.01, uncertainty: 0.005, meterResistance };
+      return {
+        indicated: Math.round(exact / 0.01) * 0.01,
+        uncertainty: 0.005,
+        meterResistance,
+        resistanceTolerance: 0,
+      };
     });
-    const found = correctFromRanges(readings, 'dc-voltage', 0);
+    const found = correctFromRanges(readings, 'dc-voltage');
     if (!found.ok) throw new Error(found.fault.message);
     const off = Math.abs(found.value.truth - shifted);
     if (off > found.value.truthUncertainty) outside += 1;

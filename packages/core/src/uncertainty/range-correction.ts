@@ -19,7 +19,12 @@ export interface RangeReading {
   readonly uncertainty: number;
   /** Ω of the meter on this range. */
   readonly meterResistance: number;
+  /** Limit of `meterResistance` as a share of it; 1 % if omitted. */
+  readonly resistanceTolerance?: number;
 }
+
+/** Limit of the resistance of a range whose tolerance is not specified, as a share of it. */
+export const usualResistanceTolerance = 0.01;
 
 /**
  * Returns a display on a range as a reading of a place whose source resistance is not known: the range's own error subtracted,
@@ -35,6 +40,7 @@ export function rangeReading(instrument: Instrument, range: Range, display: numb
     indicated: display - ownErrorAt(range.calibration, display),
     uncertainty: Math.hypot(accuracy, resolution),
     meterResistance: range.resistance,
+    ...(range.resistanceTolerance !== undefined && { resistanceTolerance: range.resistanceTolerance }),
   };
 }
 
@@ -51,6 +57,16 @@ export interface RangeCorrection {
   readonly worst: number;
   /** The line that the readings lie on: 1/V over 1/R_m across, 1/I over R_m in series. */
   readonly line: { readonly slope: number; readonly intercept: number };
+  /** Standard uncertainties that the inputs of each reading contribute to the true value, V or A, in the order of the readings. */
+  readonly contributions: readonly RangeContributions[];
+}
+
+/** Standard uncertainties that one reading contributes to a true value, V or A. */
+export interface RangeContributions {
+  /** From the limit of the reading itself. */
+  readonly reading: number;
+  /** From the limit of the meter's resistance. */
+  readonly resistance: number;
 }
 
 /** Reason why readings on several ranges give no true value. */
@@ -64,13 +80,10 @@ export interface CorrectionFault {
  *
  * 1/V_ind = 1/V_true + (R_s/V_true)·(1/R_m) across, 1/I_ind = 1/I_true + R_m/(I_true·R_s) in series: straight lines, solved
  * by two readings and fitted, each weighted by its uncertainty, by more.
- *
- * @param meterUncertainty  share of itself that each range's resistance may be off, as a limit
  */
 export function correctFromRanges(
   readings: readonly RangeReading[],
   quantity: MeterQuantity,
-  meterUncertainty = 0.01,
 ): Result<RangeCorrection, CorrectionFault> {
   const across = quantity === 'dc-voltage';
   if (readings.some(({ indicated }) => !(indicated > 0)))
@@ -88,10 +101,12 @@ export function correctFromRanges(
     y,
     y.map(() => 1),
   );
-  const u = readings.map(
-    ({ indicated, uncertainty }, i) =>
-      Math.hypot(uncertainty / indicated ** 2, rough.slope * x[i]! * meterUncertainty) / Math.sqrt(3),
+  /** Limits of y from the reading and from the meter's resistance. */
+  const limits = readings.map(
+    ({ indicated, uncertainty, resistanceTolerance = usualResistanceTolerance }, i) =>
+      [uncertainty / indicated ** 2, Math.abs(rough.slope) * x[i]! * resistanceTolerance] as const,
   );
+  const u = limits.map(([own, resistance]) => Math.hypot(own, resistance) / Math.sqrt(3));
   const weighable = u.every((value) => value > 0);
   const line = weighable
     ? fitted(
@@ -110,6 +125,11 @@ export function correctFromRanges(
   const interceptU = weighable ? Math.sqrt(1 / total + mean ** 2 / spread) : 0;
   const slopeU = weighable ? Math.sqrt(1 / spread) : 0;
   const truth = 1 / intercept;
+  /** Change of the true value for a change of y of one reading: the intercept is a weighted sum of the y. */
+  const sensitivity = (i: number): number => {
+    const weight = weighable ? 1 / u[i]! ** 2 : 1;
+    return truth ** 2 * Math.abs(weight / total - (mean * weight * (x[i]! - mean)) / spread);
+  };
   const sourceResistance = across ? slope / intercept : intercept / slope;
   // Slope and intercept are found together: their errors pull against each other by the mean of x.
   const shared = weighable ? -mean / spread : 0;
@@ -124,6 +144,10 @@ export function correctFromRanges(
       Number.isFinite(sourceResistance) && slope !== 0 ? 2 * Math.abs(sourceResistance) * relative : Infinity,
     worst: Math.max(...readings.map(({ indicated }, i) => Math.abs((intercept + slope * x[i]!) * indicated - 1))),
     line: { slope, intercept },
+    contributions: limits.map(([own, resistance], i) => ({
+      reading: (sensitivity(i) * own) / Math.sqrt(3),
+      resistance: (sensitivity(i) * resistance) / Math.sqrt(3),
+    })),
   });
 }
 

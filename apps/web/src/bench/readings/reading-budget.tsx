@@ -18,5 +18,5 @@ export function ReadingBudget({ reading }: { readonly reading: Reading }) {
     }),
     [job, reading],
   );
-  return <BudgetButton question={question} unit={unitOf(reading.quantity)} name={reading.id} />;
+  return <BudgetButton of={question} unit={unitOf(reading.quantity)} name={reading.id} />;
 }

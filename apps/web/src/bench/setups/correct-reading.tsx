@@ -69,7 +69,7 @@ export function CorrectReading({ meter, instrument, range, point, predicted, oth
           <b data-testid="corrected" className="figures text-[20px]">
             {corrected ? formatMeasured(corrected.value, corrected.uncertainty, unit) : 'cannot be corrected'}
           </b>{' '}
-          {question && <BudgetButton question={question} unit={unit} name={meter.id} />}
+          {question && <BudgetButton of={question} unit={unit} name={meter.id} />}
         </p>
       </div>
       {range.calibration && reading !== null && (

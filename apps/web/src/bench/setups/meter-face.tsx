@@ -83,7 +83,7 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
           <p data-testid="face-corrected" className="text-soft">
             corrected to no meter connected{' '}
             <b className="figures text-ink">{formatMeasured(corrected.value, corrected.uncertainty, unit)}</b>{' '}
-            {question && <BudgetButton question={question} unit={unit} name={meter.id} />}
+            {question && <BudgetButton of={question} unit={unit} name={meter.id} />}
           </p>
         )}
       </div>
