@@ -36,7 +36,7 @@ export function BudgetButton({ of, unit, name }: Props) {
         popover="auto"
         role="dialog"
         aria-label={`Uncertainty budget of ${name}`}
-        className="m-auto max-h-[90vh] w-[min(36rem,calc(100vw-1rem))] overflow-y-auto rounded-xl border border-line bg-sheet p-4 text-left font-normal whitespace-normal text-ink shadow-xl"
+        className="m-auto max-h-[90vh] w-[min(36rem,calc(100vw-1rem))] overflow-y-auto rounded-xl border border-line bg-sheet p-4 text-left font-sans font-normal whitespace-normal text-ink shadow-xl"
         onToggle={(event) => setOpen(event.newState === 'open')}
       >
         {open && (

@@ -21,7 +21,11 @@ export function FiguresTable({ head, rows, label, selected, onSelect, scrolls = 
             <th
               key={text}
               scope="col"
-              className={clsx('px-1.5 py-1 font-medium', index === 0 ? 'text-left' : 'text-right')}
+              className={clsx(
+                'px-1.5 py-1 font-medium',
+                scrolls && 'whitespace-nowrap',
+                index === 0 ? 'text-left' : 'text-right',
+              )}
             >
               {text}
             </th>
