@@ -4,9 +4,7 @@ import {
   certificateFaults,
   certificateFrom,
   checkAgainstStandard,
-  dayOf,
   isDay,
-  pointsToCheck,
   unitOf,
   withCertificate,
   type KitInstrument,
@@ -23,7 +21,8 @@ import { Note } from '../ui/note.tsx';
 import { offer } from '../ui/offer.ts';
 import { Segments } from '../ui/segments.tsx';
 import { ValueField } from '../ui/value-field.tsx';
-import { CertificatePoints, type TypedPoint } from './certificate-points.tsx';
+import { useCertificateDraft } from './certificate-drafts.ts';
+import { CertificatePoints } from './certificate-points.tsx';
 
 interface Props {
   readonly kept: KitInstrument;
@@ -95,14 +94,8 @@ const sources = [
 function RangeCertificate({ kept, chosen, onChange, onUndo }: Props & { readonly chosen: RangeOfKit }) {
   const { quantity, range } = chosen;
   const unit = unitOf(quantity);
-  const [source, setSource] = useState<(typeof sources)[number]['value']>('standard');
-  /** It is of the whole instrument, so that the next one is due an interval later; one range checked is not. */
-  const [isWhole, setWhole] = useState(false);
-  const [on, setOn] = useState(dayOf(new Date()));
-  const [typedU, setTypedU] = useState<number | null>(null);
-  const [points, setPoints] = useState<readonly TypedPoint[]>(() =>
-    pointsToCheck(range).map((applied) => ({ applied, indicated: null })),
-  );
+  const { draft, change, end } = useCertificateDraft(`${kept.id} ${chosen.key}`, range);
+  const { source, isWhole, on, typedU, points } = draft;
   const full = points.filter(
     (point): point is { applied: number; indicated: number } => point.indicated !== null && point.applied !== null,
   );
@@ -114,6 +107,7 @@ function RangeCertificate({ kept, chosen, onChange, onUndo }: Props & { readonly
   const name = `${kept.name ?? kept.id}, ${range.id}`;
   const keep = (): void => {
     onChange(withCertificate(isWhole ? { ...kept, calibratedOn: on } : kept, quantity, range.id, made));
+    end();
     offer(`Certificate of ${on} kept for ${name}.`, 'Undo', onUndo);
   };
   const remove = (): void => {
@@ -123,7 +117,12 @@ function RangeCertificate({ kept, chosen, onChange, onUndo }: Props & { readonly
   return (
     <>
       {range.calibration && <Present chosen={chosen} onRemove={remove} />}
-      <Segments label="Where it comes from" value={source} options={sources} onChange={setSource} />
+      <Segments
+        label="Where it comes from"
+        value={source}
+        options={sources}
+        onChange={(next) => change({ source: next })}
+      />
       {isCheck && (
         <Note kind="hazard">
           Apply no more than the range and its leads are made for. From 60 V DC on it can kill: local codes and licensed
@@ -132,13 +131,13 @@ function RangeCertificate({ kept, chosen, onChange, onUndo }: Props & { readonly
       )}
       <div className="flex flex-wrap items-start gap-3">
         <label className="flex flex-col text-[13px] text-soft">
-          {isCheck ? 'Checked on' : 'Certificate of'}
+          {isCheck ? 'Checked on' : 'Certificate date'}
           <input
             type="date"
             data-typing="true"
             className="min-h-9 rounded-lg border border-line bg-sheet px-2 text-[16px] text-ink pointer-coarse:min-h-11"
             value={on}
-            onChange={(event) => isDay(event.target.value) && setOn(event.target.value)}
+            onChange={(event) => isDay(event.target.value) && change({ on: event.target.value })}
           />
         </label>
         <ValueField
@@ -151,21 +150,26 @@ function RangeCertificate({ kept, chosen, onChange, onUndo }: Props & { readonly
             const read = parseQuantity(text, unit);
             return read.ok && read.value < 0 ? fail({ message: 'Not below zero.' }) : read;
           }}
-          onCommit={setTypedU}
+          onCommit={(u) => change({ typedU: u })}
         />
         <label className="flex min-h-9 items-center gap-2 self-end pointer-coarse:min-h-11">
           <input
             type="checkbox"
             className="size-5 accent-(--ochre-line)"
             checked={isWhole}
-            onChange={(event) => setWhole(event.target.checked)}
+            onChange={(event) => change({ isWhole: event.target.checked })}
           />
           calibration of the whole instrument: the next is due an interval later
         </label>
       </div>
-      <CertificatePoints unit={unit} points={points} check={isCheck ? check : null} onChange={setPoints} />
+      <CertificatePoints
+        unit={unit}
+        points={points}
+        check={isCheck ? check : null}
+        onChange={(next) => change({ points: next })}
+      />
       <div className="flex flex-wrap items-center gap-3">
-        <Button onClick={() => setPoints([...points, { applied: null, indicated: null }])}>
+        <Button onClick={() => change({ points: [...points, { applied: null, indicated: null }] })}>
           <Plus aria-hidden size={16} /> Another point
         </Button>
         <Button tone="strong" disabled={!ready} onClick={keep}>

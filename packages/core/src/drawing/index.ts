@@ -2,6 +2,7 @@ export { deviationBar } from './deviation-bar.ts';
 export { dialScale } from './dial-scale.ts';
 export { showsLive } from './density.ts';
 export { nodeTone, type Mark } from './symbols/mark.ts';
+export { setupMarks, type DrawnMeters } from './symbols/setup-marks.ts';
 export { ammeterMarks, leadSign, voltmeterMarks } from './symbols/meter-marks.ts';
 export { partLabel } from './symbols/part-label.ts';
 export { partMarks, type Flow, type PartStyle } from './symbols/part-marks.ts';

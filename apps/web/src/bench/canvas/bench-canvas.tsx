@@ -1,7 +1,7 @@
 import { nodesOf, type Network } from '@usual-drag/core/network';
 import type { NetworkValues } from '@usual-drag/core/solver';
 import { ammeterMarks, axisMarks, type PartStyle } from '@usual-drag/core/drawing';
-import { memo, Suspense, useCallback, useMemo, useState } from 'react';
+import { memo, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { EndHandles } from '../../drawing/end-handles.tsx';
 import { MarksView } from '../../drawing/marks-view.tsx';
 import { useDrawingGestures } from '../../drawing/gestures.ts';
@@ -12,6 +12,7 @@ import { steadyDrawing } from '../../drawing/steady-drawing.ts';
 import type { Zoom } from '../../drawing/zoom.ts';
 import { Circuit } from './circuit.tsx';
 import { useDisplay } from './display.ts';
+import { useDrawnNow } from './drawn-now.ts';
 import { JoinedHere } from './joined-here.tsx';
 import { meterLines } from './meter-lines.ts';
 import { fetchedLater } from '../../ui/fetched-later.ts';
@@ -82,6 +83,11 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
     (): PartStyle => ({ resistor, halo, metered, ...(arrows && { arrows: { currents: arrows, flow } }) }),
     [resistor, halo, metered, arrows, flow],
   );
+  useEffect(() => {
+    const meters = setup ? { setup, values, chosen: drawn?.chosen ?? null, lines } : null;
+    useDrawnNow.setState({ drawn: { network, truth, style, meters, ...(live && { live }) } });
+  }, [network, truth, style, setup, values, drawn?.chosen, lines, live]);
+  useEffect(() => () => useDrawnNow.setState({ drawn: null }), []);
   const chosen = drawn?.setup.meters.find((meter) => meter.id === drawn.chosen);
   const scroller = useDrawingGestures(zoom, scale);
   const ref = useCallback(

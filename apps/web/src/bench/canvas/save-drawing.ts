@@ -1,24 +1,33 @@
-import { solveUnloaded } from '@usual-drag/core/loading';
-import { drawingMarks, drawRails, svgText } from '@usual-drag/core/drawing';
+import { drawingMarks, drawRails, setupMarks, svgText } from '@usual-drag/core/drawing';
 import { faceStyle } from '@usual-drag/report';
 import { fetchFaces } from '../../drawing/faces.ts';
 import { saveBlob } from '../../ui/save-file.ts';
 import { benchNow } from '../model/bench-store.ts';
 import { useDisplay } from './display.ts';
+import { useDrawnNow } from './drawn-now.ts';
 
 /**
- * Saves the network's drawing as a file, its faces inside it so that it looks the same everywhere.
+ * Saves the drawing as it is on the screen as a file, with its figures and meters, and its faces inside it so that it looks
+ * the same everywhere.
  *
- * @throws Error if the browser cannot make the picture
+ * @throws Error if there is no drawing, or the browser cannot make the picture
  */
 export async function saveDrawing(type: 'svg' | 'png'): Promise<void> {
-  const { network, title = 'Network' } = benchNow().document;
-  const { spacing, resistor } = useDisplay.getState();
-  const unloaded = solveUnloaded(network);
-  const truth = unloaded.ok ? unloaded.value.values : null;
-  const drawing = drawRails({ network, truth, spacing, height: 480, width: 760 });
-  const faces = faceStyle(await fetchFaces());
-  const svg = new Blob([svgText(drawing, drawingMarks(drawing, network, { resistor }), title, { faceStyle: faces })], {
+  const { drawn } = useDrawnNow.getState();
+  if (!drawn) throw new Error('There is no drawing on this screen. Open Network or Set-ups.');
+  const { title = 'Network' } = benchNow().document;
+  const { network, truth, live, style, meters } = drawn;
+  const drawing = drawRails({
+    network,
+    truth,
+    spacing: useDisplay.getState().spacing,
+    height: 480,
+    width: 760,
+    ...(live && { live }),
+    ...(meters && { loaded: meters.values, meters: meters.setup.meters, meterLines: meters.lines }),
+  });
+  const marks = [...drawingMarks(drawing, network, style), ...(meters ? setupMarks(drawing, meters) : [])];
+  const svg = new Blob([svgText(drawing, marks, title, { faceStyle: faceStyle(await fetchFaces()) })], {
     type: 'image/svg+xml',
   });
   const name = `${title.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.${type}`;

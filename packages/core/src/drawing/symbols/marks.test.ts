@@ -1,5 +1,8 @@
 import { type Element, type Network } from '../../network/index.ts';
 import { circuitOf, networkValues, solveCircuit } from '../../solver/index.ts';
+import { formatQuantity } from '../../quantity/index.ts';
+import type { Instrument } from '../../instrument/index.ts';
+import { solveSetup, solveUnloaded, type Setup } from '../../loading/index.ts';
 import { circle, nodeTone, roundedBox, type Mark } from './mark.ts';
 import { ammeterMarks, leadSign, voltmeterMarks } from './meter-marks.ts';
 import { labelLines, labelWidth, partLabel } from './part-label.ts';
@@ -8,6 +11,7 @@ import { drawRails, type RailDrawing } from '../rails/rail-drawing.ts';
 import type { Part } from '../rails/rail-and-part.ts';
 import { axisMarks, railMarks } from '../rails/rail-marks.ts';
 import { drawingMarks, svgText } from './svg.ts';
+import { setupMarks } from './setup-marks.ts';
 import { symbolMarks } from './symbol-marks.ts';
 import { read } from '../../test/read-line.ts';
 
@@ -144,4 +148,36 @@ test('the file is SVG with everything in it, and with what people write kept fro
   expect(svg).not.toMatch(/NaN|undefined|var\(/);
   const even = draw(network);
   expect(svgText(even, drawingMarks(even, network, { resistor: 'box' }), 'x')).not.toContain('paint-order');
+});
+
+test('the meters of a set-up are drawn with leads, reading and sag; only the chosen one shows its sag', () => {
+  const unloaded = solveUnloaded(divider);
+  if (!unloaded.ok) throw new Error(unloaded.fault.message);
+  const instrument: Instrument = {
+    id: 'm',
+    functions: [{ quantity: 'dc-voltage', ranges: [{ id: '10 V', fullScale: 10, resistance: 20_000 }] }],
+  };
+  const node = divider.elements.find(({ id }) => id === 'R1')!.to;
+  const at = { instrument: 'm', quantity: 'dc-voltage', range: '10 V', black: '0' } as const;
+  const setup: Setup = { id: 'S-1', meters: ['V1', 'V2'].map((id) => ({ id, ...at, red: node })) };
+  const solved = solveSetup(unloaded.value, [instrument], setup);
+  if (!solved.ok) throw new Error(solved.fault.message);
+  const values = solved.value;
+  const drawing = drawRails({
+    network: divider,
+    truth: unloaded.value.values,
+    loaded: values,
+    meters: setup.meters,
+    spacing: 'scale',
+    height: 480,
+    width: 760,
+  });
+  const lines = { V1: ['4.00 V'], V2: ['4.00 V'] };
+  const marks = setupMarks(drawing, { setup, values, chosen: 'V1', lines });
+  expect(texts(marks).filter((text) => text === '4.00 V')).toHaveLength(2);
+  expect(texts(marks).filter((text) => text === '+')).toHaveLength(2);
+  const figure = formatQuantity(values.meters.V1!.error!, 'V', { digits: 3, signed: true });
+  expect(texts(marks).filter((text) => text === figure)).toHaveLength(1);
+  const all = texts(setupMarks(drawing, { setup, values, chosen: null, lines }));
+  expect(all.filter((text) => text === figure)).toHaveLength(2);
 });

@@ -32,6 +32,15 @@ interface Props {
 }
 
 /**
+ * Size of n digits that fill the field, as a share of its width times n: a digit of the figures' face is 0.6 of its size wide.
+ * The last one has room for the cursor.
+ */
+const widthOfDigits = 100 / 0.64;
+
+/** Digits for which there is always room, so that the first ones do not change their size. */
+const leastDigits = 5;
+
+/**
  * Entry of the display: digits, point and sign, or OL; by number pad alone. A letter of a prefix sets it, * and / go one prefix up or
  * down; Enter keeps the reading and goes on, Shift Enter keeps it and stays; S takes what the simulated bench shows, T what the instrument itself
  * sends.
@@ -112,25 +121,30 @@ export function DisplayEntry({
       <div className="flex items-stretch gap-2">
         <label className="flex min-w-0 grow items-center gap-2 rounded-xl border-2 border-(--ochre-line) bg-sheet px-3">
           <span className="sr-only">What the display says, in {prefix + unit}</span>
-          <input
-            ref={field}
-            data-typing="true"
-            inputMode="decimal"
-            autoComplete="off"
-            enterKeyHint="next"
-            value={typed}
-            aria-invalid={refused !== null}
-            aria-describedby={refused !== null ? 'display-fault' : undefined}
-            placeholder={large ? undefined : 'display'}
-            onChange={(event) => take(event.target.value)}
-            onKeyDown={(event) =>
-              actOnKey(event, { b: toggleLarge, s: takeSimulated, t: link?.take }, () => keep(true))
-            }
-            className={clsx(
-              'figures w-full min-w-0 bg-transparent font-bold text-ochre outline-none placeholder:font-normal placeholder:text-soft/60',
-              large ? 'h-[18vh] text-[min(13vh,13.0vw)]' : 'h-14 text-[34px]',
-            )}
-          />
+          <span className="@container min-w-0 grow">
+            <input
+              ref={field}
+              data-typing="true"
+              inputMode="decimal"
+              autoComplete="off"
+              enterKeyHint="next"
+              value={typed}
+              aria-invalid={refused !== null}
+              aria-describedby={refused !== null ? 'display-fault' : undefined}
+              placeholder={large ? undefined : 'display'}
+              onChange={(event) => take(event.target.value)}
+              onKeyDown={(event) =>
+                actOnKey(event, { b: toggleLarge, s: takeSimulated, t: link?.take }, () => keep(true))
+              }
+              className={clsx(
+                'figures w-full min-w-0 bg-transparent font-bold text-ochre outline-none placeholder:font-normal placeholder:text-soft/60',
+                large ? 'h-[18vh]' : 'h-14',
+              )}
+              style={{
+                fontSize: `min(${large ? '13vh, 13vw' : '34px'}, ${widthOfDigits / Math.max(leastDigits, typed.length)}cqw)`,
+              }}
+            />
+          </span>
           <span aria-hidden className={clsx('figures text-ochre', large ? 'text-[min(8vh,11.6vw)]' : 'text-[26px]')}>
             {prefix + unit}
           </span>
