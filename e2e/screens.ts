@@ -50,7 +50,7 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
         open: tab(name),
       }),
     ),
-    ...['Loading map', 'Indicated sums', 'Tolerance'].map((name) => ({
+    ...['Loading map', 'Sums', 'Tolerance', 'Compare'].map((name) => ({
       name: `Set-ups, ${name}`,
       path: `${divider}/setups/S-1`,
       open: tab(name),

@@ -14,6 +14,7 @@ test('place a voltmeter, change its range, edit a resistor, undo, reload, restar
 }) => {
   await openJob(page, server, 'Float-level divider', 'Set-ups');
   await page.getByRole('button', { name: 'Add set-up' }).click();
+  await page.getByRole('menuitem', { name: 'Voltmeter across two nodes' }).click();
   const meter = page.getByRole('region', { name: 'Meter V1' });
   await meter.getByRole('button', { name: /Instrument of V1/ }).click();
   await page.getByRole('option', { name: 'Old analogue multimeter, 2 kΩ/V' }).click();

@@ -1,6 +1,7 @@
 import { meterAt } from '@usual-drag/core/loading';
 import { putMeter } from '@usual-drag/core/job';
 import { Suspense, useCallback, useState } from 'react';
+import { useNavigate } from 'react-router';
 import { useZoom } from '../drawing/zoom.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';
 import { Panel } from '../ui/panel.tsx';
@@ -13,6 +14,7 @@ import { SheetHeader } from './sheet-header.tsx';
 import { StepCanvas } from './step-canvas.tsx';
 
 const TrueView = fetchedLater(async () => (await import('./true-values/true-view.tsx')).TrueView);
+const SetupComparison = fetchedLater(async () => (await import('./setups/setup-comparison.tsx')).SetupComparison);
 const EditStrip = fetchedLater(async () => (await import('./network/edit-strip.tsx')).EditStrip);
 const IndicatedSums = fetchedLater(async () => (await import('./setups/indicated-sums.tsx')).IndicatedSums);
 const MapTable = fetchedLater(async () => (await import('./setups/map-table.tsx')).MapTable);
@@ -38,6 +40,8 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
   const undrawn = view.view === 'circuit' || view.view === 'tolerance' ? null : view.view;
   const isTolerance = unloaded.ok && (view.view === 'tolerance' || (inSetups && view.setupView === 'tolerance'));
   const isSums = inSetups && view.setupView === 'sums' && unloaded.ok && meter && view.instrument && view.range;
+  const isCompared = inSetups && view.setupView === 'compare' && unloaded.ok;
+  const navigate = useNavigate();
   if (view.inReport)
     return (
       <Panel name="The report">
@@ -99,6 +103,17 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
           />
         </Panel>
       )}
+      {isCompared && (
+        <Panel name="The comparison">
+          <SetupComparison
+            setups={job.setups ?? []}
+            instruments={view.instruments}
+            unloaded={unloaded.value}
+            open={view.setup?.id}
+            onOpen={(id) => void navigate(`/bench/${view.jobId}/setups/${id}`)}
+          />
+        </Panel>
+      )}
       {isTolerance && (
         <Panel name="Tolerance">
           <Tolerance
@@ -118,7 +133,7 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
           <ReadingsBelow view={view} />
         </Panel>
       )}
-      {!whole && !view.inReadings && !inTrueValues && !mapPoints && !isSums && !isTolerance && (
+      {!whole && !view.inReadings && !inTrueValues && !mapPoints && !isSums && !isTolerance && !isCompared && (
         <ValuesTable
           network={job.network}
           truth={truth}

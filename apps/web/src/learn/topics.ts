@@ -29,7 +29,7 @@ export const topics = [
     title: 'Range choice',
     text: [
       'A higher range of an analogue voltmeter has more input resistance and loads less, but its accuracy limit and its scale are coarser.',
-      'Uncorrected, the best range is the one where loading, accuracy and resolution together are the minimum. Corrected, the loading is taken out, and often a lower range is best.',
+      'As read, the best range is the one where loading, accuracy and resolution together are the minimum. Corrected, the loading is subtracted, and often a lower range is best.',
     ],
   },
   {

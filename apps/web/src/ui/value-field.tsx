@@ -13,6 +13,8 @@ export interface FieldProps<T> {
   readonly className?: string;
   readonly align?: 'left' | 'right';
   readonly id?: string;
+  /** Whether it takes the cursor when it appears. */
+  readonly autoFocus?: boolean;
   /** Row and column in a table that is walked by key. */
   readonly cell?: string;
 }
@@ -48,6 +50,7 @@ export function ValueField<T>(props: FieldProps<T>) {
       </label>
       <input
         id={id}
+        autoFocus={props.autoFocus}
         value={typed ?? shown}
         placeholder={placeholder}
         autoComplete="off"

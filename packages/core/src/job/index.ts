@@ -16,6 +16,7 @@ export {
   newJob,
   putMeter,
   putSetup,
+  setupName,
   removeSetup,
   renewInstrument,
 } from './edits/job-edits.ts';
@@ -40,7 +41,13 @@ export { changeNetwork } from './edits/change-network.ts';
 export { partsFromRows, type PartsRows, type RowFault } from './rows/parts-rows.ts';
 export { kitFromRows, rowsFromKit, withRange, type Kit } from './rows/kit-rows.ts';
 export { rowsFromStock, stockFromRows } from './rows/stock-rows.ts';
-export { rowsFromCalibrations, rowsFromCheckPoints, rowsFromPartsList, rowsFromSweep } from './rows/table-rows.ts';
+export {
+  rowsFromCalibrations,
+  rowsFromCheckPoints,
+  rowsFromPartsList,
+  rowsFromRangeTable,
+  rowsFromSweep,
+} from './rows/table-rows.ts';
 export { mergeJobs, readingOrigin } from './merge-jobs.ts';
 export { documentChanges } from './document-changes.ts';
 export { sameValue } from './same-value.ts';

@@ -7,5 +7,5 @@ export { simulatedIdentity, simulatedNote, type ReportReading } from './report-r
 export type { ReportSum } from './report-sums.ts';
 export type { ReportInstrument } from './report-instruments.ts';
 export { kitNotesOf, recordHash, type KitNotes, type Signature } from './signature.ts';
-export type { ReportSetup } from './report-setups.ts';
+export { reportSetups, type ReportSetup } from './report-setups.ts';
 export type { ReportSweep } from './report-sweeps.ts';

@@ -1,5 +1,5 @@
 import { formatQuantity } from '@usual-drag/core/quantity';
-import type { Setup, SetupValues } from '@usual-drag/core/loading';
+import { meterStateWords, type Setup, type SetupValues } from '@usual-drag/core/loading';
 
 /** The lines beside every meter in the drawing: its indicated value and its resistance. */
 export function meterLines(setup: Setup, values: SetupValues | null): Readonly<Record<string, readonly string[]>> {
@@ -10,11 +10,9 @@ export function meterLines(setup: Setup, values: SetupValues | null): Readonly<R
       // By what it indicates, not by how it is connected: a wrong connection may put an ammeter across a part.
       const unit = reading.unit.endsWith('V') ? 'V' : 'A';
       const indicated =
-        reading.state === 'fuse-blown'
-          ? 'fuse blown'
-          : reading.indicated === null
-            ? reading.state
-            : formatQuantity(reading.indicated, unit, { digits: 3 });
+        reading.state === 'ok'
+          ? formatQuantity(reading.indicated, unit, { digits: 3 })
+          : meterStateWords[reading.state];
       return [meter.id, [indicated, formatQuantity(reading.meterResistance, 'Ω', { digits: 3, trim: true })]];
     }),
   );

@@ -8,8 +8,9 @@ import type { OpenSetup } from './use-open-setup.ts';
 export const setupViews = [
   { value: 'setup', text: 'Circuit' },
   { value: 'map', text: 'Loading map' },
-  { value: 'sums', text: 'Indicated sums' },
+  { value: 'sums', text: 'Sums' },
   { value: 'tolerance', text: 'Tolerance' },
+  { value: 'compare', text: 'Compare' },
 ] as const;
 type SetupView = (typeof setupViews)[number]['value'];
 

@@ -3,6 +3,7 @@ import { displayToExpect, indicatedWhen, unitOf, type Instrument, type Range } f
 import {
   displayText,
   explainReading,
+  meterStateWords,
   readableError,
   type CorrectedValue,
   type Meter,
@@ -33,18 +34,19 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
     instrument && range && calibration
       ? displayToExpect(instrument, meter.quantity, range, reading.indicated)
       : reading;
+  const isReadable = reading.state === 'ok';
   const working = explainReading(meter, reading, linear);
   return (
     <div className="rounded-xl border border-line bg-sheet">
       <div className="px-4 pt-1.5 pb-2">
         <dl className="flex justify-between gap-4">
           <div>
-            <dt className="text-[14px] text-soft">Indicated</dt>
+            <dt className="text-[14px] text-soft">{isReadable ? 'Indicated' : 'Display'}</dt>
             <dd
               data-testid="indicated"
               className="figures text-[36px] leading-none font-bold whitespace-nowrap text-ochre"
             >
-              {formatQuantity(reading.indicated, unit)}
+              {isReadable ? formatQuantity(reading.indicated, unit) : meterStateWords[reading.state]}
             </dd>
           </div>
           <div>
@@ -64,7 +66,10 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
             </span>
           </span>
           <span data-testid="display" className="whitespace-nowrap text-soft">
-            display <span className="figures text-ink">{displayText({ ...shown, state: reading.state })}</span>
+            {isReadable ? 'display ' : 'at the terminals '}
+            <span className="figures text-ink">
+              {isReadable ? displayText({ ...shown, state: reading.state }) : formatQuantity(reading.indicated, unit)}
+            </span>
           </span>
         </p>
         {calibration && reading.indicated !== null && (

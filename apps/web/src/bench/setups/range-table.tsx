@@ -5,6 +5,15 @@ import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import type { RangeOptions } from './range-options.ts';
 
+const columns: readonly { readonly text: string; readonly meaning: string }[] = [
+  { text: 'Range', meaning: 'Range of the instrument' },
+  { text: 'Display', meaning: 'Display of the instrument on this range' },
+  { text: 'Loading', meaning: 'Loading error' },
+  { text: 'Share', meaning: 'Indication as a share of the range' },
+  { text: '± as read', meaning: 'Limit of the reading as it is, with its loading error' },
+  { text: '± corrected', meaning: 'U, k = 2, of the value with its loading error corrected' },
+];
+
 /** Loading error that two digits of a per cent do not show. */
 const invisible = 1e-5;
 
@@ -31,11 +40,15 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
         <table className="w-full border-collapse text-[13px]">
           <thead className="text-soft">
             <tr className="border-b border-line">
-              {['Range', 'Display', 'Loading', 'Deflection', 'Uncorrected', 'Corrected'].map((text, index) => (
+              {columns.map(({ text, meaning }, index) => (
                 <th
                   key={text}
                   scope="col"
-                  className={clsx('px-1 py-0.5 font-medium', index === 0 ? 'text-left' : 'text-right')}
+                  title={meaning}
+                  className={clsx(
+                    'px-1 py-0.5 align-bottom leading-tight font-medium',
+                    index === 0 ? 'text-left' : 'text-right',
+                  )}
                 >
                   {text}
                 </th>
@@ -75,6 +88,7 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
                       </td>
                       <td className="figures px-1 text-right whitespace-nowrap">
                         {loadingText(option.relativeLoading)}
+                        {range.calibration && <OwnError option={option} quantity={meter.quantity} />}
                       </td>
                       <td className="figures px-1 text-right">{formatPercent(option.deflection, { digits: 2 })}</td>
                       <td
@@ -83,7 +97,7 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
                           option === best.uncorrected && bestCell,
                         )}
                       >
-                        {option === best.uncorrected && <Best text="best uncorrected" />}
+                        {option === best.uncorrected && <Best text="best as read" />}
                         {plusMinus(option.uncorrected)}
                         <Parts option={option} largest={largest} />
                       </td>
@@ -115,9 +129,10 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
         <Key className="bg-(--node-0)" text="resolution" />
         <span>U: k = 2</span>
         <span>★ best</span>
+        {options.some(({ range }) => range.calibration) && <span>c certificate</span>}
         {children}
       </p>
-      <Advice rangeOptions={rangeOptions} plusMinus={plusMinus} />
+      <Advice rangeOptions={rangeOptions} several={several} plusMinus={plusMinus} />
     </>
   );
 }
@@ -137,6 +152,25 @@ const Best = ({ text }: { readonly text: string }) => (
   </>
 );
 
+/** Mark of a range whose own error is known from a certificate. */
+function OwnError({ option: { range, ownError }, quantity }: OwnErrorProps) {
+  const error = formatQuantity(ownError, unitOf(quantity), { digits: 2, signed: true });
+  const words = `own error ${error} by the certificate of ${range.calibration!.on}`;
+  return (
+    <span title={words}>
+      <span aria-hidden className="ml-0.5 font-bold text-ink">
+        c
+      </span>
+      <span className="sr-only">, {words}</span>
+    </span>
+  );
+}
+
+interface OwnErrorProps {
+  readonly option: RangeOption;
+  readonly quantity: Meter['quantity'];
+}
+
 /** The parts of the uncorrected uncertainty, to one scale for the whole table. */
 function Parts({ option, largest }: { readonly option: RangeOption; readonly largest: number }) {
   const width = (part: number): string => `${(Math.abs(part) / largest) * 100}%`;
@@ -155,27 +189,29 @@ const Key = ({ className, text }: { readonly className: string; readonly text: s
   </span>
 );
 
-/** Which range to use, with and without correction. */
-function Advice({
-  rangeOptions,
-  plusMinus,
-}: {
-  readonly rangeOptions: RangeOptions;
-  readonly plusMinus: (value: number | null) => string;
-}) {
+/** Which range to use as it is read, and with its loading error corrected. */
+function Advice({ rangeOptions, several, plusMinus }: AdviceProps) {
   const { uncorrected, corrected } = rangeOptions.best;
   if (!uncorrected)
     return <p className="text-[14px]">No range of this instrument can be read here. Choose another instrument.</p>;
+  const named = ({ instrument, range }: RangeOption): string =>
+    several ? `${range.id} of ${instrument.name ?? instrument.id}` : range.id;
   return (
     <p className="text-[14px] leading-snug">
-      Best uncorrected <b>{uncorrected.range.id}</b>, {plusMinus(uncorrected.uncorrected)};{' '}
+      Best as read: <b>{named(uncorrected)}</b>, {plusMinus(uncorrected.uncorrected)};{' '}
       {corrected ? (
         <>
-          corrected <b>{corrected.range.id}</b>, {plusMinus(corrected.corrected)}.
+          corrected: <b>{named(corrected)}</b>, {plusMinus(corrected.corrected)}.
         </>
       ) : (
         'no reading here can be corrected.'
       )}
     </p>
   );
+}
+
+interface AdviceProps {
+  readonly rangeOptions: RangeOptions;
+  readonly several: boolean;
+  readonly plusMinus: (value: number | null) => string;
 }

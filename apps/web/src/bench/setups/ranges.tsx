@@ -1,9 +1,12 @@
 import { settledRange, type Instrument } from '@usual-drag/core/instrument';
 import type { MeasurementPoint, Meter, RangeOption } from '@usual-drag/core/loading';
+import { rowsFromRangeTable } from '@usual-drag/core/job';
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { listQuery } from '../../api/lists.ts';
+import { csvText } from '../../ui/csv.ts';
 import { Note } from '../../ui/note.tsx';
+import { saveText } from '../../ui/save-file.ts';
 import { useRangeOptions } from './range-options.ts';
 import { RangeOptionsTable } from './range-table.tsx';
 
@@ -38,6 +41,15 @@ export function Ranges({ meter, instrument, fitting, point, onTake }: Props) {
           />
           whole kit
         </label>
+        <button
+          type="button"
+          className="min-h-6 text-ink underline pointer-coarse:min-h-11"
+          onClick={() =>
+            saveText(csvText(rowsFromRangeTable(listed.options, meter.quantity)), 'ranges.csv', 'text/csv')
+          }
+        >
+          CSV
+        </button>
       </RangeOptionsTable>
       {instrument && <AutoRange meter={meter} instrument={instrument} options={listed.options} onTake={onTake} />}
     </section>

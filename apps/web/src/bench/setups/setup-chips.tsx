@@ -1,9 +1,12 @@
 import type { MeterQuantity } from '@usual-drag/core/instrument';
+import { setupName } from '@usual-drag/core/job';
 import type { Setup } from '@usual-drag/core/loading';
 import clsx from 'clsx';
 import { Gauge, Plus } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { ActionMenu } from '../../ui/action-menu.tsx';
+import { Button } from '../../ui/button.tsx';
+import { ValueField } from '../../ui/value-field.tsx';
 
 interface Props {
   readonly setups: readonly Setup[];
@@ -11,14 +14,40 @@ interface Props {
   readonly chosen: string | null;
   readonly onChooseSetup: (id: string) => void;
   readonly onChooseMeter: (id: string) => void;
-  readonly onAddSetup: () => void;
+  readonly onAddSetup: (quantity: MeterQuantity) => void;
   readonly onAddMeter: (quantity: MeterQuantity) => void;
+  readonly onDuplicate: (setup: Setup) => void;
+  readonly onRename: (setup: Setup, name: string) => void;
   readonly onRemove: () => void;
 }
 
 /** The set-ups of the job, and the meters of the one that is open: one of each is chosen. */
 export function SetupChips(props: Props) {
-  const { setups, setup, chosen, onChooseSetup, onChooseMeter, onAddSetup, onAddMeter, onRemove } = props;
+  const { setups, setup, chosen, onChooseSetup, onChooseMeter, onAddSetup, onAddMeter } = props;
+  const [renamed, setRenamed] = useState<string | null>(null);
+  if (setup && renamed === setup.id)
+    return (
+      <div className="flex items-end gap-1.5">
+        <ValueField
+          label="Name of the set-up"
+          showLabel
+          autoFocus
+          className="grow"
+          shown={setup.id}
+          read={(text) =>
+            setupName(
+              text,
+              setups.filter((other) => other !== setup),
+            )
+          }
+          onCommit={(name) => {
+            setRenamed(null);
+            props.onRename(setup, name);
+          }}
+        />
+        <Button onClick={() => setRenamed(null)}>Cancel</Button>
+      </div>
+    );
   return (
     <div className="flex flex-wrap items-center gap-1.5">
       <div className="flex flex-wrap items-center gap-1.5" role="group" aria-label="Set-ups">
@@ -27,15 +56,17 @@ export function SetupChips(props: Props) {
             {id}
           </Chip>
         ))}
-        <button
-          type="button"
-          aria-label="Add set-up"
-          title="Add set-up"
+        <ActionMenu
+          label="Add set-up"
           className="inline-flex size-9 items-center justify-center rounded-lg hover:bg-sunk pointer-coarse:size-11"
-          onClick={onAddSetup}
+          actions={[
+            { text: 'Voltmeter across two nodes', act: () => onAddSetup('dc-voltage') },
+            { text: 'Ammeter into a break', act: () => onAddSetup('dc-current') },
+            ...(setup ? [{ text: `Copy of ${setup.id}`, act: () => props.onDuplicate(setup) }] : []),
+          ]}
         >
           <Plus aria-hidden size={17} />
-        </button>
+        </ActionMenu>
       </div>
       {setup && (
         <div className="ml-auto flex flex-wrap items-center gap-1.5" role="group" aria-label={`Meters of ${setup.id}`}>
@@ -48,7 +79,8 @@ export function SetupChips(props: Props) {
             actions={[
               { text: 'Add voltmeter', act: () => onAddMeter('dc-voltage') },
               { text: 'Add ammeter', act: () => onAddMeter('dc-current') },
-              { text: `Remove set-up ${setup.id}`, act: onRemove },
+              { text: `Rename set-up ${setup.id}`, act: () => setRenamed(setup.id) },
+              { text: `Remove set-up ${setup.id}`, act: props.onRemove },
             ]}
           >
             <Gauge aria-hidden size={16} /> Meters

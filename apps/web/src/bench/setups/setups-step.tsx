@@ -83,13 +83,35 @@ export function SetupsStep({
     sayUndoable(`Set-up ${setup.id} removed.`);
   };
 
+  const duplicate = (copied: Setup): void => {
+    const id = nextSetupId(setups);
+    edit((current) => putSetup(current, id, { ...copied, id }));
+    onChooseSetup(id);
+  };
+  const rename = (named: Setup, name: string): void => {
+    edit((current) => putSetup(current, named.id, { ...named, id: name }));
+    onChooseSetup(name);
+  };
+
   const add = useNewest((quantity: MeterQuantity) => (setup ? addMeter(setup, quantity) : addSetup(quantity)));
+  const addAnother = useNewest(addSetup);
+  const copyOpen = useNewest(() => setup && duplicate(setup));
+  const removeOpen = useNewest(remove);
+  const hasSetup = setup !== undefined;
   const commands = useMemo(
     (): Command[] => [
       { group: 'Actions', text: 'Add voltmeter', run: () => add('dc-voltage') },
       { group: 'Actions', text: 'Add ammeter', run: () => add('dc-current') },
+      { group: 'Actions', text: 'Add set-up with a voltmeter', run: () => addAnother('dc-voltage') },
+      { group: 'Actions', text: 'Add set-up with an ammeter', run: () => addAnother('dc-current') },
+      ...(hasSetup
+        ? [
+            { group: 'Actions', text: 'Duplicate this set-up', run: () => copyOpen() } as const,
+            { group: 'Actions', text: 'Remove this set-up', run: () => removeOpen() } as const,
+          ]
+        : []),
     ],
-    [add],
+    [add, addAnother, copyOpen, removeOpen, hasSetup],
   );
   useCommands('setups', commands);
 
@@ -101,8 +123,10 @@ export function SetupsStep({
         chosen={chosen}
         onChooseSetup={onChooseSetup}
         onChooseMeter={onChooseMeter}
-        onAddSetup={() => addSetup('dc-voltage')}
+        onAddSetup={addSetup}
         onAddMeter={(quantity) => setup && addMeter(setup, quantity)}
+        onDuplicate={duplicate}
+        onRename={rename}
         onRemove={remove}
       />
       {(!setup || setup.meters.length === 0) && <FirstMeter onAdd={add} />}

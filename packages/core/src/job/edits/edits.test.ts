@@ -1,6 +1,7 @@
 import { closeOver, insertInSeries, joinNodes, newElement, renameNode, splitNode } from '../../network/index.ts';
 import { changeNetwork } from './change-network.ts';
-import { newJob } from './job-edits.ts';
+import type { Setup } from '../../loading/index.ts';
+import { newJob, setupName } from './job-edits.ts';
 import type { Job } from '../job.ts';
 import { partsFromRows } from '../rows/parts-rows.ts';
 import { jobFaults } from '../solve-job.ts';
@@ -134,4 +135,12 @@ test('a row that cannot be taken says why, the others stand', () => {
   expect(elements.map(({ id }) => id)).toEqual(['R9']);
   expect(faults.map(({ row }) => row)).toEqual([1, 2, 3]);
   expect(faults[0]!.message).toBe('R1 already exists.');
+});
+
+test('a set-up is named with letters, digits, hyphens and underscores; spaces become hyphens, and no name is there twice', () => {
+  const others: readonly Setup[] = [{ id: 'S-1', meters: [] }];
+  expect(setupName(' old  meter on 10V ', others)).toEqual({ ok: true, value: 'old-meter-on-10V' });
+  expect(setupName('S-1', others)).toMatchObject({ fault: { message: 'There is a set-up S-1 already.' } });
+  expect(setupName('', others)).toMatchObject({ ok: false });
+  expect(setupName('a/b', others)).toMatchObject({ ok: false });
 });

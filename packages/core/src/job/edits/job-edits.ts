@@ -1,7 +1,8 @@
 import type { Instrument } from '../../instrument/index.ts';
 import type { Meter, Setup } from '../../loading/index.ts';
-import { replaceElement, type Element } from '../../network/index.ts';
+import { namePattern, replaceElement, type Element } from '../../network/index.ts';
 import type { Reading } from '../../readings/index.ts';
+import { fail, ok, type Result } from '../../result.ts';
 import type { Job } from '../job.ts';
 
 /** Puts an edited element in place; lifted ends follow a new name. */
@@ -37,6 +38,19 @@ export const removeSetup = (job: Job, id: string): Job => ({
   ...job,
   setups: (job.setups ?? []).filter((setup) => setup.id !== id),
 });
+
+/**
+ * Returns the name of a set-up as it is stored: with hyphens in place of spaces.
+ *
+ * @returns a fault in words if it cannot be one, or another set-up has it
+ */
+export function setupName(text: string, others: readonly Setup[]): Result<string, { readonly message: string }> {
+  const name = text.trim().replace(/\s+/g, '-');
+  if (!namePattern.test(name))
+    return fail({ message: 'A name has 1 to 32 letters, digits, - and _. Spaces become hyphens.' });
+  if (others.some(({ id }) => id === name)) return fail({ message: `There is a set-up ${name} already.` });
+  return ok(name);
+}
 
 /** Puts a meter into a set-up, in the place of the one with its id or at the end. */
 export function putMeter(job: Job, setup: Setup, meter: Meter): Job {

@@ -1,4 +1,5 @@
-import type { Calibration } from '../../instrument/index.ts';
+import { unitOf, type Calibration, type MeterQuantity } from '../../instrument/index.ts';
+import { meterStateWords, type RangeOption } from '../../loading/index.ts';
 import { formatPercent, formatQuantity } from '../../quantity/index.ts';
 import { watchedValue, type NamedOutput, type NamedParameter, type NetworkValues } from '../../solver/index.ts';
 import { unitOfTarget, type CheckPoint, type PartsLine, type WorkedSide } from '../../workshop/index.ts';
@@ -53,6 +54,41 @@ export const rowsFromPartsList = (lines: readonly PartsLine[]): TableRows => ({
 
 /** Significant digits of a computed value in a table, and of a limit. */
 const [valueDigits, limitDigits] = [12, 4];
+
+/** Table of the ranges that can read a measurement point: V or A, resistances in Ω. */
+export const rowsFromRangeTable = (options: readonly RangeOption[], quantity: MeterQuantity): TableRows => {
+  const unit = unitOf(quantity);
+  const figure = (value: number | null, digits = valueDigits): number | '' =>
+    value === null ? '' : Number(value.toPrecision(digits));
+  return {
+    fields: [
+      'instrument',
+      'range',
+      'resistance / Ω',
+      `indicated / ${unit}`,
+      'display',
+      'state',
+      'loading error',
+      'share of range',
+      `own error by certificate / ${unit}`,
+      `limit without correction / ${unit}`,
+      `U of the corrected value, k = 2 / ${unit}`,
+    ],
+    data: options.map((option) => [
+      option.instrument.name ?? option.instrument.id,
+      option.range.id,
+      option.range.resistance,
+      figure(option.indicated),
+      option.display === null ? '' : `${option.display} ${option.unit}`,
+      option.state === 'ok' ? '' : meterStateWords[option.state],
+      figure(option.relativeLoading),
+      figure(option.deflection),
+      option.range.calibration ? figure(option.ownError) : '',
+      figure(option.uncorrected, limitDigits),
+      figure(option.corrected, limitDigits),
+    ]),
+  };
+};
 
 /** Table of the points at which a built meter is checked, with an empty column for the deflection that is found. */
 export const rowsFromCheckPoints = (
