@@ -44,7 +44,9 @@ test('the four voltage readings that mislead, each with the check that exposes i
   await expect.poll(() => figure(page, 'indicated')).toBe(0);
   await expect(mislead).toContainText('Move one lead to another point');
   await take('one lead in no circuit');
-  await expect(page.getByRole('region', { name: 'Meter V1' }).getByTestId('indicated')).toHaveText('–');
+  await expect(page.getByRole('region', { name: 'Meter V1' }).getByTestId('indicated')).toHaveText(
+    'no circuit between the leads',
+  );
   await expect(mislead).toContainText('Prove the meter on a known source');
   await take('across a part in an open circuit');
   await expect.poll(() => figure(page, 'indicated')).toBe(0);

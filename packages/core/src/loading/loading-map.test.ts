@@ -62,8 +62,8 @@ test('every place of the map is what a set-up there reads, in networks of every 
     }),
     { numRuns: runs(250) },
   );
-  expect(voltages).toBeGreaterThan(exercised(120));
-  expect(currents).toBeGreaterThan(exercised(60));
+  expect(voltages).toBeGreaterThan(exercised(50));
+  expect(currents).toBeGreaterThan(exercised(25));
 });
 
 test('the worst place comes first, red on the higher node', () => {

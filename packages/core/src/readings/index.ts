@@ -17,6 +17,7 @@ export { verdictWords, type ComparedReading, type Verdict } from './compared-rea
 export { type CountedReading, type ReadingSum } from './reading-sums.ts';
 export { bestSweepMeter, type Sweep, type SweepMeter, type SweepPoint } from './sweep.ts';
 export { equalCurrents, explainSum, type SumParts } from './explain.ts';
+export { notComparableReason } from './not-comparable.ts';
 export { displayRemark } from './display-remark.ts';
 export { sweepResult, type ExpectedPoint, type SweepResult } from './swept-resistance.ts';
 export { observationOf } from './observation-of.ts';

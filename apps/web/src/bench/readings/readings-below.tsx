@@ -1,7 +1,11 @@
 import { formatQuantity, sumOf } from '@usual-drag/core/quantity';
 import { equalCurrents, explainSum, type Reading, type ReadingSum } from '@usual-drag/core/readings';
 import { namesOf } from '@usual-drag/core/plan';
-import { addReading, readingsFromRows, rowsFromReadings } from '@usual-drag/core/job';
+import { instrumentForJob, type KitInstrument } from '@usual-drag/core/instrument';
+import { addReading, keepInstrument, readingsFromRows, rowsFromReadings } from '@usual-drag/core/job';
+import { useQuery } from '@tanstack/react-query';
+import { listQuery } from '../../api/lists.ts';
+import { offer } from '../../ui/offer.ts';
 import { csvRows, csvText } from '../../ui/csv.ts';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -48,7 +52,7 @@ export function ReadingsBelow({ view }: { readonly view: BenchView }) {
         role="region"
         aria-label="Readings and sums"
       >
-        {open === 'log' && <Log readings={readings} />}
+        {open === 'log' && <Log readings={readings} view={view} />}
         {open === 'sums' && <Sums readings={readings} view={view} />}
       </div>
     </div>
@@ -56,6 +60,7 @@ export function ReadingsBelow({ view }: { readonly view: BenchView }) {
 }
 
 function Files({ readings }: { readonly readings: Readings }) {
+  const { data: kit = [] } = useQuery(listQuery('instruments'));
   const file = useRef<HTMLInputElement>(null);
   const title = benchNow().document.title ?? 'readings';
   return (
@@ -80,18 +85,23 @@ function Files({ readings }: { readonly readings: Readings }) {
         ref={file}
         label="Readings to import"
         accept=".csv,text/csv"
-        onTake={(one) => void importReadings(one)}
+        onTake={(one) =>
+          void importReadings(
+            one,
+            kit.map(({ document }) => document),
+          )
+        }
       />
     </>
   );
 }
 
 /** Adds the readings of a file that the job does not have yet. */
-async function importReadings(file: File): Promise<void> {
+async function importReadings(file: File, kit: readonly KitInstrument[]): Promise<void> {
   const data = csvRows(await file.text());
   const { readings, faults } = readingsFromRows(data);
-  const own = new Set((benchNow().document.readings ?? []).map(({ id }) => id));
-  const added = readings.filter(({ id }) => !own.has(id));
+  const known = new Set((benchNow().document.readings ?? []).map(({ id }) => id));
+  const added = readings.filter(({ id }) => !known.has(id));
   const [fault] = faults;
   if (fault)
     toast.error(
@@ -103,7 +113,21 @@ async function importReadings(file: File): Promise<void> {
   }
   benchNow().edit((job) => added.reduce((now, reading) => addReading(now, reading), job));
   const kept = readings.length - added.length;
-  sayUndoable(`${count(added.length, 'reading')} added${kept > 0 ? `, ${kept} were there already` : ''}.`);
+  const said = `${count(added.length, 'reading')} added${kept > 0 ? `, ${kept} were there already` : ''}`;
+  const own = benchNow().document.instruments ?? [];
+  const missing = [...new Set(added.map(({ instrument }) => instrument))].filter(
+    (id) => !own.some((one) => one.id === id),
+  );
+  if (missing.length === 0) return sayUndoable(`${said}.`);
+  const found = kit.filter(({ id }) => missing.includes(id));
+  const names = missing.map((id) => found.find((one) => one.id === id)?.name ?? id).join(', ');
+  const what = missing.length === 1 ? `the instrument ${names} is` : `the instruments ${names} are`;
+  if (found.length === 0)
+    toast(`${said}; ${what} neither in this job nor in the kit. Add it to the kit.`, { duration: 12_000 });
+  else
+    offer(`${said}; ${what} not in this job.`, 'Add from the kit', () =>
+      benchNow().edit((job) => found.reduce((now, one) => keepInstrument(now, instrumentForJob(one)), job)),
+    );
 }
 
 function Sums({ readings, view }: { readonly readings: Readings; readonly view: BenchView }) {

@@ -30,6 +30,8 @@ export interface Readings {
   /** A reading against its expectation; null if it is struck out or the network cannot be solved. */
   comparedAs(reading: Reading): ComparedReading | null;
   expect(reading: Reading): Expectation | null;
+  /** Compares a reading that is not in the job yet; null if the network cannot be solved. */
+  compare(reading: Reading): ComparedReading | null;
 }
 
 const none: readonly Reading[] = [];
@@ -70,7 +72,11 @@ export function useReadings({ job, instruments, unloaded }: BenchView): Readings
   );
   const open = steps.find(({ id }) => id === asked) ?? firstToDo(steps, readings) ?? null;
   const expect = (reading: Reading): Expectation | null => expectations?.(reading) ?? null;
-  return { plan, steps, open, readings, conventions, comparison, counted, comparedAs, expect };
+  const compare = (reading: Reading): ComparedReading | null =>
+    unloaded.ok
+      ? comparisonOf(unloaded.value, instruments, conventions, [reading], { corrected: 'none' }).readings[reading.id]!
+      : null;
+  return { plan, steps, open, readings, conventions, comparison, counted, comparedAs, expect, compare };
 }
 
 /** Panel, drawing and log follow the same plan: it is made once for all of them. */

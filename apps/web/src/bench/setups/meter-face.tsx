@@ -9,6 +9,7 @@ import {
   type Meter,
   type MeterReading,
 } from '@usual-drag/core/loading';
+import clsx from 'clsx';
 import type { CorrectionQuestion } from '@usual-drag/core/readings';
 import { BudgetButton } from '../../budget/budget-button.tsx';
 
@@ -44,7 +45,10 @@ export function MeterFace({ meter, reading, instrument, range, explained, correc
             <dt className="text-[14px] text-soft">{isReadable ? 'Indicated' : 'Display'}</dt>
             <dd
               data-testid="indicated"
-              className="figures text-[36px] leading-none font-bold whitespace-nowrap text-ochre"
+              className={clsx(
+                'font-bold text-ochre',
+                isReadable ? 'figures text-[36px] leading-none whitespace-nowrap' : 'text-[24px] leading-tight',
+              )}
             >
               {isReadable ? formatQuantity(reading.indicated, unit) : meterStateWords[reading.state]}
             </dd>

@@ -144,3 +144,16 @@ test('a set-up is named with letters, digits, hyphens and underscores; spaces be
   expect(setupName('', others)).toMatchObject({ ok: false });
   expect(setupName('a/b', others)).toMatchObject({ ok: false });
 });
+
+test('pasted values may have ohms written as Ohm; one that cannot be read is named with its column and examples', () => {
+  const rows = (value: string, tolerance = '5%') =>
+    partsFromRows([['R5', 'B', 'C', value, tolerance]], { elements: [] });
+  expect(rows('22 kOhm').elements).toMatchObject([{ resistance: 22_000 }]);
+  expect(rows('22 kohm').elements).toEqual(rows('22 kOhms').elements);
+  expect(rows('22 KOHM').faults).toMatchObject([
+    { row: 1, message: expect.stringMatching(/^The value “22 KOHM” cannot be read\. Type it as 4k7, 22 kΩ/) as string },
+  ]);
+  expect(rows('22k', 'five').faults).toMatchObject([
+    { message: expect.stringMatching(/^The tolerance “five” cannot be read\. Type it as 5 % or 0\.05/) as string },
+  ]);
+});

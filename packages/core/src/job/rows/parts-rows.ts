@@ -83,10 +83,25 @@ function readRow(of: (column: Column) => string, unit: ToleranceUnit, network: N
   const words = [value, tolerance, watts, measured, label].join(' ');
   const name = of('name');
   const read = parseLine(`@${from} ${name === '' ? '' : `#${name}`} ${words} @${to}`);
-  if (!read.ok) return read.fault.message;
+  if (!read.ok) return cellFault(of, [value, tolerance, watts, measured]) ?? read.fault.message;
   const element = read.value.elements[0]!;
   if (name !== '' && network.elements.some(({ id }) => id === name)) return `${name} already exists.`;
   return name === '' ? { ...element, id: nextElementId(network, element.kind) } : element;
+}
+
+/** Cells that become words of a line, with examples of what they may contain. */
+const cellsOfLine: readonly { readonly column: Column; readonly examples: string }[] = [
+  { column: 'value', examples: '4k7, 22 kΩ, 24V/1R8, 12V 0.3A or closed' },
+  { column: 'tolerance', examples: '5 % or 0.05' },
+  { column: 'rating', examples: '0.25 or 0.25W' },
+  { column: 'measured', examples: '4.68k' },
+];
+
+/** Returns the first cell with which a line can no longer be read, in a sentence; null if it is none of them. */
+function cellFault(of: (column: Column) => string, words: readonly string[]): string | null {
+  const at = words.findIndex((_, index) => !parseLine(`@A #P ${words.slice(0, index + 1).join(' ')} @B`).ok);
+  const cell = cellsOfLine[at];
+  return cell ? `The ${cell.column} “${of(cell.column)}” cannot be read. Type it as ${cell.examples}.` : null;
 }
 
 /** A column of bare numbers that are all below this holds ratios: no tolerance below 0.2 % is as common as one of 20 %. */

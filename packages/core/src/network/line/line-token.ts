@@ -25,7 +25,7 @@ const sideBySide = new Set(['|', '||', '//', '∥']);
 
 /** A bare number, which a unit may follow after a space: `56 kΩ`. */
 const bareNumber = /^[<=]?-?(?:\d+(?:[.,]\d*)?|[.,]\d+)$/;
-const loneUnit = /^(?:[fpnuµμmkKMG]?(?:V|A|W|Ω|Ω|ohms?)|[kKMGµμ]|%)$/;
+const loneUnit = /^(?:[fpnuµμmkKMG]?(?:V|A|W|Ω|Ω|[oO]hms?)|[kKMGµμ]|%)$/;
 
 /**
  * Cuts a line into its pieces; a number and the unit behind a space become one word.

@@ -1,6 +1,6 @@
 import type { ExplanationMatrix } from '@usual-drag/core/diagnosis';
 import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { Button } from '../../../ui/button.tsx';
 import { TabRow } from '../../../ui/tabs.tsx';
 import { count } from '../../../ui/words.ts';
@@ -26,7 +26,8 @@ export function DiagnosisView({ view }: { readonly view: BenchView }) {
   const { result: found, state, stop } = useWorkerResult(start);
   const [asked, choose] = useState<ChosenCell | null>(null);
   const matrix = start && found?.ok ? found.value : null;
-  const chosen = matrix && within(matrix, asked ?? { row: 0, reading: farthestReading(matrix) });
+  const named = (useLocation().state as { readonly reading?: string } | null)?.reading;
+  const chosen = matrix && within(matrix, asked ?? { row: 0, reading: firstReading(matrix, named) });
   return (
     <div className="flex min-h-0 grow flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
       <main className="flex min-w-0 shrink-0 flex-col lg:min-h-0 lg:shrink lg:grow">
@@ -95,6 +96,12 @@ const within = ({ rows, readings }: ExplanationMatrix, { row, reading }: ChosenC
   row: Math.min(row, rows.length - 1),
   reading: Math.min(reading, readings.length - 1),
 });
+
+/** Index of a reading by its name; of the farthest one if it is not there. */
+function firstReading(matrix: ExplanationMatrix, name: string | undefined): number {
+  const at = matrix.readings.findIndex(({ reading }) => reading.id === name);
+  return at === -1 ? farthestReading(matrix) : at;
+}
 
 /** Index of the reading that is farthest from the prediction of the fault-free circuit. */
 function farthestReading({ rows }: ExplanationMatrix): number {

@@ -2,7 +2,8 @@ import { formatQuantity } from '@usual-drag/core/quantity';
 import { unitOf } from '@usual-drag/core/instrument';
 import { faultSentence, isOfReading } from '@usual-drag/core/faults';
 import { bandOf, type ExplanationMatrix, type MatrixRow } from '@usual-drag/core/diagnosis';
-import { editRecord, noteReading } from '@usual-drag/core/job';
+import { editRecord, noteReading, strikeReading, takeMeasuredValue } from '@usual-drag/core/job';
+import type { Reading } from '@usual-drag/core/readings';
 import { useNavigate } from 'react-router';
 import { Button } from '../../../ui/button.tsx';
 import { useBench } from '../../model/bench-store.ts';
@@ -57,7 +58,7 @@ export function ExplanationCard({ row, at, readings, jobId }: Props) {
       )}
       <div className="flex flex-wrap gap-2">
         {hypothesis && <TryOnDrawing hypothesis={hypothesis} jobId={jobId} />}
-        {hypothesis && <Accept hypothesis={hypothesis} />}
+        {hypothesis && <Accept hypothesis={hypothesis} jobId={jobId} />}
         <Button onClick={() => openReading(reading)}>Read {reading.id} again</Button>
       </div>
     </section>
@@ -83,17 +84,64 @@ function TryOnDrawing({ hypothesis, jobId }: { readonly hypothesis: Hypothesis; 
 }
 
 /** Writes an explanation into the record: to the reading that it is about, or to the notes of the job. */
-function Accept({ hypothesis }: { readonly hypothesis: Hypothesis }) {
+function Accept({ hypothesis, jobId }: { readonly hypothesis: Hypothesis; readonly jobId: string }) {
+  const job = useBench((state) => state.document);
   const edit = useBench((state) => state.edit);
+  const sentence = faultSentence(hypothesis);
+  const [about = ''] = hypothesis.where;
+  const reading = job.readings?.find(({ id }) => id === about);
+  const kept = reading ? reading.note : job.record?.notes;
+  if (kept?.includes(sentence)) return <Accepted hypothesis={hypothesis} reading={reading} jobId={jobId} />;
   const accept = (): void => {
-    const sentence = faultSentence(hypothesis);
-    edit((job) => {
-      const [about = ''] = hypothesis.where;
-      const reading = job.readings?.find(({ id }) => id === about);
-      if (reading) return noteReading(job, about, [reading.note, sentence].filter(Boolean).join(' '));
-      return editRecord(job, { ...job.record, notes: [job.record?.notes, sentence].filter(Boolean).join('\n') });
-    });
+    edit((now) =>
+      reading
+        ? noteReading(now, about, [reading.note, sentence].filter(Boolean).join(' '))
+        : editRecord(now, { ...now.record, notes: [now.record?.notes, sentence].filter(Boolean).join('\n') }),
+    );
     sayUndoable(`Written into the record: ${sentence}`);
   };
   return <Button onClick={accept}>Accept into the record</Button>;
+}
+
+interface AcceptedProps {
+  readonly hypothesis: Hypothesis;
+  /** The reading that the explanation is about; none if it is about the circuit. */
+  readonly reading: Reading | undefined;
+  readonly jobId: string;
+}
+
+/** Place where an accepted explanation is recorded, and what follows from it. */
+function Accepted({ hypothesis, reading, jobId }: AcceptedProps) {
+  const edit = useBench((state) => state.edit);
+  const openReading = useOpenReading(jobId);
+  const strike = (wrong: Reading): void => {
+    edit((job) => strikeReading(job, wrong.id, faultSentence(hypothesis), new Date().toISOString()));
+    openReading(wrong);
+    sayUndoable(`${wrong.id} is struck out. It stays in the log.`);
+  };
+  const ohms = hypothesis.fault === 'out-of-tolerance' ? hypothesis.value : null;
+  const [part = ''] = hypothesis.where;
+  return (
+    <>
+      <p role="status" className="w-full">
+        <b>Accepted.</b> {reading ? `It is in the note of ${reading.id}.` : 'It is in the notes of the job details.'}
+      </p>
+      {reading && !reading.struck && (
+        <Button tone="strong" onClick={() => strike(reading)}>
+          Strike {reading.id} out and read it again
+        </Button>
+      )}
+      {ohms !== null && (
+        <Button
+          tone="strong"
+          onClick={() => {
+            edit((job) => takeMeasuredValue(job, part, ohms));
+            sayUndoable(`${part} has the measured value ${formatQuantity(ohms, 'Ω', { digits: 4, trim: true })}.`);
+          }}
+        >
+          Take {formatQuantity(ohms, 'Ω', { digits: 4, trim: true })} as the value of {part}
+        </Button>
+      )}
+    </>
+  );
 }

@@ -1,4 +1,5 @@
 import { findRange, type Instrument } from '@usual-drag/core/instrument';
+import type { Reading } from '@usual-drag/core/readings';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { readInstrument } from '../../../api/instrument-link.ts';
 import { listQuery } from '../../../api/lists.ts';
@@ -18,12 +19,12 @@ export interface InstrumentLink {
  * The way to an instrument's own reading at a place; null if the kit has no address for it.
  *
  * @param instrument  as the job has it
- * @param onKept      once the reading is kept
+ * @param onKept      called with the reading once it is kept
  */
 export function useInstrumentLink(
   instrument: Instrument | undefined,
   placed: Placed,
-  onKept: () => void = () => undefined,
+  onKept: (reading: Reading) => void = () => undefined,
 ): InstrumentLink | null {
   const { data: kit = [] } = useQuery(listQuery('instruments'));
   const address = kit.find(({ id }) => id === instrument?.id)?.document.address;
@@ -39,11 +40,10 @@ export function useInstrumentLink(
       if (!read) return;
       const { shown, unit, identity, range } = read;
       const isThere = instrument && findRange(instrument, placed.quantity, range) !== undefined;
-      keepReading(isThere ? { ...placed, range } : placed, { shown, unit, at: new Date().toISOString() }, false, {
-        source: 'instrument',
-        note: identity.slice(0, 200),
-      });
-      onKept();
+      const at = isThere ? { ...placed, range } : placed;
+      const observation = { shown, unit, at: new Date().toISOString() };
+      keepReading(at, observation, false, { source: 'instrument', note: identity.slice(0, 200) });
+      onKept({ id: 'kept', observations: [observation], ...at });
     },
   });
   if (address === undefined) return null;

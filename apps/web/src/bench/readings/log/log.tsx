@@ -1,21 +1,32 @@
 import { formatMeasured, formatMeasuredValue, formatQuantity } from '@usual-drag/core/quantity';
 import { unitOf } from '@usual-drag/core/instrument';
-import type { ComparedReading, Reading } from '@usual-drag/core/readings';
-import { placeOf } from '@usual-drag/core/plan';
+import { notComparableReason, type ComparedReading, type Reading } from '@usual-drag/core/readings';
+import { placeOf, type PlanStep } from '@usual-drag/core/plan';
 import { noteReading } from '@usual-drag/core/job';
+import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { columnsOf, DataTable } from '../../../ui/data-table.tsx';
-import { clock } from '../../../ui/words.ts';
+import { when } from '../../../ui/words.ts';
 import { useBench } from '../../model/bench-store.ts';
 import { shownIn } from '../plan/taken-here.tsx';
 import { ReadingBudget } from '../reading-budget.tsx';
 import type { Readings } from '../use-readings.ts';
+import type { BenchView } from '../../model/use-bench-view.ts';
+import { listQuery } from '../../../api/lists.ts';
+import { ReadingMenu } from './reading-menu.tsx';
+import { StrikeForm } from './strike-form.tsx';
 import { VerdictMark } from './verdict.tsx';
 
 interface Row {
   readonly reading: Reading;
   readonly compared: ComparedReading | null;
+  /** Name of the instrument, and the range. */
+  readonly taken: string;
+  /** Reason why there is no expected value. */
+  readonly reason: string | null;
+  readonly steps: readonly PlanStep[];
+  readonly strike: (id: string) => void;
 }
 
 const column = columnsOf<Row>();
@@ -31,12 +42,20 @@ const columns = column.columns([
   column.accessor(({ reading }) => reading.id, {
     id: 'id',
     header: 'No.',
-    cell: ({ row }) => <Struck of={row.original}>{row.original.reading.id}</Struck>,
+    cell: ({ row: { original } }) => (
+      <Struck of={original}>
+        <ReadingMenu
+          reading={original.reading}
+          steps={original.steps}
+          onStrike={() => original.strike(original.reading.id)}
+        />
+      </Struck>
+    ),
   }),
   column.accessor(({ reading }) => reading.observations.at(-1)?.at ?? '', {
     id: 'at',
     header: 'Time',
-    cell: ({ getValue }) => (getValue() === '' ? '' : clock(getValue())),
+    cell: ({ getValue }) => (getValue() === '' ? '' : when(getValue())),
   }),
   column.accessor(({ reading }) => placeOf(reading), {
     id: 'place',
@@ -57,7 +76,7 @@ const columns = column.columns([
       original.reading.struck ? (
         <span>struck out: {original.reading.struck.why}</span>
       ) : (
-        original.compared && <VerdictMark compared={original.compared} short />
+        original.compared && <VerdictMark compared={original.compared} reason={original.reason} short />
       ),
   }),
   column.accessor(({ compared }) => compared?.expected ?? 0, {
@@ -97,7 +116,7 @@ const columns = column.columns([
       </span>
     ),
   }),
-  column.accessor(({ reading }) => reading.range, { id: 'range', header: 'Range', enableSorting: false }),
+  column.accessor(({ taken }) => taken, { id: 'instrument', header: 'Instrument, range' }),
   column.accessor(({ reading }) => reading.by ?? '', { id: 'by', header: 'By' }),
   column.accessor(({ reading }) => reading.note ?? '', {
     id: 'note',
@@ -108,19 +127,38 @@ const columns = column.columns([
 ]);
 
 /** Every reading as it was written down, the newest last; struck ones stay legible. */
-export function Log({ readings }: { readonly readings: Readings }) {
+export function Log({ readings, view }: { readonly readings: Readings; readonly view: BenchView }) {
   const frame = useRef<HTMLDivElement>(null);
-  const { readings: all, comparedAs } = readings;
-  const rows = useMemo(
-    () => all.map((reading): Row => ({ reading, compared: reading.struck ? null : comparedAs(reading) })),
-    [all, comparedAs],
-  );
+  const { readings: all, comparedAs, steps } = readings;
+  const { job, instruments } = view;
+  const { data: kit = [] } = useQuery(listQuery('instruments'));
+  const [struck, setStruck] = useState<string | null>(null);
+  const rows = useMemo(() => {
+    const nameOf = (id: string): string =>
+      instruments.find((one) => one.id === id)?.name ?? kit.find((one) => one.id === id)?.document.name ?? id;
+    return all.map((reading): Row => {
+      const compared = reading.struck ? null : comparedAs(reading);
+      return {
+        reading,
+        compared,
+        taken: `${nameOf(reading.instrument)}, ${reading.range}`,
+        reason: compared?.verdict === 'not-comparable' ? notComparableReason(job.network, instruments, reading) : null,
+        steps,
+        strike: setStruck,
+      };
+    });
+  }, [all, comparedAs, steps, job.network, instruments, kit]);
   useEffect(() => {
     frame.current?.lastElementChild?.scrollIntoView({ block: 'end' });
   }, [all.length]);
   if (all.length === 0) return <p className="p-3 text-soft">No readings yet. Enter the display at the open step.</p>;
   return (
     <div ref={frame}>
+      {struck !== null && (
+        <div className="sticky top-0 left-0 z-10 bg-sheet p-2">
+          <StrikeForm key={struck} id={struck} onClose={() => setStruck(null)} />
+        </div>
+      )}
       <DataTable label="Log of readings" rows={rows} columns={columns} idOf={({ reading }) => reading.id} />
       <span />
     </div>

@@ -13,9 +13,12 @@ const marks: Readonly<Record<Verdict, { readonly Icon: LucideIcon; readonly clas
 /** Verdict of a reading, as an icon and in words. */
 export function VerdictMark({
   compared,
+  reason = null,
   short = false,
 }: {
   readonly compared: ComparedReading;
+  /** Reason why it is not comparable, in place of the verdict. */
+  readonly reason?: string | null;
   readonly short?: boolean;
 }) {
   const { verdict, explainedByLoading } = compared;
@@ -23,7 +26,7 @@ export function VerdictMark({
   return (
     <span className={clsx('inline-flex items-center gap-1 whitespace-nowrap', className)}>
       <Icon aria-hidden size={short ? 15 : 17} strokeWidth={2.5} />
-      {verdictWords[verdict]}
+      {reason ?? verdictWords[verdict]}
       {explainedByLoading && <span className="font-bold text-ochre">· loading explains it</span>}
     </span>
   );

@@ -1,17 +1,19 @@
 import { formatQuantity } from '@usual-drag/core/quantity';
 import type { Network } from '@usual-drag/core/network';
 import { findRange, instrumentUncertainty, unitOf } from '@usual-drag/core/instrument';
-import { displayRemark } from '@usual-drag/core/readings';
+import { displayRemark, type Reading } from '@usual-drag/core/readings';
 import { namesOf, type PlanStep, readingsAt, type ReadStep } from '@usual-drag/core/plan';
 import clsx from 'clsx';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useRef } from 'react';
+import { useNavigate } from 'react-router';
 import { Button } from '../../../ui/button.tsx';
 import { Note } from '../../../ui/note.tsx';
 import { useBench } from '../../model/bench-store.ts';
 import { DisplayEntry } from '../entry/display-entry.tsx';
 import { ExpectationBar } from '../entry/expectation-bar.tsx';
 import { tick, useReadingEntry } from '../../model/reading-entry.ts';
+import { useReadingHabits } from '../../model/reading-habits.ts';
 import { openStep, isTakenWith, keepReading, placedAt } from '../entry/keep-reading.ts';
 import { checksOf, titleOf, usualPrefix } from './step-words.ts';
 import { observationsAt, readSimulated } from '../prepare/simulated.ts';
@@ -96,7 +98,23 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
   const compared = newest ? readings.comparedAs(newest) : null;
   const unit = unitOf(step.quantity);
   const range = instrument && findRange(instrument, step.quantity, step.range);
-  const link = useInstrumentLink(instrument, placedAt(step), () => openStep(readings.steps, step, 1));
+  const { staysIfDisagreeing, hidesExpected } = useReadingHabits();
+  /** Whether a reading is the first here that does not agree: the step then stays open. */
+  const disagrees = (reading: Reading): boolean =>
+    staysIfDisagreeing &&
+    readings.compare(reading)?.verdict === 'does-not-agree' &&
+    !taken.some((one) => !one.struck && readings.comparedAs(one)?.verdict === 'does-not-agree');
+  const goOn = (isWrong: boolean): void => {
+    // The first step that is to be done would be the next one already.
+    if (isWrong) useReadingEntry.setState({ step: step.id });
+    else openStep(readings.steps, step, 1);
+  };
+  const link = useInstrumentLink(instrument, placedAt(step), (kept) => {
+    goOn(disagrees(kept));
+  });
+  const isUnexplained =
+    compared?.verdict === 'does-not-agree' && taken.length === 1 && !newest?.struck && !newest?.note;
+  const isHidden = hidesExpected && taken.length === 0;
   const uncertainty = range ? instrumentUncertainty(instrument, range, step.expected, step.rate) : null;
   // A reading at this point may have been taken with another instrument: its figures belong to that one.
   const isOwn = newest !== undefined && isTakenWith(newest, step);
@@ -124,22 +142,31 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
           </li>
         ))}
       </ul>
-      <div className={clsx('rounded-lg bg-sunk px-3 py-1.5', large && 'text-[min(3vh,4.3vw)]')}>
-        <p className="flex items-baseline justify-between gap-3">
-          <span className="text-soft">Expect the display at</span>
-          <b
-            className={clsx('figures whitespace-nowrap', large ? 'text-[min(9vh,9.0vw)] leading-none' : 'text-[24px]')}
-          >
-            {step.display} {step.unit}
-          </b>
-        </p>
-        {!large && <ExpectationBar figures={bar} unit={unit} />}
-        {large && (
-          <p>
-            between {formatQuantity(step.low, unit, { digits: 4 })} and {formatQuantity(step.high, unit, { digits: 4 })}
+      {isHidden ? (
+        <p className="rounded-lg bg-sunk px-3 py-1.5 text-soft">The expected value appears once a reading is kept.</p>
+      ) : (
+        <div className={clsx('rounded-lg bg-sunk px-3 py-1.5', large && 'text-[min(3vh,4.3vw)]')}>
+          <p className="flex items-baseline justify-between gap-3">
+            <span className="text-soft">Expect the display at</span>
+            <b
+              className={clsx(
+                'figures whitespace-nowrap',
+                large ? 'text-[min(9vh,9.0vw)] leading-none' : 'text-[24px]',
+              )}
+            >
+              {step.display} {step.unit}
+            </b>
           </p>
-        )}
-      </div>
+          {!large && <ExpectationBar figures={bar} unit={unit} />}
+          {large && (
+            <p>
+              between {formatQuantity(step.low, unit, { digits: 4 })} and{' '}
+              {formatQuantity(step.high, unit, { digits: 4 })}
+            </p>
+          )}
+        </div>
+      )}
+      {newest && isUnexplained && <Unexplained reading={newest} />}
       <DisplayEntry
         place={step.id}
         quantity={step.quantity}
@@ -150,12 +177,29 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
         link={link}
         remarkOn={(observation) => displayRemark(placedAt(step), instrument, observation)}
         onKeep={(observation, stay, origin) => {
+          const isWrong = disagrees({ id: 'new', observations: [observation], ...placedAt(step) } as Reading);
           keepReading(placedAt(step), observation, stay, origin);
-          if (!stay) openStep(readings.steps, step, 1);
+          if (!stay) goOn(isWrong);
         }}
       />
       <TakenHere readings={readings} taken={taken} large={large} />
     </>
+  );
+}
+
+/** Asks for a second look at a reading that does not agree. */
+function Unexplained({ reading }: { readonly reading: Reading }) {
+  const jobId = useBench((state) => state.jobId) ?? '';
+  const navigate = useNavigate();
+  const explain = (): void => {
+    useReadingEntry.setState({ large: false });
+    void navigate(`/bench/${jobId}/readings/diagnosis`, { state: { reading: reading.id } });
+  };
+  return (
+    <p role="status" className="flex flex-wrap items-center gap-x-3 gap-y-1 rounded-lg border-2 border-fault px-3 py-1">
+      <span>{reading.id} does not agree. Read it a second time, or look for the reason.</span>
+      <Button onClick={explain}>Explain {reading.id}</Button>
+    </p>
   );
 }
 

@@ -2,7 +2,7 @@ import { formatMeasured, formatPercent, formatQuantity, sumOf } from '@usual-dra
 import { deviationFrom, type Network } from '@usual-drag/core/network';
 import { unitOf } from '@usual-drag/core/instrument';
 import type { Reading } from '@usual-drag/core/readings';
-import { readingOrigin, strikeReading, takeMeasuredValue } from '@usual-drag/core/job';
+import { readingOrigin, takeMeasuredValue } from '@usual-drag/core/job';
 import clsx from 'clsx';
 import { useState } from 'react';
 import { Button } from '../../../ui/button.tsx';
@@ -11,6 +11,7 @@ import { sayUndoable } from '../../model/say-undoable.ts';
 import { useReadingEntry } from '../../model/reading-entry.ts';
 import type { Readings } from '../use-readings.ts';
 import { ReadingBudget } from '../reading-budget.tsx';
+import { StrikeForm } from '../log/strike-form.tsx';
 import { VerdictMark } from '../log/verdict.tsx';
 
 interface Props {
@@ -71,41 +72,15 @@ export const shownIn = ({ observations }: Reading): string =>
     .map(({ shown, unit }) => (shown === 'OL' ? shown : `${shown.replace('-', '−')}\u00a0${unit}`))
     .join(', ');
 
-/** Strikes a reading out, with the reason. */
+/** Button that asks for the reason and strikes a reading out. */
 function Strike({ id }: { readonly id: string }) {
-  const edit = useBench((state) => state.edit);
-  const [why, setWhy] = useState<string | null>(null);
-  if (why === null)
-    return (
-      <Button aria-label={`Strike ${id} out`} onClick={() => setWhy('')}>
-        Strike out
-      </Button>
-    );
-  return (
-    <form
-      className="flex grow gap-1.5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (why.trim() === '') return;
-        edit((job) => strikeReading(job, id, why.trim(), new Date().toISOString()));
-        useReadingEntry.setState({ again: null });
-        sayUndoable(`${id} is struck out. It stays in the log.`);
-      }}
-    >
-      <input
-        autoFocus
-        data-typing="true"
-        aria-label={`Why ${id} is struck out`}
-        placeholder="why, for example: lead was on C"
-        className="min-h-9 min-w-0 grow rounded-lg border border-line bg-sheet px-2 pointer-coarse:min-h-11"
-        value={why}
-        onChange={(event) => setWhy(event.target.value)}
-        onKeyDown={(event) => event.key === 'Escape' && setWhy(null)}
-      />
-      <Button type="submit" disabled={why.trim() === ''}>
-        Strike out
-      </Button>
-    </form>
+  const [open, setOpen] = useState(false);
+  return open ? (
+    <StrikeForm id={id} onClose={() => setOpen(false)} />
+  ) : (
+    <Button aria-label={`Strike ${id} out`} onClick={() => setOpen(true)}>
+      Strike out
+    </Button>
   );
 }
 

@@ -5,6 +5,7 @@ import { PersonField } from '../../../ui/person-field.tsx';
 import { Segments } from '../../../ui/segments.tsx';
 import { useDisplay } from '../../canvas/display.ts';
 import { useBench } from '../../model/bench-store.ts';
+import { useReadingHabits } from '../../model/reading-habits.ts';
 import { ValuesChoice } from '../../values-choice.tsx';
 import { AddInstrument } from './add-instrument.tsx';
 import type { Readings } from '../use-readings.ts';
@@ -95,8 +96,47 @@ export function ConventionsTab({
         placeholder={by ?? 'a name, for the record'}
         className="w-full max-w-64 [&_input]:min-h-9"
       />
+      <Habits />
       <ValuesChoice values={values} />
       <AddInstrument kit={kit} />
     </div>
   );
 }
+
+/** Habits of taking readings at this device. */
+function Habits() {
+  const habits = useReadingHabits();
+  return (
+    <fieldset className="flex flex-col">
+      <legend className="text-[14px] text-soft">On this device</legend>
+      <Habit
+        text="Stay at a step whose reading does not agree, until it is read twice"
+        checked={habits.staysIfDisagreeing}
+        onChange={(staysIfDisagreeing) => useReadingHabits.setState({ staysIfDisagreeing })}
+      />
+      <Habit
+        text="Hide the expected value until a reading is kept"
+        checked={habits.hidesExpected}
+        onChange={(hidesExpected) => useReadingHabits.setState({ hidesExpected })}
+      />
+    </fieldset>
+  );
+}
+
+interface HabitProps {
+  readonly text: string;
+  readonly checked: boolean;
+  readonly onChange: (checked: boolean) => void;
+}
+
+const Habit = ({ text, checked, onChange }: HabitProps) => (
+  <label className="flex min-h-9 items-center gap-2 pointer-coarse:min-h-11">
+    <input
+      type="checkbox"
+      className="size-5 shrink-0 accent-(--ochre-line)"
+      checked={checked}
+      onChange={(event) => onChange(event.target.checked)}
+    />
+    {text}
+  </label>
+);

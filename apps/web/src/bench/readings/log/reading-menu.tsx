@@ -1,0 +1,52 @@
+import { readingsAt, type PlanStep } from '@usual-drag/core/plan';
+import { readingOrigin } from '@usual-drag/core/job';
+import type { Reading } from '@usual-drag/core/readings';
+import { useNavigate } from 'react-router';
+import { ActionMenu } from '../../../ui/action-menu.tsx';
+import { useBench } from '../../model/bench-store.ts';
+import { openStep, useReadingEntry } from '../../model/reading-entry.ts';
+import { useOpenReading } from '../diagnosis/use-open-reading.ts';
+
+interface Props {
+  readonly reading: Reading;
+  readonly steps: readonly PlanStep[];
+  readonly onStrike: () => void;
+}
+
+/** The name of a reading in the log, with what can be done about it. */
+export function ReadingMenu({ reading, steps, onStrike }: Props) {
+  const jobId = useBench((state) => state.jobId) ?? '';
+  const navigate = useNavigate();
+  const openFree = useOpenReading(jobId);
+  const open = (): void => {
+    const step = steps.find((one) => one.do === 'read' && readingsAt([reading], one).length > 0);
+    if (step) openStep(step.id);
+    else openFree(reading);
+  };
+  return (
+    <ActionMenu
+      className="min-h-6 min-w-6 rounded px-1 font-bold underline decoration-dotted underline-offset-4 hover:bg-sunk pointer-coarse:min-h-11 pointer-coarse:min-w-11"
+      actions={
+        reading.struck
+          ? [{ text: `Read ${reading.id} again`, act: open }]
+          : [
+              { text: `Read ${reading.id} again`, act: open },
+              {
+                text: 'Add an observation',
+                act: () => {
+                  open();
+                  useReadingEntry.setState({ again: readingOrigin(reading) });
+                },
+              },
+              { text: `Strike ${reading.id} out …`, act: onStrike },
+              {
+                text: `Explain ${reading.id}`,
+                act: () => void navigate(`/bench/${jobId}/readings/diagnosis`, { state: { reading: reading.id } }),
+              },
+            ]
+      }
+    >
+      {reading.id}
+    </ActionMenu>
+  );
+}
