@@ -70,6 +70,40 @@ test('the palette reaches pages, steps, views, jobs and topics by a few letters'
   expect(faults).toEqual([]);
 });
 
+test('the palette knows the actions of all steps and pages, and goes to the screen that has them', async ({
+  page,
+  server,
+  faults,
+}) => {
+  const searched: readonly (readonly [string, string, RegExp])[] = [
+    ['sign', 'Sign the report', /\/report$/],
+    ['print', 'Print the report', /\/report$/],
+    ['diagnosis', 'Diagnosis: explanations', /\/readings\/diagnosis$/],
+    ['strike', 'Strike the newest reading out', /\/readings$/],
+    ['import readings', 'Import readings (CSV)', /\/readings$/],
+    ['csv', 'Export readings (CSV)', /\/readings$/],
+    ['back up', 'Back up everything', /:\d+\/$/],
+    ['archive', 'Import an archive of jobs', /:\d+\/$/],
+  ];
+  for (const [letters, found, address] of searched) {
+    await openJob(page, server, 'Float-level divider', 'True values');
+    await expect(page.getByRole('tab', { name: 'Working' })).toBeVisible();
+    await page.keyboard.press('Control+k');
+    await page.getByRole('combobox', { name: 'Commands' }).fill(letters);
+    await page.getByRole('option', { name: found }).click();
+    await expect(page).toHaveURL(address);
+  }
+  // There the action is the step's own: it is listed once, and does what it says.
+  await openJob(page, server, 'Float-level divider', 'Report');
+  await expect(page.getByRole('button', { name: 'Sign', exact: true })).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: 'Commands' }).fill('sign the report');
+  await expect(page.getByRole('option', { name: 'Sign the report' })).toHaveCount(1);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('form', { name: 'Sign' }).getByRole('textbox')).toBeFocused();
+  expect(faults).toEqual([]);
+});
+
 test('? tells the keys of what is open, and they work', async ({ page, server, faults }) => {
   await openJob(page, server, 'Float-level divider', 'Network');
   await page.keyboard.press('?');

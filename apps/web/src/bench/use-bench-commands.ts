@@ -15,6 +15,22 @@ const steps = [
   { text: 'Report', to: 'report', key: '5' },
 ] as const;
 
+/** Actions of the steps, offered from every step: they go to the step that has them. */
+const elsewhere: readonly { readonly text: string; readonly to: string }[] = [
+  { text: 'Add voltmeter', to: 'setups' },
+  { text: 'Add ammeter', to: 'setups' },
+  { text: 'Duplicate this set-up', to: 'setups' },
+  { text: 'Large view of the step', to: 'readings' },
+  { text: 'Export readings (CSV)', to: 'readings' },
+  { text: 'Import readings (CSV)', to: 'readings' },
+  { text: 'Strike the newest reading out', to: 'readings' },
+  { text: 'Print the report', to: 'report' },
+  { text: 'Save the report as HTML', to: 'report' },
+  { text: 'Sign the report', to: 'report' },
+  { text: 'Export as SVG', to: 'network' },
+  { text: 'Export as PNG', to: 'network' },
+];
+
 const noSetups: readonly Setup[] = [];
 
 /** Offers the steps, views and actions of the job on the bench. */
@@ -45,6 +61,8 @@ export function useBenchCommands({ jobId, job, inSetups, meter, showSetupView }:
             run: () => showSetupView(value),
           }))
         : []),
+      { group: 'Views', text: 'Diagnosis: explanations of the readings', run: go('readings/diagnosis') },
+      ...elsewhere.map(({ text, to }): Command => ({ group: 'Actions', text, isElsewhere: true, run: go(to) })),
       ...undoCommands(undo, redo).map((command): Command => ({ ...command, inFields: 'unless-typing' })),
       { group: 'Actions', text: 'Full sheet', keys: 'f', run: onWhole },
       { group: 'Actions', text: 'History of this job', run: () => void navigate(`/history/jobs/${jobId}`) },

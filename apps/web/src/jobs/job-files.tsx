@@ -1,11 +1,12 @@
 import { ArrowDownUp } from 'lucide-react';
 import { useQuery } from '@tanstack/react-query';
-import { useRef, type RefObject } from 'react';
+import { useMemo, useRef, type RefObject } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from '../ui/toast.ts';
 import { backupAddress, exportAllAddress, exportPartsQuery, importJob, importJobs } from '../api/jobs.ts';
 import { queries } from '../api/queries.ts';
-import { ActionMenu, type MenuAction } from '../ui/action-menu.tsx';
+import { ActionMenu, commandsOf, type MenuAction } from '../ui/action-menu.tsx';
+import { useCommands } from '../ui/commands.ts';
 import { FileInput } from '../ui/file-input.tsx';
 import { readFileAs } from '../workers/file-check.ts';
 import { count } from '../ui/words.ts';
@@ -52,6 +53,16 @@ export function JobFiles() {
     toast(`${count(imported, 'job')} imported from ${file.name}.`);
     await queries.invalidateQueries({ queryKey: ['jobs'] });
   };
+  const actions: readonly MenuAction[] = useMemo(
+    () => [
+      ...exportActions(parts),
+      { text: 'Import an archive of jobs', act: () => archive.current?.click() },
+      { text: 'Back up everything', download: backupAddress },
+    ],
+    [parts],
+  );
+  const commands = useMemo(() => commandsOf(actions), [actions]);
+  useCommands('job-files', commands);
   return (
     <>
       <FileInput
@@ -60,13 +71,7 @@ export function JobFiles() {
         accept=".zip,application/zip"
         onTake={(file) => attempt(takeArchive(file))}
       />
-      <ActionMenu
-        actions={[
-          ...exportActions(parts),
-          { text: 'Import an archive of jobs', act: () => archive.current?.click() },
-          { text: 'Back up everything', download: backupAddress },
-        ]}
-      >
+      <ActionMenu actions={actions}>
         <ArrowDownUp aria-hidden size={16} /> Import, export
       </ActionMenu>
     </>

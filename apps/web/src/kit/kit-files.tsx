@@ -2,13 +2,14 @@ import type { KitInstrument } from '@usual-drag/core/instrument';
 import { kitFromRows, rowsFromKit, type Kit } from '@usual-drag/core/job';
 import { ArrowDownUp } from 'lucide-react';
 import { csvRows, csvText } from '../ui/csv.ts';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { toast } from '../ui/toast.ts';
 import { Refused } from '../api/http.ts';
 import { importKit, listQuery, type ImportChoice } from '../api/lists.ts';
 import { queries } from '../api/queries.ts';
 import { openDocument } from '../documents/documents.ts';
-import { ActionMenu } from '../ui/action-menu.tsx';
+import { ActionMenu, commandsOf, type MenuAction } from '../ui/action-menu.tsx';
+import { useCommands } from '../ui/commands.ts';
 import { FileInput } from '../ui/file-input.tsx';
 import { QuestionStrip } from '../ui/question-strip.tsx';
 import { saveText } from '../ui/save-file.ts';
@@ -20,7 +21,22 @@ export function KitFiles({ kit }: { readonly kit: readonly KitInstrument[] }) {
   const [asked, setAsked] = useState<{ readonly kit: Kit; readonly name: string; readonly message: string } | null>(
     null,
   );
-  const file: Kit = { format: 'usual-drag/kit', version: 1, instruments: kit };
+  const actions: readonly MenuAction[] = useMemo(() => {
+    const file: Kit = { format: 'usual-drag/kit', version: 1, instruments: kit };
+    return [
+      { text: 'Import JSON or CSV', act: () => input.current?.click() },
+      {
+        text: 'Export as JSON',
+        act: () => saveText(`${JSON.stringify(file, null, 2)}\n`, 'usual-drag.kit.json', 'application/json'),
+      },
+      {
+        text: 'Export as CSV',
+        act: () => saveText(csvText(rowsFromKit(kit)), 'usual-drag-kit.csv', 'text/csv'),
+      },
+    ];
+  }, [kit]);
+  const commands = useMemo(() => commandsOf(actions, 'Kit: '), [actions]);
+  useCommands('kit-files', commands);
   const give = async (read: Kit, name: string, choice?: ImportChoice): Promise<void> => {
     setAsked(null);
     try {
@@ -50,19 +66,7 @@ export function KitFiles({ kit }: { readonly kit: readonly KitInstrument[] }) {
         accept=".json,.csv,application/json,text/csv"
         onTake={(chosen) => void take(chosen)}
       />
-      <ActionMenu
-        actions={[
-          { text: 'Import JSON or CSV', act: () => input.current?.click() },
-          {
-            text: 'Export as JSON',
-            act: () => saveText(`${JSON.stringify(file, null, 2)}\n`, 'usual-drag.kit.json', 'application/json'),
-          },
-          {
-            text: 'Export as CSV',
-            act: () => saveText(csvText(rowsFromKit(kit)), 'usual-drag-kit.csv', 'text/csv'),
-          },
-        ]}
-      >
+      <ActionMenu actions={actions}>
         <ArrowDownUp aria-hidden size={16} /> Import/export
       </ActionMenu>
       {asked && (

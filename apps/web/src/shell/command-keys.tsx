@@ -19,6 +19,20 @@ const pages = [
   { text: 'Devices: phones and other computers', keys: 'g>v', to: '/devices' },
 ] as const;
 
+/** Actions of pages, offered everywhere: they go to the page that has them. */
+const elsewhere: readonly { readonly text: string; readonly to: string }[] = [
+  { text: 'New job', to: '/' },
+  { text: 'Import a job file', to: '/' },
+  { text: 'Import an archive of jobs', to: '/' },
+  { text: 'Export all jobs', to: '/' },
+  { text: 'Back up everything', to: '/' },
+  { text: 'Archive a job', to: '/' },
+  { text: 'Kit: Import JSON or CSV', to: '/kit' },
+  { text: 'Kit: Export as JSON', to: '/kit' },
+  { text: 'Kit: Export as CSV', to: '/kit' },
+  { text: 'Print a practice sheet', to: '/practice/print' },
+];
+
 /** The keys that work everywhere: the command palette, the list of keys, and one to each page. */
 export function CommandKeys() {
   const [open, setOpen] = useState<'palette' | 'keys' | null>(null);
@@ -29,6 +43,12 @@ export function CommandKeys() {
         group: 'Pages',
         text,
         keys,
+        run: () => void navigate(to),
+      })),
+      ...elsewhere.map(({ text, to }): Command => ({
+        group: 'Actions',
+        text,
+        isElsewhere: true,
         run: () => void navigate(to),
       })),
       {

@@ -1,6 +1,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Check } from 'lucide-react';
 import type { ReactNode } from 'react';
+import type { Command } from './commands.ts';
 
 const item =
   'flex min-h-9 w-full items-center gap-2 rounded-md px-3 text-left data-focus:bg-sunk pointer-coarse:min-h-11';
@@ -15,6 +16,17 @@ export interface MenuAction {
   /** For a switch: whether it is on. */
   readonly on?: boolean;
 }
+
+/** Returns the entries of a menu as commands. */
+export const commandsOf = (actions: readonly MenuAction[], prefix = ''): Command[] =>
+  actions.map(({ text, act, download }) => ({
+    group: 'Actions',
+    text: prefix + text,
+    run: () =>
+      download === undefined
+        ? act?.()
+        : Object.assign(document.createElement('a'), { href: download, download: '' }).click(),
+  }));
 
 interface Props {
   /** Where the button shows a sign only. */

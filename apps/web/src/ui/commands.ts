@@ -15,6 +15,8 @@ export interface Command {
   readonly keepsDefault?: boolean;
   /** Whether the command makes sense by its keys alone, and is not in the palette. */
   readonly keysOnly?: boolean;
+  /** Whether the command only goes to the screen that offers it; left out there. */
+  readonly isElsewhere?: boolean;
   /** @param event  the key, if the command was run by one */
   readonly run: (event?: KeyboardEvent) => void;
 }
@@ -70,8 +72,10 @@ export const undoCommands = (undo: () => void, redo: () => void): readonly Comma
 /** Every command that is offered now, in the order of their groups. */
 export function useAllCommands(): readonly Command[] {
   const lists = useLists();
-  return Object.values(lists)
-    .flat()
+  const all = Object.values(lists).flat();
+  const here = new Set(all.filter(({ isElsewhere }) => !isElsewhere).map(({ text }) => text));
+  return all
+    .filter(({ text, isElsewhere }) => !isElsewhere || !here.has(text))
     .sort((a, b) => groups.indexOf(a.group) - groups.indexOf(b.group));
 }
 

@@ -7,10 +7,11 @@ import { useQuery } from '@tanstack/react-query';
 import { listQuery } from '../../api/lists.ts';
 import { offer } from '../../ui/offer.ts';
 import { csvRows, csvText } from '../../ui/csv.ts';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from '../../ui/toast.ts';
-import { ActionMenu } from '../../ui/action-menu.tsx';
+import { ActionMenu, commandsOf, type MenuAction } from '../../ui/action-menu.tsx';
+import { useCommands } from '../../ui/commands.ts';
 import { FileInput } from '../../ui/file-input.tsx';
 import { saveText } from '../../ui/save-file.ts';
 import { TabRow } from '../../ui/tabs.tsx';
@@ -63,24 +64,26 @@ function Files({ readings }: { readonly readings: Readings }) {
   const { data: kit = [] } = useQuery(listQuery('instruments'));
   const file = useRef<HTMLInputElement>(null);
   const title = benchNow().document.title ?? 'readings';
+  const actions: readonly MenuAction[] = useMemo(
+    () => [
+      {
+        text: 'Export readings (CSV)',
+        act: () =>
+          saveText(
+            csvText(rowsFromReadings(readings.readings, readings.comparison?.readings ?? {})),
+            `${title.replace(/[^\p{L}\p{N}]+/gu, '-')}.readings.csv`,
+            'text/csv',
+          ),
+      },
+      { text: 'Import readings (CSV)', act: () => file.current?.click() },
+    ],
+    [readings.readings, readings.comparison, title],
+  );
+  const commands = useMemo(() => commandsOf(actions), [actions]);
+  useCommands('reading-files', commands);
   return (
     <>
-      <ActionMenu
-        actions={[
-          {
-            text: 'Export readings (CSV)',
-            act: () =>
-              saveText(
-                csvText(rowsFromReadings(readings.readings, readings.comparison?.readings ?? {})),
-                `${title.replace(/[^\p{L}\p{N}]+/gu, '-')}.readings.csv`,
-                'text/csv',
-              ),
-          },
-          { text: 'Import readings (CSV)', act: () => file.current?.click() },
-        ]}
-      >
-        CSV
-      </ActionMenu>
+      <ActionMenu actions={actions}>CSV</ActionMenu>
       <FileInput
         ref={file}
         label="Readings to import"

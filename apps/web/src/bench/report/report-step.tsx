@@ -1,7 +1,9 @@
 import { Printer } from 'lucide-react';
-import { useEffect } from 'react';
+import type { Report } from '@usual-drag/core/report';
+import { useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/button.tsx';
+import { useCommands, type Command } from '../../ui/commands.ts';
 import { toast } from '../../ui/toast.ts';
 import { whenOnRecord } from '../../ui/words.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
@@ -17,6 +19,18 @@ export function ReportStep({ view }: { readonly view: BenchView }) {
   const { report, entry, signatures, isDiagnosing } = shown;
   useEffect(() => takeInHand(view.jobId), [view.jobId]);
   const made = report?.ok ? report.value : null;
+  const commands = useMemo(
+    (): Command[] =>
+      made === null
+        ? []
+        : [
+            { group: 'Actions', text: 'Print the report', run: () => window.print() },
+            { group: 'Actions', text: 'Save the report as HTML', run: () => save(made) },
+            { group: 'Actions', text: 'Export the readings of the report (CSV)', run: () => saveReadings(made) },
+          ],
+    [made],
+  );
+  useCommands('report', commands);
   return (
     <div className="flex flex-col gap-4 py-1.5 text-[15px]">
       {entry !== null && (
@@ -32,13 +46,7 @@ export function ReportStep({ view }: { readonly view: BenchView }) {
           <Button tone="strong" onClick={() => window.print()}>
             <Printer aria-hidden size={16} /> Print
           </Button>
-          <Button
-            onClick={() => {
-              saveReport(made).catch((fault: Error) => toast.error(`The report cannot be saved: ${fault.message}`));
-            }}
-          >
-            Save as HTML
-          </Button>
+          <Button onClick={() => save(made)}>Save as HTML</Button>
           <Button disabled={made.readings.length === 0} onClick={() => saveReadings(made)}>
             Save readings as CSV
           </Button>
@@ -54,6 +62,9 @@ export function ReportStep({ view }: { readonly view: BenchView }) {
     </div>
   );
 }
+
+const save = (report: Report): void =>
+  void saveReport(report).catch((fault: Error) => toast.error(`The report cannot be saved: ${fault.message}`));
 
 interface SignedProps extends Pick<ReportView, 'signatures' | 'entry'> {
   readonly jobId: string;

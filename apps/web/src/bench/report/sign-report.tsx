@@ -1,9 +1,10 @@
 import type { Report } from '@usual-drag/core/report';
-import { useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { queries } from '../../api/queries.ts';
 import { signaturesQuery, signJob } from '../../api/signatures.ts';
 import { documentState, useDocuments } from '../../documents/documents.ts';
 import { Button } from '../../ui/button.tsx';
+import { useCommands, type Command } from '../../ui/commands.ts';
 import { Note } from '../../ui/note.tsx';
 import { toast } from '../../ui/toast.ts';
 import { whenOnRecord } from '../../ui/words.ts';
@@ -68,6 +69,12 @@ function SignForm({ jobId, report }: Props) {
     }
     setSigning(false);
   };
+  const field = useRef<HTMLInputElement>(null);
+  const commands = useMemo(
+    (): Command[] => [{ group: 'Actions', text: 'Sign the report', run: () => field.current?.focus() }],
+    [],
+  );
+  useCommands('sign', commands);
   return (
     <form
       aria-label="Sign"
@@ -87,6 +94,7 @@ function SignForm({ jobId, report }: Props) {
         <label className="flex min-w-0 grow flex-col text-[14px] text-soft">
           Your name
           <input
+            ref={field}
             data-typing="true"
             className="min-h-9 rounded-lg border border-line bg-ground px-2 text-[16px] text-ink pointer-coarse:min-h-11"
             value={name}
@@ -94,16 +102,22 @@ function SignForm({ jobId, report }: Props) {
             onChange={(event) => setName(event.target.value)}
           />
         </label>
-        <Button type="submit" tone="strong" disabled={!isSaved || isSigning || name.trim() === ''}>
+        <Button
+          type="submit"
+          tone="strong"
+          disabled={!isSaved || isSigning || name.trim() === '' || sections.length === 0}
+        >
           Sign
         </Button>
       </div>
       <p className="text-[14px] text-soft">
         {!isSaved
           ? 'Not saved yet. Sign after it is saved.'
-          : open > 0
-            ? `${open} of ${restoring.length} not ticked off. The record lists them.`
-            : 'Everything is ticked off.'}
+          : sections.length === 0
+            ? 'No section is chosen. Choose what the record contains, below.'
+            : open > 0
+              ? `${open} of ${restoring.length} not ticked off. The record lists them.`
+              : 'Everything is ticked off.'}
       </p>
     </form>
   );

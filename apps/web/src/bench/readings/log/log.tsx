@@ -7,6 +7,7 @@ import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { columnsOf, DataTable } from '../../../ui/data-table.tsx';
+import { useCommands, type Command } from '../../../ui/commands.ts';
 import { when } from '../../../ui/words.ts';
 import { useBench } from '../../model/bench-store.ts';
 import { shownIn } from '../plan/taken-here.tsx';
@@ -148,6 +149,15 @@ export function Log({ readings, view }: { readonly readings: Readings; readonly 
       };
     });
   }, [all, comparedAs, steps, job.network, instruments, kit]);
+  const newest = all.findLast((reading) => !reading.struck)?.id;
+  const commands = useMemo(
+    (): Command[] =>
+      newest === undefined
+        ? []
+        : [{ group: 'Actions', text: 'Strike the newest reading out', run: () => setStruck(newest) }],
+    [newest],
+  );
+  useCommands('log', commands);
   useEffect(() => {
     frame.current?.lastElementChild?.scrollIntoView({ block: 'end' });
   }, [all.length]);
