@@ -104,7 +104,7 @@ test('two windows never overwrite each other: both are kept', async ({ page, ser
   await setResistor(page, 'R3', '18k');
   await expect(page.getByRole('alert')).toContainText('changed in another window');
   await expect(resistor(page, 'R3')).toHaveValue(/^18.kΩ$/);
-  await expect(page.getByRole('alert')).toContainText('R3 changed (resistance)');
+  await expect(page.getByRole('alert')).toContainText('resistance of R3: ');
   await page.getByRole('button', { name: 'Keep both' }).click();
   await expect(page.getByRole('textbox', { name: 'Title of the job' })).toHaveValue(
     'Float-level divider (from this window)',
@@ -215,7 +215,7 @@ test('the history shows what changed, an earlier version beside the present, and
   await page.getByRole('link', { name: 'History' }).click();
   const versions = page.getByRole('complementary', { name: 'Versions' }).getByRole('listitem');
   await expect(versions).toHaveCount(3);
-  await expect(versions.nth(0)).toContainText('Parts: R3 changed (resistance)');
+  await expect(versions.nth(0)).toContainText('Parts: resistance of R3: ');
   await versions.nth(2).getByRole('link').click();
   await expect(page.getByRole('img', { name: 'The network, then' })).toContainText('39');
   await expect(page.getByRole('img', { name: 'The network, now' })).toContainText('47');

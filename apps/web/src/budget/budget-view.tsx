@@ -1,4 +1,4 @@
-import { formatMeasured, formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import { formatMeasured, formatQuantity, plainNumber, type Unit } from '@usual-drag/core/quantity';
 import type { CorrectionQuestion } from '@usual-drag/core/readings';
 import { budgetSentence, type Budget, type BudgetLine } from '@usual-drag/core/uncertainty';
 import { useMemo } from 'react';
@@ -42,7 +42,7 @@ function Lines({ budget: { lines, uncertainty }, unit }: { readonly budget: Budg
   const inputUnit = ({ isResistance }: BudgetLine): Unit => (isResistance ? 'Ω' : unit);
   const sensitivity = (line: BudgetLine): string =>
     inputUnit(line) === unit
-      ? line.sensitivity.toPrecision(3)
+      ? plainNumber(line.sensitivity, 3)
       : `${formatQuantity(line.sensitivity, unit, { digits: 3 })}/Ω`;
   return (
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Contributions">

@@ -8,6 +8,7 @@ import {
   withKnownResistor,
   type KnownResistor,
   type NamedRangeReading,
+  type RangeCorrection,
 } from '@usual-drag/core/uncertainty';
 import { Plus } from 'lucide-react';
 import { Suspense, useState } from 'react';
@@ -61,7 +62,7 @@ export function FromReadings({ quantity, instrument, range }: Props) {
     if (!found || indicated === null || known?.resistance === null) return [];
     const reading = rangeReading(instrument, found, indicated);
     if (!reading) return [];
-    const name = known ? `${id} with ${formatQuantity(known.resistance!, 'Ω', { digits: 4, trim: true })}` : id;
+    const name = known ? `${id} with ${formatQuantity(known.resistance, 'Ω', { digits: 4, trim: true })}` : id;
     return [{ ...(known ? withKnownResistor(reading, known as KnownResistor, quantity) : reading), name }];
   });
   const found = readings.length >= 2 ? correctFromRanges(readings, quantity) : null;
@@ -135,27 +136,36 @@ export function FromReadings({ quantity, instrument, range }: Props) {
           {found.fault.message}
         </p>
       )}
-      {found?.ok && (
-        <>
-          <p className="border-l-4 border-ink pl-3">
-            <b data-testid="from-ranges" className="figures text-[18px]">
-              {formatMeasured(found.value.truth, found.value.truthUncertainty, unit)}
-            </b>{' '}
-            <BudgetButton of={{ of: 'ranges', quantity, readings }} unit={unit} name="the corrected value" />
-            <br />
-            <span className="text-[14px] text-soft">
-              k = 2; source resistance{' '}
-              {formatMeasured(found.value.sourceResistance, found.value.sourceUncertainty, 'Ω')}
-              {readings.length > 2 &&
-                `; no reading is further than ${(found.value.worst * 100).toPrecision(2)} % from the line`}
-              .
-            </span>
-          </p>
-          <Suspense fallback={<p className="text-soft">Fetching the chart …</p>}>
-            <CorrectionChart readings={readings} quantity={quantity} line={found.value.line} />
-          </Suspense>
-        </>
-      )}
+      {found?.ok && <FoundValue found={found.value} quantity={quantity} readings={readings} />}
     </div>
+  );
+}
+
+interface FoundProps {
+  readonly found: RangeCorrection;
+  readonly quantity: MeterQuantity;
+  readonly readings: readonly NamedRangeReading[];
+}
+
+/** The true value that was found, its budget, and the line that the readings lie on. */
+function FoundValue({ found, quantity, readings }: FoundProps) {
+  const unit = unitOf(quantity);
+  return (
+    <>
+      <p className="border-l-4 border-ink pl-3">
+        <b data-testid="from-ranges" className="figures text-[18px]">
+          {formatMeasured(found.truth, found.truthUncertainty, unit)}
+        </b>{' '}
+        <BudgetButton of={{ of: 'ranges', quantity, readings }} unit={unit} name="the corrected value" />
+        <br />
+        <span className="text-[14px] text-soft">
+          k = 2; source resistance {formatMeasured(found.sourceResistance, found.sourceUncertainty, 'Ω')}
+          {readings.length > 2 && `; no reading is further than ${(found.worst * 100).toPrecision(2)} % from the line`}.
+        </span>
+      </p>
+      <Suspense fallback={<p className="text-soft">Fetching the chart …</p>}>
+        <CorrectionChart readings={readings} quantity={quantity} line={found.line} />
+      </Suspense>
+    </>
   );
 }

@@ -5,8 +5,7 @@ import { useNavigate } from 'react-router';
 import { toast } from '../ui/toast.ts';
 import { backupAddress, exportAllAddress, exportPartsQuery, importJob, importJobs } from '../api/jobs.ts';
 import { queries } from '../api/queries.ts';
-import { ActionMenu, commandsOf, type MenuAction } from '../ui/action-menu.tsx';
-import { useCommands } from '../ui/commands.ts';
+import { ActionMenu, type MenuAction } from '../ui/action-menu.tsx';
 import { FileInput } from '../ui/file-input.tsx';
 import { readFileAs } from '../workers/file-check.ts';
 import { count } from '../ui/words.ts';
@@ -61,8 +60,6 @@ export function JobFiles() {
     ],
     [parts],
   );
-  const commands = useMemo(() => commandsOf(actions), [actions]);
-  useCommands('job-files', commands);
   return (
     <>
       <FileInput
@@ -71,7 +68,7 @@ export function JobFiles() {
         accept=".zip,application/zip"
         onTake={(file) => attempt(takeArchive(file))}
       />
-      <ActionMenu actions={actions}>
+      <ActionMenu actions={actions} commands={{ source: 'job-files' }}>
         <ArrowDownUp aria-hidden size={16} /> Import, export
       </ActionMenu>
     </>

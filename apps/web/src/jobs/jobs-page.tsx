@@ -1,5 +1,6 @@
 import type { JobSummary } from '@usual-drag/contract';
-import { jobFrom, newJob, startingCircuits, type Job } from '@usual-drag/core/job';
+import { atItsVersion, jobFrom, newJob, startingCircuits, type Job } from '@usual-drag/core/job';
+import { dayOf } from '@usual-drag/core/instrument';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useInView } from 'react-intersection-observer';
@@ -36,7 +37,8 @@ export function JobsPage() {
   const [choices] = search;
   const asked = useDeferredValue(choices);
   const found = useMemo(() => findJobs(jobs ?? [], asked), [jobs, asked]);
-  const create = (job: Job): void => attempt(createJob(job).then(({ id }) => navigate(`/bench/${id}/network`)));
+  const create = (job: Job): void =>
+    attempt(createJob(ofToday(job)).then(({ id }) => navigate(`/bench/${id}/network`)));
   const begin = useNewest(create);
   const commands = useMemo(
     (): Command[] => [
@@ -76,6 +78,9 @@ export function JobsPage() {
     </main>
   );
 }
+
+/** A job that begins today. */
+const ofToday = (job: Job): Job => atItsVersion({ ...job, record: { ...job.record, date: dayOf(new Date()) } });
 
 function attempt(work: Promise<unknown>): void {
   void work

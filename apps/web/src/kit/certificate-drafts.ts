@@ -3,7 +3,7 @@ import { create } from 'zustand';
 import type { TypedPoint } from './certificate-points.tsx';
 
 /** Origin of a certificate: a check against a standard, or a laboratory. */
-export type CertificateSource = 'standard' | 'laboratory';
+type CertificateSource = 'standard' | 'laboratory';
 
 /** A certificate that is being typed. */
 export interface CertificateDraft {

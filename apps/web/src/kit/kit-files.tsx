@@ -8,8 +8,7 @@ import { Refused } from '../api/http.ts';
 import { importKit, listQuery, type ImportChoice } from '../api/lists.ts';
 import { queries } from '../api/queries.ts';
 import { openDocument } from '../documents/documents.ts';
-import { ActionMenu, commandsOf, type MenuAction } from '../ui/action-menu.tsx';
-import { useCommands } from '../ui/commands.ts';
+import { ActionMenu, type MenuAction } from '../ui/action-menu.tsx';
 import { FileInput } from '../ui/file-input.tsx';
 import { QuestionStrip } from '../ui/question-strip.tsx';
 import { saveText } from '../ui/save-file.ts';
@@ -35,8 +34,6 @@ export function KitFiles({ kit }: { readonly kit: readonly KitInstrument[] }) {
       },
     ];
   }, [kit]);
-  const commands = useMemo(() => commandsOf(actions, 'Kit: '), [actions]);
-  useCommands('kit-files', commands);
   const give = async (read: Kit, name: string, choice?: ImportChoice): Promise<void> => {
     setAsked(null);
     try {
@@ -66,7 +63,7 @@ export function KitFiles({ kit }: { readonly kit: readonly KitInstrument[] }) {
         accept=".json,.csv,application/json,text/csv"
         onTake={(chosen) => void take(chosen)}
       />
-      <ActionMenu actions={actions}>
+      <ActionMenu actions={actions} commands={{ source: 'kit-files', prefix: 'Kit: ' }}>
         <ArrowDownUp aria-hidden size={16} /> Import/export
       </ActionMenu>
       {asked && (

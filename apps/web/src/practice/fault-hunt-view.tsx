@@ -32,7 +32,7 @@ export function FaultHuntView() {
         <section aria-label="Bench" className="flex flex-col gap-3 rounded-xl border border-line bg-sheet p-4">
           <p className="text-[17px] leading-snug">
             {hunt.text} One part, or the supply, differs from the drawing. A voltage reading costs 1, a current 3, a
-            resistance 5, because the circuit has to be opened or the part removed.
+            resistance 5, because the circuit has to be opened or the part removed; a wrong answer costs 4.
           </p>
           <NetworkPicture network={hunt.job.network} label="Fault-free circuit" />
         </section>

@@ -2,17 +2,19 @@ import { formatQuantity } from '@usual-drag/core/quantity';
 import { nodesOf } from '@usual-drag/core/network';
 import { unitOf } from '@usual-drag/core/instrument';
 import { solveUnloaded } from '@usual-drag/core/loading';
-import type { Hypothesis } from '@usual-drag/core/faults';
+import { faultSentence, type Hypothesis } from '@usual-drag/core/faults';
 import {
   costOf,
   isTheFault,
   readingCosts,
   readOnLowestRange,
+  wrongAnswerCost,
   type BenchPlace,
   type FaultHunt,
   type SharpReading,
 } from '@usual-drag/core/practice';
 import { useMemo, useState } from 'react';
+import { Button } from '../ui/button.tsx';
 import { FiguresTable } from '../ui/figures-table.tsx';
 import { FaultChoice } from './fault-choice.tsx';
 import { HuntResult } from './hunt-result.tsx';
@@ -24,7 +26,9 @@ import { whereOf } from './problem-readings.tsx';
 export function HuntBench({ hunt }: { readonly hunt: FaultHunt }) {
   const [begun] = useState(() => performance.now());
   const [taken, setTaken] = useState<readonly SharpReading[]>([]);
-  const [named, setNamed] = useState<Hypothesis | null>(null);
+  /** Faults that were named and are not the hidden one. */
+  const [wrong, setWrong] = useState<readonly Hypothesis[]>([]);
+  const [end, setEnd] = useState<'found' | 'given-up' | null>(null);
   const { network } = hunt.job;
   const sound = useMemo(() => {
     const solved = solveUnloaded(network);
@@ -46,22 +50,33 @@ export function HuntBench({ hunt }: { readonly hunt: FaultHunt }) {
     const found = readOnLowestRange(hunt.bench, spot);
     if (found) setTaken([...taken, found]);
   };
-  const name = (fault: Hypothesis): void => {
-    setNamed(fault);
+  /** The first answer is the one that is kept. */
+  const keepFirst = (right: boolean): void => {
+    if (wrong.length > 0) return;
     handIn({
       kind: 'fault-hunt',
       level: hunt.level,
       seed: hunt.seed,
-      right: isTheFault(fault, hunt),
+      right,
       slip: null,
       hints: 0,
       seconds: Math.round((performance.now() - begun) / 100) / 10,
     });
   };
-  const cost = costOf(taken.map(({ place }) => place));
+  const name = (fault: Hypothesis): void => {
+    const right = isTheFault(fault, hunt);
+    keepFirst(right);
+    if (right) setEnd('found');
+    else setWrong([...wrong, fault]);
+  };
+  const giveUp = (): void => {
+    keepFirst(false);
+    setEnd('given-up');
+  };
+  const cost = costOf(taken.map(({ place }) => place)) + wrong.length * wrongAnswerCost;
   return (
     <section aria-label="Search" className="flex flex-col gap-4 rounded-xl border border-line bg-sheet p-4">
-      {!named && <PlaceMeter network={network} nodes={nodesOf(network)} onRead={read} />}
+      {!end && <PlaceMeter network={network} nodes={nodesOf(network)} onRead={read} />}
       <FiguresTable
         label="Readings"
         head={['Reading', 'it reads', 'sound', 'cost']}
@@ -76,7 +91,7 @@ export function HuntBench({ hunt }: { readonly hunt: FaultHunt }) {
         }))}
       />
       <p role="status" className="text-[17px]">
-        {taken.length === 0 ? (
+        {taken.length === 0 && wrong.length === 0 ? (
           'No readings yet.'
         ) : (
           <>
@@ -84,12 +99,26 @@ export function HuntBench({ hunt }: { readonly hunt: FaultHunt }) {
           </>
         )}
       </p>
-      {named ? (
-        <HuntResult hunt={hunt} named={named} taken={taken} />
+      {wrong.length > 0 && (
+        <ul role="status" className="text-fault">
+          {wrong.map((fault) => (
+            <li key={faultSentence(fault)}>
+              Not correct: {faultSentence(fault)} That costs {wrongAnswerCost}.
+            </li>
+          ))}
+        </ul>
+      )}
+      {end ? (
+        <HuntResult hunt={hunt} isFound={end === 'found'} cost={cost} />
       ) : (
         <div className="flex flex-col gap-1 border-t border-line pt-3">
           <h2 className="text-[17px] font-bold">What is wrong?</h2>
           <FaultChoice faults={hunt.candidates} button="Name it" onName={name} />
+          {wrong.length > 0 && (
+            <Button className="self-start" onClick={giveUp}>
+              Show the fault
+            </Button>
+          )}
         </div>
       )}
     </section>

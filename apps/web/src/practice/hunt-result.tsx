@@ -1,14 +1,13 @@
 import { formatQuantity } from '@usual-drag/core/quantity';
 import { unitOf } from '@usual-drag/core/instrument';
-import { faultSentence, type Hypothesis } from '@usual-drag/core/faults';
+import { faultSentence } from '@usual-drag/core/faults';
 import {
   bestLine,
-  costOf,
-  isTheFault,
+  costOfLine,
   readingCosts,
+  wrongAnswerCost,
   type FaultHunt,
   type HuntPlace,
-  type SharpReading,
 } from '@usual-drag/core/practice';
 import { useMemo } from 'react';
 import { FiguresTable } from '../ui/figures-table.tsx';
@@ -16,21 +15,20 @@ import { MarkLine } from './mark-line.tsx';
 
 interface Props {
   readonly hunt: FaultHunt;
-  readonly named: Hypothesis;
-  readonly taken: readonly SharpReading[];
+  /** Whether the fault was named; it was shown otherwise. */
+  readonly isFound: boolean;
+  /** Cost of the readings and the wrong answers. */
+  readonly cost: number;
 }
 
 /** Verdict on the named fault, and the best line of search beside one's own. */
-export function HuntResult({ hunt, named, taken }: Props) {
+export function HuntResult({ hunt, isFound, cost }: Props) {
   const line = useMemo(() => bestLine(hunt), [hunt]);
-  const right = isTheFault(named, hunt);
-  const [own, best] = [costOf(taken.map(({ place }) => place)), costOf(line.map(({ place }) => place))];
-  const text = right
-    ? `Right: ${faultSentence(hunt.fault)}`
-    : `Not correct. The fault is: ${faultSentence(hunt.fault)}`;
+  const left = line.at(-1)?.left ?? hunt.candidates.length;
+  const text = isFound ? `Right: ${faultSentence(hunt.fault)}` : `The fault is: ${faultSentence(hunt.fault)}`;
   return (
     <div className="flex flex-col gap-2 border-t border-line pt-3">
-      <MarkLine isFinal id="hunt-mark" mark={{ right, expected: hunt.fault, slip: null, text }} />
+      <MarkLine isFinal id="hunt-mark" mark={{ right: isFound, expected: hunt.fault, slip: null, text }} />
       <h2 className="text-[17px] font-bold">An efficient sequence of readings</h2>
       <p className="text-[14px] text-soft">
         Each reading leaves the fewest of {hunt.candidates.length} faults for what it costs.
@@ -48,8 +46,15 @@ export function HuntResult({ hunt, named, taken }: Props) {
           ],
         }))}
       />
+      {left > 1 && (
+        <p className="text-[14px] text-soft">
+          No reading separates the last {left} faults: on average {(left - 1) / 2} of them are named wrong first, for{' '}
+          {wrongAnswerCost} each.
+        </p>
+      )}
       <p role="status" className="text-[17px]">
-        Yours cost <b className="figures">{own}</b>, this one <b className="figures">{best}</b>.
+        Yours cost <b className="figures">{cost}</b>, this one{' '}
+        <b className="figures">{costOfLine(line, hunt.candidates.length)}</b>.
       </p>
     </div>
   );

@@ -1,7 +1,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Check } from 'lucide-react';
-import type { ReactNode } from 'react';
-import type { Command } from './commands.ts';
+import { useMemo, type ReactNode } from 'react';
+import { useCommands, type Command } from './commands.ts';
 
 const item =
   'flex min-h-9 w-full items-center gap-2 rounded-md px-3 text-left data-focus:bg-sunk pointer-coarse:min-h-11';
@@ -17,29 +17,21 @@ export interface MenuAction {
   readonly on?: boolean;
 }
 
-/** Returns the entries of a menu as commands. */
-export const commandsOf = (actions: readonly MenuAction[], prefix = ''): Command[] =>
-  actions.map(({ text, act, download }) => ({
-    group: 'Actions',
-    text: prefix + text,
-    run: () =>
-      download === undefined
-        ? act?.()
-        : Object.assign(document.createElement('a'), { href: download, download: '' }).click(),
-  }));
-
 interface Props {
   /** Where the button shows a sign only. */
   readonly label?: string;
   readonly children: ReactNode;
   readonly actions: readonly MenuAction[];
   readonly className?: string;
+  /** Offers the entries in the command palette too, with words that go before them. */
+  readonly commands?: { readonly source: string; readonly prefix?: string };
 }
 
 /** A button that opens a short list of actions. */
-export function ActionMenu({ label, children, actions, className = plain }: Props) {
+export function ActionMenu({ label, children, actions, className = plain, commands }: Props) {
   return (
     <Menu>
+      {commands && <MenuCommands actions={actions} {...commands} />}
       <MenuButton aria-label={label} title={label} className={className}>
         {children}
       </MenuButton>
@@ -64,4 +56,28 @@ export function ActionMenu({ label, children, actions, className = plain }: Prop
       </MenuItems>
     </Menu>
   );
+}
+
+interface CommandsProps {
+  readonly actions: readonly MenuAction[];
+  readonly source: string;
+  readonly prefix?: string;
+}
+
+/** The entries of a menu as commands. */
+function MenuCommands({ actions, source, prefix = '' }: CommandsProps) {
+  const commands = useMemo(
+    () =>
+      actions.map(({ text, act, download }): Command => ({
+        group: 'Actions',
+        text: prefix + text,
+        run: () =>
+          download === undefined
+            ? act?.()
+            : Object.assign(document.createElement('a'), { href: download, download: '' }).click(),
+      })),
+    [actions, prefix],
+  );
+  useCommands(source, commands);
+  return null;
 }

@@ -33,7 +33,7 @@ export function WorksheetView() {
           <SheetPicture sheet={sheet} />
         </div>
         <div className="flex min-w-0 flex-col gap-4">
-          {result && <SheetSteps steps={result.steps} />}
+          {result && <SheetSteps steps={result.steps} isContradicted={result.contradiction !== null} />}
           {solved.ok && <SheetGroups sheet={sheet} />}
         </div>
       </div>

@@ -11,3 +11,4 @@ export {
   type TwoFaultsProgress,
 } from './two-faults.ts';
 export { isolatedPart } from './causes/isolated-part.ts';
+export { fitWord } from './fit-word.ts';

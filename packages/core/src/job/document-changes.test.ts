@@ -29,8 +29,29 @@ test('parts are compared by name: added, removed, and which of their figures cha
   };
   expect(e1.id).toBe('E1');
   expect(documentChanges(job, after)).toEqual([
-    'Parts: R1 changed (resistance), R2 added, E1 removed',
+    'Parts: resistance of R1: 56\u00a0kΩ → 47\u00a0kΩ, R2 added, E1 removed',
     'Nominal or measured values added',
+  ]);
+});
+
+test('a change within a set-up is in the words of the screen, with both values', () => {
+  const meter = (range: string, reversed = false) => ({
+    id: 'A1',
+    instrument: 'm',
+    quantity: 'dc-current' as const,
+    range,
+    node: 'A',
+    ends: ['R1.from'],
+    ...(reversed && { reversed }),
+  });
+  const withMeter = (one: ReturnType<typeof meter>): Job => ({ ...job, setups: [{ id: 'S-1', meters: [one] }] });
+  expect(documentChanges(withMeter(meter('10 A')), withMeter(meter('500 µA', true)))).toEqual([
+    'Set-ups: range of A1: 10 A → 500 µA, reversed of A1: none → yes',
+  ]);
+  const [e1, r1] = job.network.elements as [Job['network']['elements'][0], Job['network']['elements'][0]];
+  const elements = [e1, { ...r1, tolerance: 0.05, label: 'top' }];
+  expect(documentChanges(job, { ...job, network: { elements } })).toEqual([
+    'Parts: tolerance of R1: 1\u00a0% → 5\u00a0%, label of R1: none → top',
   ]);
 });
 

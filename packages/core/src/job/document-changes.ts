@@ -1,10 +1,11 @@
+import { formatPercent, formatQuantity, type Unit } from '../quantity/index.ts';
 import { sameValue } from './same-value.ts';
 
 type Fields = Readonly<Record<string, unknown>>;
 
 /**
- * Returns the changes from one version of a job, instrument or meter project to a later one, in words: `Parts: R5 added, R1 changed
- * (resistance)`. Lists whose members have ids are compared by them, all else as a whole.
+ * Returns the changes from one version of a job, instrument or meter project to a later one, in words: `Parts: R5 added,
+ * resistance of R1: 10 kΩ → 12 kΩ`. Lists whose members have ids are compared by them, all else as a whole.
  *
  * @returns a line for each part of the document that differs; empty if both are equal
  */
@@ -26,7 +27,7 @@ const labels: Fields & Readonly<Record<string, string>> = {
   setups: 'Set-ups',
   values: 'Nominal or measured values',
   reference: 'Reference node',
-  record: 'Head',
+  record: 'Job details',
 };
 
 /** Members added, removed and changed; null if the lists have no ids to compare by. */
@@ -37,15 +38,49 @@ function memberChanges(before: unknown, after: unknown): string[] | null {
     const former = one.get(id);
     if (!former) return [`${id} added`];
     if (sameValue(former, member)) return [];
-    return [
-      `${id} changed (${keysOf(former, member)
-        .filter((key) => !sameValue(former[key], member[key]))
-        .map((key) => inWords(key).toLowerCase())
-        .join(', ')})`,
-    ];
+    return keysOf(former, member).flatMap((key) => keyChanges(id, key, former[key], member[key]));
   });
   const removed = [...one.keys()].filter((id) => !other.has(id)).map((id) => `${id} removed`);
   return changes.length + removed.length > 0 ? [...changes, ...removed] : ['order changed'];
+}
+
+/** Changes of one key of a member: those of its own members, both values of a plain one, or that it has changed. */
+function keyChanges(id: string, key: string, before: unknown, after: unknown): string[] {
+  if (sameValue(before, after)) return [];
+  const inner = Array.isArray(before) && Array.isArray(after) ? memberChanges(before, after) : null;
+  if (inner) return inner;
+  const name = inWords(key).toLowerCase();
+  if (before === undefined && !isPlain(after)) return [`${name} of ${id} added`];
+  if (!isPlain(before ?? after) || !isPlain(after ?? before)) return [`${name} of ${id} changed`];
+  return [`${name} of ${id}: ${plainWords(key, before)} → ${plainWords(key, after)}`];
+}
+
+const isPlain = (value: unknown): boolean => ['string', 'number', 'boolean'].includes(typeof value);
+
+/** Units of the keys that are quantities. */
+const units: Readonly<Record<string, Unit>> = {
+  emf: 'V',
+  resistance: 'Ω',
+  internalResistance: 'Ω',
+  measuredResistance: 'Ω',
+  current: 'A',
+  currentLimit: 'A',
+  compliance: 'V',
+  ratedVoltage: 'V',
+  ratedCurrent: 'A',
+  powerRating: 'W',
+};
+
+/** Keys that are ratios and shown in per cent. */
+const ratios: readonly string[] = ['tolerance', 'resistanceTolerance', 'accuracyOfReading', 'accuracyOfRange'];
+
+function plainWords(key: string, value: unknown): string {
+  if (value === undefined) return 'none';
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value !== 'number') return typeof value === 'string' ? value : '';
+  if (ratios.includes(key)) return formatPercent(value, { digits: 4, trim: true });
+  const unit = units[key];
+  return unit ? formatQuantity(value, unit, { digits: 6, trim: true }) : String(value);
 }
 
 function byId(list: unknown): ReadonlyMap<string, Fields> | null {

@@ -87,7 +87,7 @@ export interface OhmmeterRow {
 
 /** Returns the three states with their displays, and their errors as those of the part. */
 export const ohmmeterRows = (
-  { part, isolated, inCircuit, live }: OhmmeterReadings,
+  { part, isolated, inCircuit, live, voltage }: OhmmeterReadings,
   instrument: Pick<Instrument, 'display'>,
   range: ResistanceRange,
 ): OhmmeterRow[] =>
@@ -99,7 +99,8 @@ export const ohmmeterRows = (
     ] as const
   ).map(([name, ohms]): OhmmeterRow => {
     if (ohms === null) return { name, display: null, error: null };
-    const isOver = Math.abs(ohms) > range.fullScale;
+    // With the supply on the number says nothing about the part: most meters show OL.
+    const isOver = Math.abs(ohms) > range.fullScale || (name === 'in circuit, supply on' && !!voltage);
     const { display, unit } = shownOn({ id: '', ...instrument }, 'resistance', range, ohms);
     return {
       name,

@@ -1,5 +1,5 @@
 import { observedNumber } from '../readings/index.ts';
-import { bestLine, costOf, isTheFault, makeHunt } from './fault-hunt.ts';
+import { bestLine, costOf, costOfLine, isTheFault, makeHunt } from './fault-hunt.ts';
 import { levels } from './problems/problem.ts';
 
 const seeds = Array.from({ length: 40 }, (_, k) => k + 1);
@@ -38,4 +38,11 @@ test('the bench shows what the line says: a hunt can be won by it', () => {
 
 test('a voltage is cheapest, a resistance dearest', () => {
   expect(costOf([{ quantity: 'dc-voltage' }, { quantity: 'dc-current' }, { quantity: 'resistance' }])).toBe(9);
+});
+
+test('a line that leaves several faults costs the wrong answers that are to be expected', () => {
+  const place = { quantity: 'dc-voltage', red: 'A', black: '0' } as const;
+  expect(costOfLine([{ place, value: 1, left: 1 }], 9)).toBe(1);
+  expect(costOfLine([{ place, value: 1, left: 3 }], 9)).toBe(1 + 4);
+  expect(costOfLine([], 3)).toBe(4);
 });

@@ -100,6 +100,18 @@ export function bestLine({ job: { network }, candidates, fault }: FaultHunt): re
   return steps;
 }
 
+/** Cost of a wrong answer: nearly that of a resistance reading, so that guessing does not pay. */
+export const wrongAnswerCost = 4;
+
+/**
+ * Returns the cost of an efficient sequence of readings: where it leaves several faults, one of them is guessed, and on average
+ * half of the others are named first.
+ */
+export function costOfLine(line: readonly LineStep[], candidates: number): number {
+  const left = line.at(-1)?.left ?? candidates;
+  return costOf(line.map(({ place }) => place)) + (wrongAnswerCost * (left - 1)) / 2;
+}
+
 /** Returns the cost of a sequence of readings. */
 export const costOf = (places: readonly { readonly quantity: ReadingQuantity }[]): number =>
   places.reduce((sum, { quantity }) => sum + readingCosts[quantity], 0);

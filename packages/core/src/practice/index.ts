@@ -14,7 +14,17 @@ export {
 export { simulatedBench, type BenchPlace, type SimulatedBench } from './simulated-bench.ts';
 export { slips, mistakeSentences, type Mistake } from './mistakes/mistake.ts';
 export { workingOf } from './working.ts';
-export { bestLine, costOf, isTheFault, makeHunt, readingCosts, type FaultHunt, type HuntPlace } from './fault-hunt.ts';
+export {
+  bestLine,
+  costOf,
+  costOfLine,
+  isTheFault,
+  makeHunt,
+  readingCosts,
+  wrongAnswerCost,
+  type FaultHunt,
+  type HuntPlace,
+} from './fault-hunt.ts';
 export { rowsFromAttempts } from './attempt-rows.ts';
 export { nextProblem, progressOf, type Attempt, type KindProgress } from './attempts.ts';
 export { newSeries, readSeries, type ProblemSeries, type SetProblem } from './problems/problem-series.ts';

@@ -19,3 +19,4 @@ export { sumOf } from './sum.ts';
 export { writePercent, writeQuantity } from './write-quantity.ts';
 export { amps, ohms, volts, watts } from './unit-texts.ts';
 export type { Unit } from './unit.ts';
+export { plainNumber } from './plain-number.ts';

@@ -6,8 +6,10 @@ import type { Reading } from './reading.ts';
 const network = read('E1 24V/1R8: R1 56k + R2 39k');
 const meter: Instrument = {
   id: 'm',
-  functions: [{ quantity: 'dc-voltage', ranges: [{ id: '10 V', fullScale: 10, resistance: 1e7 }] }],
-  resistanceRanges: [{ id: '200 kΩ', fullScale: 2e5 }],
+  functions: [
+    { quantity: 'dc-voltage', ranges: [{ id: '10 V', fullScale: 10, resistance: 1e7 }] },
+    { quantity: 'resistance', ranges: [{ id: '200 kΩ', fullScale: 2e5, testCurrent: 1e-5 }] },
+  ],
 };
 const volts = {
   id: 'M1',

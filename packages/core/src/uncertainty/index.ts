@@ -1,5 +1,5 @@
 export { straightLine, type StraightLine } from './straight-line.ts';
-export { correctFromRanges, rangeReading, type RangeReading } from './range-correction.ts';
+export { correctFromRanges, rangeReading, type RangeCorrection, type RangeReading } from './range-correction.ts';
 export { toleranceModel, type ToleranceOutput, type ToleranceQuestion } from './tolerance-model.ts';
 export { worstCase, type WorstCase } from './worst-case.ts';
 export { contributions, type PartContribution } from './contributions.ts';

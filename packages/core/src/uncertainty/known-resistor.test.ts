@@ -18,7 +18,12 @@ function part(line: string, id: string): { volts: number; amps: number } {
 test('two readings of one range, with and without a known resistor, give the voltage and what its source resistance is', () => {
   fc.assert(
     fc.property(ohms, ohms, ohms, (rs, rm, rk) => {
-      const alone = { indicated: part(`E1 9V: RS ${rs} + RM ${rm}`, 'RM').volts, uncertainty: 0, meterResistance: rm };
+      const alone = {
+        indicated: part(`E1 9V: RS ${rs} + RM ${rm}`, 'RM').volts,
+        uncertainty: 0,
+        meterResistance: rm,
+        resistanceTolerance: 0,
+      };
       const lines = {
         across: `E1 9V: RS ${rs} + (RM ${rm} || RK ${rk})`,
         'in-series': `E1 9V: RS ${rs} + RM ${rm} + RK ${rk}`,
@@ -28,7 +33,6 @@ test('two readings of one range, with and without a known resistor, give the vol
         const found = correctFromRanges(
           [alone, withKnownResistor(second, { resistance: rk, placed }, 'dc-voltage')],
           'dc-voltage',
-          0,
         );
         if (!found.ok) throw new Error(found.fault.message);
         expect(Math.abs(found.value.truth / 9 - 1)).toBeLessThan(1e-6);
@@ -41,7 +45,12 @@ test('two readings of one range, with and without a known resistor, give the vol
 
 test('and the same for a current', () => {
   const [rs, rm, rk] = [220, 47, 100];
-  const alone = { indicated: part(`E1 9V: RS ${rs} + RM ${rm}`, 'RM').amps, uncertainty: 0, meterResistance: rm };
+  const alone = {
+    indicated: part(`E1 9V: RS ${rs} + RM ${rm}`, 'RM').amps,
+    uncertainty: 0,
+    meterResistance: rm,
+    resistanceTolerance: 0,
+  };
   const lines = {
     across: `E1 9V: RS ${rs} + (RM ${rm} || RK ${rk})`,
     'in-series': `E1 9V: RS ${rs} + RM ${rm} + RK ${rk}`,
@@ -51,7 +60,6 @@ test('and the same for a current', () => {
     const found = correctFromRanges(
       [alone, withKnownResistor(second, { resistance: rk, placed }, 'dc-current')],
       'dc-current',
-      0,
     );
     if (!found.ok) throw new Error(found.fault.message);
     expect(found.value.truth).toBeCloseTo(9 / rs, 12);

@@ -62,7 +62,7 @@ export interface RangeCorrection {
 }
 
 /** Standard uncertainties that one reading contributes to a true value, V or A. */
-export interface RangeContributions {
+interface RangeContributions {
   /** From the limit of the reading itself. */
   readonly reading: number;
   /** From the limit of the meter's resistance. */

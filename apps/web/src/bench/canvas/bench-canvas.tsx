@@ -1,7 +1,7 @@
 import { nodesOf, type Network } from '@usual-drag/core/network';
 import type { NetworkValues } from '@usual-drag/core/solver';
-import { ammeterMarks, axisMarks, type PartStyle } from '@usual-drag/core/drawing';
-import { memo, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
+import { ammeterMarks, axisMarks, type PartStyle, type RailDrawing } from '@usual-drag/core/drawing';
+import { memo, Suspense, useCallback, useMemo, useState } from 'react';
 import { EndHandles } from '../../drawing/end-handles.tsx';
 import { MarksView } from '../../drawing/marks-view.tsx';
 import { useDrawingGestures } from '../../drawing/gestures.ts';
@@ -12,7 +12,7 @@ import { steadyDrawing } from '../../drawing/steady-drawing.ts';
 import type { Zoom } from '../../drawing/zoom.ts';
 import { Circuit } from './circuit.tsx';
 import { useDisplay } from './display.ts';
-import { useDrawnNow } from './drawn-now.ts';
+import { useRememberDrawn } from './drawn-now.ts';
 import { JoinedHere } from './joined-here.tsx';
 import { meterLines } from './meter-lines.ts';
 import { fetchedLater } from '../../ui/fetched-later.ts';
@@ -83,19 +83,20 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
     (): PartStyle => ({ resistor, halo, metered, ...(arrows && { arrows: { currents: arrows, flow } }) }),
     [resistor, halo, metered, arrows, flow],
   );
-  useEffect(() => {
-    const meters = setup ? { setup, values, chosen: drawn?.chosen ?? null, lines } : null;
-    useDrawnNow.setState({ drawn: { network, truth, style, meters, ...(live && { live }) } });
-  }, [network, truth, style, setup, values, drawn?.chosen, lines, live]);
-  useEffect(() => () => useDrawnNow.setState({ drawn: null }), []);
+  const marked = drawn?.chosen ?? null;
+  const meters = useMemo(
+    () => (setup ? { setup, values, chosen: marked, lines } : null),
+    [setup, values, marked, lines],
+  );
+  useRememberDrawn(network, truth, live, style, meters);
   const chosen = drawn?.setup.meters.find((meter) => meter.id === drawn.chosen);
-  const scroller = useDrawingGestures(zoom, scale);
+  const scrollerRef = useDrawingGestures(zoom, scale);
   const ref = useCallback(
     (element: HTMLDivElement | null) => {
-      scroller.current = element;
+      scrollerRef.current = element;
       return sizeRef(element);
     },
-    [sizeRef, scroller],
+    [sizeRef, scrollerRef],
   );
 
   return (
@@ -119,20 +120,7 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
               <MarksView marks={axisMarks(drawing.axis, drawing.width)} />
             </g>
           )}
-          {drawn?.values &&
-            drawing.voltmeters.map((mark) => {
-              const meter = drawn.setup.meters.find((m) => m.id === mark.id);
-              const { error, unit } = drawn.values?.meters[mark.id] ?? {};
-              if (!unit?.endsWith('V')) return null;
-              if (
-                meter?.quantity !== 'dc-voltage' ||
-                meter.red === meter.black ||
-                !error ||
-                mark.id !== (drawn.chosen ?? mark.id)
-              )
-                return null;
-              return <SagView key={mark.id} drawing={drawing} mark={mark} red={meter.red} error={error} />;
-            })}
+          {drawn && <Sags drawing={drawing} drawn={drawn} />}
           <Circuit
             drawing={drawing}
             network={network}
@@ -166,3 +154,19 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
 });
 
 const stripsLegend = 'in strips, read from the left: a rail that is repeated is one node';
+
+interface SagsProps {
+  readonly drawing: RailDrawing;
+  readonly drawn: DrawnSetup;
+}
+
+/** Voltages by which the voltmeters pull rails down; only that of the chosen one. */
+const Sags = ({ drawing, drawn: { setup, values, chosen } }: SagsProps) =>
+  drawing.voltmeters.map((mark) => {
+    const meter = setup.meters.find((one) => one.id === mark.id);
+    const { error, unit } = values?.meters[mark.id] ?? {};
+    if (meter?.quantity !== 'dc-voltage' || meter.red === meter.black || mark.id !== (chosen ?? mark.id)) return null;
+    // A wrong connection may put an ammeter in its place.
+    if (!error || !unit?.endsWith('V')) return null;
+    return <SagView key={mark.id} drawing={drawing} mark={mark} red={meter.red} error={error} />;
+  });

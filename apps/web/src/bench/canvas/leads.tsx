@@ -75,9 +75,9 @@ function InSeries({ setup, meter, place }: Props & { readonly meter: AmmeterPlac
     <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
       <Choice label="Break at" beside="Break at" value={meter.node} options={options} onChange={move} />
       <fieldset className="flex min-h-9 flex-wrap items-center gap-x-2">
-        <legend className="sr-only">Ends lifted off it</legend>
+        <legend className="sr-only">Wires that go through the meter</legend>
         <span aria-hidden className="text-[14px] text-soft">
-          lifted
+          wire of
         </span>
         {endsAt(network, meter.node)
           .filter((end) => !taken.has(end))

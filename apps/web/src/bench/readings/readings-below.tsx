@@ -10,8 +10,7 @@ import { csvRows, csvText } from '../../ui/csv.ts';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from '../../ui/toast.ts';
-import { ActionMenu, commandsOf, type MenuAction } from '../../ui/action-menu.tsx';
-import { useCommands } from '../../ui/commands.ts';
+import { ActionMenu, type MenuAction } from '../../ui/action-menu.tsx';
 import { FileInput } from '../../ui/file-input.tsx';
 import { saveText } from '../../ui/save-file.ts';
 import { TabRow } from '../../ui/tabs.tsx';
@@ -79,11 +78,11 @@ function Files({ readings }: { readonly readings: Readings }) {
     ],
     [readings.readings, readings.comparison, title],
   );
-  const commands = useMemo(() => commandsOf(actions), [actions]);
-  useCommands('reading-files', commands);
   return (
     <>
-      <ActionMenu actions={actions}>CSV</ActionMenu>
+      <ActionMenu actions={actions} commands={{ source: 'reading-files' }}>
+        CSV
+      </ActionMenu>
       <FileInput
         ref={file}
         label="Readings to import"

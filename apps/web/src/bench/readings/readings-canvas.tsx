@@ -2,13 +2,14 @@ import { formatQuantity } from '@usual-drag/core/quantity';
 import { unitOf } from '@usual-drag/core/instrument';
 import { solveSetup, setupFaults, type Meter, type Setup } from '@usual-drag/core/loading';
 import { withFault, faultSentence } from '@usual-drag/core/faults';
-import { readingsAt } from '@usual-drag/core/plan';
+import { readingsAt, type PlanStep } from '@usual-drag/core/plan';
 import { trueValuesOf } from '@usual-drag/core/job';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { Zoom } from '../../drawing/zoom.ts';
 import { BenchCanvas } from '../canvas/bench-canvas.tsx';
 import { liveLines } from '../canvas/live-lines.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
+import { useSelection } from '../model/selection.ts';
 import { useTried } from '../model/tried.ts';
 import { useReadingEntry } from '../model/reading-entry.ts';
 import { shownIn } from './plan/taken-here.tsx';
@@ -66,6 +67,9 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
     const expected = formatQuantity(indicated, unitOf(meter.quantity), { digits: 3 });
     return { [name]: last ? [last, `expected ${expected}`] : [expected, 'expected'] };
   }, [name, taken, meter, indicated]);
+  useEffect(() => {
+    if (open) useSelection.setState({ parts: partsOf(open), rail: null });
+  }, [open]);
   const place = (next: Meter): void => useReadingEntry.setState({ free: next, again: null });
   return (
     <BenchCanvas
@@ -91,6 +95,13 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
       }
     />
   );
+}
+
+/** Parts that a step reads: the resistor that is taken out, those whose current goes through the meter. */
+function partsOf(step: PlanStep): readonly string[] {
+  if (step.do !== 'read' || step.quantity === 'dc-voltage') return [];
+  if (step.quantity === 'resistance') return [step.element];
+  return step.ends.map((end) => end.replace(/\.(from|to)$/, ''));
 }
 
 /** A letter fits the meter in the drawing. */

@@ -152,7 +152,7 @@ test('the file is SVG with everything in it, and with what people write kept fro
 
 test('the meters of a set-up are drawn with leads, reading and sag; only the chosen one shows its sag', () => {
   const unloaded = solveUnloaded(divider);
-  if (!unloaded.ok) throw new Error(unloaded.fault.message);
+  if (!unloaded.ok) throw new Error(unloaded.fault.code);
   const instrument: Instrument = {
     id: 'm',
     functions: [{ quantity: 'dc-voltage', ranges: [{ id: '10 V', fullScale: 10, resistance: 20_000 }] }],
@@ -161,7 +161,7 @@ test('the meters of a set-up are drawn with leads, reading and sag; only the cho
   const at = { instrument: 'm', quantity: 'dc-voltage', range: '10 V', black: '0' } as const;
   const setup: Setup = { id: 'S-1', meters: ['V1', 'V2'].map((id) => ({ id, ...at, red: node })) };
   const solved = solveSetup(unloaded.value, [instrument], setup);
-  if (!solved.ok) throw new Error(solved.fault.message);
+  if (!solved.ok) throw new Error(solved.fault.code);
   const values = solved.value;
   const drawing = drawRails({
     network: divider,
@@ -176,7 +176,7 @@ test('the meters of a set-up are drawn with leads, reading and sag; only the cho
   const marks = setupMarks(drawing, { setup, values, chosen: 'V1', lines });
   expect(texts(marks).filter((text) => text === '4.00 V')).toHaveLength(2);
   expect(texts(marks).filter((text) => text === '+')).toHaveLength(2);
-  const figure = formatQuantity(values.meters.V1!.error!, 'V', { digits: 3, signed: true });
+  const figure = formatQuantity(values.meters.V1!.error, 'V', { digits: 3, signed: true });
   expect(texts(marks).filter((text) => text === figure)).toHaveLength(1);
   const all = texts(setupMarks(drawing, { setup, values, chosen: null, lines }));
   expect(all.filter((text) => text === figure)).toHaveLength(2);

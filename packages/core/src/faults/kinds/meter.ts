@@ -1,4 +1,5 @@
 import { changeRanges, type Instrument, type MeterQuantity } from '../../instrument/index.ts';
+import { plainNumber } from '../../quantity/index.ts';
 import type { CircuitFaultKind, FaultOf } from '../fault-kind.ts';
 
 /** An instrument whose resistance differs by a factor on all ranges of a quantity. */
@@ -16,7 +17,7 @@ export const meter: CircuitFaultKind<Meter> = {
     instruments: instruments.map((one) => (one.id === id ? scaled(one, value) : one)),
   }),
   sentence: ({ where: [id], value: { quantity, factor } }) =>
-    `The resistance of ${id} on ${quantity === 'dc-current' ? 'current' : 'voltage'} is ${factor.toPrecision(3)} times the assumed value.`,
+    `The resistance of ${id} on ${quantity === 'dc-current' ? 'current' : 'voltage'} is ${plainNumber(factor, 3)} times the assumed value.`,
   check: ({ where: [id] }) => `Measure the resistance of ${id} on this function with another instrument.`,
 };
 

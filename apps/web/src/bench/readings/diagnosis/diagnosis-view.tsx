@@ -63,8 +63,8 @@ export function DiagnosisView({ view }: { readonly view: BenchView }) {
             <>
               <p className="text-[14px] text-soft">
                 {matrix.diagnosis.consistent
-                  ? 'Every reading is within 2u of the prediction of the fault-free circuit. No fault is needed.'
-                  : 'Each bar: reading − prediction, in units of its standard uncertainty u; beyond 2u with its number.'}
+                  ? 'Every reading is within its uncertainty of the prediction of the fault-free circuit. No fault is needed.'
+                  : 'Each bar: reading − prediction, in units of its standard uncertainty; beyond twice that with its number.'}
               </p>
               <MatrixGrid matrix={matrix} chosen={chosen} onChoose={choose} jobId={jobId} />
               {!matrix.diagnosis.consistent && matrix.rows.length === 1 && <TwoAtOnce job={job} />}

@@ -1,5 +1,5 @@
-import { formatQuantity, type Unit } from '@usual-drag/core/quantity';
-import type { Fit } from '@usual-drag/core/diagnosis';
+import { formatQuantity, plainNumber, type Unit } from '@usual-drag/core/quantity';
+import { fitWord, type Fit } from '@usual-drag/core/diagnosis';
 import type { Job } from '@usual-drag/core/job';
 import type { JobSummary } from '@usual-drag/contract';
 import { useQuery } from '@tanstack/react-query';
@@ -103,8 +103,8 @@ function Fitted({ fit }: { readonly fit: Fit }) {
       })}
       <p>
         {fit.verdict === 'explains'
-          ? `These values explain the readings, misfit ${fit.misfit!.toFixed(2)}.`
-          : `No plausible values explain the readings, misfit ${fit.misfit!.toFixed(2)}: check for a wrong break, a wrong part or a bad contact.`}
+          ? `These values explain the readings: the prediction ${fitWord(fit.misfit!)}.`
+          : `No plausible values explain the readings: check for a wrong break, a wrong part or a bad contact.`}
       </p>
     </div>
   );
@@ -121,7 +121,8 @@ const units: Readonly<Record<string, Unit>> = {
 /** Returns how the value of a name is written. */
 function printOf(name: string): (value: number | null, digits: number) => string {
   const unit = name === 'leads' || name.startsWith('meter:') ? 'Ω' : units[name.split('.')[1] ?? ''];
-  return (value, digits) => (unit ? formatQuantity(value, unit, { digits }) : (value?.toPrecision(digits) ?? '–'));
+  return (value, digits) =>
+    unit ? formatQuantity(value, unit, { digits }) : value === null ? '–' : plainNumber(value, digits);
 }
 
 /** Returns the names that a fit may use: the sources, the current ranges of the instruments that were used, the leads. */

@@ -1,6 +1,6 @@
 import { deviationBar } from '@usual-drag/core/drawing';
 import { faultSentence } from '@usual-drag/core/faults';
-import type { ExplanationMatrix, MatrixRow } from '@usual-drag/core/diagnosis';
+import { fitWord, type ExplanationMatrix, type MatrixRow } from '@usual-drag/core/diagnosis';
 import clsx from 'clsx';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { useOpenReading } from './use-open-reading.ts';
@@ -83,7 +83,7 @@ export function MatrixGrid({ matrix: { rows, readings }, chosen, onChoose, jobId
               scope="col"
               className="sticky top-0 z-10 border-b border-line bg-sheet px-2 py-1 text-right font-medium text-soft"
             >
-              misfit
+              Fit
             </th>
           </tr>
         </thead>
@@ -116,7 +116,10 @@ export function MatrixGrid({ matrix: { rows, readings }, chosen, onChoose, jobId
                   <Bar deviation={cell.deviation} />
                 </td>
               ))}
-              <td className="figures border-b border-line/60 px-2 text-right">{row.misfit.toFixed(2)}</td>
+              <td className="border-b border-line/60 px-2 text-right whitespace-nowrap" title={misfitText(row.misfit)}>
+                {fitWord(row.misfit)}
+                <FitBar misfit={row.misfit} />
+              </td>
             </tr>
           ))}
         </tbody>
@@ -124,6 +127,18 @@ export function MatrixGrid({ matrix: { rows, readings }, chosen, onChoose, jobId
     </div>
   );
 }
+
+const misfitText = (misfit: number): string => `misfit ${misfit.toFixed(2)}`;
+
+/** Misfit at which the bar is empty. */
+const emptyAt = 3;
+
+/** A bar that is long for a good fit. */
+const FitBar = ({ misfit }: { readonly misfit: number }) => (
+  <span aria-hidden className="ml-auto block h-1 w-12 bg-line/60">
+    <span className="block h-1 bg-soft" style={{ width: `${Math.max(0, 1 - misfit / emptyAt) * 100}%` }} />
+  </span>
+);
 
 const sentenceOf = ({ hypothesis }: MatrixRow): string =>
   hypothesis === null ? 'No fault' : faultSentence(hypothesis);

@@ -1,5 +1,5 @@
 import { faultSentence } from '@usual-drag/core/faults';
-import type { TwoFaultsGroup, TwoFaultsProgress } from '@usual-drag/core/diagnosis';
+import { fitWord, type TwoFaultsGroup, type TwoFaultsProgress } from '@usual-drag/core/diagnosis';
 import type { Job } from '@usual-drag/core/job';
 import { useMemo, useState } from 'react';
 import { startTwoFaults } from '../../../workers/diagnosis.ts';
@@ -66,8 +66,8 @@ function Pairs({ groups }: { readonly groups: readonly TwoFaultsGroup[] }) {
       {pairs.slice(0, most).map(({ faults, misfit }) => (
         <li key={JSON.stringify(faults)} className="rounded-lg border border-line bg-sheet px-3 py-1.5">
           <b>{faults.map(faultSentence).join(' ')}</b>{' '}
-          <span className="text-soft">
-            misfit <span className="figures">{misfit.toFixed(2)}</span>
+          <span className="text-soft" title={`misfit ${misfit.toFixed(2)}`}>
+            {fitWord(misfit)}
           </span>
         </li>
       ))}

@@ -40,6 +40,10 @@ const widthOfDigits = 100 / 0.64;
 /** Digits for which there is always room, so that the first ones do not change their size. */
 const leastDigits = 5;
 
+/** Returns the CSS size of the digits: as large as is usual, or as the field has room for. */
+const digitSize = (typed: string, large: boolean): string =>
+  `min(${large ? '13vh, 13vw' : '34px'}, ${widthOfDigits / Math.max(leastDigits, typed.length)}cqw)`;
+
 /**
  * Entry of the display: digits, point and sign, or OL; by number pad alone. A letter of a prefix sets it, * and / go one prefix up or
  * down; Enter keeps the reading and goes on, Shift Enter keeps it and stays; S takes what the simulated bench shows, T what the instrument itself
@@ -65,8 +69,7 @@ export function DisplayEntry({
   const [isSimulated, setSimulated] = useState(false);
   const field = useRef<HTMLInputElement>(null);
   const unit = unitOf(quantity);
-  const usual = prefixesOf(quantity);
-  const prefixes = usual.includes(prefix) ? usual : [...usual, prefix];
+  const prefixes = [...new Set([...prefixesOf(quantity), prefix])];
   useEffect(() => {
     if (focus) field.current?.focus({ preventScroll: true });
   }, [focus]);
@@ -140,9 +143,7 @@ export function DisplayEntry({
                 'figures w-full min-w-0 bg-transparent font-bold text-ochre outline-none placeholder:font-normal placeholder:text-soft/60',
                 large ? 'h-[18vh]' : 'h-14',
               )}
-              style={{
-                fontSize: `min(${large ? '13vh, 13vw' : '34px'}, ${widthOfDigits / Math.max(leastDigits, typed.length)}cqw)`,
-              }}
+              style={{ fontSize: digitSize(typed, large) }}
             />
           </span>
           <span aria-hidden className={clsx('figures text-ochre', large ? 'text-[min(8vh,11.6vw)]' : 'text-[26px]')}>

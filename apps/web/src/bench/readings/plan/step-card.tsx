@@ -177,7 +177,7 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
         link={link}
         remarkOn={(observation) => displayRemark(placedAt(step), instrument, observation)}
         onKeep={(observation, stay, origin) => {
-          const isWrong = disagrees({ id: 'new', observations: [observation], ...placedAt(step) } as Reading);
+          const isWrong = disagrees({ id: 'new', observations: [observation], ...placedAt(step) });
           keepReading(placedAt(step), observation, stay, origin);
           if (!stay) goOn(isWrong);
         }}

@@ -31,7 +31,9 @@ export function checksOf(
   const functionCheck = { id: 'function', text: `${name}: ${functions[step.quantity]}` };
   const leads = { id: 'leads', text: `Red lead in ${step.jack}, black in COM` };
   const range =
-    step.startRange === step.range ? `Range ${step.range}` : `Begin on ${step.startRange}, step down to ${step.range}`;
+    step.startRange === step.range
+      ? `Range ${step.range}`
+      : `Start on range ${step.startRange}, then range ${step.range}`;
   const rate = step.rate === undefined ? '' : `, rate ${step.rate}`;
   const rest = [
     { id: 'range', text: range + rate },
