@@ -43,6 +43,15 @@ const exportActions = (parts: number): MenuAction[] =>
         download: exportAllAddress(index + 1),
       }));
 
+/** Downloads the backup, and says what it is for. */
+function backUp(): void {
+  Object.assign(document.createElement('a'), { href: backupAddress, download: '' }).click();
+  toast(
+    'The backup contains everything: jobs, kit, workshop, practice, signatures and history. To restore it, stop the server and run npm run restore -- FILE; what it replaces is kept. To pass on single jobs, export them.',
+    { duration: 20_000 },
+  );
+}
+
 /** All jobs as files, and the backup of everything. */
 export function JobFiles() {
   const archive = useRef<HTMLInputElement>(null);
@@ -56,7 +65,7 @@ export function JobFiles() {
     () => [
       ...exportActions(parts),
       { text: 'Import an archive of jobs', act: () => archive.current?.click() },
-      { text: 'Back up everything', download: backupAddress },
+      { text: 'Back up everything', act: backUp },
     ],
     [parts],
   );
