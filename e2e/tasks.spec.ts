@@ -25,7 +25,7 @@ test('a new job and the loading error of a meter in it: at most five actions', a
   const actions = new Actions();
   await page.goto(server.address);
   await actions.click(page.getByRole('button', { name: 'New job', exact: true }));
-  await actions.type(page.page.getByRole('textbox', { name: 'Type the network' }), 'E1 24V/1R8: R1 56k + R2 39k');
+  await actions.type(page.getByRole('textbox', { name: 'Type the network' }), 'E1 24V/1R8: R1 56k + R2 39k');
   await actions.click(step(page, 'Set-ups'));
   await actions.click(page.getByRole('button', { name: 'Voltmeter across two nodes' }));
   await expect(page.getByTestId('error')).toContainText('%');

@@ -22,12 +22,18 @@ export function MeterChecks({ meter, instrument, range, shortCircuit }: Props) {
       {across ? 'across, circuit closed' : 'in series, circuit opened'}
       {start && (
         <>
-          . {start.safe ? 'Begin' : 'No fuse of this instrument carries the current that can flow here. Begin'} in{' '}
-          <b className="text-ink">{start.begin.jack ?? 'A'}</b> on <b className="text-ink">{start.begin.id}</b>
+          . {start.safe ? '' : 'No fuse of this instrument carries the current that can flow here. '}Start with jack{' '}
+          <b className="text-ink">{start.begin.jack ?? 'A'}</b>, range <b className="text-ink">{start.begin.id}</b>
           {start.stepDownTo && (
             <>
-              , then go down to <b className="text-ink">{start.stepDownTo.id}</b>
-              {start.stepDownTo.jack !== start.begin.jack && start.stepDownTo.jack && <> in {start.stepDownTo.jack}</>}
+              ; then
+              {start.stepDownTo.jack !== start.begin.jack && start.stepDownTo.jack && (
+                <>
+                  {' '}
+                  jack <b className="text-ink">{start.stepDownTo.jack}</b>,
+                </>
+              )}{' '}
+              range <b className="text-ink">{start.stepDownTo.id}</b>
             </>
           )}
           .

@@ -1,14 +1,15 @@
 import { settledRange, type Instrument } from '@usual-drag/core/instrument';
 import type { MeasurementPoint, Meter, RangeOption } from '@usual-drag/core/loading';
-import { rowsFromRangeTable } from '@usual-drag/core/job';
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { listQuery } from '../../api/lists.ts';
-import { csvText } from '../../ui/csv.ts';
+import { codeLater } from '../../ui/fetched-later.ts';
 import { Note } from '../../ui/note.tsx';
-import { saveText } from '../../ui/save-file.ts';
+import { toast } from '../../ui/toast.ts';
 import { useRangeOptions } from './range-options.ts';
 import { RangeOptionsTable } from './range-table.tsx';
+
+const rangeSaver = codeLater(async () => (await import('./save-ranges.ts')).saveRanges);
 
 interface Props {
   readonly meter: Meter;
@@ -45,7 +46,9 @@ export function Ranges({ meter, instrument, fitting, point, onTake }: Props) {
           type="button"
           className="min-h-6 text-ink underline pointer-coarse:min-h-11"
           onClick={() =>
-            saveText(csvText(rowsFromRangeTable(listed.options, meter.quantity)), 'ranges.csv', 'text/csv')
+            void rangeSaver()
+              .then((save) => save(listed.options, meter.quantity))
+              .catch((fault: Error) => toast.error(fault.message))
           }
         >
           CSV
