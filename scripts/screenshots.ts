@@ -97,7 +97,10 @@ const views: readonly {
     take: async (page) => {
       await page.getByRole('link', { name: 'Report' }).click();
       await page.getByRole('checkbox', { name: 'Supply off' }).check();
-      await page.getByText(/Two digits of M8 were exchanged/).first().waitFor();
+      await page
+        .getByText(/Two digits of M8 were exchanged/)
+        .first()
+        .waitFor();
     },
   },
   {
