@@ -25,7 +25,7 @@ test('several circuits of one order are fitted together, with a smaller uncertai
   await page.getByRole('checkbox', { name: 'EMF of E1', exact: true }).check();
   const fit = page.getByRole('button', { name: 'Fit to the readings' });
   await fit.click();
-  const result = page.getByText(/^E1\.emf =/);
+  const result = page.getByText(/^EMF of E1 =/);
   const uncertainty = async (): Promise<number> => {
     const [, value, prefix] = /± ([\d.]+).(m?)V/.exec(await result.innerText())!;
     return Number(value) * (prefix === 'm' ? 1e-3 : 1);

@@ -58,6 +58,10 @@ test('the step of a reading that does not agree stays open until it is read twic
   await page.getByRole('tab', { name: 'Plan', exact: true }).click();
   await expect(step).toContainText('The expected value appears once a reading is kept.');
   await expect(step).not.toContainText('Expect the display at');
+  const list = page.getByRole('list', { name: 'Steps of the plan' });
+  await expect(list.getByRole('button', { name: /Resistance of R3/ })).not.toContainText('kΩ');
+  await list.getByRole('button', { name: /Voltage B to 0/ }).click();
+  await expect(page.getByRole('group', { name: 'Drawing of the network' })).not.toContainText('expected');
 });
 
 test('readings of a file whose instrument is not in the job: said once, by name, and added from the kit by one click', async ({

@@ -12,15 +12,15 @@ test('with only a 2 kΩ/V meter: which range, what it will show, the corrected v
   await openJob(page, server, 'Float-level divider', 'Set-ups');
   const ranges = page.getByRole('region', { name: 'Ranges for V1' });
   const row = (name: string) => ranges.getByRole('row', { name: new RegExp(`^${name} `) });
-  await expect(row('50 V')).toContainText('best as read');
-  await expect(row('2.5 V')).toContainText('best corrected');
+  await expect(row('50 V')).toContainText('best without correction');
+  await expect(row('2.5 V')).toContainText('best with correction');
   await expect(row('10 V')).toContainText(`−${((100 * rs) / (rs + 20_000)).toFixed(1)}\u00a0%`);
   // All of it in sight at once: the choice, what it shows, and the corrected value with its uncertainty.
   const face = page.getByTestId('face-corrected');
   await expect(face).toContainText(`corrected to no meter connected ${truth.toFixed(2)}\u00a0V ±`);
   for (const seen of [row('2.5 V'), row('250 V'), face, page.getByTestId('indicated')])
     await expect(seen).toBeInViewport({ ratio: 0.9 });
-  await expect(ranges).toContainText('Best as read: 50 V');
+  await expect(ranges).toContainText('Best without correction: 50 V');
   await row('50 V').click();
   await expect.poll(() => figure(page, 'indicated')).toBeCloseTo((truth * 100_000) / (100_000 + rs), 3);
 

@@ -1,21 +1,7 @@
-import { formatQuantity } from '@usual-drag/core/quantity';
-import { sagOf, sagTextSize, type RailDrawing, type VoltmeterMark } from '@usual-drag/core/drawing';
-
-interface Props {
-  readonly drawing: RailDrawing;
-  readonly mark: VoltmeterMark;
-  /** Node of the red lead. */
-  readonly red: string;
-  /** indicated − true, V. */
-  readonly error: number;
-}
+import { sagTextSize, type MeterSag } from '@usual-drag/core/drawing';
 
 /** Voltage by which the meters pull a rail down: hatched between the ghost and the rail, with its dimension. */
-export function SagView({ drawing, mark, red, error }: Props) {
-  const figure = formatQuantity(error, 'V', { digits: 3, signed: true });
-  const sag = sagOf(drawing, mark, red, figure);
-  if (!sag) return null;
-  const { x1, x2, top, bottom, x, text } = sag;
+export function SagView({ figure, sag: { x1, x2, top, bottom, x, text } }: MeterSag) {
   return (
     <g aria-hidden>
       <rect x={x1} y={top} width={x2 - x1} height={bottom - top} fill="url(#sag)" />

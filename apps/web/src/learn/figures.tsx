@@ -84,7 +84,7 @@ function Ranges({ of: { setup, meter, instrument, point } }: { readonly of: Mete
   return (
     <FiguresTable
       label={`Ranges for ${meter.id} of ${setup.id}`}
-      head={['Range', 'Indicated', 'Loading', '± as read', '± corrected']}
+      head={['Range', 'Indicated', 'Loading', '± uncorrected', '± corrected']}
       rows={options.map((option) => ({
         key: option.range.id,
         cells: [

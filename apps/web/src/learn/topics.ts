@@ -29,7 +29,7 @@ export const topics = [
     title: 'Range choice',
     text: [
       'A higher range of an analogue voltmeter has more input resistance and loads less, but its accuracy limit and its scale are coarser.',
-      'As read, the best range is the one where loading, accuracy and resolution together are the minimum. Corrected, the loading is subtracted, and often a lower range is best.',
+      'Without a correction, the best range is the one with the smallest sum of loading, accuracy and resolution. If the loading is corrected, a lower range is often better.',
     ],
   },
   {

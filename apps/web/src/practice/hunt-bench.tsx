@@ -79,7 +79,7 @@ export function HuntBench({ hunt }: { readonly hunt: FaultHunt }) {
       {!end && <PlaceMeter network={network} nodes={nodesOf(network)} onRead={read} />}
       <FiguresTable
         label="Readings"
-        head={['Reading', 'it reads', 'sound', 'cost']}
+        head={['Reading', 'Display', 'Fault-free', 'Cost']}
         rows={taken.map(({ place, observation }, k) => ({
           key: String(k),
           cells: [

@@ -35,7 +35,7 @@ export function HuntResult({ hunt, isFound, cost }: Props) {
       </p>
       <FiguresTable
         label="An efficient sequence of readings"
-        head={['Reading', 'it reads', 'faults left', 'cost']}
+        head={['Reading', 'Value', 'Faults left', 'Cost']}
         rows={line.map(({ place, value, left }, k) => ({
           key: String(k),
           cells: [

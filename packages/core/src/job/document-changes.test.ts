@@ -46,7 +46,7 @@ test('a change within a set-up is in the words of the screen, with both values',
   });
   const withMeter = (one: ReturnType<typeof meter>): Job => ({ ...job, setups: [{ id: 'S-1', meters: [one] }] });
   expect(documentChanges(withMeter(meter('10 A')), withMeter(meter('500 µA', true)))).toEqual([
-    'Set-ups: range of A1: 10 A → 500 µA, reversed of A1: none → yes',
+    'Set-ups: range of A1: 10 A → 500 µA (S-1), swapped leads of A1: no → yes (S-1)',
   ]);
   const [e1, r1] = job.network.elements as [Job['network']['elements'][0], Job['network']['elements'][0]];
   const elements = [e1, { ...r1, tolerance: 0.05, label: 'top' }];

@@ -48,14 +48,21 @@ function memberChanges(before: unknown, after: unknown): string[] | null {
 function keyChanges(id: string, key: string, before: unknown, after: unknown): string[] {
   if (sameValue(before, after)) return [];
   const inner = Array.isArray(before) && Array.isArray(after) ? memberChanges(before, after) : null;
-  if (inner) return inner;
-  const name = inWords(key).toLowerCase();
+  if (inner) return inner.map((change) => `${change} (${id})`);
+  const name = memberLabels[key] ?? inWords(key).toLowerCase();
+  if (typeof (before ?? after) === 'boolean') return [`${name} of ${id}: ${yesOrNo(before)} → ${yesOrNo(after)}`];
   if (before === undefined && !isPlain(after)) return [`${name} of ${id} added`];
   if (!isPlain(before ?? after) || !isPlain(after ?? before)) return [`${name} of ${id} changed`];
   return [`${name} of ${id}: ${plainWords(key, before)} → ${plainWords(key, after)}`];
 }
 
-const isPlain = (value: unknown): boolean => ['string', 'number', 'boolean'].includes(typeof value);
+/** A switch that is left out is off. */
+const yesOrNo = (value: unknown): string => (value === true ? 'yes' : 'no');
+
+/** Keys whose name on the screen is another. */
+const memberLabels: Readonly<Record<string, string>> = { emf: 'EMF', reversed: 'swapped leads' };
+
+const isPlain = (value: unknown): boolean => ['string', 'number'].includes(typeof value);
 
 /** Units of the keys that are quantities. */
 const units: Readonly<Record<string, Unit>> = {
@@ -71,16 +78,18 @@ const units: Readonly<Record<string, Unit>> = {
   powerRating: 'W',
 };
 
+/** Digits of a value: enough that two that differ are printed differently. */
+const valueDigits = 12;
+
 /** Keys that are ratios and shown in per cent. */
 const ratios: readonly string[] = ['tolerance', 'resistanceTolerance', 'accuracyOfReading', 'accuracyOfRange'];
 
 function plainWords(key: string, value: unknown): string {
   if (value === undefined) return 'none';
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value !== 'number') return typeof value === 'string' ? value : '';
   if (ratios.includes(key)) return formatPercent(value, { digits: 4, trim: true });
   const unit = units[key];
-  return unit ? formatQuantity(value, unit, { digits: 6, trim: true }) : String(value);
+  return unit ? formatQuantity(value, unit, { digits: valueDigits, trim: true }) : String(value);
 }
 
 function byId(list: unknown): ReadonlyMap<string, Fields> | null {

@@ -1,6 +1,6 @@
 import { nodesOf, type Network } from '@usual-drag/core/network';
 import type { NetworkValues } from '@usual-drag/core/solver';
-import { ammeterMarks, axisMarks, type PartStyle, type RailDrawing } from '@usual-drag/core/drawing';
+import { ammeterMarks, axisMarks, sagsIn, type PartStyle } from '@usual-drag/core/drawing';
 import { memo, Suspense, useCallback, useMemo, useState } from 'react';
 import { EndHandles } from '../../drawing/end-handles.tsx';
 import { MarksView } from '../../drawing/marks-view.tsx';
@@ -120,7 +120,7 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
               <MarksView marks={axisMarks(drawing.axis, drawing.width)} />
             </g>
           )}
-          {drawn && <Sags drawing={drawing} drawn={drawn} />}
+          {drawn && sagsIn(drawing, drawn).map((sag) => <SagView key={sag.meter} {...sag} />)}
           <Circuit
             drawing={drawing}
             network={network}
@@ -154,19 +154,3 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
 });
 
 const stripsLegend = 'in strips, read from the left: a rail that is repeated is one node';
-
-interface SagsProps {
-  readonly drawing: RailDrawing;
-  readonly drawn: DrawnSetup;
-}
-
-/** Voltages by which the voltmeters pull rails down; only that of the chosen one. */
-const Sags = ({ drawing, drawn: { setup, values, chosen } }: SagsProps) =>
-  drawing.voltmeters.map((mark) => {
-    const meter = setup.meters.find((one) => one.id === mark.id);
-    const { error, unit } = values?.meters[mark.id] ?? {};
-    if (meter?.quantity !== 'dc-voltage' || meter.red === meter.black || mark.id !== (chosen ?? mark.id)) return null;
-    // A wrong connection may put an ammeter in its place.
-    if (!error || !unit?.endsWith('V')) return null;
-    return <SagView key={mark.id} drawing={drawing} mark={mark} red={meter.red} error={error} />;
-  });

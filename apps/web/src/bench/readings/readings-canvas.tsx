@@ -11,6 +11,7 @@ import { liveLines } from '../canvas/live-lines.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { useSelection } from '../model/selection.ts';
 import { useTried } from '../model/tried.ts';
+import { useReadingHabits } from '../model/reading-habits.ts';
 import { useReadingEntry } from '../model/reading-entry.ts';
 import { shownIn } from './plan/taken-here.tsx';
 import { useReadings } from './use-readings.ts';
@@ -19,6 +20,7 @@ import { useReadings } from './use-readings.ts';
 export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; readonly zoom: Zoom }) {
   const readings = useReadings(view);
   const free = useReadingEntry((state) => state.free);
+  const { hidesExpected } = useReadingHabits();
   const tried = useTried(view.jobId);
   const { network, instruments } = useMemo(
     () =>
@@ -63,10 +65,10 @@ export function ReadingsCanvas({ view, zoom }: { readonly view: BenchView; reado
   const indicated = values?.meters[name]?.indicated;
   const lines = useMemo(() => {
     const last = taken && shownIn({ ...taken, observations: taken.observations.slice(-1) });
-    if (!meter || indicated == null) return { [name]: last ? [last] : [] };
+    if (!meter || indicated == null || (hidesExpected && !last)) return { [name]: last ? [last] : [] };
     const expected = formatQuantity(indicated, unitOf(meter.quantity), { digits: 3 });
     return { [name]: last ? [last, `expected ${expected}`] : [expected, 'expected'] };
-  }, [name, taken, meter, indicated]);
+  }, [name, taken, meter, indicated, hidesExpected]);
   useEffect(() => {
     if (open) useSelection.setState({ parts: partsOf(open), rail: null });
   }, [open]);

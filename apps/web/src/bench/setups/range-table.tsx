@@ -10,7 +10,7 @@ const columns: readonly { readonly text: string; readonly meaning: string }[] = 
   { text: 'Display', meaning: 'Display of the instrument on this range' },
   { text: 'Loading', meaning: 'Loading error' },
   { text: 'Share', meaning: 'Indication as a share of the range' },
-  { text: '± as read', meaning: 'Limit of the reading as it is, with its loading error' },
+  { text: '± uncorrected', meaning: 'Limit of the indicated value, its loading error included' },
   { text: '± corrected', meaning: 'U, k = 2, of the value with its loading error corrected' },
 ];
 
@@ -97,7 +97,7 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
                           option === best.uncorrected && bestCell,
                         )}
                       >
-                        {option === best.uncorrected && <Best text="best as read" />}
+                        {option === best.uncorrected && <Best text="best without correction" />}
                         {plusMinus(option.uncorrected)}
                         <Parts option={option} largest={largest} />
                       </td>
@@ -107,7 +107,7 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
                           option === best.corrected && bestCell,
                         )}
                       >
-                        {option === best.corrected && <Best text="best corrected" />}
+                        {option === best.corrected && <Best text="best with correction" />}
                         {plusMinus(option.corrected)}
                       </td>
                     </>
@@ -189,7 +189,7 @@ const Key = ({ className, text }: { readonly className: string; readonly text: s
   </span>
 );
 
-/** Which range to use as it is read, and with its loading error corrected. */
+/** The best range without and with a correction of the loading error. */
 function Advice({ rangeOptions, several, plusMinus }: AdviceProps) {
   const { uncorrected, corrected } = rangeOptions.best;
   if (!uncorrected)
@@ -198,10 +198,10 @@ function Advice({ rangeOptions, several, plusMinus }: AdviceProps) {
     several ? `${range.id} of ${instrument.name ?? instrument.id}` : range.id;
   return (
     <p className="text-[14px] leading-snug">
-      Best as read: <b>{named(uncorrected)}</b>, {plusMinus(uncorrected.uncorrected)};{' '}
+      Best without correction: <b>{named(uncorrected)}</b>, {plusMinus(uncorrected.uncorrected)};{' '}
       {corrected ? (
         <>
-          corrected: <b>{named(corrected)}</b>, {plusMinus(corrected.corrected)}.
+          with correction: <b>{named(corrected)}</b>, {plusMinus(corrected.corrected)}.
         </>
       ) : (
         'no reading here can be corrected.'

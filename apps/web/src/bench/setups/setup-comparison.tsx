@@ -13,7 +13,7 @@ interface Props {
   readonly onOpen: (id: string) => void;
 }
 
-/** All set-ups side by side: meters at the same place stand below one another. */
+/** All set-ups side by side: meters at the same point are listed one below the other. */
 export function SetupComparison({ setups, instruments, unloaded, open, onOpen }: Props) {
   const rows = useMemo(
     () => [...reportSetups(setups, instruments, unloaded)].sort((a, b) => a.place.localeCompare(b.place)),

@@ -72,7 +72,7 @@ export function predictionsBy(
   const ids = observed.map(({ reading }) => reading.id);
   const blank: Record<string, number | null> = Object.fromEntries(ids.map((id) => [id, 0.5]));
   return ({ values }) => {
-    // A copy with the same keys is made faster than an object that grows.
+    // Copying an object with the same keys is faster than adding them one by one.
     const predictions = { ...blank };
     for (let k = 0; k < ids.length; k += 1) predictions[ids[k]!] = Number.isFinite(values[k]!) ? values[k]! : null;
     return predictions;

@@ -1,7 +1,7 @@
 import type { Setup, SetupValues } from '../../loading/index.ts';
 import { formatQuantity } from '../../quantity/index.ts';
-import type { RailDrawing, VoltmeterMark } from '../rails/rail-drawing.ts';
-import { sagOf, sagTextSize } from '../rails/sag.ts';
+import type { RailDrawing } from '../rails/rail-drawing.ts';
+import { sagOf, sagTextSize, type Sag } from '../rails/sag.ts';
 import type { Mark } from './mark.ts';
 import { ammeterMarks, leadSign, voltmeterMarks } from './meter-marks.ts';
 
@@ -19,12 +19,7 @@ export interface DrawnMeters {
 export function setupMarks(drawing: RailDrawing, { setup, values, chosen, lines }: DrawnMeters): Mark[] {
   const style = (id: string) => ({ lines: lines[id] ?? [], chosen: id === chosen });
   return [
-    ...drawing.voltmeters.flatMap((mark) => {
-      const meter = setup.meters.find(({ id }) => id === mark.id);
-      const { error } = values?.meters[mark.id] ?? {};
-      const isPulling = meter?.quantity === 'dc-voltage' && meter.red !== meter.black;
-      return isPulling && error && mark.id === (chosen ?? mark.id) ? sagMarks(drawing, mark, meter.red, error) : [];
-    }),
+    ...sagsIn(drawing, { setup, values, chosen }).flatMap(sagMarks),
     ...drawing.ammeters.flatMap((mark) =>
       ammeterMarks(mark, { ...style(mark.id), blown: values?.meters[mark.id]?.state === 'fuse-blown' }),
     ),
@@ -46,11 +41,30 @@ const leastDimension = 5;
 /** px between the lines of the hatching. */
 const hatching = 7;
 
-function sagMarks(drawing: RailDrawing, mark: VoltmeterMark, red: string, error: number): Mark[] {
-  const figure = formatQuantity(error, 'V', { digits: 3, signed: true });
-  const sag = sagOf(drawing, mark, red, figure);
-  if (!sag) return [];
-  const { x1, x2, top, bottom, x, text } = sag;
+/** A sag with the id of its voltmeter and the figure of its dimension. */
+export interface MeterSag {
+  readonly meter: string;
+  readonly figure: string;
+  readonly sag: Sag;
+}
+
+/** Returns the sags that the voltmeters of a set-up cause: that of the chosen meter, or of all if none is chosen. */
+export const sagsIn = (
+  drawing: RailDrawing,
+  { setup, values, chosen }: Pick<DrawnMeters, 'setup' | 'values' | 'chosen'>,
+): MeterSag[] =>
+  drawing.voltmeters.flatMap((mark): MeterSag[] => {
+    const meter = setup.meters.find(({ id }) => id === mark.id);
+    const { error, unit } = values?.meters[mark.id] ?? {};
+    if (meter?.quantity !== 'dc-voltage' || meter.red === meter.black || mark.id !== (chosen ?? mark.id)) return [];
+    // A wrong connection may put an ammeter in its place.
+    if (!error || !unit?.endsWith('V')) return [];
+    const figure = formatQuantity(error, 'V', { digits: 3, signed: true });
+    const sag = sagOf(drawing, mark, meter.red, figure);
+    return sag ? [{ meter: mark.id, figure, sag }] : [];
+  });
+
+function sagMarks({ figure, sag: { x1, x2, top, bottom, x, text } }: MeterSag): Mark[] {
   const height = bottom - top;
   const lines = Math.max(0, Math.floor((x2 - x1 - height) / hatching));
   const hatch = Array.from({ length: lines }, (_, k) => `M${x1 + k * hatching} ${bottom}l${height} ${-height}`).join(

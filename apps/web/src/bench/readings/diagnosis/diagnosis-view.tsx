@@ -13,6 +13,7 @@ import { FitPanel } from './fit-panel.tsx';
 import { MatrixGrid, type ChosenCell } from './matrix-grid.tsx';
 import { ReadNext } from './read-next.tsx';
 import { TwoAtOnce } from './two-at-once.tsx';
+import type { DiagnosisStart } from './use-explain.ts';
 
 /** Explanations of the readings as a picture, the chosen one beside it, and the reading to take next. */
 export function DiagnosisView({ view }: { readonly view: BenchView }) {
@@ -26,7 +27,7 @@ export function DiagnosisView({ view }: { readonly view: BenchView }) {
   const { result: found, state, stop } = useWorkerResult(start);
   const [asked, choose] = useState<ChosenCell | null>(null);
   const matrix = start && found?.ok ? found.value : null;
-  const named = (useLocation().state as { readonly reading?: string } | null)?.reading;
+  const named = (useLocation().state as DiagnosisStart | null)?.reading;
   const chosen = matrix && within(matrix, asked ?? { row: 0, reading: firstReading(matrix, named) });
   return (
     <div className="flex min-h-0 grow flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">

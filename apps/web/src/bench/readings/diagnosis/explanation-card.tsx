@@ -2,7 +2,7 @@ import { formatQuantity } from '@usual-drag/core/quantity';
 import { unitOf } from '@usual-drag/core/instrument';
 import { faultSentence, isOfReading } from '@usual-drag/core/faults';
 import { bandOf, type ExplanationMatrix, type MatrixRow } from '@usual-drag/core/diagnosis';
-import { editRecord, noteReading, strikeReading, takeMeasuredValue } from '@usual-drag/core/job';
+import { editRecord, noteReading, takeMeasuredValue } from '@usual-drag/core/job';
 import type { Reading } from '@usual-drag/core/readings';
 import { useNavigate } from 'react-router';
 import { Button } from '../../../ui/button.tsx';
@@ -10,6 +10,7 @@ import { useBench } from '../../model/bench-store.ts';
 import { isSameFault } from '../../model/same-fault.ts';
 import { sayUndoable } from '../../model/say-undoable.ts';
 import { tryFault, useTried } from '../../model/tried.ts';
+import { strikeOut } from '../log/strike-out.ts';
 import { NumberLine } from './number-line.tsx';
 import { useOpenReading } from './use-open-reading.ts';
 
@@ -93,11 +94,11 @@ function Accept({ hypothesis, jobId }: { readonly hypothesis: Hypothesis; readon
   const kept = reading ? reading.note : job.record?.notes;
   if (kept?.includes(sentence)) return <Accepted hypothesis={hypothesis} reading={reading} jobId={jobId} />;
   const accept = (): void => {
-    edit((now) =>
-      reading
-        ? noteReading(now, about, [reading.note, sentence].filter(Boolean).join(' '))
-        : editRecord(now, { ...now.record, notes: [now.record?.notes, sentence].filter(Boolean).join('\n') }),
-    );
+    edit((now) => {
+      const noted = now.readings?.find(({ id }) => id === about);
+      if (noted) return noteReading(now, about, [noted.note, sentence].filter(Boolean).join(' '));
+      return editRecord(now, { ...now.record, notes: [now.record?.notes, sentence].filter(Boolean).join('\n') });
+    });
     sayUndoable(`Written into the record: ${sentence}`);
   };
   return <Button onClick={accept}>Accept into the record</Button>;
@@ -115,9 +116,8 @@ function Accepted({ hypothesis, reading, jobId }: AcceptedProps) {
   const edit = useBench((state) => state.edit);
   const openReading = useOpenReading(jobId);
   const strike = (wrong: Reading): void => {
-    edit((job) => strikeReading(job, wrong.id, faultSentence(hypothesis), new Date().toISOString()));
+    strikeOut(wrong.id, faultSentence(hypothesis));
     openReading(wrong);
-    sayUndoable(`${wrong.id} is struck out. It stays in the log.`);
   };
   const ohms = hypothesis.fault === 'out-of-tolerance' ? hypothesis.value : null;
   const [part = ''] = hypothesis.where;

@@ -53,7 +53,7 @@ export function FitPanel({ job, jobId }: { readonly job: Job; readonly jobId: st
       </Button>
       {isSearching && <p className="text-soft">Fitting …</p>}
       {found && !found.ok && <p>{found.fault.message}</p>}
-      {found?.ok && !isSearching && <Fitted fit={found.value} />}
+      {found?.ok && !isSearching && <Fitted fit={found.value} names={namesOf(job)} />}
     </fieldset>
   );
 }
@@ -87,16 +87,22 @@ const Tick = ({ text, isOn, onToggle }: TickProps) => (
   </label>
 );
 
-function Fitted({ fit }: { readonly fit: Fit }) {
+interface FittedProps {
+  readonly fit: Fit;
+  readonly names: ReturnType<typeof namesOf>;
+}
+
+function Fitted({ fit, names }: FittedProps) {
+  const textOf = (wanted: string): string => names.find(({ name }) => name === wanted)?.text ?? wanted;
   if (fit.verdict === 'underdetermined')
-    return <p role="status">These readings do not determine {(fit.undetermined ?? []).join(', ')}.</p>;
+    return <p role="status">These readings do not determine the {(fit.undetermined ?? []).map(textOf).join(', ')}.</p>;
   return (
     <div role="status">
       {Object.entries(fit.free).map(([name, { value, uncertainty }]) => {
         const print = printOf(name);
         return (
           <p key={name}>
-            {name} = <b className="figures">{print(value, 4)}</b> ±{' '}
+            {textOf(name)} = <b className="figures">{print(value, 4)}</b> ±{' '}
             <span className="figures">{print(uncertainty, 2)}</span> (k = 2)
           </p>
         );
@@ -125,6 +131,9 @@ function printOf(name: string): (value: number | null, digits: number) => string
     unit ? formatQuantity(value, unit, { digits }) : value === null ? '–' : plainNumber(value, digits);
 }
 
+const instrumentName = ({ instruments = [] }: Job, id: string): string =>
+  instruments.find((one) => one.id === id)?.name ?? id;
+
 /** Returns the names that a fit may use: the sources, the current ranges of the instruments that were used, the leads. */
 function namesOf(job: Job): { readonly name: string; readonly text: string }[] {
   const used = new Set((job.readings ?? []).flatMap((one) => (one.quantity === 'dc-current' ? [one.instrument] : [])));
@@ -142,7 +151,10 @@ function namesOf(job: Job): { readonly name: string; readonly text: string }[] {
             ]
           : [],
     ),
-    ...[...used].map((id) => ({ name: `meter:${id}:dc-current`, text: `resistance of ${id} on current` })),
+    ...[...used].map((id) => ({
+      name: `meter:${id}:dc-current`,
+      text: `resistance of ${instrumentName(job, id)} on current`,
+    })),
     ...(used.size > 0 ? [{ name: 'leads', text: 'leads of the ammeter' }] : []),
   ];
 }

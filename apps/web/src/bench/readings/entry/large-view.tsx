@@ -7,6 +7,7 @@ import { documentState, useDocuments } from '../../../documents/documents.ts';
 import { isTrouble, saveWords } from '../../../documents/save-words.ts';
 import { Button } from '../../../ui/button.tsx';
 import { useBench } from '../../model/bench-store.ts';
+import { useReadingHabits } from '../../model/reading-habits.ts';
 import { useReadingEntry } from '../../model/reading-entry.ts';
 import { StepCard } from '../plan/step-card.tsx';
 import { spokenStep } from '../plan/step-words.ts';
@@ -19,7 +20,7 @@ export function LargeView({ readings, step }: { readonly readings: Readings; rea
   const network = useBench((state) => state.document.network);
   const { spoken, last } = useReadingEntry();
   const close = (): void => useReadingEntry.setState({ large: false });
-  const words = spokenStep(step, network);
+  const words = spokenStep(step, network, useReadingHabits().hidesExpected);
   useEffect(() => {
     if (!spoken || !('speechSynthesis' in globalThis)) return;
     speechSynthesis.cancel();

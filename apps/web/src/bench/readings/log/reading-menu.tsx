@@ -1,10 +1,10 @@
 import { readingsAt, type PlanStep } from '@usual-drag/core/plan';
 import { readingOrigin } from '@usual-drag/core/job';
 import type { Reading } from '@usual-drag/core/readings';
-import { useNavigate } from 'react-router';
 import { ActionMenu } from '../../../ui/action-menu.tsx';
 import { useBench } from '../../model/bench-store.ts';
 import { openStep, useReadingEntry } from '../../model/reading-entry.ts';
+import { useExplain } from '../diagnosis/use-explain.ts';
 import { useOpenReading } from '../diagnosis/use-open-reading.ts';
 
 interface Props {
@@ -16,7 +16,7 @@ interface Props {
 /** The name of a reading in the log, with what can be done about it. */
 export function ReadingMenu({ reading, steps, onStrike }: Props) {
   const jobId = useBench((state) => state.jobId) ?? '';
-  const navigate = useNavigate();
+  const explain = useExplain();
   const openFree = useOpenReading(jobId);
   const open = (): void => {
     const step = steps.find((one) => one.do === 'read' && readingsAt([reading], one).length > 0);
@@ -41,7 +41,7 @@ export function ReadingMenu({ reading, steps, onStrike }: Props) {
               { text: `Strike ${reading.id} out …`, act: onStrike },
               {
                 text: `Explain ${reading.id}`,
-                act: () => void navigate(`/bench/${jobId}/readings/diagnosis`, { state: { reading: reading.id } }),
+                act: () => explain(reading.id),
               },
             ]
       }

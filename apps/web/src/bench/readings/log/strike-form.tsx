@@ -1,9 +1,6 @@
-import { strikeReading } from '@usual-drag/core/job';
 import { useState } from 'react';
 import { Button } from '../../../ui/button.tsx';
-import { useBench } from '../../model/bench-store.ts';
-import { useReadingEntry } from '../../model/reading-entry.ts';
-import { sayUndoable } from '../../model/say-undoable.ts';
+import { strikeOut } from './strike-out.ts';
 
 interface Props {
   /** Id of the reading. */
@@ -14,7 +11,6 @@ interface Props {
 
 /** Strikes a reading out, with the reason. */
 export function StrikeForm({ id, onClose }: Props) {
-  const edit = useBench((state) => state.edit);
   const [why, setWhy] = useState('');
   return (
     <form
@@ -22,9 +18,7 @@ export function StrikeForm({ id, onClose }: Props) {
       onSubmit={(event) => {
         event.preventDefault();
         if (why.trim() === '') return;
-        edit((job) => strikeReading(job, id, why.trim(), new Date().toISOString()));
-        useReadingEntry.setState({ again: null });
-        sayUndoable(`${id} is struck out. It stays in the log.`);
+        strikeOut(id, why.trim());
         onClose();
       }}
     >

@@ -6,10 +6,10 @@ import { namesOf, type PlanStep, readingsAt, type ReadStep } from '@usual-drag/c
 import clsx from 'clsx';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useRef } from 'react';
-import { useNavigate } from 'react-router';
 import { Button } from '../../../ui/button.tsx';
 import { Note } from '../../../ui/note.tsx';
 import { useBench } from '../../model/bench-store.ts';
+import { useExplain } from '../diagnosis/use-explain.ts';
 import { DisplayEntry } from '../entry/display-entry.tsx';
 import { ExpectationBar } from '../entry/expectation-bar.tsx';
 import { tick, useReadingEntry } from '../../model/reading-entry.ts';
@@ -103,7 +103,7 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
   const disagrees = (reading: Reading): boolean =>
     staysIfDisagreeing &&
     readings.compare(reading)?.verdict === 'does-not-agree' &&
-    !taken.some((one) => !one.struck && readings.comparedAs(one)?.verdict === 'does-not-agree');
+    !taken.some((one) => readings.comparedAs(one)?.verdict === 'does-not-agree');
   const goOn = (isWrong: boolean): void => {
     // The first step that is to be done would be the next one already.
     if (isWrong) useReadingEntry.setState({ step: step.id });
@@ -112,8 +112,7 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
   const link = useInstrumentLink(instrument, placedAt(step), (kept) => {
     goOn(disagrees(kept));
   });
-  const isUnexplained =
-    compared?.verdict === 'does-not-agree' && taken.length === 1 && !newest?.struck && !newest?.note;
+  const isUnexplained = compared?.verdict === 'does-not-agree' && taken.length === 1 && !newest?.note;
   const isHidden = hidesExpected && taken.length === 0;
   const uncertainty = range ? instrumentUncertainty(instrument, range, step.expected, step.rate) : null;
   // A reading at this point may have been taken with another instrument: its figures belong to that one.
@@ -189,16 +188,11 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
 
 /** Asks for a second look at a reading that does not agree. */
 function Unexplained({ reading }: { readonly reading: Reading }) {
-  const jobId = useBench((state) => state.jobId) ?? '';
-  const navigate = useNavigate();
-  const explain = (): void => {
-    useReadingEntry.setState({ large: false });
-    void navigate(`/bench/${jobId}/readings/diagnosis`, { state: { reading: reading.id } });
-  };
+  const explain = useExplain();
   return (
     <p role="status" className="flex flex-wrap items-center gap-x-3 gap-y-1 rounded-lg border-2 border-fault px-3 py-1">
       <span>{reading.id} does not agree. Read it a second time, or look for the reason.</span>
-      <Button onClick={explain}>Explain {reading.id}</Button>
+      <Button onClick={() => explain(reading.id)}>Explain {reading.id}</Button>
     </p>
   );
 }

@@ -2,6 +2,7 @@ import { readingsAt, type PlanStep } from '@usual-drag/core/plan';
 import clsx from 'clsx';
 import { useEffect, useRef } from 'react';
 import { openStep } from '../../model/reading-entry.ts';
+import { useReadingHabits } from '../../model/reading-habits.ts';
 import { titleOf } from './step-words.ts';
 import { shownIn } from './taken-here.tsx';
 import type { Readings } from '../use-readings.ts';
@@ -44,8 +45,10 @@ export function StepList({ readings }: { readonly readings: Readings }) {
 }
 
 function Standing({ step, readings }: { readonly step: PlanStep; readonly readings: Readings }) {
+  const { hidesExpected } = useReadingHabits();
   if (step.do !== 'read') return null;
   const newest = readingsAt(readings.readings, step).at(-1);
+  if (!newest && hidesExpected) return null;
   if (!newest)
     return (
       <span className="figures shrink-0 text-soft">

@@ -72,6 +72,7 @@ test('what is to be set is told in the order of the convention, with jack, range
 test('a step is spoken with what is to be expected', () => {
   const voltage = reads.find((step) => step.quantity === 'dc-voltage' && step.red === 'B' && step.black === '0')!;
   expect(spokenStep(voltage, network)).toBe(`Voltage B to 0. Range 20 V. Expect ${voltage.display} V.`);
+  expect(spokenStep(voltage, network, true)).toBe('Voltage B to 0. Range 20 V.');
   expect(spokenStep(steps.at(-1)!, network)).toContain('Supply off');
 });
 

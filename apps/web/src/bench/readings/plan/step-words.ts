@@ -59,8 +59,12 @@ function placementOf(step: ReadStep): string {
   }
 }
 
-/** A step as it is spoken. */
-export function spokenStep(step: PlanStep, network: Network): string {
+/**
+ * Returns a step as it is spoken.
+ *
+ * @param hidesExpected  whether the expected display is left out
+ */
+export function spokenStep(step: PlanStep, network: Network, hidesExpected = false): string {
   switch (step.do) {
     case 'supply': {
       const source = network.elements.find(({ id }) => id === step.element);
@@ -74,7 +78,7 @@ export function spokenStep(step: PlanStep, network: Network): string {
     case 'off':
       return 'Supply off. Leads out. Bench as found.';
     case 'read':
-      return `${titleOf(step)}. Range ${step.range}. Expect ${step.display} ${step.unit}.`;
+      return `${titleOf(step)}. Range ${step.range}.${hidesExpected ? '' : ` Expect ${step.display} ${step.unit}.`}`;
   }
 }
 
