@@ -1,5 +1,5 @@
 import type { History, StoredDocument } from '@usual-drag/contract';
-import type { Job } from '@usual-drag/core/job';
+import { newJob, type Job } from '@usual-drag/core/job';
 import type { BrowserContext, Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { allIsFetched, expect, hearNothing, openJob, saved, test, type DemoServer } from './demo-page.ts';
@@ -244,7 +244,7 @@ test('an archived job is deleted for good only after it is said plainly', async 
   expect(faults).toEqual([]);
 });
 
-test('everything is exported and imported again, and backed up, from the list', async ({ page, server, faults }) => {
+test('all jobs are exported and imported again from the list', async ({ page, server, faults }) => {
   await page.goto(server.address);
   const download = async (name: string): Promise<{ readonly name: string; readonly path: string }> => {
     await page.getByRole('button', { name: 'Import, export' }).click();
@@ -254,7 +254,6 @@ test('everything is exported and imported again, and backed up, from the list', 
   };
   const archive = await download('Export all jobs');
   expect(archive.name).toBe('usual-drag-jobs.zip');
-  expect((await download('Back up everything')).name).toMatch(/\.backup$/);
   await page.getByLabel('Archive of jobs to import').setInputFiles({
     name: 'jobs.zip',
     mimeType: 'application/zip',
@@ -262,6 +261,48 @@ test('everything is exported and imported again, and backed up, from the list', 
   });
   await expect(page.getByText('5 jobs imported from jobs.zip.')).toBeVisible();
   await expect(page.getByRole('link', { name: /^Level loop/ })).toHaveCount(2);
+  expect(faults).toEqual([]);
+});
+
+test('a backup is checked, restored, and what it replaced is brought back, on the screen', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await page.goto(server.address);
+  await page.getByRole('button', { name: 'Import, export' }).click();
+  await page.getByRole('menuitem', { name: 'Backup and restore' }).click();
+  const file = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Back up everything' }).click();
+  expect((await file).suggestedFilename()).toMatch(/\.backup$/);
+  const backup = readFileSync(await (await file).path());
+
+  const damaged = Buffer.from(backup);
+  damaged[damaged.length >> 1]! ^= 1;
+  const choose = page.getByLabel('Backup to restore');
+  await choose.setInputFiles({ name: 'bad.backup', mimeType: 'application/vnd.sqlite3', buffer: damaged });
+  await expect(page.getByRole('alert')).toContainText('damaged');
+  expect(faults).toHaveLength(1);
+  faults.length = 0;
+  await choose.setInputFiles({ name: 'good.backup', mimeType: 'application/vnd.sqlite3', buffer: backup });
+  const card = page.getByRole('group', { name: 'The checked backup' });
+  await expect(card).toContainText('good.backup is sound');
+  await expect(card.getByRole('row', { name: /^Jobs/ })).toHaveText('Jobs55');
+  await axe(page);
+  expect((await server.ask('POST', '/jobs', { document: newJob('Since') })).status).toBe(201);
+  await card.getByRole('button', { name: 'Replace everything by this backup' }).click();
+  await expect(page.getByRole('link', { name: /^Level loop/ })).toHaveCount(1);
+  await expect(page.getByRole('link', { name: /^Since/ })).toHaveCount(0);
+
+  await page.keyboard.press('g');
+  await page.keyboard.press('b');
+  const copy = page.getByRole('table', { name: 'Copies' }).getByRole('row', { name: /replaced by a restored backup/ });
+  await copy
+    .first()
+    .getByRole('button', { name: /^Restore the copy/ })
+    .click();
+  await card.getByRole('button', { name: 'Replace everything by this backup' }).click();
+  await expect(page.getByRole('link', { name: /^Since/ })).toHaveCount(1);
   expect(faults).toEqual([]);
 });
 

@@ -45,6 +45,37 @@ export interface DevicesAnswer {
   readonly addresses: readonly { readonly address: string; readonly code: string }[];
 }
 
+/** What a database contains. */
+export interface StoredContents {
+  readonly jobs: number;
+  readonly instruments: number;
+  readonly meterProjects: number;
+  readonly signatures: number;
+  readonly attempts: number;
+  /** ISO 8601 of the last change of a document; null if there is none. */
+  readonly changedAt: string | null;
+}
+
+/** A backup that was checked and waits to be restored; the next one that is checked takes its place. */
+export interface CheckedBackup {
+  readonly id: string;
+  readonly contents: StoredContents;
+  /** What it would replace. */
+  readonly present: StoredContents;
+}
+
+/** Why a copy was made: at a start, before a change of format, or of what a restored backup replaced. */
+export const copyReasons = ['start', 'migration', 'before-restore'] as const;
+
+/** A copy of everything that the server made by itself. */
+export interface KeptCopy {
+  readonly name: string;
+  /** ISO 8601. */
+  readonly at: string;
+  readonly reason: (typeof copyReasons)[number];
+  readonly bytes: number;
+}
+
 /** A line of the list of jobs. */
 export interface JobSummary {
   readonly id: string;

@@ -1,5 +1,7 @@
 export {
+  copyReasons,
   documentKinds,
+  type CheckedBackup,
   type DamagedDocument,
   type DevicesAnswer,
   type DocumentChange,
@@ -10,13 +12,22 @@ export {
   type InstrumentReading,
   type JobSummary,
   type KeptAttempt,
+  type KeptCopy,
   type KeptSignature,
   type Learner,
   type SignedJob,
+  type StoredContents,
   type StoredDocument,
 } from './answers.ts';
 export { checkDocument, checkStored } from './check-document.ts';
-export { largestArchive, largestDocument, largestUnpacked, mostArchivedFiles, mostFaults } from './limits.ts';
+export {
+  largestArchive,
+  largestBackup,
+  largestDocument,
+  largestUnpacked,
+  mostArchivedFiles,
+  mostFaults,
+} from './limits.ts';
 export { readAnsweredProblem, type AnsweredProblem } from './read-answered-problem.ts';
 export { readDesign } from './read-design.ts';
 export { checkDraft, checkJob, readJob } from './read-job.ts';

@@ -8,6 +8,8 @@ export const mostFaults = 20;
 export const largestArchive = 32 * 2 ** 20;
 /** Bytes of an archive when unpacked. */
 export const largestUnpacked = 128 * 2 ** 20;
+/** Bytes of a backup that is restored on screen. */
+export const largestBackup = 2 ** 30;
 /** Files in an archive. */
 export const mostArchivedFiles = 2000;
 

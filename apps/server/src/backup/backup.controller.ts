@@ -1,10 +1,13 @@
 import { createReadStream, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
-import { Controller, Get, Inject, StreamableFile } from '@nestjs/common';
+import { Controller, Get, HttpCode, Inject, Param, Post, Req, StreamableFile } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
+import type { CheckedBackup, KeptCopy } from '@usual-drag/contract';
+import type { Request } from 'express';
 import { copyDatabase, stamp } from '../database/copies.ts';
 import { DATABASE, DATA_FOLDER, type Database } from '../database/database.ts';
+import { Restoration } from './restoration.service.ts';
 
 @ApiTags('backup')
 @Controller('backup')
@@ -12,9 +15,10 @@ export class BackupController {
   constructor(
     @Inject(DATABASE) private readonly database: Database,
     @Inject(DATA_FOLDER) private readonly folder: string,
+    @Inject(Restoration) private readonly restoration: Restoration,
   ) {}
 
-  /** Everything in one file, as of one moment, while the server keeps running. `npm run restore` restores it. */
+  /** Everything in one file, as of one moment, while the server keeps running. `check` takes it back, as does `npm run restore`. */
   @Get()
   async download(): Promise<StreamableFile> {
     const file = join(this.folder, `sending-${randomUUID()}.sqlite`);
@@ -25,5 +29,32 @@ export class BackupController {
       type: 'application/vnd.sqlite3',
       disposition: `attachment; filename="usual-drag-${stamp().slice(0, 19)}.backup"`,
     });
+  }
+
+  /** The copies that the server made by itself, the newest first. */
+  @Get('copies')
+  copies(): KeptCopy[] {
+    return this.restoration.copies();
+  }
+
+  /** Checks a backup, sent as it was downloaded, and says what it contains. Nothing is replaced yet. */
+  @Post('check')
+  @HttpCode(200)
+  check(@Req() request: Request): Promise<CheckedBackup> {
+    return this.restoration.checkFile(request);
+  }
+
+  /** The same with one of the copies. */
+  @Post('copies/:name/check')
+  @HttpCode(200)
+  checkCopy(@Param('name') name: string): Promise<CheckedBackup> {
+    return this.restoration.checkCopy(name);
+  }
+
+  /** Replaces everything by the backup that was checked. The answer names the copy of what it replaced. */
+  @Post('checked/:id/restore')
+  @HttpCode(200)
+  restore(@Param('id') id: string): Promise<{ copy: string }> {
+    return this.restoration.restore(id);
   }
 }

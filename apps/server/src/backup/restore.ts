@@ -1,13 +1,12 @@
 import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { copiesFolder, copyDatabase, copyName, flush } from '../database/copies.ts';
-import { connect, databaseFile, migrateDatabase } from '../database/database.ts';
-import { checkFile, unsealFile } from '../database/file-checksum.ts';
+import { connect, databaseFile, stagingFolder } from '../database/database.ts';
 import { lockFolder } from '../database/folder-lock.ts';
-import { schemaState } from '../database/migrations.ts';
 import { keepPrivate } from '../database/private-files.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';
+import { prepareBackup } from './prepare-backup.ts';
 
 /**
  * Puts a backup in the place of a folder's database. The file is checked first and opened once as the server would, which brings
@@ -22,7 +21,7 @@ export async function restore(folder: string, from: string): Promise<string> {
   if (!statSync(from).isFile()) throw new StartFailure(`${from} is not a file. Name the file of a backup.`);
   keepPrivate(folder);
   const lock = await lockFolder(folder);
-  const stage = join(folder, 'restoring');
+  const stage = stagingFolder(folder);
   try {
     rmSync(stage, { recursive: true, force: true });
     mkdirSync(stage);
@@ -42,31 +41,6 @@ export async function restore(folder: string, from: string): Promise<string> {
   } finally {
     rmSync(stage, { recursive: true, force: true });
     lock.release();
-  }
-}
-
-/** Checks a copied backup, and opens it as the server would. */
-async function prepareBackup(file: string, from: string): Promise<void> {
-  const refused = (why: string): StartFailure => new StartFailure(`${from} ${why} and was not restored.`);
-  const client = connect(file);
-  try {
-    const { rows } = await client.execute('pragma integrity_check(1)');
-    if (rows[0]?.integrity_check !== 'ok') throw refused('is damaged');
-    const state = await schemaState(client);
-    if (state === 'newer') throw refused('was written by a newer version of Usual Drag');
-    if (state !== 'current' && state !== 'older') throw refused('is no backup of Usual Drag');
-    const checksum = await checkFile(client, file);
-    if (checksum === 'wrong') throw refused('is damaged: its contents do not match its checksum');
-    if (state === 'current' && checksum === 'none')
-      throw refused('has no checksum: it is not a backup of this version,');
-    await migrateDatabase(client, file);
-    await unsealFile(client);
-    await client.execute('pragma wal_checkpoint(truncate)');
-  } catch (error) {
-    // What the database reports of a file that is none is no fault of the program.
-    throw error instanceof StartFailure ? error : refused('cannot be opened as a database');
-  } finally {
-    client.close();
   }
 }
 

@@ -8,9 +8,11 @@ import {
   readFileSync,
   renameSync,
   rmSync,
+  statSync,
 } from 'node:fs';
 import { join } from 'node:path';
 import type { Client } from '@libsql/client';
+import { copyReasons, type KeptCopy } from '@usual-drag/contract';
 import { checksumOf, sealFile } from './file-checksum.ts';
 
 /** Number of automatic copies that are kept. */
@@ -21,11 +23,25 @@ export const copiesFolder = (folder: string): string => join(folder, 'copies');
 /** A date and time for a file's name. */
 export const stamp = (at = new Date()): string => at.toISOString().replace(/[:.]/g, '-');
 
+/** The date and time of a stamp, in ISO 8601. */
+const timeOf = (stamped: string): string => stamped.replace(/T(\d\d)-(\d\d)-(\d\d)-(\d{3}Z)$/, 'T$1:$2:$3.$4');
+
 /** The name of the next file among the copies: numbered, so that their order does not depend on the clock. */
 export function copyName(folder: string, reason: string): string {
   const number = Math.max(0, ...filesIn(folder).map(numberOf)) + 1;
   return `${String(number).padStart(6, '0')}-${stamp()}-${reason}.sqlite`;
 }
+
+/** The copies of a folder of data that can be restored, the newest first. */
+export const keptCopies = (folder: string): KeptCopy[] =>
+  filesIn(folder)
+    .flatMap((name): KeptCopy[] => {
+      const parts = /^(?:\d{6}-)?(\d{4}-\d\d-\d\dT[\d-]+Z)-([a-z-]+)\.sqlite$/.exec(name);
+      const reason = copyReasons.find((one) => one === parts?.[2]);
+      if (!reason) return [];
+      return [{ name, at: timeOf(parts![1]!), reason, bytes: statSync(join(copiesFolder(folder), name)).size }];
+    })
+    .sort((a, b) => numberOf(b.name) - numberOf(a.name) || (a.name < b.name ? 1 : -1));
 
 /** The automatic copies of a folder of data, the oldest first. */
 export const automaticCopies = (folder: string): string[] =>

@@ -36,6 +36,9 @@ export interface OpenDatabase {
 
 export const databaseFile = (folder: string): string => join(folder, 'usual-drag.sqlite');
 
+/** Folder in which a backup is checked before it is restored. */
+export const stagingFolder = (folder: string): string => join(folder, 'restoring');
+
 /**
  * Takes a folder, opens the database in it, made where it is missing, and brings it up to date; a copy is kept before.
  *

@@ -40,4 +40,5 @@ export function allowOwnRequestsOnly(listening: () => Listening) {
 const bodyTypes: Readonly<Record<string, readonly string[]>> = {
   [signInPath]: ['application/json', 'application/x-www-form-urlencoded'],
   '/api/jobs/import-archive': ['application/zip'],
+  '/api/backup/check': ['application/vnd.sqlite3'],
 };

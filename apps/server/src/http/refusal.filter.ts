@@ -60,7 +60,8 @@ function statusOf(exception: unknown): number {
 }
 
 function wordsFor(status: number, exception: unknown): string {
-  if (status === 413) return 'This is too large: a document may take up to 4 MB.';
+  if (status === 413 && !(exception instanceof HttpException))
+    return 'This is too large: a document may take up to 4 MB.';
   if (status >= 500 && status !== fromBehind)
     return 'Something went wrong in the server. What you sent is still in your window; try again.';
   const type = (exception as { type?: unknown } | null)?.type;

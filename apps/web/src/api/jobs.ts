@@ -31,4 +31,3 @@ export const exportPartsQuery = queryOptions({
 });
 /** Address of the archive of all jobs, or of a part of it, counted from 1. */
 export const exportAllAddress = (part: number | null) => `/api/jobs/export${part === null ? '' : `?part=${part}`}`;
-export const backupAddress = '/api/backup';

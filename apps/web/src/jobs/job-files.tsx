@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo, useRef, type RefObject } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from '../ui/toast.ts';
-import { backupAddress, exportAllAddress, exportPartsQuery, importJob, importJobs } from '../api/jobs.ts';
+import { exportAllAddress, exportPartsQuery, importJob, importJobs } from '../api/jobs.ts';
 import { queries } from '../api/queries.ts';
 import { ActionMenu, type MenuAction } from '../ui/action-menu.tsx';
 import { FileInput } from '../ui/file-input.tsx';
@@ -43,18 +43,10 @@ const exportActions = (parts: number): MenuAction[] =>
         download: exportAllAddress(index + 1),
       }));
 
-/** Downloads the backup, and says what it is for. */
-function backUp(): void {
-  Object.assign(document.createElement('a'), { href: backupAddress, download: '' }).click();
-  toast(
-    'The backup contains everything: jobs, kit, workshop, practice, signatures and history. To restore it, stop the server and run npm run restore -- FILE; what it replaces is kept. To pass on single jobs, export them.',
-    { duration: 20_000 },
-  );
-}
-
-/** All jobs as files, and the backup of everything. */
+/** All jobs as files, and the way to the backup of everything. */
 export function JobFiles() {
   const archive = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
   const { data: { parts } = { parts: 1 } } = useQuery({ ...exportPartsQuery, staleTime: 0 });
   const takeArchive = async (file: File): Promise<void> => {
     const { imported } = await importJobs(file);
@@ -65,9 +57,9 @@ export function JobFiles() {
     () => [
       ...exportActions(parts),
       { text: 'Import an archive of jobs', act: () => archive.current?.click() },
-      { text: 'Back up everything', act: backUp },
+      { text: 'Backup and restore', act: () => void navigate('/backup') },
     ],
-    [parts],
+    [parts, navigate],
   );
   return (
     <>

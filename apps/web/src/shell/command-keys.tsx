@@ -17,6 +17,7 @@ const pages = [
   { text: 'Worksheet: what follows from what is given', keys: 'g>s', to: '/practice/worksheet' },
   { text: 'Learn', keys: 'g>l', to: '/learn' },
   { text: 'Devices: phones and other computers', keys: 'g>v', to: '/devices' },
+  { text: 'Backup and restore', keys: 'g>b', to: '/backup' },
 ] as const;
 
 /** Actions of pages, offered everywhere: they go to the page that has them. */
@@ -25,7 +26,8 @@ const elsewhere: readonly { readonly text: string; readonly to: string }[] = [
   { text: 'Import a job file', to: '/' },
   { text: 'Import an archive of jobs', to: '/' },
   { text: 'Export all jobs', to: '/' },
-  { text: 'Back up everything', to: '/' },
+  { text: 'Back up everything', to: '/backup' },
+  { text: 'Choose a backup to restore', to: '/backup' },
   { text: 'Archive a job', to: '/' },
   { text: 'Kit: Import JSON or CSV', to: '/kit' },
   { text: 'Kit: Export as JSON', to: '/kit' },

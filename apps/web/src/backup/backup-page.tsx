@@ -1,0 +1,133 @@
+import { useQuery } from '@tanstack/react-query';
+import { largestBackup, type CheckedBackup } from '@usual-drag/contract';
+import { Download, FileUp } from 'lucide-react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import { backupAddress, checkBackup, checkCopy, copiesQuery, restoreBackup } from '../api/backup.ts';
+import { queries } from '../api/queries.ts';
+import { Button } from '../ui/button.tsx';
+import { useCommands, type Command } from '../ui/commands.ts';
+import { FileInput } from '../ui/file-input.tsx';
+import { Note } from '../ui/note.tsx';
+import { toast } from '../ui/toast.ts';
+import { CheckedBackupCard } from './checked-backup-card.tsx';
+import { CopiesTable } from './copies-table.tsx';
+
+const downloadBackup = (): void =>
+  Object.assign(document.createElement('a'), { href: backupAddress, download: '' }).click();
+
+/** A backup as it is restored: what is chosen is checked, then confirmed. */
+type State =
+  | { readonly kind: 'nothing' }
+  | { readonly kind: 'working'; readonly doing: string }
+  | { readonly kind: 'checked'; readonly name: string; readonly backup: CheckedBackup }
+  | { readonly kind: 'refused'; readonly message: string };
+
+/** Everything in one file, out and back. */
+export function BackupPage() {
+  const { data: copies = [] } = useQuery(copiesQuery);
+  const [state, setState] = useState<State>({ kind: 'nothing' });
+  const file = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const commands = useMemo(
+    (): Command[] => [
+      { group: 'Actions', text: 'Back up everything', run: downloadBackup },
+      { group: 'Actions', text: 'Choose a backup to restore', run: () => file.current?.click() },
+    ],
+    [],
+  );
+  useCommands('backup', commands);
+
+  const attempt = async (doing: string, work: () => Promise<void>): Promise<void> => {
+    setState({ kind: 'working', doing });
+    try {
+      await work();
+    } catch (fault) {
+      setState({ kind: 'refused', message: (fault as Error).message });
+    }
+  };
+  const check = (name: string, ask: () => Promise<CheckedBackup>): void =>
+    void attempt(`Checking ${name} …`, async () => setState({ kind: 'checked', name, backup: await ask() }));
+  const take = (chosen: File): void =>
+    chosen.size > largestBackup
+      ? setState({ kind: 'refused', message: `${chosen.name} is larger than 1 GB. Restore it with npm run restore.` })
+      : check(chosen.name, () => checkBackup(chosen));
+  const restore = (name: string, { id }: CheckedBackup): void =>
+    void attempt(`Restoring ${name} …`, async () => {
+      await restoreBackup(id);
+      await queries.invalidateQueries();
+      await navigate('/');
+      toast(`${name} is restored. What it replaced is the newest copy under Backup.`, { duration: 15_000 });
+    });
+
+  return (
+    <main className="relative h-full overflow-y-auto">
+      <div className="mx-auto flex max-w-3xl flex-col gap-6 px-4 py-4 sm:px-6">
+        <h1 className="text-[26px] font-bold">Backup</h1>
+        <Section title="Back up">
+          <p>One file with everything: jobs, kit, workshop, practice, signatures and history.</p>
+          <Button className="self-start" onClick={downloadBackup}>
+            <Download aria-hidden size={16} /> Back up everything
+          </Button>
+        </Section>
+        <Section title="Restore">
+          <p>A backup replaces everything that is here. It is checked first, and what it replaces is kept as a copy.</p>
+          <FileInput ref={file} label="Backup to restore" accept=".backup,.sqlite" onTake={take} />
+          <Button className="self-start" disabled={state.kind === 'working'} onClick={() => file.current?.click()}>
+            <FileUp aria-hidden size={16} /> Choose a backup …
+          </Button>
+          <p role="status" className="empty:hidden">
+            {state.kind === 'working' && state.doing}
+          </p>
+          {state.kind === 'refused' && (
+            <div role="alert">
+              <Note kind="limit">{state.message}</Note>
+            </div>
+          )}
+          {state.kind === 'checked' && (
+            <CheckedBackupCard
+              name={state.name}
+              backup={state.backup}
+              onRestore={() => restore(state.name, state.backup)}
+              onCancel={() => setState({ kind: 'nothing' })}
+            />
+          )}
+          <CopiesTable
+            copies={copies}
+            isDisabled={state.kind === 'working'}
+            onRestore={(name, words) => check(words, () => checkCopy(name))}
+          />
+        </Section>
+        <WhichFile />
+      </div>
+    </main>
+  );
+}
+
+function Section({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <section aria-label={title} className="flex flex-col gap-3">
+      <h2 className="text-[19px] font-bold">{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+/** What each kind of file is for. */
+function WhichFile() {
+  return (
+    <Section title="Which file for what">
+      <dl className="grid gap-x-4 gap-y-2 sm:grid-cols-[auto_1fr]">
+        <dt className="font-bold">Job file</dt>
+        <dd>One job, to pass on. Importing it adds a job. From the menu of a job.</dd>
+        <dt className="font-bold">Archive of jobs</dt>
+        <dd>
+          All jobs as files, to read elsewhere or to add to another installation. Kit, signatures and history are not in
+          it. From Jobs, <i>Import, export</i>.
+        </dd>
+        <dt className="font-bold">Backup</dt>
+        <dd>Everything, to return to, or to move to another computer. Restoring it replaces what is there.</dd>
+      </dl>
+    </Section>
+  );
+}

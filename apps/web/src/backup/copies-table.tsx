@@ -1,0 +1,47 @@
+import type { KeptCopy } from '@usual-drag/contract';
+import { Button } from '../ui/button.tsx';
+import { FiguresTable } from '../ui/figures-table.tsx';
+import { whenOnRecord } from '../ui/words.ts';
+
+interface Props {
+  readonly copies: readonly KeptCopy[];
+  readonly isDisabled: boolean;
+  /** Called with a copy's name, and with what it is called on screen. */
+  readonly onRestore: (name: string, words: string) => void;
+}
+
+const reasons: Readonly<Record<KeptCopy['reason'], string>> = {
+  start: 'at a start',
+  migration: 'before a change of format',
+  'before-restore': 'replaced by a restored backup',
+};
+
+const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(1)} MB`;
+
+/** The copies that the server made by itself. */
+export function CopiesTable({ copies, isDisabled, onRestore }: Props) {
+  if (copies.length === 0) return <p className="text-soft">There are no copies yet: one is made at each start.</p>;
+  return (
+    <FiguresTable
+      label="Copies"
+      head={['Copy', 'Made', 'Size', 'Action']}
+      rows={copies.map(({ name, at, reason, bytes }) => ({
+        key: name,
+        cells: [
+          whenOnRecord(at),
+          reasons[reason],
+          megabytes(bytes),
+          <Button
+            key="restore"
+            tone="quiet"
+            disabled={isDisabled}
+            aria-label={`Restore the copy of ${whenOnRecord(at)}`}
+            onClick={() => onRestore(name, `The copy of ${whenOnRecord(at)}`)}
+          >
+            Restore …
+          </Button>,
+        ],
+      }))}
+    />
+  );
+}
