@@ -1,4 +1,5 @@
 import { allIsFetched, expect, figure, openJob, saved, test } from './demo-page.ts';
+import { axe } from './workshop.ts';
 
 /** Current into the arm of R3 and R4, with so many ohms in series with it. */
 function upperFloat(ohms: number): number {
@@ -62,4 +63,30 @@ test('a current loop beyond its compliance is a caution, and only with the old m
   await expect(page.getByRole('note')).toHaveCount(0);
   await page.getByRole('button', { name: 'old', exact: true }).click();
   await expect(page.getByRole('note')).toContainText('compliance ends at 22');
+});
+
+test('the break shows which ends go through the meter, and the voltmeter is connected the other way by name', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Resistor by voltmeter and ammeter', 'Set-ups');
+  await page.getByText('A1', { exact: true }).last().click();
+  const wires = page.getByRole('group', { name: 'Wires that go through the meter' });
+  await expect(wires.getByRole('checkbox', { name: 'W1' })).toBeChecked();
+  await expect(wires.getByRole('checkbox', { name: 'E1' })).not.toBeChecked();
+  await wires.getByText('E1').click();
+  await expect(wires.getByRole('checkbox', { name: 'E1' })).toBeChecked();
+  await wires.getByRole('checkbox', { name: 'E1' }).press('Space');
+  await expect(wires.getByRole('checkbox', { name: 'E1' })).not.toBeChecked();
+
+  await page.getByRole('tab', { name: 'R from V and I' }).click();
+  const found = page.getByRole('region', { name: 'Resistance by voltmeter and ammeter' });
+  await expect(found).toContainText('657.6 Ω, corrected 680 Ω');
+  await found.getByRole('button', { name: 'Connect the voltmeter across part and ammeter' }).click();
+  await expect(found).toContainText('690 Ω, corrected 680 Ω');
+  await axe(page);
+  await found.getByRole('button', { name: 'Connect the voltmeter across the part alone' }).click();
+  await expect(found).toContainText('657.6 Ω, corrected 680 Ω');
+  expect(faults).toEqual([]);
 });

@@ -20,7 +20,7 @@ test('with only a 2 kΩ/V meter: which range, what it will show, the corrected v
   await expect(face).toContainText(`corrected to no meter connected ${truth.toFixed(2)}\u00a0V ±`);
   for (const seen of [row('2.5 V'), row('250 V'), face, page.getByTestId('indicated')])
     await expect(seen).toBeInViewport({ ratio: 0.9 });
-  await expect(ranges).toContainText('Best without correction: 50 V');
+  await expect(ranges).toContainText('Best uncorrected: 50 V');
   await row('50 V').click();
   await expect.poll(() => figure(page, 'indicated')).toBeCloseTo((truth * 100_000) / (100_000 + rs), 3);
 
@@ -126,8 +126,8 @@ test('a resistor from voltmeter and ammeter: apparent, corrected, and which way 
   const found = page.getByRole('region', { name: 'Resistance by voltmeter and ammeter' });
   // 680 Ω beside 20 kΩ is 657.6 Ω; with 10 Ω before it 690 Ω. They cross near √(10 × 20 000) = 447 Ω.
   await expect(found).toContainText('= 657.6\u00a0Ω, corrected 680\u00a0Ω');
-  await expect(found).toContainText('Better here: voltmeter across part and ammeter');
+  await expect(found).toContainText('voltmeter across part and ammeter ★');
   await page.getByRole('button', { name: 'across-both', exact: true }).click();
   await expect(found).toContainText('= 690\u00a0Ω, corrected 680\u00a0Ω');
-  await expect(found).toContainText('This connection is the better one here');
+  await expect(found).toContainText('voltmeter across part and ammeter ★');
 });

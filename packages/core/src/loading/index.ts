@@ -51,4 +51,4 @@ export { startingJack } from './starting-jack.ts';
 export { supplyDisplays } from './supply-display.ts';
 export { ohmmeterAt, ohmmeterRows } from './ohmmeter.ts';
 export { displayText, meterStateWords, readableError } from './meter-display.ts';
-export { resistancesFromSetup } from './resistance-found.ts';
+export { connectedTheOtherWay, resistancesFromSetup } from './resistance-found.ts';

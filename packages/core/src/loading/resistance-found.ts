@@ -1,5 +1,5 @@
-import { currentFromTo, type Element, type Network } from '../network/index.ts';
-import type { Setup, VoltmeterPlacement } from './setup.ts';
+import { currentFromTo, endsAt, type Element, type Network } from '../network/index.ts';
+import type { AmmeterPlacement, Setup, VoltmeterPlacement } from './setup.ts';
 import type { MeterReading, SetupValues } from './solve-setup.ts';
 import { apparentError, betterConnection, correctedResistance, type Connection } from './voltmeter-ammeter.ts';
 
@@ -94,4 +94,33 @@ function connectionOf(
   return isEqual(carried, current) && isEqual(indicated, voltage + carried * amps.meterResistance)
     ? 'across-both'
     : null;
+}
+
+/**
+ * The ammeter moved to one of the part's nodes, so that the voltmeter is connected the other way: the ammeter carries the part
+ * alone (voltmeter across part and ammeter), or everything else that is joined there (across the part alone). The sign of its
+ * reading stays.
+ *
+ * @returns null if another ammeter has lifted one of those ends, or nothing else is joined there
+ */
+export function connectedTheOtherWay(
+  { part: id, ammeter: ammeterId, connection }: ResistanceFromSetup,
+  network: Network,
+  setup: Setup,
+  values: SetupValues,
+): AmmeterPlacement | null {
+  const part = network.elements.find((element) => element.id === id);
+  const ammeter = setup.meters.find((meter) => meter.id === ammeterId);
+  if (!part || ammeter?.quantity !== 'dc-current') return null;
+  const node = ammeter.node === part.to ? part.to : part.from;
+  const ownEnd = `${id}.${node === part.from ? 'from' : 'to'}`;
+  const ends = connection === 'across-part' ? [ownEnd] : endsAt(network, node).filter((end) => end !== ownEnd);
+  const lifted = setup.meters.flatMap((meter) =>
+    meter.quantity === 'dc-current' && meter.id !== ammeterId ? meter.ends : [],
+  );
+  if (ends.length === 0 || ends.some((end) => lifted.includes(end))) return null;
+  const fromNode = (currentFromTo(part, values.elements[id]?.current ?? null) ?? 0) * (node === part.from ? 1 : -1);
+  const intoEnds = connection === 'across-part' ? fromNode : -fromNode;
+  const reversed = intoEnds * (values.meters[ammeterId]?.indicated ?? 0) < 0;
+  return { ...ammeter, node, ends, reversed };
 }

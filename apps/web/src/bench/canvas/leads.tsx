@@ -11,6 +11,7 @@ import { ArrowLeftRight } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { useBench } from '../model/bench-store.ts';
+import { BreakPicture } from './break-picture.tsx';
 import { useNodeOptions } from './node-options.tsx';
 
 interface Props {
@@ -74,25 +75,12 @@ function InSeries({ setup, meter, place }: Props & { readonly meter: AmmeterPlac
   return (
     <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
       <Choice label="Break at" beside="Break at" value={meter.node} options={options} onChange={move} />
-      <fieldset className="flex min-h-9 flex-wrap items-center gap-x-2">
-        <legend className="sr-only">Wires that go through the meter</legend>
-        <span aria-hidden className="text-[14px] text-soft">
-          wire of
-        </span>
-        {endsAt(network, meter.node)
-          .filter((end) => !taken.has(end))
-          .map((end) => (
-            <label key={end} className="inline-flex min-h-9 items-center gap-1.5 pointer-coarse:min-h-11">
-              <input
-                type="checkbox"
-                className="size-5 accent-(--ochre-line)"
-                checked={meter.ends.includes(end)}
-                onChange={() => place(toggleEnd(meter, meter.node, end))}
-              />
-              {end.replace(/\.(from|to)$/, '')}
-            </label>
-          ))}
-      </fieldset>
+      <BreakPicture
+        network={network}
+        meter={meter}
+        ends={endsAt(network, meter.node).filter((end) => !taken.has(end))}
+        onToggle={(end) => place(toggleEnd(meter, meter.node, end))}
+      />
       <Button className="ml-auto" onClick={() => place(swapLeads(meter))} aria-pressed={meter.reversed ?? false}>
         <ArrowLeftRight aria-hidden size={16} /> Swap leads
       </Button>

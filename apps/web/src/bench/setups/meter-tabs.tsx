@@ -115,7 +115,15 @@ export function MeterTabs(props: Props) {
     fault: () => <FaultPanel jobId={jobId} network={sound.network} />,
     ohmmeter: () => <Ohmmeter unloaded={unloaded} />,
     together: () => <Together unloaded={unloaded} instruments={instruments} setup={shown} />,
-    resistance: () => values && <ResistanceFound network={unloaded.network} setup={shown} values={values} />,
+    resistance: () =>
+      values && (
+        <ResistanceFound
+          network={unloaded.network}
+          setup={shown}
+          values={values}
+          place={(moved) => edit((current) => putMeter(current, setup, moved))}
+        />
+      ),
   };
   return (
     <div className="flex flex-col gap-1.5">

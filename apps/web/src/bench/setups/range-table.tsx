@@ -198,10 +198,10 @@ function Advice({ rangeOptions, several, plusMinus }: AdviceProps) {
     several ? `${range.id} of ${instrument.name ?? instrument.id}` : range.id;
   return (
     <p className="text-[14px] leading-snug">
-      Best without correction: <b>{named(uncorrected)}</b>, {plusMinus(uncorrected.uncorrected)};{' '}
+      Best uncorrected: <b>{named(uncorrected)}</b>, {plusMinus(uncorrected.uncorrected)};{' '}
       {corrected ? (
         <>
-          with correction: <b>{named(corrected)}</b>, {plusMinus(corrected.corrected)}.
+          corrected: <b>{named(corrected)}</b>, {plusMinus(corrected.corrected)}.
         </>
       ) : (
         'no reading here can be corrected.'

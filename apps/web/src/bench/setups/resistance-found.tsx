@@ -1,14 +1,17 @@
 import { formatPercent, formatQuantity, ohms } from '@usual-drag/core/quantity';
 import type { Network } from '@usual-drag/core/network';
 import {
+  connectedTheOtherWay,
   connections,
   connectionWords,
   crossoverResistance,
   resistancesFromSetup,
+  type Meter,
   type Setup,
   type SetupValues,
 } from '@usual-drag/core/loading';
 import { useState } from 'react';
+import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
 import { FiguresTable } from '../../ui/figures-table.tsx';
 
@@ -16,10 +19,11 @@ interface Props {
   readonly network: Network;
   readonly setup: Setup;
   readonly values: SetupValues;
+  readonly place: (meter: Meter) => void;
 }
 
 /** A part's resistance from a voltmeter and an ammeter: V/I, corrected, and which of the two connections is better. */
-export function ResistanceFound({ network, setup, values }: Props) {
+export function ResistanceFound({ network, setup, values, place }: Props) {
   const found = resistancesFromSetup(network, setup, values);
   const [chosen, setChosen] = useState<string | null>(null);
   const keyOf = ({ part, voltmeter, ammeter }: (typeof found)[number]): string => `${part} ${voltmeter} ${ammeter}`;
@@ -30,6 +34,7 @@ export function ResistanceFound({ network, setup, values }: Props) {
         No pair of these meters measures a part: connect the voltmeter across a part, and the ammeter in series with it.
       </p>
     );
+  const moved = connectedTheOtherWay(measured, network, setup, values);
   const { connection, apparent, corrected, errors, better, voltmeterResistance, ammeterResistance } = measured;
   return (
     <section aria-label="Resistance by voltmeter and ammeter" className="flex flex-col gap-1.5">
@@ -61,14 +66,21 @@ export function ResistanceFound({ network, setup, values }: Props) {
         selected={connection}
         rows={connections.map((each) => ({
           key: each,
-          cells: [connectionWords[each], formatPercent(errors[each], { signed: true })],
+          cells: [
+            `${connectionWords[each]}${each === better ? ' ★' : ''}`,
+            formatPercent(errors[each], { signed: true }),
+          ],
         }))}
       />
+      {moved && (
+        <Button className="self-start" onClick={() => place(moved)}>
+          Connect the {connectionWords[connections.find((each) => each !== connection)!]}
+        </Button>
+      )}
       <p className="text-[14px] leading-snug">
-        {better === connection ? 'This connection is the better one here' : `Better here: ${connectionWords[better]}`}.
-        The errors are equal at{' '}
-        <span className="figures">{ohms(crossoverResistance(voltmeterResistance, ammeterResistance))}</span>. Below it,
-        connect the voltmeter across the part alone.
+        ★ better here; equal errors at{' '}
+        <span className="figures">{ohms(crossoverResistance(voltmeterResistance, ammeterResistance))}</span>, below it
+        the part alone.
       </p>
     </section>
   );
