@@ -82,7 +82,8 @@ test('the palette knows the actions of all steps and pages, and goes to the scre
     ['strike', 'Strike the newest reading out', /\/readings$/],
     ['import readings', 'Import readings (CSV)', /\/readings$/],
     ['csv', 'Export readings (CSV)', /\/readings$/],
-    ['back up', 'Back up everything', /:\d+\/$/],
+    ['back up', 'Back up everything', /\/backup$/],
+    ['restore a', 'Restore a backup', /\/backup$/],
     ['archive', 'Import an archive of jobs', /:\d+\/$/],
   ];
   for (const [letters, found, address] of searched) {
@@ -101,6 +102,18 @@ test('the palette knows the actions of all steps and pages, and goes to the scre
   await expect(page.getByRole('option', { name: 'Sign the report' })).toHaveCount(1);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('form', { name: 'Sign' }).getByRole('textbox')).toBeFocused();
+  expect(faults).toEqual([]);
+});
+
+test('the palette presses a control of the open screen', async ({ page, server, faults }) => {
+  await openJob(page, server, 'Float-level divider', 'Set-ups');
+  const range = page.getByRole('radio', { name: '50 V', exact: true });
+  await expect(range).not.toBeChecked();
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: 'Commands' }).fill('range of v1: 50');
+  await expect(page.getByRole('option', { selected: true })).toHaveText('Range of V1: 50 V');
+  await page.keyboard.press('Enter');
+  await expect(range).toBeChecked();
   expect(faults).toEqual([]);
 });
 

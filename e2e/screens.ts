@@ -22,6 +22,7 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
     { name: 'Jobs', path: '/' },
     { name: 'Jobs, table', path: '/?view=table' },
     { name: 'Devices', path: '/devices' },
+    { name: 'Backup', path: '/backup' },
     { name: 'Network', path: `${divider}/network` },
     {
       name: 'Network, a part',

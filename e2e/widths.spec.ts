@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { levelAA, violations } from './axe.ts';
 import { expect, figure, test } from './demo-page.ts';
+import { checkPalette } from './palette.ts';
 import { allScreens, moveTo, openScreen } from './screens.ts';
 
 const widths = { desk: [1280, 800], tablet: [834, 1112], phone: [390, 844] } as const;
@@ -37,7 +38,7 @@ const shares = 4;
  * them has the layout of one of the two.
  */
 for (let share = 0; share < shares; share += 1)
-  test(`every screen: widths, sizes of controls and axe (${share + 1} of ${shares})`, async ({
+  test(`every screen: widths, sizes of controls, axe and the palette (${share + 1} of ${shares})`, async ({
     page,
     server,
     faults,
@@ -45,6 +46,7 @@ for (let share = 0; share < shares; share += 1)
     test.slow();
     const found: string[] = [];
     const screens = (await allScreens(server)).filter((_, at) => at % shares === share);
+    let buttons = 0;
     let last: (typeof screens)[number] | null = null;
     for (const screen of screens) {
       await page.setViewportSize({ width: 1280, height: 800 });
@@ -61,11 +63,21 @@ for (let share = 0; share < shares; share += 1)
         await fitted(page);
         note(name, await misfits(page));
         if (name === 'tablet') continue;
+        // A dialog over the page has its own few buttons, and its own keys. The screen may not be complete at once.
+        if (name === 'desk' && (await page.getByRole('main').first().isVisible()))
+          await expect
+            .poll(async () => {
+              const check = await checkPalette(page);
+              buttons += check.buttons;
+              return check.missing;
+            }, screen.name)
+            .toEqual([]);
         if (name === 'phone') await page.emulateMedia({ colorScheme: 'dark' });
         note(name, await violations(page, levelAA));
       }
     }
     expect(screens.length).toBeGreaterThan(10);
+    expect(buttons).toBeGreaterThan(10 * screens.length);
     expect(found).toEqual([]);
     expect(faults).toEqual([]);
   });

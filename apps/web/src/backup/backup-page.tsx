@@ -32,7 +32,7 @@ export function BackupPage() {
   const commands = useMemo(
     (): Command[] => [
       { group: 'Actions', text: 'Back up everything', run: downloadBackup },
-      { group: 'Actions', text: 'Choose a backup to restore', run: () => file.current?.click() },
+      { group: 'Actions', text: 'Restore a backup', run: () => file.current?.click() },
     ],
     [],
   );

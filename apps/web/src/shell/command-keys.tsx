@@ -27,7 +27,7 @@ const elsewhere: readonly { readonly text: string; readonly to: string }[] = [
   { text: 'Import an archive of jobs', to: '/' },
   { text: 'Export all jobs', to: '/' },
   { text: 'Back up everything', to: '/backup' },
-  { text: 'Choose a backup to restore', to: '/backup' },
+  { text: 'Restore a backup', to: '/backup' },
   { text: 'Archive a job', to: '/' },
   { text: 'Kit: Import JSON or CSV', to: '/kit' },
   { text: 'Kit: Export as JSON', to: '/kit' },

@@ -1,17 +1,22 @@
 import { Dialog, DialogPanel } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
 import { Command as Palette } from 'cmdk';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { jobsQuery } from '../api/jobs.ts';
 import { topics } from '../learn/topics.ts';
 import { groups, useAllCommands } from '../ui/commands.ts';
 import { Keys } from './keys.tsx';
+import { screenControls } from './screen-controls.ts';
 
-/** Every page, job, step, view and action, found by a few letters. */
+/** Every page, job, step, view and action, and every control of the open screen, found by a few letters. */
 export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
   const commands = useAllCommands();
   const { data: jobs = [] } = useQuery(jobsQuery);
   const navigate = useNavigate();
+  const [search, setSearch] = useState('');
+  const [controls] = useState(screenControls);
+  const names = new Set(commands.filter(({ keysOnly }) => !keysOnly).map(({ text }) => text));
   const choose = (run: () => void) => (): void => {
     onClose();
     // Once the dialog has given the focus back.
@@ -32,6 +37,8 @@ export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
           <Palette label="Commands" className="flex min-h-0 flex-col" loop>
             <Palette.Input
               autoFocus
+              value={search}
+              onValueChange={setSearch}
               placeholder="Page, job, step, view or action"
               className="min-h-12 border-b border-line bg-transparent px-4 text-[17px] outline-none"
             />
@@ -81,10 +88,34 @@ export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
                   </Palette.Item>
                 ))}
               </Palette.Group>
+              {/* Not before something is typed: there are many. */}
+              {search.trim() !== '' && (
+                <Palette.Group heading="On this screen" className={heading}>
+                  {controls
+                    .filter(({ name }) => !names.has(name))
+                    .map(({ name, element }) => (
+                      <Palette.Item
+                        key={name}
+                        value={`On this screen ${name}`}
+                        onSelect={choose(() => use(element))}
+                        className={item}
+                      >
+                        {name}
+                      </Palette.Item>
+                    ))}
+                </Palette.Group>
+              )}
             </Palette.List>
           </Palette>
         </DialogPanel>
       </div>
     </Dialog>
   );
+}
+
+/** Presses a control, and leaves the focus on it. */
+function use(control: HTMLElement | SVGElement): void {
+  control.scrollIntoView({ block: 'nearest' });
+  control.focus();
+  control.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
 }
