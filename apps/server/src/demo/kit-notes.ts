@@ -8,6 +8,8 @@ export const kitNotes = (now: Date): Readonly<Record<string, Partial<KitInstrume
   'digital-2000': {
     assetTag: 'SL-207',
     calibratedOn: daysBefore(now, 350),
+    laboratory: 'Saltmarsh standards room',
+    certificateNumber: 'SL-C-0731',
     calibrationMonths: 12,
     notes: 'Goes out with the float-level rounds. Spare 250 mA fuses in the lid.',
   },

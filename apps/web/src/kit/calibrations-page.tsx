@@ -30,6 +30,10 @@ const columns = [
   }),
   column.accessor(({ kept }) => kept.assetTag ?? '', { id: 'tag', header: 'Asset tag' }),
   column.accessor(({ kept }) => kept.calibratedOn ?? '', { id: 'on', header: 'Calibrated on' }),
+  column.accessor(({ kept }) => [kept.certificateNumber, kept.laboratory].filter(Boolean).join(', '), {
+    id: 'certificate',
+    header: 'Certificate',
+  }),
   column.accessor(({ kept }) => kept.calibrationMonths ?? 0, {
     id: 'months',
     header: 'Interval',

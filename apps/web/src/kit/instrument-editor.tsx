@@ -108,6 +108,8 @@ function Calibration({ kept }: Pick<EditProps, 'kept'>) {
       <TextInput name="assetTag" label="Asset tag" placeholder="SL-…" className="w-32" />
       <TextInput name="address" label="Network address" placeholder="tcp://host:port" className="w-56" />
       <TextInput name="calibratedOn" label="Calibrated on" type="date" className="w-40" />
+      <TextInput name="laboratory" label="Laboratory" className="w-44" />
+      <TextInput name="certificateNumber" label="Certificate number" className="w-44" />
       <NumberInput
         name="calibrationMonths"
         label="Calibration interval, months"

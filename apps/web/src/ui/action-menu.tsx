@@ -23,12 +23,14 @@ interface Props {
   readonly children: ReactNode;
   readonly actions: readonly MenuAction[];
   readonly className?: string;
+  /** Where the list goes from the button; to the left unless said otherwise. */
+  readonly opens?: 'to the left' | 'to the right';
   /** Offers the entries in the command palette too, with words that go before them. */
   readonly commands?: { readonly source: string; readonly prefix?: string };
 }
 
 /** A button that opens a short list of actions. */
-export function ActionMenu({ label, children, actions, className = plain, commands }: Props) {
+export function ActionMenu({ label, children, actions, className = plain, opens = 'to the left', commands }: Props) {
   return (
     <Menu>
       {commands && <MenuCommands actions={actions} {...commands} />}
@@ -36,7 +38,7 @@ export function ActionMenu({ label, children, actions, className = plain, comman
         {children}
       </MenuButton>
       <MenuItems
-        anchor={{ to: 'bottom end', gap: 4 }}
+        anchor={{ to: opens === 'to the left' ? 'bottom end' : 'bottom start', gap: 4 }}
         className="z-30 rounded-lg border border-line bg-sheet p-1 shadow-lg focus:outline-none"
       >
         {actions.map(({ text, act, download, on }) => (

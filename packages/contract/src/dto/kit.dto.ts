@@ -51,6 +51,14 @@ export class KitInstrumentDto extends InstrumentDto {
   @Text(most.word)
   calibratedOn?: string;
 
+  @Absent()
+  @Text(most.label)
+  laboratory?: string;
+
+  @Absent()
+  @Text(most.word)
+  certificateNumber?: string;
+
   @OptionalQuantity(kitLimits.calibrationMonths)
   calibrationMonths?: number;
 

@@ -9,10 +9,13 @@ export interface Calibration {
   readonly status: 'good' | 'soon' | 'overdue' | 'later';
 }
 
-/** Data that a calibration's due date follows from. */
+/** What is noted of an instrument's last calibration. */
 export interface CalibrationNotes {
   /** Day of the last calibration, `2026-11-25`. */
   readonly calibratedOn?: string;
+  /** Who calibrated it. */
+  readonly laboratory?: string;
+  readonly certificateNumber?: string;
   /** Months from one calibration to the next. */
   readonly calibrationMonths?: number;
 }

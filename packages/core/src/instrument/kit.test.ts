@@ -22,6 +22,8 @@ const kept: KitInstrument = {
   leadResistance: 0.04,
   contactResistance: 0.01,
   assetTag: 'SL-207',
+  laboratory: 'Saltmarsh standards room',
+  certificateNumber: 'SL-C-0731',
   calibratedOn: '2026-01-31',
   calibrationMonths: 1,
 };
@@ -38,7 +40,7 @@ test('a copy leaves tag and calibration with the specimen', () => {
   const copy = copyInstrument(kept, ['shop-meter', 'shop-meter-2']);
   expect(copy.id).toBe('shop-meter-3');
   expect(copy.name).toBe('Workshop multimeter (copy)');
-  expect(copy.assetTag).toBeUndefined();
+  expect([copy.assetTag, copy.laboratory, copy.certificateNumber]).toEqual([undefined, undefined, undefined]);
   expect(copy.calibratedOn).toBeUndefined();
   expect(copy.calibrationMonths).toBe(1);
   expect(freeId('new', ['shop-meter'])).toBe('new');

@@ -71,7 +71,15 @@ export function instrumentForJob(kept: KitInstrument): Instrument {
 
 /** A copy under a new id and name, without what belongs to the one specimen: its tag, address, calibration and certificates. */
 export function copyInstrument(kept: KitInstrument, taken: readonly string[]): KitInstrument {
-  const { assetTag: _tag, address: _at, calibratedOn: _day, retired: _retired, ...kind } = kept;
+  const {
+    assetTag: _tag,
+    address: _at,
+    calibratedOn: _day,
+    laboratory: _by,
+    certificateNumber: _number,
+    retired: _retired,
+    ...kind
+  } = kept;
   const { functions, resistanceRanges, ...rest } = kind;
   return {
     ...rest,

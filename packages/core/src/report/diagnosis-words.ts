@@ -1,4 +1,4 @@
-import type { Diagnosis } from '../diagnosis/index.ts';
+import { fitWord, type Diagnosis } from '../diagnosis/index.ts';
 import { faultSentence } from '../faults/index.ts';
 import { idsInWords } from './ids-in-words.ts';
 
@@ -24,7 +24,7 @@ export function diagnosisWords(
   if (diagnosis === null) return [`${first} What explains it was not worked out.`];
   if (diagnosis.consistent)
     return [
-      `${first} Yet each lies within 2u of what the sound circuit predicts, the parts' tolerances counted: no fault is needed.`,
+      `${first} Yet each lies within the uncertainty of what the sound circuit predicts, the parts' tolerances counted: no fault is needed.`,
     ];
   if (diagnosis.groups.length === 0)
     return [`${first} No single fault of the readings or of the circuit explains them.`];
@@ -34,7 +34,7 @@ export function diagnosisWords(
       const [best, ...others] = hypotheses.map(faultSentence);
       const more = others.length === 0 ? '' : ` These readings cannot tell it from: ${others.slice(0, 4).join(' ')}`;
       const left = others.length > 4 ? ` And ${others.length - 4} more.` : '';
-      return `${best} (misfit ${misfit.toFixed(2)}).${more}${left}`.replace('. (', ' (');
+      return `${best} (${fitWord(misfit)}, misfit ${misfit.toFixed(2)}).${more}${left}`.replace('. (', ' (');
     }),
   ];
 }

@@ -123,7 +123,13 @@ function calibrationWords(
       ? `Calibrated on ${notes.calibratedOn}; ${day === null ? 'the day of its readings is not known' : 'no interval is noted'}.`
       : 'No calibration is noted.',
   };
-  return { calibration: state, sentence: sentences[state] + certified };
+  return { calibration: state, sentence: sentences[state] + issued(notes) + certified };
+}
+
+/** Who issued the certificate, as a sentence; empty if neither is noted. */
+function issued({ laboratory, certificateNumber }: KitNotes): string {
+  const [number, by] = [certificateNumber ? ` ${certificateNumber}` : '', laboratory ? ` by ${laboratory}` : ''];
+  return number || by ? ` Certificate${number}${by}.` : '';
 }
 
 const stateOf = (calibration: Calibration | null): ReportInstrument['calibration'] => {

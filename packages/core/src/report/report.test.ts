@@ -87,7 +87,7 @@ test('what explains a reading that does not agree is told once it has been worke
   expect(reported(divider).diagnosis).toEqual(['M8 does not agree. What explains it was not worked out.']);
   const explained = explanationsOfJob(divider);
   const told = reported(divider, { explanations: explained.ok ? explained.value : null }).diagnosis;
-  expect(told[1]).toMatch(/^Two digits of M8 were exchanged: the display was 4\.07 \(misfit 0\.\d\d\)\./);
+  expect(told[1]).toMatch(/^Two digits of M8 were exchanged: the display was 4\.07 \(fits well, misfit 0\.\d\d\)\./);
   const sound = { ...divider, readings: divider.readings!.filter(({ id }) => id !== 'M8') };
   expect(reported(sound).diagnosis).toEqual([
     'Every reading that can be compared agrees: no fault is needed to explain them.',
@@ -104,6 +104,13 @@ describe('calibration on the day of the reading', () => {
     expect(found.sentence).toBe(
       'In calibration on the day of its readings (2026-11-16): calibrated on 2025-11-20, due on 2026-11-20.',
     );
+  });
+
+  test('the certificate and who issued it', () => {
+    const dates = { calibratedOn: '2025-11-20', calibrationMonths: 12 };
+    const both = { ...dates, laboratory: 'Saltmarsh standards room', certificateNumber: 'SL-C-0731' };
+    expect(on(both).sentence).toMatch(/2026-11-20\. Certificate SL-C-0731 by Saltmarsh standards room\.$/);
+    expect(on({ ...dates, certificateNumber: 'SL-C-0731' }).sentence).toMatch(/2026-11-20\. Certificate SL-C-0731\.$/);
   });
 
   test('overdue is said, with the readings it is about, also in the result', () => {

@@ -33,11 +33,13 @@ export const recordHash = ({ hash, by, at, sections, restored, kit }: Signature)
 /** Returns a kit's notes on its instruments, by their ids. */
 export const kitNotesOf = (kit: readonly KitInstrument[]): Readonly<Record<string, KitNotes>> =>
   Object.fromEntries(
-    kit.map(({ id, assetTag, calibratedOn, calibrationMonths }) => [
+    kit.map(({ id, assetTag, calibratedOn, laboratory, certificateNumber, calibrationMonths }) => [
       id,
       {
         ...(assetTag !== undefined && { assetTag }),
         ...(calibratedOn !== undefined && { calibratedOn }),
+        ...(laboratory !== undefined && { laboratory }),
+        ...(certificateNumber !== undefined && { certificateNumber }),
         ...(calibrationMonths !== undefined && { calibrationMonths }),
       },
     ]),

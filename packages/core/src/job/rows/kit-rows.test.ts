@@ -9,6 +9,8 @@ const kit: readonly KitInstrument[] = [
     assetTag: 'SL-207',
     address: 'tcp://127.0.0.1:5025',
     calibratedOn: '2026-01-31',
+    laboratory: 'Saltmarsh standards room',
+    certificateNumber: 'SL-C-0731',
     calibrationMonths: 12,
     leadResistance: 0.04,
     autoRange: { up: 0.95, down: 0.09 },

@@ -24,6 +24,8 @@ const ownKeys = [
   'assetTag',
   'address',
   'calibratedOn',
+  'laboratory',
+  'certificateNumber',
   'calibrationMonths',
   'leadResistance',
   'contactResistance',
@@ -105,7 +107,17 @@ function rangeCells(range: Range | ResistanceRange): Cells {
   };
 }
 
-const texts: readonly Column[] = ['name', 'display', 'assetTag', 'address', 'calibratedOn', 'notes', 'jack'];
+const texts: readonly Column[] = [
+  'name',
+  'display',
+  'assetTag',
+  'address',
+  'calibratedOn',
+  'laboratory',
+  'certificateNumber',
+  'notes',
+  'jack',
+];
 
 function textOf(of: object, keys: readonly Column[]): Cells {
   const values = of as Readonly<Record<string, string | number | undefined>>;

@@ -37,8 +37,8 @@ it('lists calibrations, with the id for an instrument without a name', () => {
       words: 'due on 2027-01-05',
     },
   ]);
-  expect(data[0]).toEqual(['loop-meter', '', '', '', '', 'no interval is noted']);
-  expect(data[1]).toEqual(['Bench meter', 'T-1', '2026-01-05', 12, '2027-01-05', 'due on 2027-01-05']);
+  expect(data[0]).toEqual(['loop-meter', '', '', '', '', '', '', 'no interval is noted']);
+  expect(data[1]).toEqual(['Bench meter', 'T-1', '2026-01-05', '', '', 12, '2027-01-05', 'due on 2027-01-05']);
 });
 
 it('lists parts with their tolerance in per cent, and check points with their unit', () => {

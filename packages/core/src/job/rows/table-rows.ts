@@ -17,6 +17,8 @@ interface ListedCalibration {
     readonly name?: string;
     readonly assetTag?: string;
     readonly calibratedOn?: string;
+    readonly laboratory?: string;
+    readonly certificateNumber?: string;
     readonly calibrationMonths?: number;
   };
   /** The day on which its calibration ends; empty if it is not known. */
@@ -27,11 +29,13 @@ interface ListedCalibration {
 
 /** Table of the instruments with their calibrations. */
 export const rowsFromCalibrations = (list: readonly ListedCalibration[]): TableRows => ({
-  fields: ['instrument', 'assetTag', 'calibratedOn', 'months', 'dueOn', 'state'],
+  fields: ['instrument', 'assetTag', 'calibratedOn', 'laboratory', 'certificateNumber', 'months', 'dueOn', 'state'],
   data: list.map(({ kept, dueOn, words }) => [
     kept.name ?? kept.id,
     kept.assetTag ?? '',
     kept.calibratedOn ?? '',
+    kept.laboratory ?? '',
+    kept.certificateNumber ?? '',
     kept.calibrationMonths ?? '',
     dueOn,
     words,

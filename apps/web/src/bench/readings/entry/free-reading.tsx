@@ -32,6 +32,7 @@ import { Leads } from '../../canvas/leads.tsx';
 import { DisplayEntry } from './display-entry.tsx';
 import { ExpectationBar } from './expectation-bar.tsx';
 import { HowRead } from './how-read.tsx';
+import { useReadingHabits } from '../../model/reading-habits.ts';
 import { useReadingEntry, type FreePlace } from '../../model/reading-entry.ts';
 import { isTakenWith, keepReading, placedFree } from './keep-reading.ts';
 import { useInstrumentLink } from './use-instrument-link.ts';
@@ -82,6 +83,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
   const expectation = readings.expect(reading);
   const taken = readingsAt(readings.readings, reading);
   const newest = taken.at(-1);
+  const isHidden = useReadingHabits().hidesExpected && !newest;
   const compared = newest ? readings.comparedAs(newest) : null;
   const isOwn = newest !== undefined && isTakenWith(newest, free);
   const link = useInstrumentLink(instrument, placedFree(free));
@@ -139,7 +141,7 @@ export function FreeReading({ readings, view, free, kit }: Props) {
       ) : (
         <Leads setup={{ id: 'free', meters: [free] }} meter={free} place={place} />
       )}
-      {expectation && range && instrument && (
+      {expectation && range && instrument && !isHidden && (
         <Expected
           expectation={expectation}
           free={free}

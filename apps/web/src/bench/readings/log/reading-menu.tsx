@@ -18,13 +18,16 @@ export function ReadingMenu({ reading, steps, onStrike }: Props) {
   const jobId = useBench((state) => state.jobId) ?? '';
   const explain = useExplain();
   const openFree = useOpenReading(jobId);
+  // A struck reading belongs to its step all the same.
+  const { struck: _struck, ...asTaken } = reading;
   const open = (): void => {
-    const step = steps.find((one) => one.do === 'read' && readingsAt([reading], one).length > 0);
+    const step = steps.find((one) => one.do === 'read' && readingsAt([asTaken], one).length > 0);
     if (step) openStep(step.id);
     else openFree(reading);
   };
   return (
     <ActionMenu
+      opens="to the right"
       className="min-h-6 min-w-6 rounded px-1 font-bold underline decoration-dotted underline-offset-4 hover:bg-sunk pointer-coarse:min-h-11 pointer-coarse:min-w-11"
       actions={
         reading.struck
