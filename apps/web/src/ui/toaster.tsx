@@ -7,11 +7,24 @@ const messages = {
   '--normal-bg': 'var(--sheet)',
   '--normal-border': 'var(--line)',
   '--normal-text': 'var(--ink)',
+  '--width': '520px',
 } as CSSProperties;
-const message = { classNames: { toast: 'text-[15px]!', actionButton: 'h-9! rounded-lg! px-3! text-[15px]!' } };
+const message = { classNames: { toast: 'text-[15px]! py-2!', actionButton: 'h-9! rounded-lg! px-3! text-[15px]!' } };
+
+/** In the bar, left of its buttons: a toast covers no card of the page. px. */
+const besideTheBar = { top: 6, right: 232 };
 
 /** Displays the toasts. */
 export function Toaster({ theme }: { readonly theme: 'light' | 'dark' }) {
   useEffect(() => toasterIsThere(toast), []);
-  return <Sonner position="bottom-left" theme={theme} closeButton style={messages} toastOptions={message} />;
+  return (
+    <Sonner
+      position="top-right"
+      offset={besideTheBar}
+      theme={theme}
+      closeButton
+      style={messages}
+      toastOptions={message}
+    />
+  );
 }
