@@ -238,7 +238,9 @@ test('calibrations are listed with what is due first, and found from the kit', a
   await expect(rows.nth(1)).toContainText('overdue since');
   await expect(rows.last()).toContainText('no calibration is noted');
   const { text } = await savedFile(page, 'Save as CSV');
-  expect(text.split(/\r?\n/)[0]).toBe('instrument,assetTag,calibratedOn,laboratory,certificateNumber,months,dueOn,state');
+  expect(text.split(/\r?\n/)[0]).toBe(
+    'instrument,assetTag,calibratedOn,laboratory,certificateNumber,months,dueOn,state',
+  );
   await rows.nth(1).getByRole('link').click();
   await expect(page.getByRole('textbox', { name: 'Name of the instrument' })).toHaveValue(/^Old analogue/);
   expect(faults).toEqual([]);

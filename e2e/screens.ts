@@ -112,6 +112,7 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
         await page.getByRole('textbox', { name: 'Site' }).waitFor();
       },
     },
+    { name: 'New circuit', path: `/new-circuit/${id('Float-level')}` },
     { name: 'Correct', path: '/correct' },
     ...['meter', 'parts', 'stress', 'in-use', 'build'].map((sheet) => ({
       name: `Workshop, ${sheet}`,

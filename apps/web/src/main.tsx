@@ -22,6 +22,7 @@ const HistoryPage = pageLater(async () => (await import('./documents/history-pag
 const LearnPage = pageLater(async () => (await import('./learn/learn-page.tsx')).LearnPage);
 const PracticePage = pageLater(async () => (await import('./practice/practice-page.tsx')).PracticePage);
 const DevicesPage = pageLater(async () => (await import('./devices/devices-page.tsx')).DevicesPage);
+const NewCircuitPage = pageLater(async () => (await import('./new-circuit/new-circuit-page.tsx')).NewCircuitPage);
 const BackupPage = pageLater(async () => (await import('./backup/backup-page.tsx')).BackupPage);
 const CalibrationsPage = pageLater(async () => (await import('./kit/calibrations-page.tsx')).CalibrationsPage);
 const KitPage = pageLater(async () => (await import('./kit/kit-page.tsx')).KitPage);
@@ -42,6 +43,7 @@ createRoot(document.getElementById('root')!).render(
               <Route path="/practice/:view?" element={<PracticePage />} />
               <Route path="/devices" element={<DevicesPage />} />
               <Route path="/backup" element={<BackupPage />} />
+              <Route path="/new-circuit/:jobId" element={<NewCircuitPage />} />
               <Route path="/calibrations" element={<CalibrationsPage />} />
               <Route path="/kit/:instrumentId?/:sheet?" element={<KitPage />} />
               <Route path="*" element={<JobsPage />} />

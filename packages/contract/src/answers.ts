@@ -45,7 +45,7 @@ export interface DevicesAnswer {
   readonly addresses: readonly { readonly address: string; readonly code: string }[];
 }
 
-/** What a database contains. */
+/** Numbers of what a database contains. */
 export interface StoredContents {
   readonly jobs: number;
   readonly instruments: number;
@@ -60,7 +60,7 @@ export interface StoredContents {
 export interface CheckedBackup {
   readonly id: string;
   readonly contents: StoredContents;
-  /** What it would replace. */
+  /** Contents that it would replace. */
   readonly present: StoredContents;
 }
 
@@ -81,6 +81,8 @@ export interface JobSummary {
   readonly id: string;
   readonly title: string | null;
   readonly revision: number;
+  /** ISO 8601. */
+  readonly createdAt: string;
   /** ISO 8601. */
   readonly updatedAt: string;
   /** ISO 8601; null while it is not archived. */

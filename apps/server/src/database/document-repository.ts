@@ -35,7 +35,9 @@ interface Row {
 }
 
 /** Columns of a stored document that are read without the document itself. */
-export type Line = Omit<Kept<unknown>, 'document'>;
+export interface Line extends Omit<Kept<unknown>, 'document'> {
+  readonly createdAt: string;
+}
 
 /** The documents of one kind in the database: found, saved by revision, with every earlier version kept. */
 export class DocumentRepository<T> {
@@ -72,7 +74,7 @@ export class DocumentRepository<T> {
   async lines(): Promise<{ readonly lines: Line[]; readonly damaged: DamagedDocument[] }> {
     const { id, revision, updatedAt, archivedAt, createdAt } = this.table;
     const rows = await this.database
-      .select({ id, revision, updatedAt, archivedAt })
+      .select({ id, revision, updatedAt, archivedAt, createdAt })
       .from(this.table)
       .orderBy(asc(createdAt), sql`rowid`);
     const lines: Line[] = [];

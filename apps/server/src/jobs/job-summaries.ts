@@ -76,12 +76,12 @@ export class JobSummaries implements OnApplicationBootstrap {
       await Promise.race([this.workers.background.start(), delay(startWaitMs)]);
       await Promise.race([Promise.all(open), delay(listWaitMs)]);
     }
-    return listed.flatMap(({ id, revision, updatedAt, archivedAt }) => {
+    return listed.flatMap(({ id, revision, createdAt, updatedAt, archivedAt }) => {
       const line = lines.get(id);
       if (!line) return [];
       if (line.figures === null) this.#announceWhenComputed(id);
       const { state, ...computed } = line.figures ?? { state: 'computing' as const };
-      return [{ id, revision, updatedAt, archivedAt, ...line.head, state, ...notComputed, ...computed }];
+      return [{ id, revision, createdAt, updatedAt, archivedAt, ...line.head, state, ...notComputed, ...computed }];
     });
   }
 

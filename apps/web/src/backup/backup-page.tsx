@@ -113,7 +113,7 @@ function Section({ title, children }: { readonly title: string; readonly childre
   );
 }
 
-/** What each kind of file is for. */
+/** Purpose of each kind of file. */
 function WhichFile() {
   return (
     <Section title="Which file for what">

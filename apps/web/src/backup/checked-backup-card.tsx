@@ -20,7 +20,7 @@ const lines: Readonly<Record<keyof StoredContents, string>> = {
   changedAt: 'Last change',
 };
 
-/** What a sound backup contains beside what it would replace, and the question. */
+/** Contents of a sound backup beside those that it would replace, and the question. */
 export function CheckedBackupCard({ name, backup: { contents, present }, onRestore, onCancel }: Props) {
   const shown = (of: StoredContents, key: keyof StoredContents): string | number =>
     key === 'changedAt' ? (of.changedAt === null ? 'none' : whenOnRecord(of.changedAt)) : of[key];

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { undoCommands, useCommands, type Command } from '../ui/commands.ts';
 import { redo, undo } from './model/bench-store.ts';
 import type { BenchView } from './model/use-bench-view.ts';
+import { useOrderCommands } from './use-order-commands.ts';
 import { setupViews } from './model/use-setup-view.ts';
 import { trueViews } from './model/true-value-views.ts';
 
@@ -48,6 +49,11 @@ export function useBenchCommands({ jobId, job, inSetups, meter, showSetupView }:
         inFields: 'always',
         run: go(to),
       })),
+      {
+        group: 'Actions',
+        text: 'New circuit from these parts',
+        run: () => void navigate(`/new-circuit/${jobId}`),
+      },
       ...setups.map(({ id }): Command => ({ group: 'Steps', text: `Set-up ${id}`, run: go(`setups/${id}`) })),
       ...trueViews.map(({ value, text }): Command => ({
         group: 'Views',
@@ -69,4 +75,5 @@ export function useBenchCommands({ jobId, job, inSetups, meter, showSetupView }:
     ];
   }, [navigate, jobId, setups, inSetups, metered, showSetupView, onWhole]);
   useCommands('bench', commands);
+  useOrderCommands(jobId, job.record?.order);
 }

@@ -6,6 +6,7 @@ const job = (title: string | null, record: JobSummary['record'], more: Partial<J
   id: title ?? 'x',
   title,
   revision: 1,
+  createdAt: '2026-11-20T09:00:00.000Z',
   updatedAt: '2026-11-20T10:00:00.000Z',
   archivedAt: null,
   record,

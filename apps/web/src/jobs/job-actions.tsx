@@ -1,5 +1,6 @@
 import type { JobSummary } from '@usual-drag/contract';
-import { Archive, Copy, Download } from 'lucide-react';
+import { Archive, Copy, Download, Shuffle } from 'lucide-react';
+import { Link } from 'react-router';
 import { exportAddress } from '../api/jobs.ts';
 import { Button } from '../ui/button.tsx';
 
@@ -14,6 +15,14 @@ export function JobActions({ job, onDuplicate, onArchive }: JobProps) {
   const name = job.title ?? 'job';
   return (
     <span className="flex shrink-0">
+      <Link
+        to={`/new-circuit/${job.id}`}
+        aria-label={`New circuit from the parts of ${name}`}
+        title="New circuit from these parts"
+        className="inline-flex min-h-9 items-center rounded-lg px-3 hover:bg-sunk pointer-coarse:min-h-11"
+      >
+        <Shuffle aria-hidden size={17} />
+      </Link>
       <Button tone="quiet" aria-label={`Duplicate ${name}`} title="Duplicate" onClick={() => onDuplicate(job)}>
         <Copy aria-hidden size={17} />
       </Button>

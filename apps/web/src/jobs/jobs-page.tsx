@@ -24,6 +24,8 @@ import { JobCard } from './job-card.tsx';
 import { JobFiles, JobFileInput } from './job-files.tsx';
 import { JobFilters } from './job-filters.tsx';
 import { NewJob } from './new-job.tsx';
+import { OrderGroup } from './order-group.tsx';
+import { byOrder } from './orders.ts';
 import { useJobSearch } from './use-job-search.ts';
 
 const JobTable = fetchedLater(async () => (await import('./job-table.tsx')).JobTable);
@@ -117,11 +119,18 @@ function Found({ jobs, all, view }: FoundProps) {
         {jobs.length === 0 && ': change the search.'}
       </p>
       {view === 'cards' ? (
-        <ul aria-label="Jobs" className="grid grid-cols-[repeat(auto-fill,minmax(min(18rem,100%),1fr))] gap-4">
-          {jobs.slice(0, shown).map((job) => (
-            <JobCard key={job.id} job={job} theme={theme} onDuplicate={duplicate} onArchive={archive} />
-          ))}
-        </ul>
+        byOrder(jobs.slice(0, shown)).map((group) => (
+          <OrderGroup key={group.jobs[0]!.id} group={group}>
+            <ul
+              aria-label={group.order === null ? 'Jobs' : `Circuits of ${group.order}`}
+              className="grid grid-cols-[repeat(auto-fill,minmax(min(18rem,100%),1fr))] gap-4"
+            >
+              {group.jobs.map((job) => (
+                <JobCard key={job.id} job={job} theme={theme} onDuplicate={duplicate} onArchive={archive} />
+              ))}
+            </ul>
+          </OrderGroup>
+        ))
       ) : (
         <div className="relative overflow-x-auto rounded-xl border border-line bg-sheet px-2">
           <JobTable jobs={jobs} most={shown} onDuplicate={duplicate} onArchive={archive} />

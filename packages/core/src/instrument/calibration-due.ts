@@ -9,7 +9,7 @@ export interface Calibration {
   readonly status: 'good' | 'soon' | 'overdue' | 'later';
 }
 
-/** What is noted of an instrument's last calibration. */
+/** Notes on an instrument's last calibration. */
 export interface CalibrationNotes {
   /** Day of the last calibration, `2026-11-25`. */
   readonly calibratedOn?: string;

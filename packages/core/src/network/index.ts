@@ -35,7 +35,7 @@ export { elementLimits, namePattern, nameViolation, rangeLimits, type QuantityKe
 export { curveOf, curveQuantities, lawOf, usualLoads, withoutCurve, type Curve } from './load-laws/index.ts';
 export { endsAt, nodesOf, referenceOf, type Network, type ResistorValues } from './network.ts';
 export type { LineFault } from './line/line-token.ts';
-export { parseLine, partPlaces, readLine, type PartPlace } from './line/parse-line.ts';
+export { parseLine, parseRebuilt, partPlaces, readLine, type PartPlace } from './line/parse-line.ts';
 export { isToleranced, spanOf } from './toleranced.ts';
 export { keepUnchanged } from './edits/unchanged.ts';
 export { readValues } from './line/part-text.ts';

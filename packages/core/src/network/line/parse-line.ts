@@ -29,12 +29,30 @@ export function readLine(
   line: string,
   known?: Network,
 ): Result<{ readonly network: Network; readonly places: readonly PartPlace[] }, LineFault> {
+  return built(line, known, known?.elements ?? []);
+}
+
+/**
+ * Reads a new network made of parts that are there: the values of a part that is named alone are its own, and every point without
+ * a name gets the next free letter, whatever the part was joined to before.
+ */
+export function parseRebuilt(line: string, parts: readonly Element[]): Result<Network, LineFault> {
+  const read = built(line, { elements: parts }, []);
+  return read.ok ? ok(read.value.network) : read;
+}
+
+/** @param joined  parts whose ends keep the names of their points, and that keep their order */
+function built(
+  line: string,
+  known: Network | undefined,
+  joined: readonly Element[],
+): Result<{ readonly network: Network; readonly places: readonly PartPlace[] }, LineFault> {
   const read = readTree(line, known?.elements ?? []);
   if ('message' in read) return fail(read);
   const parts = partsOf(read.statements);
   const ids = namesOf(parts);
   if (!Array.isArray(ids)) return fail(ids);
-  const points = new Points(known?.elements ?? []);
+  const points = new Points(joined);
   const placed: Placed[] = [];
   let terminals: readonly [number, number] | null = null;
   for (const statement of read.statements) {
@@ -70,7 +88,7 @@ export function readLine(
     ...(known?.reference !== undefined && { reference: known.reference }),
     ...(reference && { reference: reference.name }),
     ...(read.measured ? { values: 'measured' as const } : known?.values && { values: known.values }),
-    elements: known ? inKnownOrder(elements, known.elements) : elements,
+    elements: joined.length > 0 ? inKnownOrder(elements, joined) : elements,
   };
   const kept = keepReference(network);
   return ok({ network: known ? keepUnchanged(kept, known) : kept, places: placesIn(line, parts) });
