@@ -22,6 +22,7 @@ const HistoryPage = pageLater(async () => (await import('./documents/history-pag
 const LearnPage = pageLater(async () => (await import('./learn/learn-page.tsx')).LearnPage);
 const PracticePage = pageLater(async () => (await import('./practice/practice-page.tsx')).PracticePage);
 const DevicesPage = pageLater(async () => (await import('./devices/devices-page.tsx')).DevicesPage);
+const OrderPage = pageLater(async () => (await import('./orders/order-page.tsx')).OrderPage);
 const NewCircuitPage = pageLater(async () => (await import('./new-circuit/new-circuit-page.tsx')).NewCircuitPage);
 const BackupPage = pageLater(async () => (await import('./backup/backup-page.tsx')).BackupPage);
 const CalibrationsPage = pageLater(async () => (await import('./kit/calibrations-page.tsx')).CalibrationsPage);
@@ -44,6 +45,7 @@ createRoot(document.getElementById('root')!).render(
               <Route path="/devices" element={<DevicesPage />} />
               <Route path="/backup" element={<BackupPage />} />
               <Route path="/new-circuit/:jobId" element={<NewCircuitPage />} />
+              <Route path="/order/:order" element={<OrderPage />} />
               <Route path="/calibrations" element={<CalibrationsPage />} />
               <Route path="/kit/:instrumentId?/:sheet?" element={<KitPage />} />
               <Route path="*" element={<JobsPage />} />

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { Link } from 'react-router';
 import { count, readInWords } from '../ui/words.ts';
 import type { JobGroup } from './orders.ts';
 
@@ -16,7 +17,9 @@ export function OrderGroup({ group: { order, jobs }, children }: Props) {
   return (
     <section aria-label={`Order ${order}`} className="flex flex-col gap-2 rounded-2xl border border-line p-3">
       <h2 className="flex flex-wrap items-baseline gap-x-3 text-[18px] font-bold">
-        Order {order}
+        <Link to={`/order/${encodeURIComponent(order)}`} className="underline decoration-dotted underline-offset-4">
+          Order {order}
+        </Link>
         <span className="text-[14px] font-normal text-soft">
           {[
             assets.join(', '),

@@ -34,11 +34,15 @@ export function byOrder(jobs: readonly JobSummary[]): JobGroup[] {
   return groups;
 }
 
+/** The circuits of an order in the sequence they were made. */
+export const circuitsOf = (jobs: readonly JobSummary[], order: string): JobSummary[] =>
+  asMade(jobs.filter(({ record }) => record.order === order));
+
 /** The circuit of the same order that was made next, or before; undefined if there is none. */
 export function circuitBeside(jobs: readonly JobSummary[], id: string, by: 1 | -1): JobSummary | undefined {
   const order = jobs.find((job) => job.id === id)?.record.order;
   if (!order) return undefined;
-  const circuits = asMade(jobs.filter(({ record }) => record.order === order));
+  const circuits = circuitsOf(jobs, order);
   return circuits[circuits.findIndex((job) => job.id === id) + by];
 }
 

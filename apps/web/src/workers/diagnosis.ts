@@ -1,6 +1,6 @@
 import type { Result } from '@usual-drag/core/result';
 import type { ExplanationMatrix, Fit, TwoFaultsGroup, TwoFaultsProgress } from '@usual-drag/core/diagnosis';
-import type { Job, JobFault } from '@usual-drag/core/job';
+import type { Job, JobFault, PartResistances } from '@usual-drag/core/job';
 import { proxy } from 'comlink';
 import type { DiagnosisSearch } from './diagnosis.worker.ts';
 import { run, type Run } from './run.ts';
@@ -14,6 +14,10 @@ export const startExplanations = (job: Job): Run<Result<ExplanationMatrix, JobFa
 /** Fits unknown values to the readings of one job, or of several together. */
 export const startFit = (jobs: readonly Job[], names: readonly string[]): Run<Result<Fit, JobFault>> =>
   run<DiagnosisSearch, Result<Fit, JobFault>>(create, (search) => search.fit(jobs, names));
+
+/** Compares the resistances that the circuits of an order give for each part. */
+export const startPartResistances = (circuits: readonly Job[]): Run<readonly PartResistances[]> =>
+  run<DiagnosisSearch, readonly PartResistances[]>(create, (search) => search.parts(circuits));
 
 /** Searches for two faults that explain a job's readings together. */
 export const startTwoFaults = (

@@ -1,7 +1,19 @@
-import { explanationsOfJob, fitFreeNames, twoFaultsOfJob } from '@usual-drag/core/job';
+import {
+  type Job,
+  explanationsOfJob,
+  fitFreeNames,
+  partResistances,
+  twoFaultsOfJob,
+  withoutRepeated,
+} from '@usual-drag/core/job';
 import { expose } from 'comlink';
 
-const search = { explain: explanationsOfJob, fit: fitFreeNames, twoFaults: twoFaultsOfJob };
+const search = {
+  explain: explanationsOfJob,
+  fit: (jobs: readonly Job[], names: readonly string[]) => fitFreeNames(withoutRepeated(jobs), names),
+  twoFaults: twoFaultsOfJob,
+  parts: partResistances,
+};
 
 export type DiagnosisSearch = typeof search;
 

@@ -10,10 +10,19 @@ import { startFit } from '../../../workers/diagnosis.ts';
 import { Button } from '../../../ui/button.tsx';
 import { useWorkerResult } from '../../../workers/use-worker-result.ts';
 
+interface Props {
+  readonly job: Job;
+  readonly jobId: string;
+  /** Circuits of the order that are ticked at first. */
+  readonly joins?: readonly string[];
+}
+
+const none: readonly string[] = [];
+
 /** Choice of unknown values, and their fit to the readings of this job, or of several of the same order together. */
-export function FitPanel({ job, jobId }: { readonly job: Job; readonly jobId: string }) {
+export function FitPanel({ job, jobId, joins = none }: Props) {
   const [free, setFree] = useState<readonly string[]>([]);
-  const [joined, setJoined] = useState<readonly string[]>([]);
+  const [joined, setJoined] = useState<readonly string[]>(joins);
   const [asked, setAsked] = useState<Asked | null>(null);
   const others = useSameOrder(job, jobId);
   const start = useMemo(

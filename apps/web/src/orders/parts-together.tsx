@@ -1,0 +1,81 @@
+import type { JobSummary } from '@usual-drag/contract';
+import type { Job, PartResistances } from '@usual-drag/core/job';
+import { formatQuantity, ohms } from '@usual-drag/core/quantity';
+import { useMemo } from 'react';
+import { FiguresTable } from '../ui/figures-table.tsx';
+import { startPartResistances } from '../workers/diagnosis.ts';
+import { useWorkerResult } from '../workers/use-worker-result.ts';
+
+interface Props {
+  readonly circuits: readonly JobSummary[];
+  /** Their jobs, in the same sequence. */
+  readonly documents: readonly Job[];
+}
+
+/** The resistance of each part from every circuit, and whether these agree. */
+export function PartsTogether({ circuits, documents }: Props) {
+  const start = useMemo(() => () => startPartResistances(documents), [documents]);
+  const { result: parts, state } = useWorkerResult(start);
+  if (!parts) return <p className="text-soft">{state === 'failed' ? 'The comparison failed.' : 'Comparing …'}</p>;
+  const measured = parts.filter(({ evidence }) => evidence.length > 0);
+  const apart = measured.filter(({ areConsistent }) => areConsistent === false);
+  return (
+    <section aria-label="Parts" className="flex flex-col gap-2">
+      <h2 className="text-[19px] font-bold">The same parts from every circuit</h2>
+      {measured.length === 0 ? (
+        <p>
+          No circuit has read a part yet: its resistance out of circuit, or the voltage across it and the current
+          through it.
+        </p>
+      ) : (
+        <div
+          className="overflow-x-auto rounded-xl border border-line bg-sheet px-3 py-1"
+          tabIndex={0}
+          role="region"
+          aria-label="Resistances"
+        >
+          <FiguresTable
+            scrolls
+            label="Resistances from every circuit"
+            head={[
+              'Part',
+              'Marked',
+              'Ohmmeter',
+              ...circuits.map((_, index) => `V/I, circuit ${index + 1}`),
+              'Together',
+              'Verdict',
+            ]}
+            rows={measured.map((part) => ({ key: part.part, cells: cellsOf(part, circuits.length) }))}
+          />
+        </div>
+      )}
+      <p className="text-[14px] text-soft">
+        Loading of both meters taken out; ± is U, k = 2. <b>Together</b> is the mean weighted by 1/U².
+      </p>
+      {apart.length > 0 && (
+        <p role="status">
+          <b className="text-ochre">{apart.map(({ part }) => part).join(', ')}</b>: the circuits do not agree. A wrong
+          part, a bad contact or a meter’s resistance that is not as stated: fit it below.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function cellsOf(
+  { part, nominal, evidence, mean, areConsistent }: PartResistances,
+  circuits: number,
+): React.ReactNode[] {
+  const print = (of: { readonly value: number; readonly uncertainty: number } | undefined | null): string =>
+    of ? `${ohms(of.value)} ± ${formatQuantity(of.uncertainty, 'Ω', { digits: 2 })}` : '–';
+  const byVoltage = (circuit: number) =>
+    evidence.find((one) => one.circuit === circuit && one.by === 'voltage-and-current');
+  return [
+    part,
+    ohms(nominal),
+    print(evidence.find(({ by }) => by === 'ohmmeter')),
+    ...Array.from({ length: circuits }, (_, circuit) => print(byVoltage(circuit))),
+    <b key="mean">{print(mean)}</b>,
+    areConsistent === null ? 'one value' : areConsistent ? 'consistent' : 'not consistent',
+  ];
+}
