@@ -1,5 +1,5 @@
-import { diagnoseJob, diagnosePairsOfJob, fitFreeNames, type Job } from '@usual-drag/core/job';
-import { onJob, refused, type Output } from './output.ts';
+import { diagnoseJob, diagnosePairsOfJob, fitFreeNames } from '@usual-drag/core/job';
+import { jobsFrom, onJob, refused, type Output } from './output.ts';
 
 /**
  * Finds the faults that explain one job's readings, in the published format, or the job's first fault.
@@ -14,14 +14,8 @@ export const diagnoseFile = (text: string, faults: 1 | 2): Output =>
 
 /** Returns the fit of named values to the readings of one job, or of several together; the first fault of a file otherwise. */
 export function fitFiles(texts: readonly string[], free: readonly string[]): Output {
-  const jobs: Job[] = [];
-  for (const text of texts) {
-    const read = onJob(text, (job) => {
-      jobs.push(job);
-      return { output: null, solved: true };
-    });
-    if (!read.solved) return read;
-  }
-  const made = fitFreeNames(jobs, free);
+  const jobs = jobsFrom(texts);
+  if (!jobs.ok) return jobs.fault;
+  const made = fitFreeNames(jobs.value, free);
   return made.ok ? { output: made.value, solved: true } : refused(made.fault);
 }

@@ -348,4 +348,21 @@ describe('report', () => {
     expect(run(['report', read, '--kit', join(folder, 'nowhere.json')]).status).toBe(2);
     expect(run(['report', read, read]).status).toBe(2);
   });
+
+  test('the circuits of an order are one document, hashed over all of them in order', () => {
+    const out = join(folder, 'order.html');
+    const made = run(['report', '--order', read, good, '--kit', kit, '--out', out]);
+    expect([made.status, made.stderr]).toEqual([0, '']);
+    const said = JSON.parse(made.stdout) as { document: string; circuits: string[]; state: string };
+    expect([said.circuits.length, said.state]).toEqual([2, 'draft']);
+    const html = readFileSync(out, 'utf8');
+    expect(html).toContain(said.document);
+    expect(html).toContain('Parts, from every circuit');
+    const turned = run(['report', '--order', good, read, '--out', out]);
+    expect((JSON.parse(turned.stdout) as { document: string }).document).not.toBe(said.document);
+    expect(run(['report', '--order', read, bad]).status).toBe(2);
+    expect(run(['report', '--order', read, '--section', 'result']).status).toBe(2);
+    expect(run(['solve', '--order', read]).status).toBe(2);
+    expect(run(['report', '--order']).status).toBe(2);
+  });
 });

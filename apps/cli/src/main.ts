@@ -20,6 +20,7 @@ const usage = `Usage: npm run -s cli -- solve FILE…     true values and every 
        npm run -s cli -- mark FILE…      the answers to a problem, the mistake named
        npm run -s cli -- draw FILE [--out FILE.svg] [--scale] [--zigzag]
        npm run -s cli -- report FILE [--out FILE.html] [--kit FILE.kit.json] [--section NAME…] [--zigzag]
+       npm run -s cli -- report --order FILE… [--out FILE.html] [--kit FILE.kit.json] [--zigzag]
        npm run -s cli -- --help          this text
 solve, compare, plan, diagnose, fit, reduce, design, worksheet and mark print one compact JSON result a line, in the order given;
 draw writes an SVG file and report an HTML file, to standard output if none is named. - reads one file from standard input. The
@@ -36,9 +37,13 @@ async function main(): Promise<number> {
   const [name = '', ...files] = positionals;
   if (name === 'draw' && files.length === 1)
     return draw(files[0]!, values.out, values.scale ?? false, symbolOf(values.zigzag));
-  if (name === 'report' && files.length === 1) {
+  if (values.order && (name !== 'report' || files.length === 0))
+    throw new Misuse('--order belongs to report, with its files.');
+  if (name === 'report' && (values.order || files.length === 1)) {
     const kit = values.kit === undefined ? null : readInput(values.kit);
-    return report(files[0]!, values.out, { kit, sections: values.section ?? [], resistor: symbolOf(values.zigzag) });
+    const options = { kit, sections: values.section ?? [], resistor: symbolOf(values.zigzag) };
+    if (values.order && options.sections.length > 0) throw new Misuse('--section belongs to the report of one file.');
+    return report(files, values.order, values.out, options);
   }
   if (name === 'practice' && files.length === 0) {
     const { practiceProblem } = await import('./practice.ts');
@@ -74,6 +79,7 @@ function parsed() {
         together: { type: 'boolean', default: false },
         budget: { type: 'boolean', default: false },
         faults: { type: 'string', default: '1' },
+        order: { type: 'boolean', default: false },
         out: { type: 'string' },
         kit: { type: 'string' },
         section: { type: 'string', multiple: true },
@@ -112,10 +118,17 @@ async function draw(
   return 0;
 }
 
-/** Writes the report of a job; the hash of its document goes to standard output if the report itself does not. */
-async function report(file: string, out: string | undefined, options: ReportOptions): Promise<number> {
-  const { reportOfFile } = await import('./report.ts');
-  const { output, html } = onText(file, (text) => reportOfFile(text, options));
+/** Writes the report of a job, or of the circuits of an order; the hash of its document goes to standard output if the report itself does not. */
+async function report(
+  files: readonly string[],
+  isOrder: boolean,
+  out: string | undefined,
+  options: ReportOptions,
+): Promise<number> {
+  const { reportOfFile, reportOfOrder } = await import('./report.ts');
+  const { output, html } = onTexts(files, (texts) =>
+    isOrder ? reportOfOrder(texts, options) : reportOfFile(texts[0]!, options),
+  );
   if (html === undefined) return print({ output, solved: false });
   if (out === undefined) process.stdout.write(html);
   else {

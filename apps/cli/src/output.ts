@@ -1,5 +1,6 @@
 import { readJob } from '@usual-drag/contract';
 import type { Job } from '@usual-drag/core/job';
+import { fail, ok, type Result } from '@usual-drag/core/result';
 
 /** Output of a command for one file, and whether the request could be carried out. */
 export interface Output {
@@ -11,6 +12,17 @@ export interface Output {
 export function onJob<T extends Output>(text: string, run: (job: Job) => T): T | Output {
   const job = readJob(text);
   return job.ok ? run(job.value) : refused(job.fault[0]!);
+}
+
+/** The jobs of several files; the first fault of a file otherwise. */
+export function jobsFrom(texts: readonly string[]): Result<readonly Job[], Output> {
+  const jobs: Job[] = [];
+  for (const text of texts) {
+    const job = readJob(text);
+    if (!job.ok) return fail(refused(job.fault[0]!));
+    jobs.push(job.value);
+  }
+  return ok(jobs);
 }
 
 /** An error as the published format writes it. */

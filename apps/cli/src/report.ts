@@ -3,9 +3,16 @@ import { createRequire } from 'node:module';
 import { readKit } from '@usual-drag/contract';
 import type { ResistorSymbol } from '@usual-drag/core/drawing';
 import { explanationsOfJob } from '@usual-drag/core/job';
-import { kitNotesOf, makeReport, reportSections, type KitNotes, type ReportSection } from '@usual-drag/core/report';
-import { reportFile } from '@usual-drag/report/file';
-import { onJob, refused, type Output } from './output.ts';
+import {
+  kitNotesOf,
+  makeOrderReport,
+  makeReport,
+  reportSections,
+  type KitNotes,
+  type ReportSection,
+} from '@usual-drag/core/report';
+import { orderReportFile, reportFile } from '@usual-drag/report/file';
+import { jobsFrom, onJob, refused, type Output } from './output.ts';
 
 export interface ReportOptions {
   /** Text of a kit file with tags and calibration of the instruments. */
@@ -39,6 +46,29 @@ export const reportOfFile = (
     return { output: { document: hash, state }, solved: true, html: reportFile(report.value, resistor, faces()) };
   });
 };
+
+/** The report of an order's circuits, in the sequence of their files, or the first fault of one. */
+export function reportOfOrder(
+  texts: readonly string[],
+  { kit, resistor }: ReportOptions,
+): Output & { readonly html?: string } {
+  const notes = kit === null ? { ok: true as const, value: {} } : notesFrom(kit);
+  if (!notes.ok) return notes.refusal;
+  const jobs = jobsFrom(texts);
+  if (!jobs.ok) return jobs.fault;
+  const explanations = jobs.value.map((job) => {
+    const explained = job.readings?.length ? explanationsOfJob(job) : null;
+    return explained?.ok ? explained.value : null;
+  });
+  const report = makeOrderReport(jobs.value, { kit: notes.value, explanations });
+  if (!report.ok) return refused(report.fault);
+  const { hash, circuits } = report.value;
+  return {
+    output: { document: hash, circuits: circuits.map((one) => one.hash), state: 'draft' },
+    solved: true,
+    html: orderReportFile(report.value, resistor, faces()),
+  };
+}
 
 const isSection = (name: string): name is ReportSection => (reportSections as readonly string[]).includes(name);
 

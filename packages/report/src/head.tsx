@@ -1,9 +1,21 @@
+import type { JobRecord } from '@usual-drag/core/job';
 import type { Report } from '@usual-drag/core/report';
 import { moment } from './times.ts';
 
 /** Whose record it is, and whether it is signed. */
 export function Head({ report }: { readonly report: Report }) {
   const { title = 'Untitled', record = {} } = report.job;
+  return (
+    <header>
+      <h1>{title}</h1>
+      <p className="state">{stateWords(report)}</p>
+      <Details record={record} />
+    </header>
+  );
+}
+
+/** The job details that are filled in. */
+export function Details({ record }: { readonly record: JobRecord }) {
   const { site, asset, order, by, date, ambient, notes } = record;
   const filled = (
     [
@@ -15,27 +27,22 @@ export function Head({ report }: { readonly report: Report }) {
       ['Ambient', ambient === undefined ? undefined : `${ambient} °C`],
     ] as const
   ).filter(([, value]) => value !== undefined);
+  if (filled.length === 0 && notes === undefined) return null;
   return (
-    <header>
-      <h1>{title}</h1>
-      <p className="state">{stateWords(report)}</p>
-      {(filled.length > 0 || notes !== undefined) && (
-        <dl>
-          {filled.map(([name, value]) => (
-            <div key={name}>
-              <dt>{name}</dt>
-              <dd>{value}</dd>
-            </div>
-          ))}
-          {notes !== undefined && (
-            <div className="notes">
-              <dt>Notes</dt>
-              <dd className="notes">{notes}</dd>
-            </div>
-          )}
-        </dl>
+    <dl>
+      {filled.map(([name, value]) => (
+        <div key={name}>
+          <dt>{name}</dt>
+          <dd>{value}</dd>
+        </div>
+      ))}
+      {notes !== undefined && (
+        <div className="notes">
+          <dt>Notes</dt>
+          <dd className="notes">{notes}</dd>
+        </div>
       )}
-    </header>
+    </dl>
   );
 }
 

@@ -2,13 +2,14 @@ import { builtInKit, instrumentForJob } from '@usual-drag/core/instrument';
 import { explanationsOfJob, floatLevelDivider, type Job } from '@usual-drag/core/job';
 import {
   documentHash,
+  makeOrderReport,
   makeReport,
   reportSections,
   sectionNames,
   type Report,
   type ReportExtras,
 } from '@usual-drag/core/report';
-import { reportFile } from './report-file.tsx';
+import { orderReportFile, reportFile } from './report-file.tsx';
 import { pageStyle } from './report-style.ts';
 import { moment } from './times.ts';
 
@@ -129,4 +130,38 @@ test('a moment is written the same everywhere; what is none stays', () => {
   expect(moment('2026-11-24T23:59:59Z')).toBe('2026-11-24 23:59 UTC');
   expect(moment('2026-11-25T00:30:00+01:00')).toBe('2026-11-24 23:30 UTC');
   expect(moment('this morning')).toBe('this morning');
+});
+
+test('an order has its details, parts and instruments once, and the sections of each circuit', () => {
+  const second: Job = { ...divider, title: 'The same again', record: { ...divider.record!, notes: 'after cleaning' } };
+  const made = makeOrderReport([divider, second], { kit: { 'digital-2000': { assetTag: 'SL-207' } } });
+  if (!made.ok) throw new Error(made.fault.message);
+  const text = orderReportFile(made.value, 'box', faces);
+  expect(text).not.toMatch(/<script|<link|<iframe|<img|\son[a-z]+=/i);
+  expect([...text.matchAll(/<h1>([^<]*)<\/h1>/g)].map(([, name]) => name)).toEqual([
+    `Order ${divider.record!.order}`,
+    `1 ${divider.title}`,
+    '2 The same again',
+  ]);
+  const counts = (name: string): number => headings(text).filter((one) => one === name).length;
+  for (const once of ['Circuits', 'Parts, from every circuit', sectionNames.instruments, sectionNames.restoring])
+    expect([once, counts(once)]).toEqual([once, 1]);
+  for (const each of ['result', 'drawing', 'readings', 'diagnosis'] as const)
+    expect([each, counts(sectionNames[each])]).toEqual([each, 2]);
+  expect(counts(sectionNames.parts)).toBe(0);
+  expect(text.match(/<svg /g)).toHaveLength(2);
+  // Notes are of one circuit; readings are named by their circuit where both are meant.
+  expect(text.match(/after cleaning/g)).toHaveLength(1);
+  expect(text).toContain('2:M1');
+  expect(made.value.hash).toBe(documentHash([documentHash(divider), documentHash(second)]));
+  expect(text).toContain(made.value.hash);
+  expect(makeOrderReport([second, divider])).toMatchObject({
+    ok: true,
+    value: { hash: expect.not.stringMatching(made.value.hash) as string },
+  });
+});
+
+test('a circuit that cannot be solved is named, and nothing is reported', () => {
+  const broken: Job = { ...divider, network: { elements: [{ id: 'E1', kind: 'source', from: 'A', to: 'A', emf: 9 }] } };
+  expect(makeOrderReport([divider, broken])).toMatchObject({ ok: false });
 });

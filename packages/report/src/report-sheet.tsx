@@ -20,7 +20,17 @@ interface Props {
 }
 
 /** The record of a job as it is printed: its head, the sections that were chosen, what its figures mean, who signs. */
-export function ReportSheet({ report, drawing }: Props) {
+export const ReportSheet = ({ report, drawing }: Props) => (
+  <article className="report">
+    <Head report={report} />
+    <Sections report={report} drawing={drawing} />
+    <Meaning conventions={report.job.conventions ?? {}} values={report.network.values ?? 'nominal'} />
+    <Signatures report={report} />
+  </article>
+);
+
+/** The sections of a report that were chosen, in their order. */
+export function Sections({ report, drawing }: Props) {
   const of: Readonly<Record<ReportSection, ReactNode>> = {
     result: <Words section="result" lines={report.result} />,
     drawing: <Drawing drawing={drawing} />,
@@ -46,18 +56,11 @@ export function ReportSheet({ report, drawing }: Props) {
     cautions: <Words section="cautions" lines={report.cautions} none="None stood." after={deference} />,
     restoring: <Restoring checks={report.restoring} />,
   };
-  return (
-    <article className="report">
-      <Head report={report} />
-      {report.sections.map((section) => (
-        <section key={section} className={isShort(report, section) ? 'together' : undefined}>
-          {of[section]}
-        </section>
-      ))}
-      <Meaning conventions={report.job.conventions ?? {}} values={report.network.values ?? 'nominal'} />
-      <Signatures report={report} />
-    </article>
-  );
+  return report.sections.map((section) => (
+    <section key={section} className={isShort(report, section) ? 'together' : undefined}>
+      {of[section]}
+    </section>
+  ));
 }
 
 /** Returns whether a section is kept together on a page; a long table breaks between its rows. */

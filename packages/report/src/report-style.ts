@@ -1,4 +1,4 @@
-import type { Report } from '@usual-drag/core/report';
+import type { OrderReport, Report } from '@usual-drag/core/report';
 
 /** Style of the report, on the screen and on paper. True is ink, indicated is ochre; red is for hazards alone. */
 export const reportStyle = `
@@ -45,6 +45,7 @@ export const reportStyle = `
 .report .sign p { margin: 0; color: #59626a; font-size: 8.5pt; }
 .report .sign b { display: block; min-height: 9mm; margin-bottom: 1mm; border-bottom: .3mm solid #22303c; color: #22303c; font-size: 10pt; align-content: end; }
 .report .hash { overflow-wrap: anywhere; font-size: 8.5pt; }
+.report .circuit > h1 { margin-top: 9mm; break-after: avoid; }
 .report section.together { break-inside: avoid; }
 @media screen and (max-width: 700px) {
   .report { padding: 6mm 4mm; }
@@ -63,12 +64,37 @@ export const reportStyle = `
 export function pageStyle({ job, hash, state, signature }: Report): string {
   const { asset, order } = job.record ?? {};
   const about = [asset, order].filter(Boolean).join(' · ');
+  return sheetsOf({
+    about: about || job.title || 'Untitled',
+    title: about ? (job.title ?? 'Untitled') : '',
+    standing: state === 'signed' ? `Signed by ${signature!.by}` : 'Draft, not signed',
+    hash,
+  });
+}
+
+/** The same of an order. */
+export const orderPageStyle = ({ record, hash }: OrderReport): string =>
+  sheetsOf({
+    about: [record.asset, record.order].filter(Boolean).join(' · '),
+    title: '',
+    standing: 'Draft, not signed',
+    hash,
+  });
+
+/** Texts at the edges of each sheet. */
+interface Sheets {
+  readonly about: string;
+  readonly title: string;
+  readonly standing: string;
+  readonly hash: string;
+}
+
+function sheetsOf({ about, title, standing, hash }: Sheets): string {
   const face = `font: 8.5pt 'Atkinson Hyperlegible Next Variable', sans-serif; color: #59626a;`;
-  const standing = state === 'signed' ? `Signed by ${signature!.by}` : 'Draft, not signed';
   const box = (place: string, content: string): string => `@${place} { ${face} content: ${content}; }`;
   return `@page { size: A4; margin: 20mm 14mm 18mm;
-  ${box('top-left', quoted(about || job.title || 'Untitled'))}
-  ${box('top-center', quoted(about ? (job.title ?? 'Untitled') : ''))}
+  ${box('top-left', quoted(about))}
+  ${box('top-center', quoted(title))}
   ${box('top-right', `"Page " counter(page) " of " counter(pages)`)}
   ${box('bottom-left', quoted(standing))}
   ${box('bottom-right', quoted(`Document ${hash.slice(0, 16)}`))}

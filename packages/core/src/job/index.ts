@@ -40,7 +40,7 @@ export { jobFrom, startingCircuits } from './starting-circuits.ts';
 export { changeNetwork } from './edits/change-network.ts';
 export { newCircuit, rolesBySize, type ChosenPart } from './new-circuit/new-circuit.ts';
 export { withoutRepeated } from './order/without-repeated.ts';
-export { partResistances, type PartResistances } from './order/part-resistances.ts';
+export { partResistances, type PartResistances, type ResistanceEvidence } from './order/part-resistances.ts';
 export { arrangementsOf, type Arrangement } from './new-circuit/arrangements.ts';
 export { partsFromRows, type PartsRows, type RowFault } from './rows/parts-rows.ts';
 export { kitFromRows, rowsFromKit, withRange, type Kit } from './rows/kit-rows.ts';

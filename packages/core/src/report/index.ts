@@ -1,6 +1,7 @@
 export { documentHash } from './document-hash.ts';
 export { idsInWords } from './ids-in-words.ts';
 export { makeReport, type Report, type ReportExtras } from './report.ts';
+export { makeOrderReport, type OrderReport } from './order-report.ts';
 export { reportSections, sectionNames, type ReportSection } from './report-sections.ts';
 export { supplyWords, type ReportPart } from './report-parts.ts';
 export { simulatedIdentity, simulatedNote, type ReportReading } from './report-readings.ts';
