@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { axe } from './workshop.ts';
 import { expect, openJob, saved, stored, test } from './demo-page.ts';
 
@@ -198,6 +199,12 @@ test('an order’s circuits give each part’s resistance, agree, and are fitted
     }
   }
   await axe(page);
+  const file = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the report' }).click();
+  const report = readFileSync(await (await file).path(), 'utf8');
+  expect((await file).suggestedFilename()).toBe('SL-WO-2241.report.html');
+  for (const heading of ['<h1>Order SL-WO-2241</h1>', '<h1>1 In series</h1>', '<h1>2 In parallel</h1>'])
+    expect(report).toContain(heading);
   const fit = page.getByRole('group', { name: 'Fit what is not known' });
   await expect(fit.getByRole('checkbox', { name: 'In parallel' })).toBeChecked();
   await fit.getByRole('checkbox', { name: 'resistance of Bench meter on current' }).check();

@@ -1,14 +1,17 @@
 import { useQueries, useQuery } from '@tanstack/react-query';
 import type { JobSummary } from '@usual-drag/contract';
 import type { Job } from '@usual-drag/core/job';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { jobQuery, jobsQuery } from '../api/jobs.ts';
 import { FitPanel } from '../bench/readings/diagnosis/fit-panel.tsx';
 import { NetworkPicture } from '../drawing/network-picture.tsx';
 import { circuitsOf } from '../jobs/orders.ts';
+import { Button } from '../ui/button.tsx';
+import { toast } from '../ui/toast.ts';
 import { readInWords } from '../ui/words.ts';
 import { PartsTogether } from './parts-together.tsx';
+import { saveOrderReport } from './save-order-report.ts';
 
 /** The circuits of one order, and what they say together. */
 export function OrderPage() {
@@ -19,11 +22,25 @@ export function OrderPage() {
     queries: circuits.map(({ id }) => ({ ...jobQuery(id), staleTime: 0 })),
     combine: (found) => found.flatMap(({ data }) => (data ? [data.document] : [])),
   });
+  const [isSaving, setSaving] = useState(false);
+  const save = async (): Promise<void> => {
+    setSaving(true);
+    await saveOrderReport(order, documents).catch((fault: Error) => toast.error(`Not saved: ${fault.message}`));
+    setSaving(false);
+  };
   const isComplete = jobs !== undefined && documents.length === circuits.length;
   return (
     <main className="relative h-full overflow-y-auto">
       <div className="mx-auto flex max-w-6xl flex-col gap-5 px-4 py-4 sm:px-6">
-        <h1 className="text-[26px] font-bold">Order {order}</h1>
+        <div className="flex flex-wrap items-center gap-3">
+          <h1 className="grow text-[26px] font-bold">Order {order}</h1>
+          <span role="status" className="text-[14px] text-soft">
+            {isSaving && 'Working out the report …'}
+          </span>
+          <Button disabled={!isComplete || documents.length === 0 || isSaving} onClick={() => void save()}>
+            Save the report
+          </Button>
+        </div>
         {error && <p role="alert">{error.message}</p>}
         {!isComplete && !error && <p className="text-soft">Fetching its circuits …</p>}
         {isComplete && circuits.length === 0 && <p>No job has this order number.</p>}

@@ -26,7 +26,7 @@ const meter: Instrument = {
   ],
 } as Instrument;
 
-/** What the meter displays at a place of the circuit as it really is, alone in it. */
+/** Display of the meter at a place of the circuit as it really is, alone in it. */
 function displayed(network: Network, reading: Reading): string {
   const unloaded = solveUnloaded(network);
   if (!unloaded.ok) throw new Error(unloaded.fault.code);
@@ -47,7 +47,7 @@ function readCircuit(job: Job): Job {
     const reading = { ...place, observations: [] } as unknown as Reading;
     const shown = displayed(job.network, reading);
     const unit = reading.quantity === 'dc-voltage' ? 'V' : 'A';
-    return { ...reading, observations: [{ shown, unit, at: '2026-11-30T09:00:00Z' }] } as Reading;
+    return { ...reading, observations: [{ shown, unit, at: '2026-11-30T09:00:00Z' }] };
   });
   return { ...job, version: 2, readings: [...(job.readings ?? []), ...readings] };
 }

@@ -1,0 +1,31 @@
+import type { Job } from '@usual-drag/core/job';
+import { kitNotesOf } from '@usual-drag/core/report';
+import { listQuery } from '../api/lists.ts';
+import { queries } from '../api/queries.ts';
+import { useDisplay } from '../bench/canvas/display.ts';
+import { fetchFaces } from '../drawing/faces.ts';
+import { saveText } from '../ui/save-file.ts';
+import { startExplanations } from '../workers/diagnosis.ts';
+
+/**
+ * Saves the report of an order's circuits as one HTML file that needs nothing else.
+ *
+ * @throws Error with the fault of the circuit that cannot be worked out
+ */
+export async function saveOrderReport(order: string, circuits: readonly Job[]): Promise<void> {
+  const [{ makeOrderReport }, { orderReportFile }, faces, kit, explained] = await Promise.all([
+    import('@usual-drag/core/report'),
+    import('@usual-drag/report/file'),
+    fetchFaces(),
+    queries.fetchQuery(listQuery('instruments')),
+    Promise.all(circuits.map(async (job) => (job.readings?.length ? startExplanations(job).result : null))),
+  ]);
+  const made = makeOrderReport(circuits, {
+    kit: kitNotesOf(kit.map(({ document }) => document)),
+    explanations: explained.map((one) => (one?.ok ? one.value : null)),
+  });
+  if (!made.ok) throw new Error(made.fault.message);
+  const { resistor } = useDisplay.getState();
+  const name = order.replace(/[^\p{L}\p{N}]+/gu, '-');
+  saveText(orderReportFile(made.value, resistor, faces), `${name}.report.html`, 'text/html');
+}
