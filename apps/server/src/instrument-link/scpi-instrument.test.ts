@@ -2,6 +2,9 @@ import { once } from 'node:events';
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
 import { ScpiInstrument } from './scpi-instrument.ts';
 
+/** Longer than a busy machine takes over an answer. */
+const patient = { connectMs: 10_000, answerMs: 10_000, readingMs: 10_000 };
+/** For what never answers. */
 const quick = { connectMs: 500, answerMs: 200, readingMs: 300 };
 const volts = { quantity: 'dc-voltage', range: null } as const;
 const servers: Server[] = [];
@@ -10,7 +13,7 @@ afterEach(() => servers.splice(0).forEach((server) => server.close()));
 type Behaviour = (line: string, socket: Socket, connection: number) => void;
 
 /** A program in the place of an instrument, on a port of its own. */
-async function instrumentThat(behave: Behaviour) {
+async function instrumentThat(behave: Behaviour, timeouts = patient) {
   let connections = 0;
   const lines: string[] = [];
   const server = createServer((socket) => {
@@ -26,7 +29,7 @@ async function instrumentThat(behave: Behaviour) {
   servers.push(server.listen(0, '127.0.0.1'));
   await once(server, 'listening');
   const { port } = server.address() as AddressInfo;
-  const instrument = new ScpiInstrument({ host: '127.0.0.1', port }, quick);
+  const instrument = new ScpiInstrument({ host: '127.0.0.1', port }, timeouts);
   return { instrument, lines, connections: () => connections };
 }
 
@@ -113,7 +116,7 @@ const failures: readonly (readonly [string, Behaviour, RegExp])[] = [
 ];
 
 test.each(failures)('%s: a clear message, and no value', async (_name, behave, message) => {
-  const { instrument } = await instrumentThat(behave);
+  const { instrument } = await instrumentThat(behave, quick);
   await expect(instrument.read(volts)).rejects.toThrow(message);
   instrument.close();
 });
@@ -130,15 +133,18 @@ test('over range is OL', async () => {
 });
 
 test('after a late answer the next reading has a connection of its own, and its own value', async () => {
-  const { instrument, connections } = await instrumentThat((line, socket, connection) => {
-    if (line !== 'READ?') return good()(line, socket, connection);
-    // The first reading is answered too late, with a value that nobody may take for the second's.
-    if (connection === 1) setTimeout(() => socket.write('111\n'), 400);
-    else socket.write('222\n');
-  });
+  const { instrument, connections } = await instrumentThat(
+    (line, socket, connection) => {
+      if (line !== 'READ?') return good()(line, socket, connection);
+      // The first reading is answered too late, with a value that nobody may take for the second's.
+      if (connection === 1) setTimeout(() => socket.write('111\n'), 1300);
+      else socket.write('222\n');
+    },
+    { ...patient, readingMs: 1000 },
+  );
   await expect(instrument.read(volts)).rejects.toThrow(/did not answer/);
   expect((await instrument.read(volts)).sent).toBe('222');
-  await new Promise((done) => setTimeout(done, 300));
+  await new Promise((done) => setTimeout(done, 400));
   expect((await instrument.read(volts)).sent).toBe('222');
   expect(connections()).toBe(2);
   instrument.close();

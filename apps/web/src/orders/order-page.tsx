@@ -10,6 +10,7 @@ import { circuitsOf } from '../jobs/orders.ts';
 import { Button } from '../ui/button.tsx';
 import { toast } from '../ui/toast.ts';
 import { readInWords } from '../ui/words.ts';
+import { PlanOfOrder } from './order-plan.tsx';
 import { PartsTogether } from './parts-together.tsx';
 import { saveOrderReport } from './save-order-report.ts';
 
@@ -47,6 +48,7 @@ export function OrderPage() {
         {isComplete && documents[0] && (
           <>
             <Circuits circuits={circuits} documents={documents} />
+            <PlanOfOrder circuits={circuits} documents={documents} />
             <PartsTogether circuits={circuits} documents={documents} />
             <div className="max-w-xl">
               <FitPanel

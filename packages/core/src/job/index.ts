@@ -39,6 +39,7 @@ export { floatLevelDivider } from './float-level-divider.ts';
 export { jobFrom, startingCircuits } from './starting-circuits.ts';
 export { changeNetwork } from './edits/change-network.ts';
 export { newCircuit, rolesBySize, type ChosenPart } from './new-circuit/new-circuit.ts';
+export { planOrder, type OrderStep } from './order/order-plan.ts';
 export { withoutRepeated } from './order/without-repeated.ts';
 export { partResistances, type PartResistances, type ResistanceEvidence } from './order/part-resistances.ts';
 export { arrangementsOf, type Arrangement } from './new-circuit/arrangements.ts';
