@@ -14,7 +14,7 @@ export interface OrderStep {
 }
 
 /** A circuit of an order's plan: built, read, and taken apart. */
-export interface OrderCircuit {
+interface OrderCircuit {
   readonly circuit: number;
   /** How it is joined, as a line of names and values. */
   readonly line: string;
