@@ -26,7 +26,7 @@ test('three resistors in series, then in parallel, then combined: one order, and
   await page.getByRole('radio', { name: 'in parallel' }).click();
   await expect(page.getByRole('textbox', { name: /^As a line/ })).toHaveValue('E1: R1 || R2 || R3');
   await page.getByRole('textbox', { name: 'Order number' }).fill('SL-WO-2240');
-  await page.getByRole('button', { name: 'Make this circuit' }).click();
+  await page.getByRole('button', { name: 'Create circuit' }).click();
   await expect(page).toHaveURL(/\/bench\/.*\/network$/);
   await expect(page.getByRole('textbox', { name: 'Title of the job' })).toHaveValue('Three in series, in parallel');
   const parallel = (await stored(server, 'Three in series, in parallel')).document;
@@ -46,10 +46,10 @@ test('three resistors in series, then in parallel, then combined: one order, and
   const typed = page.getByRole('textbox', { name: /^As a line/ });
   await typed.fill('E1: R1 + (R2 || R9)');
   await expect(page.getByRole('alert')).toContainText('R9');
-  await expect(page.getByRole('button', { name: 'Make this circuit' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Create circuit' })).toBeDisabled();
   await typed.fill('E1: R1 + (R2 || R3)');
   await page.getByRole('textbox', { name: 'Title', exact: true }).fill('Combined');
-  await page.getByRole('button', { name: 'Make this circuit' }).click();
+  await page.getByRole('button', { name: 'Create circuit' }).click();
   await expect(page.getByRole('textbox', { name: 'Title of the job' })).toHaveValue('Combined');
   expect((await stored(server, 'Combined')).document.network.elements).toMatchObject([
     { id: 'E1' },
@@ -81,7 +81,7 @@ test('resistances that were measured come along and say where they were taken', 
   await page.goto(`${server.address}/new-circuit/${id}`);
   await page.getByRole('checkbox', { name: /^R4/ }).click();
   await page.getByRole('radio', { name: 'in series', exact: true }).click();
-  await page.getByRole('button', { name: 'Make this circuit' }).click();
+  await page.getByRole('button', { name: 'Create circuit' }).click();
   await expect(page).toHaveURL(/\/bench\/.*\/network$/);
   await page.getByRole('link', { name: /^Readings/ }).click();
   await expect(page.getByRole('tab', { name: 'Log (3)' })).toBeVisible();
@@ -205,7 +205,7 @@ test('an order’s circuits give each part’s resistance, agree, and are fitted
   await expect(plan).toContainText(/Build In parallel with the supply off: E1 9V\/500m: R1 100.* \|\| R2 150/);
   await axe(page);
   const file = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the report' }).click();
+  await page.getByRole('button', { name: 'Save report' }).click();
   const report = readFileSync(await (await file).path(), 'utf8');
   expect((await file).suggestedFilename()).toBe('SL-WO-2241.report.html');
   for (const heading of ['<h1>Order SL-WO-2241</h1>', '<h1>1 In series</h1>', '<h1>2 In parallel</h1>'])

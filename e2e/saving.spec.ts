@@ -290,18 +290,18 @@ test('a backup is checked, restored, and what it replaced is brought back, on th
   await expect(card.getByRole('row', { name: /^Jobs/ })).toHaveText('Jobs55');
   await axe(page);
   expect((await server.ask('POST', '/jobs', { document: newJob('Since') })).status).toBe(201);
-  await card.getByRole('button', { name: 'Replace everything by this backup' }).click();
+  await card.getByRole('button', { name: 'Restore this backup' }).click();
   await expect(page.getByRole('link', { name: /^Level loop/ })).toHaveCount(1);
   await expect(page.getByRole('link', { name: /^Since/ })).toHaveCount(0);
 
   await page.keyboard.press('g');
   await page.keyboard.press('b');
-  const copy = page.getByRole('table', { name: 'Copies' }).getByRole('row', { name: /replaced by a restored backup/ });
+  const copy = page.getByRole('table', { name: 'Copies' }).getByRole('row', { name: /before a restoration/ });
   await copy
     .first()
     .getByRole('button', { name: /^Restore the copy/ })
     .click();
-  await card.getByRole('button', { name: 'Replace everything by this backup' }).click();
+  await card.getByRole('button', { name: 'Restore this backup' }).click();
   await expect(page.getByRole('link', { name: /^Since/ })).toHaveCount(1);
   expect(faults).toEqual([]);
 });

@@ -6,6 +6,7 @@ import { Details } from './head.tsx';
 import { Instruments } from './instruments.tsx';
 import { Meaning } from './meaning.tsx';
 import { Sections } from './report-sheet.tsx';
+import { SignatureLines } from './signing.tsx';
 
 interface Props {
   readonly report: OrderReport;
@@ -15,7 +16,7 @@ interface Props {
 
 export const orderTitle = ({ record }: OrderReport): string => (record.order ? `Order ${record.order}` : 'Order');
 
-/** The record of an order as it is printed: job details and parts once, a part a circuit, instruments and signature once. */
+/** Printed report of an order: job details, parts, instruments and signature once, the other sections for each circuit. */
 export function OrderSheet({ report, drawings }: Props) {
   const { record, circuits, parts, instruments, restoring, hash } = report;
   const [first] = circuits;
@@ -63,20 +64,7 @@ export function OrderSheet({ report, drawings }: Props) {
       {first && <Meaning conventions={first.job.conventions ?? {}} values={first.network.values ?? 'nominal'} />}
       <section className="together">
         <h2>Signature</h2>
-        <div className="sign">
-          <p>
-            <b />
-            Measured by{record.by !== undefined && ` (${record.by})`}
-          </p>
-          <p>
-            <b />
-            Date
-          </p>
-          <p>
-            <b />
-            Checked by, date
-          </p>
-        </div>
+        <SignatureLines signed={null} expected={record.by} />
         <p className="hash">
           Document (SHA-256 of the list of the circuits’ hashes, each SHA-256 of its job, in canonical JSON, RFC 8785):{' '}
           <span className="figures">{hash}</span>
@@ -135,7 +123,10 @@ function PartsTable({ parts, circuits }: { readonly parts: readonly PartResistan
           </tbody>
         </table>
       </Frame>
-      <p>The loading of both meters is taken out. ± is U, k = 2; together is the mean weighted by 1/U².</p>
+      <p>
+        Voltage and current are corrected for the loading of their meters. ± is U, k = 2. Together is the mean weighted
+        by 1/U²; its U counts the errors of the values as the same error.
+      </p>
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { recordHash, sectionNames, type Report } from '@usual-drag/core/report';
+import { recordHash, sectionNames, type Report, type Signature } from '@usual-drag/core/report';
 import { moment } from './times.ts';
 
 /** Tasks after the last reading. */
@@ -18,6 +18,31 @@ export function Restoring({ checks }: { readonly checks: Report['restoring'] }) 
   );
 }
 
+interface LinesProps {
+  /** Null if the report is not signed. */
+  readonly signed: Pick<Signature, 'by' | 'at'> | null;
+  /** Name in the job details. */
+  readonly expected: string | undefined;
+}
+
+/** Lines for the names and dates of who measured and who checked. */
+export const SignatureLines = ({ signed, expected }: LinesProps) => (
+  <div className="sign">
+    <p>
+      <b>{signed?.by ?? ''}</b>
+      Measured by{signed === null && expected !== undefined && ` (${expected})`}
+    </p>
+    <p>
+      <b>{signed === null ? '' : moment(signed.at)}</b>
+      Date
+    </p>
+    <p>
+      <b />
+      Checked by, date
+    </p>
+  </div>
+);
+
 /** Signers, and the document that they sign. */
 export function Signatures({ report }: { readonly report: Report }) {
   const { state, signature, hash, job } = report;
@@ -25,20 +50,7 @@ export function Signatures({ report }: { readonly report: Report }) {
   return (
     <section className="together">
       <h2>Signature</h2>
-      <div className="sign">
-        <p>
-          <b>{signed?.by ?? ''}</b>
-          Measured by{signed === null && job.record?.by !== undefined && ` (${job.record.by})`}
-        </p>
-        <p>
-          <b>{signed === null ? '' : moment(signed.at)}</b>
-          Date
-        </p>
-        <p>
-          <b />
-          Checked by, date
-        </p>
-      </div>
+      <SignatureLines signed={signed} expected={job.record?.by} />
       <p className="hash">
         Document (SHA-256 of the job in canonical JSON, RFC 8785): <span className="figures">{hash}</span>
       </p>

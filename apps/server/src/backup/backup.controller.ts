@@ -18,7 +18,7 @@ export class BackupController {
     @Inject(Restoration) private readonly restoration: Restoration,
   ) {}
 
-  /** Everything in one file, as of one moment, while the server keeps running. `check` takes it back, as does `npm run restore`. */
+  /** Everything in one file, as of one moment, while the server keeps running. Restored by `check` or `npm run restore`. */
   @Get()
   async download(): Promise<StreamableFile> {
     const file = join(this.folder, `sending-${randomUUID()}.sqlite`);
@@ -37,21 +37,21 @@ export class BackupController {
     return this.restoration.copies();
   }
 
-  /** Checks a backup, sent as it was downloaded, and says what it contains. Nothing is replaced yet. */
+  /** Checks an uploaded backup and returns its contents. Nothing is replaced yet. */
   @Post('check')
   @HttpCode(200)
   check(@Req() request: Request): Promise<CheckedBackup> {
     return this.restoration.checkFile(request);
   }
 
-  /** The same with one of the copies. */
+  /** Checks one of the copies. */
   @Post('copies/:name/check')
   @HttpCode(200)
   checkCopy(@Param('name') name: string): Promise<CheckedBackup> {
     return this.restoration.checkCopy(name);
   }
 
-  /** Replaces everything by the backup that was checked. The answer names the copy of what it replaced. */
+  /** Replaces everything with the checked backup. Returns the name of the copy of the former contents. */
   @Post('checked/:id/restore')
   @HttpCode(200)
   restore(@Param('id') id: string): Promise<{ copy: string }> {

@@ -1,14 +1,17 @@
 import { connect, migrateDatabase } from '../database/database.ts';
+import { drizzle } from 'drizzle-orm/libsql';
+import { takeBackUnfinishedImports } from '../database/import-in-parts.ts';
+import * as schema from '../database/schema.ts';
 import { checkFile, unsealFile } from '../database/file-checksum.ts';
 import { schemaState } from '../database/migrations.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';
 
 /**
- * Checks a copied backup, and opens it as the server would, which brings an older one up to date.
+ * Checks a copied backup and opens it as the server does: an older one is migrated, an unfinished import in it is undone.
  *
- * @param file  a copy of the backup: opening writes beside it
- * @param name  what the refusal calls it
+ * @param file  a copy of the backup, as opening it writes to it
+ * @param name  name of the backup in a refusal
  * @throws StartFailure if it is no sound backup of this version or an older one
  */
 export async function prepareBackup(file: string, name: string): Promise<void> {
@@ -25,6 +28,7 @@ export async function prepareBackup(file: string, name: string): Promise<void> {
     if (state === 'current' && checksum === 'none')
       throw refused('has no checksum: it is not a backup of this version,');
     await migrateDatabase(client, file);
+    await takeBackUnfinishedImports(drizzle(client, { schema }));
     await unsealFile(client);
     await client.execute('pragma wal_checkpoint(truncate)');
   } catch (error) {

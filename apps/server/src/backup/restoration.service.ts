@@ -14,7 +14,7 @@ import {
 import { documentKinds, largestBackup, type CheckedBackup, type KeptCopy } from '@usual-drag/contract';
 import { copiesFolder, copyDatabase, copyName, keptCopies } from '../database/copies.ts';
 import { connect, DATABASE, databaseFile, DATA_FOLDER, stagingFolder, type Database } from '../database/database.ts';
-import { replaceContents } from '../database/replace-contents.ts';
+import { ChangedMeanwhile, changesSoFar, replaceContents } from '../database/replace-contents.ts';
 import { jobs } from '../database/schema.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { storedContents } from '../database/stored-contents.ts';
@@ -22,12 +22,12 @@ import { Changes } from '../documents/changes.ts';
 import { prepareBackup } from './prepare-backup.ts';
 
 /**
- * Restores a backup while the server runs, in two steps: it is checked first, and what it has is told beside what is here; then it
- * takes the place of everything. One at a time waits; the next one that is checked takes its place.
+ * Restores a backup while the server runs, in two steps: the backup is checked and its contents are returned beside the present
+ * ones; then it replaces them. One checked backup is kept at a time; checking another one discards it.
  */
 @Injectable()
 export class Restoration {
-  /** Id of the backup that was checked and waits. */
+  /** Id of the checked backup; null if there is none. */
   #waiting: string | null = null;
   #isBusy = false;
 
@@ -43,7 +43,7 @@ export class Restoration {
   }
 
   /**
-   * Checks a file that is being sent.
+   * Checks a backup as it is uploaded.
    *
    * @throws a refusal (400 not a sound backup, 409 another one is being checked or restored, 413 too large)
    */
@@ -51,35 +51,57 @@ export class Restoration {
     return this.#check('The file', (stage) => pipeline(sent, limited(), createWriteStream(stage)).catch(brokenOff));
   }
 
-  /** The same with one of the copies. @throws a refusal (404) if there is none of this name */
+  /** Checks one of the copies. @throws a refusal (404) if there is none of this name */
   async checkCopy(name: string): Promise<CheckedBackup> {
     const file = join(copiesFolder(this.folder), basename(name));
     if (!this.copies().some((copy) => copy.name === name) || !existsSync(file))
-      throw new NotFoundException('There is no such copy. It may have been replaced by a newer one.');
+      throw new NotFoundException('There is no copy of this name: newer ones may have replaced it. Reload the page.');
     return this.#check('The copy', (stage) => Promise.resolve(copyFileSync(file, stage)));
   }
 
   /**
-   * Replaces everything by the backup that waits. A copy of what it replaces is made before.
+   * Replaces everything with the checked backup, after copying the present contents.
    *
    * @returns the name of that copy
-   * @throws a refusal (404) if another one was checked since, or none
+   * @throws a refusal (404 this backup is not the checked one, 409 others save without a pause)
    */
   restore(id: string): Promise<{ readonly copy: string }> {
     return this.#alone(async () => {
       if (this.#waiting === null || id !== this.#waiting)
-        throw new NotFoundException('This backup does not wait any more. Choose it again.');
-      mkdirSync(copiesFolder(this.folder), { recursive: true });
-      const copy = copyName(this.folder, 'before-restore');
-      await copyDatabase(this.database.$client, join(copiesFolder(this.folder), copy));
-      await replaceContents(this.database.$client, databaseFile(stagingFolder(this.folder)));
+        throw new NotFoundException('This backup is no longer checked. Choose it again.');
+      const copy = await this.#replace(databaseFile(stagingFolder(this.folder)));
       this.#forget();
       await this.#announce();
       return { copy };
     });
   }
 
-  /** Tells the pages: each job, for one that is open is asked for by its revision, and every list. */
+  /**
+   * Copies the present contents and replaces them. A save that was confirmed after the copy would be in neither: a new copy is made
+   * then.
+   *
+   * @returns the name of the copy
+   */
+  async #replace(from: string): Promise<string> {
+    const client = this.database.$client;
+    mkdirSync(copiesFolder(this.folder), { recursive: true });
+    for (let attempt = 1; attempt <= mostAttempts; attempt += 1) {
+      const name = copyName(this.folder, 'before-restore');
+      const copy = join(copiesFolder(this.folder), name);
+      const changes = await changesSoFar(client);
+      await copyDatabase(client, copy);
+      try {
+        await replaceContents(client, from, changes);
+        return name;
+      } catch (error) {
+        rmSync(copy);
+        if (!(error instanceof ChangedMeanwhile)) throw error;
+      }
+    }
+    throw new ConflictException('Others are saving all the time. Nothing was replaced. Try again when fewer do.');
+  }
+
+  /** Announces each job with its revision, which pages that have it open need, and every list. */
   async #announce(): Promise<void> {
     for (const { id, revision } of await this.database.select({ id: jobs.id, revision: jobs.revision }).from(jobs))
       this.changes.announce({ kind: 'jobs', id, revision });
@@ -122,14 +144,17 @@ export class Restoration {
   }
 }
 
-/** A sender that goes away is no fault of the program. */
+/** Copies that are made until nothing was saved during one. */
+const mostAttempts = 20;
+
+/** Refuses an upload whose connection was closed early; rethrows any other error. */
 function brokenOff(error: Error & { readonly code?: string }): never {
   throw error.code === 'ECONNRESET' || error.code === 'ERR_STREAM_PREMATURE_CLOSE'
     ? new BadRequestException('The file did not arrive whole. Send it again.')
     : error;
 }
 
-/** Passes bytes on, up to what a backup may have. */
+/** Passes bytes through and fails above `largestBackup`. */
 function limited(): Transform {
   let bytes = 0;
   return new Transform({

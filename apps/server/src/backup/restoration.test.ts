@@ -2,6 +2,9 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { CheckedBackup, DocumentChange, JobSummary, KeptCopy, StoredDocument } from '@usual-drag/contract';
 import { newJob, type Job } from '@usual-drag/core/job';
+import { copyDatabase } from '../database/copies.ts';
+import { connect, migrateDatabase } from '../database/database.ts';
+import { ChangedMeanwhile, changesSoFar, replaceContents } from '../database/replace-contents.ts';
 import { newFolder, startServer, type Answer, type RunningServer } from '../test/running-server.ts';
 
 let folder: string;
@@ -30,7 +33,7 @@ const titles = async (): Promise<(string | null)[]> =>
   ((await server.ask('GET', '/jobs')).json as JobSummary[]).map(({ title }) => title).sort();
 const read = async (id: string): Promise<StoredDocument<Job>> => (await server.ask('GET', `/jobs/${id}`)).json;
 
-test('a backup says what it has and what is here, and takes its place when told to', async () => {
+test('a checked backup reports its contents and the present ones, and replaces them', async () => {
   const kept = await add('Kept');
   await save(kept.id, 1, 'Kept, second version');
   await server.ask('PUT', '/instruments/mine', { document: { id: 'mine' } });
@@ -61,7 +64,7 @@ test('a backup says what it has and what is here, and takes its place when told 
   expect(await titles()).toEqual(['Kept, second version', 'Later']);
 });
 
-test('an edit of what was replaced is never taken for an edit of what was restored', async () => {
+test('an edit of a replaced job is not accepted as an edit of the restored one', async () => {
   const { id } = await add('First');
   const backup = await download();
   await save(id, 1, 'Second');
@@ -73,7 +76,7 @@ test('an edit of what was replaced is never taken for an edit of what was restor
   expect((await save(id, 3, 'First, edited')).status).toBe(200);
 });
 
-test('whoever listens is told of each job and of every list', async () => {
+test('each job and every list is announced to the pages', async () => {
   const { id } = await add('First');
   const backup = await download();
   await save(id, 1, 'Second');
@@ -93,7 +96,7 @@ test('whoever listens is told of each job and of every list', async () => {
   await reader.cancel();
 });
 
-test('what is no sound backup is refused in a sentence, and nothing changes', async () => {
+test('a file that is not a sound backup is refused, and nothing changes', async () => {
   await add('Stays');
   const backup = await download();
   const changed = Buffer.from(backup);
@@ -113,6 +116,65 @@ test('what is no sound backup is refused in a sentence, and nothing changes', as
     expect((await server.ask('POST', `/backup/copies/${name}/check`)).status).toBe(404);
   expect(await titles()).toEqual(['Stays']);
   expect(readdirSync(folder)).not.toContain('restoring');
+});
+
+test('a save that is confirmed while a backup is restored is in the copy or in the restored data', async () => {
+  await add('Kept');
+  const backup = await download();
+  const { id } = await checked(backup);
+  const confirmed: string[] = [];
+  let isOver = false;
+  const saving = (async () => {
+    for (let k = 0; !isOver && k < 400; k += 1) {
+      const { status } = await server.ask('POST', '/jobs', { document: newJob(`Saved ${k}`) });
+      if (status === 201) confirmed.push(`Saved ${k}`);
+      // Long enough for a copy to be made in between.
+      await new Promise((later) => setTimeout(later, 150));
+    }
+  })();
+  await new Promise((later) => setTimeout(later, 400));
+  const restored = await restore(id);
+  isOver = true;
+  await saving;
+  expect(restored.status).toBe(200);
+  const present = await titles();
+  const { copy } = restored.json as { copy: string };
+  const back = (await server.ask('POST', `/backup/copies/${copy}/check`)).json as CheckedBackup;
+  expect((await restore(back.id)).status).toBe(200);
+  const former = await titles();
+  expect(confirmed.length).toBeGreaterThan(2);
+  expect(confirmed.filter((title) => !present.includes(title) && !former.includes(title))).toEqual([]);
+});
+
+test('nothing is replaced if anything was saved since the contents were copied', async () => {
+  const file = join(newFolder(), 'present.sqlite');
+  const client = connect(file);
+  await migrateDatabase(client, file);
+  const other = join(newFolder(), 'other.sqlite');
+  const from = connect(other);
+  await migrateDatabase(from, other);
+  from.close();
+  const changes = await changesSoFar(client);
+  await client.execute("insert into properties values ('made-by', 'test')");
+  await expect(replaceContents(client, other, changes)).rejects.toThrow(ChangedMeanwhile);
+  expect((await client.execute("select value from properties where name = 'made-by'")).rows).toHaveLength(1);
+  await replaceContents(client, other, await changesSoFar(client));
+  expect((await client.execute("select value from properties where name = 'made-by'")).rows).toHaveLength(0);
+  client.close();
+});
+
+test('an unfinished import in a backup is undone', async () => {
+  const { id } = await add('Half imported');
+  await add('Whole');
+  await server.stop();
+  const client = connect(join(folder, 'usual-drag.sqlite'));
+  await client.execute({ sql: 'insert into properties values (?, ?)', args: ['import/x', JSON.stringify([id])] });
+  const file = join(newFolder(), 'half.backup');
+  await copyDatabase(client, file);
+  client.close();
+  server = await startServer(folder);
+  await restore((await checked(readFileSync(file))).id);
+  expect(await titles()).toEqual(['Whole']);
 });
 
 test('a restored database is there after a kill', async () => {

@@ -6,7 +6,7 @@ import { attempts, instruments, jobs, meterProjects, signatures } from './schema
 
 const documentTables = { jobs, instruments, meterProjects };
 
-/** Counts what a database contains, archived documents among it. */
+/** Counts the contents of a database, archived documents included. */
 export async function storedContents(client: Client): Promise<StoredContents> {
   const database = drizzle(client);
   const counted = async (table: typeof jobs | typeof signatures | typeof attempts): Promise<number> =>

@@ -4,22 +4,22 @@ import { answerTo, ask } from './http.ts';
 
 export const backupAddress = '/api/backup';
 
-/** ms until a restoration is given up: it takes as long as writing everything does. */
+/** ms until a restoration times out; it rewrites the whole database. */
 const restoreTimeoutMs = 600_000;
 
-/** The copies that the server made by itself, the newest first. */
+/** The server's automatic copies, the newest first. */
 export const copiesQuery = queryOptions({
   queryKey: ['backup', 'copies'],
   queryFn: () => ask<readonly KeptCopy[]>('GET', '/backup/copies'),
   staleTime: 0,
 });
 
-/** Has a backup checked; nothing is replaced yet. */
+/** Uploads a backup to be checked; nothing is replaced yet. */
 export const checkBackup = (file: Blob) =>
   answerTo<CheckedBackup>('POST', '/backup/check', 'application/vnd.sqlite3', file);
-/** The same with one of the server's copies. */
+/** Has one of the server's copies checked. */
 export const checkCopy = (name: string) =>
   ask<CheckedBackup>('POST', `/backup/copies/${name}/check`, undefined, restoreTimeoutMs);
-/** Replaces everything by a backup that was checked. */
+/** Replaces all data with the checked backup. */
 export const restoreBackup = (id: string) =>
   ask<{ readonly copy: string }>('POST', `/backup/checked/${id}/restore`, undefined, restoreTimeoutMs);

@@ -16,14 +16,14 @@ import { CopiesTable } from './copies-table.tsx';
 const downloadBackup = (): void =>
   Object.assign(document.createElement('a'), { href: backupAddress, download: '' }).click();
 
-/** A backup as it is restored: what is chosen is checked, then confirmed. */
+/** State of a restoration: the chosen backup is checked, then confirmed. */
 type State =
   | { readonly kind: 'nothing' }
   | { readonly kind: 'working'; readonly doing: string }
   | { readonly kind: 'checked'; readonly name: string; readonly backup: CheckedBackup }
   | { readonly kind: 'refused'; readonly message: string };
 
-/** Everything in one file, out and back. */
+/** Backs up everything to one file, and restores a backup or a copy. */
 export function BackupPage() {
   const { data: copies = [] } = useQuery(copiesQuery);
   const [state, setState] = useState<State>({ kind: 'nothing' });
@@ -50,14 +50,17 @@ export function BackupPage() {
     void attempt(`Checking ${name} …`, async () => setState({ kind: 'checked', name, backup: await ask() }));
   const take = (chosen: File): void =>
     chosen.size > largestBackup
-      ? setState({ kind: 'refused', message: `${chosen.name} is larger than 1 GB. Restore it with npm run restore.` })
+      ? setState({
+          kind: 'refused',
+          message: `${chosen.name} is larger than 1 GB. Stop the server and restore it with npm run restore.`,
+        })
       : check(chosen.name, () => checkBackup(chosen));
   const restore = (name: string, { id }: CheckedBackup): void =>
     void attempt(`Restoring ${name} …`, async () => {
       await restoreBackup(id);
       await queries.invalidateQueries();
       await navigate('/');
-      toast(`${name} is restored. What it replaced is the newest copy under Backup.`, { duration: 15_000 });
+      toast(`${name} was restored. The former data is the newest copy on the Backup page.`, { duration: 15_000 });
     });
 
   return (
@@ -71,7 +74,10 @@ export function BackupPage() {
           </Button>
         </Section>
         <Section title="Restore">
-          <p>A backup replaces everything that is here. It is checked first, and what it replaces is kept as a copy.</p>
+          <p>
+            Restoring a backup replaces all present data. The backup is checked first, and a copy of the present data is
+            made.
+          </p>
           <FileInput ref={file} label="Backup to restore" accept=".backup,.sqlite" onTake={take} />
           <Button className="self-start" disabled={state.kind === 'working'} onClick={() => file.current?.click()}>
             <FileUp aria-hidden size={16} /> Choose a backup …
@@ -116,17 +122,19 @@ function Section({ title, children }: { readonly title: string; readonly childre
 /** Purpose of each kind of file. */
 function WhichFile() {
   return (
-    <Section title="Which file for what">
+    <Section title="Kinds of files">
       <dl className="grid gap-x-4 gap-y-2 sm:grid-cols-[auto_1fr]">
         <dt className="font-bold">Job file</dt>
-        <dd>One job, to pass on. Importing it adds a job. From the menu of a job.</dd>
+        <dd>
+          One job, to give to somebody. Importing it adds a job. <i>Export</i> on the job’s card.
+        </dd>
         <dt className="font-bold">Archive of jobs</dt>
         <dd>
-          All jobs as files, to read elsewhere or to add to another installation. Kit, signatures and history are not in
-          it. From Jobs, <i>Import, export</i>.
+          All jobs as files, to read elsewhere or to add to another installation, without kit, signatures and history.{' '}
+          <i>Import, export</i> on the Jobs page.
         </dd>
         <dt className="font-bold">Backup</dt>
-        <dd>Everything, to return to, or to move to another computer. Restoring it replaces what is there.</dd>
+        <dd>All data, to return to later or to move to another computer. Restoring it replaces the data there.</dd>
       </dl>
     </Section>
   );

@@ -27,11 +27,11 @@ export function CheckedBackupCard({ name, backup: { contents, present }, onResto
   return (
     <div role="group" aria-label="The checked backup" className="flex flex-col gap-3 rounded-xl border border-line p-4">
       <p>
-        <b>{name}</b> is sound. Restoring it replaces everything that is here, on every device.
+        <b>{name}</b> is sound. Restoring it replaces all present data, on every device.
       </p>
       <FiguresTable
-        label="Backup and what is here"
-        head={['Contents', 'In the backup', 'Here now']}
+        label="Backup and present data"
+        head={['Contents', 'Backup', 'Present']}
         rows={(Object.keys(lines) as (keyof StoredContents)[]).map((key) => ({
           key,
           cells: [lines[key], shown(contents, key), shown(present, key)],
@@ -39,7 +39,7 @@ export function CheckedBackupCard({ name, backup: { contents, present }, onResto
       />
       <div className="flex flex-wrap gap-2">
         <Button tone="strong" onClick={onRestore}>
-          Replace everything by this backup
+          Restore this backup
         </Button>
         <Button tone="quiet" onClick={onCancel}>
           Cancel

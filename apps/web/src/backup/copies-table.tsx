@@ -11,16 +11,16 @@ interface Props {
 }
 
 const reasons: Readonly<Record<KeptCopy['reason'], string>> = {
-  start: 'at a start',
-  migration: 'before a change of format',
-  'before-restore': 'replaced by a restored backup',
+  start: 'at the start of the server',
+  migration: 'before a change of the format',
+  'before-restore': 'before a restoration',
 };
 
 const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(1)} MB`;
 
-/** The copies that the server made by itself. */
+/** Table of the automatic copies. */
 export function CopiesTable({ copies, isDisabled, onRestore }: Props) {
-  if (copies.length === 0) return <p className="text-soft">There are no copies yet: one is made at each start.</p>;
+  if (copies.length === 0) return <p className="text-soft">No copies yet. One is made at each start of the server.</p>;
   return (
     <FiguresTable
       label="Copies"

@@ -8,7 +8,7 @@ interface Props {
   readonly children: ReactNode;
 }
 
-/** The circuits of one order under its heading; jobs without a common order as they are. */
+/** Heading above the circuits of one order; none above other jobs. */
 export function OrderGroup({ group: { order, jobs }, children }: Props) {
   if (order === null) return children;
   const assets = [...new Set(jobs.flatMap(({ record }) => record.asset ?? []))];

@@ -8,8 +8,8 @@ export interface JobGroup {
 }
 
 /**
- * Puts the jobs of an order together, in the sequence they were made, where the first of them stood. The others stay as they were, one
- * group a run.
+ * Groups jobs by order number. The circuits of an order are in the sequence of their creation, at the place of the first one in
+ * the list; consecutive jobs without a common order number form one group.
  */
 export function byOrder(jobs: readonly JobSummary[]): JobGroup[] {
   const members = new Map<string, JobSummary[]>();
@@ -34,11 +34,11 @@ export function byOrder(jobs: readonly JobSummary[]): JobGroup[] {
   return groups;
 }
 
-/** The circuits of an order in the sequence they were made. */
+/** Returns the circuits of an order in the sequence of their creation. */
 export const circuitsOf = (jobs: readonly JobSummary[], order: string): JobSummary[] =>
   asMade(jobs.filter(({ record }) => record.order === order));
 
-/** The circuit of the same order that was made next, or before; undefined if there is none. */
+/** Returns the next or previous circuit of the same order; undefined if there is none. */
 export function circuitBeside(jobs: readonly JobSummary[], id: string, by: 1 | -1): JobSummary | undefined {
   const order = jobs.find((job) => job.id === id)?.record.order;
   if (!order) return undefined;

@@ -15,7 +15,7 @@ interface Props {
   readonly onMake: (job: Job) => void;
 }
 
-/** Texts as they were typed; the others follow from what is chosen. */
+/** Texts that were typed; the others are derived from the choices. */
 interface Typed {
   readonly title?: string;
   readonly order?: string;
@@ -30,7 +30,7 @@ const namings = [
   { value: 'by-size', text: 'by size, R1 the largest' },
 ] as const;
 
-/** The parts that come along and their names, the arrangement, and the circuit that they make. */
+/** Form for a new circuit: its parts and their names, the arrangement, and a drawing of the result. */
 export function NewCircuitForm({ job, today, onMake }: Props) {
   const { elements } = job.network;
   const kept = useMemo(() => elements.map(({ id }): ChosenPart => ({ id, role: id })), [elements]);
@@ -64,7 +64,7 @@ export function NewCircuitForm({ job, today, onMake }: Props) {
         <Field
           label="Order number"
           value={order}
-          hint={order === '' ? 'Circuits with the same order number stand together on the Jobs page.' : undefined}
+          hint={order === '' ? 'Circuits with the same order number are grouped on the Jobs page.' : undefined}
           onChange={(text) => setTyped({ ...typed, order: text })}
         />
         <h2 className="text-[19px] font-bold">Parts</h2>
@@ -79,7 +79,7 @@ export function NewCircuitForm({ job, today, onMake }: Props) {
           elements={elements}
           parts={parts}
           left={left}
-          onRename={(id, role) => rename(parts.map((part) => (part.id === id ? { id, role } : part)))}
+          onRename={(id, role) => rename(withRole(parts, id, role))}
           onToggle={(id) => {
             setLeft(left.includes(id) ? left.filter((other) => other !== id) : [...left, id]);
             setTyped(withoutLine);
@@ -105,11 +105,11 @@ export function NewCircuitForm({ job, today, onMake }: Props) {
           <NetworkPicture network={made.value.network} label="The new circuit" height={200} className="max-h-44" />
         )}
         <p className="text-[14px] text-soft">
-          Values, measured values, instruments and job details come along, and readings of resistance. Build it with the
-          supply off.
+          Values, measured values, resistance readings, instruments and job details are copied. Switch the supply off
+          before you build the circuit.
         </p>
         <Button type="submit" tone="strong" className="self-start" disabled={!made.ok}>
-          Make this circuit
+          Create circuit
         </Button>
       </div>
     </form>
@@ -124,6 +124,15 @@ function useArrangements({ network }: Job, chosen: readonly ChosenPart[]) {
   const feed = ofKind('source', 'current-source')[0] ?? null;
   const joined = ofKind('resistor', 'load').join(' ');
   return useMemo(() => (joined === '' ? [] : arrangementsOf(feed, joined.split(' '))), [feed, joined]);
+}
+
+/** Names a part; a part that had the name gets the former name of this one. */
+function withRole(parts: readonly ChosenPart[], id: string, role: string): ChosenPart[] {
+  const former = parts.find((part) => part.id === id)!.role;
+  return parts.map((part) => {
+    if (part.id === id) return { id, role };
+    return part.role === role ? { id: part.id, role: former } : part;
+  });
 }
 
 const sameRoles = (a: readonly ChosenPart[], b: readonly ChosenPart[]): boolean =>

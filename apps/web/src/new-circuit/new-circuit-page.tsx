@@ -1,8 +1,9 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { dayOf } from '@usual-drag/core/instrument';
 import type { Job } from '@usual-drag/core/job';
 import { useParams, useNavigate } from 'react-router';
 import { createJob, jobQuery } from '../api/jobs.ts';
+import { queries } from '../api/queries.ts';
 import { documentState, useDocuments } from '../documents/documents.ts';
 import { toast } from '../ui/toast.ts';
 import { NewCircuitForm } from './new-circuit-form.tsx';
@@ -14,7 +15,6 @@ export function NewCircuitPage() {
   // What is open in this window may have edits that the server does not have yet.
   const open = useDocuments((state) => documentState(state.open, 'jobs', jobId)?.document);
   const job = open ?? data?.document;
-  const queries = useQueryClient();
   const navigate = useNavigate();
   const make = async (next: Job): Promise<void> => {
     try {
@@ -28,7 +28,7 @@ export function NewCircuitPage() {
   return (
     <main className="relative h-full overflow-y-auto">
       <div className="mx-auto flex max-w-6xl flex-col gap-4 px-4 py-4 sm:px-6">
-        <h1 className="text-[26px] font-bold">New circuit from the parts of “{job?.title ?? 'Untitled'}”</h1>
+        <h1 className="text-[26px] font-bold">New circuit{job && ` from the parts of “${job.title ?? 'Untitled'}”`}</h1>
         {error && <p role="alert">{error.message}</p>}
         {job && <NewCircuitForm key={jobId} job={job} today={dayOf(new Date())} onMake={(next) => void make(next)} />}
       </div>

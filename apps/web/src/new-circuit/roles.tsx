@@ -6,24 +6,22 @@ import { ValueField } from '../ui/value-field.tsx';
 interface Props {
   readonly elements: readonly Element[];
   readonly parts: readonly ChosenPart[];
-  /** Parts that stay behind. */
+  /** Ids of the parts that are left out. */
   readonly left: readonly string[];
   readonly onRename: (id: string, role: string) => void;
   readonly onToggle: (id: string) => void;
 }
 
-/** The parts of a job: which come along, and what each is called in the new circuit. */
+/** The parts of a job: which of them the new circuit has, and their names in it. */
 export function Roles({ elements, parts, left, onRename, onToggle }: Props) {
   const roleOf = (id: string): string => parts.find((part) => part.id === id)?.role ?? id;
-  const read = (id: string, text: string) => {
+  const read = (text: string) => {
     const role = text.trim();
-    const message =
-      nameViolation(role) ??
-      (parts.some((part) => part.id !== id && part.role === role) ? `${role} is another part’s name.` : null);
+    const message = nameViolation(role);
     return message === null ? ok(role) : fail({ message });
   };
   return (
-    <ul aria-label="Parts that come along" className="flex flex-col divide-y divide-line border-y border-line">
+    <ul aria-label="Parts of the new circuit" className="flex flex-col divide-y divide-line border-y border-line">
       {elements.map((element) => (
         <li key={element.id} className="flex flex-wrap items-center gap-2 py-1">
           <label className="inline-flex min-h-9 grow items-center gap-2 pointer-coarse:min-h-11">
@@ -41,7 +39,7 @@ export function Roles({ elements, parts, left, onRename, onToggle }: Props) {
           <ValueField
             label={`New name of ${element.id}`}
             shown={roleOf(element.id)}
-            read={(text) => read(element.id, text)}
+            read={read}
             onCommit={(role) => onRename(element.id, role)}
             className="w-20"
           />

@@ -14,7 +14,7 @@ import { PlanOfOrder } from './order-plan.tsx';
 import { PartsTogether } from './parts-together.tsx';
 import { saveOrderReport } from './save-order-report.ts';
 
-/** The circuits of one order, and what they say together. */
+/** An order: its circuits, their plan, the resistances of the parts, and the report. */
 export function OrderPage() {
   const { order = '' } = useParams();
   const { data: jobs, error } = useQuery({ ...jobsQuery, staleTime: 0 });
@@ -36,10 +36,10 @@ export function OrderPage() {
         <div className="flex flex-wrap items-center gap-3">
           <h1 className="grow text-[26px] font-bold">Order {order}</h1>
           <span role="status" className="text-[14px] text-soft">
-            {isSaving && 'Working out the report …'}
+            {isSaving && 'Making the report …'}
           </span>
           <Button disabled={!isComplete || documents.length === 0 || isSaving} onClick={() => void save()}>
-            Save the report
+            Save report
           </Button>
         </div>
         {error && <p role="alert">{error.message}</p>}
@@ -67,11 +67,11 @@ export function OrderPage() {
 
 interface Props {
   readonly circuits: readonly JobSummary[];
-  /** Their jobs, in the same sequence. */
+  /** Jobs of the circuits, in the same sequence. */
   readonly documents: readonly Job[];
 }
 
-/** The circuits in the sequence they were made, each a way to its bench. */
+/** The circuits in the sequence of their creation, each a link to its bench. */
 function Circuits({ circuits, documents }: Props) {
   return (
     <ol aria-label="Circuits" className="grid grid-cols-[repeat(auto-fill,minmax(min(13rem,100%),1fr))] gap-3">

@@ -11,10 +11,10 @@ interface Props {
   readonly documents: readonly Job[];
 }
 
-/** The steps of all circuits as one list: the parts once, then circuit by circuit: build, read, take apart. */
+/** The steps of all circuits in one list: measure the parts, then build, read and take apart each circuit. */
 export function PlanOfOrder({ circuits, documents }: Props) {
   const plan = useMemo(() => planOrder(documents), [documents]);
-  if (!plan.ok) return <p>There is no plan: {plan.fault.message}</p>;
+  if (!plan.ok) return <p>No plan can be made. {plan.fault.message}</p>;
   const { parts, circuits: planned } = plan.value;
   const readAt = (circuit: number): string => `/bench/${circuits[circuit]!.id}/readings`;
   return (
@@ -32,7 +32,7 @@ export function PlanOfOrder({ circuits, documents }: Props) {
             <b>Build {circuits[circuit]!.title ?? 'Untitled'}</b> with the supply off:{' '}
             <span className="figures break-words">{line}</span>
             <Steps steps={steps} readAt={readAt} />
-            {circuit < planned.length - 1 && <span>Take it apart.</span>}
+            {circuit < planned.length - 1 && <span>Take the circuit apart.</span>}
           </li>
         ))}
       </ol>

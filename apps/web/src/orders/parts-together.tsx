@@ -12,7 +12,7 @@ interface Props {
   readonly documents: readonly Job[];
 }
 
-/** The resistance of each part from every circuit, and whether these agree. */
+/** Table of the resistance of each part from every circuit, and whether the values are consistent. */
 export function PartsTogether({ circuits, documents }: Props) {
   const start = useMemo(() => () => startPartResistances(documents), [documents]);
   const { result: parts, state } = useWorkerResult(start);
@@ -21,10 +21,10 @@ export function PartsTogether({ circuits, documents }: Props) {
   const apart = measured.filter(({ areConsistent }) => areConsistent === false);
   return (
     <section aria-label="Parts" className="flex flex-col gap-2">
-      <h2 className="text-[19px] font-bold">The same parts from every circuit</h2>
+      <h2 className="text-[19px] font-bold">Parts in every circuit</h2>
       {measured.length === 0 ? (
         <p>
-          No circuit has read a part yet: its resistance out of circuit, or the voltage across it and the current
+          No part has been measured yet. Take its resistance out of circuit, or the voltage across it and the current
           through it.
         </p>
       ) : (
@@ -50,12 +50,13 @@ export function PartsTogether({ circuits, documents }: Props) {
         </div>
       )}
       <p className="text-[14px] text-soft">
-        Loading of both meters taken out; ± is U, k = 2. <b>Together</b> is the mean weighted by 1/U².
+        Voltage and current are corrected for the loading of their meters. ± is U, k = 2. <b>Together</b> is the mean
+        weighted by 1/U²; its U counts the errors of the values as the same error, because one meter reads them all.
       </p>
       {apart.length > 0 && (
         <p role="status">
-          <b className="text-ochre">{apart.map(({ part }) => part).join(', ')}</b>: the circuits do not agree. A wrong
-          part, a bad contact or a meter’s resistance that is not as stated: fit it below.
+          <b className="text-ochre">{apart.map(({ part }) => part).join(', ')}</b>: the circuits do not agree. Look for
+          a wrong part, a bad contact, or a meter resistance that differs from the stated one; fit that below.
         </p>
       )}
     </section>

@@ -4,13 +4,13 @@ import { listQuery } from '../api/lists.ts';
 import { queries } from '../api/queries.ts';
 import { useDisplay } from '../bench/canvas/display.ts';
 import { fetchFaces } from '../drawing/faces.ts';
-import { saveText } from '../ui/save-file.ts';
+import { fileStem, saveText } from '../ui/save-file.ts';
 import { startExplanations } from '../workers/diagnosis.ts';
 
 /**
  * Saves the report of an order's circuits as one HTML file that needs nothing else.
  *
- * @throws Error with the fault of the circuit that cannot be worked out
+ * @throws Error with the first fault of a circuit
  */
 export async function saveOrderReport(order: string, circuits: readonly Job[]): Promise<void> {
   const [{ makeOrderReport }, { orderReportFile }, faces, kit, explained] = await Promise.all([
@@ -26,6 +26,5 @@ export async function saveOrderReport(order: string, circuits: readonly Job[]): 
   });
   if (!made.ok) throw new Error(made.fault.message);
   const { resistor } = useDisplay.getState();
-  const name = order.replace(/[^\p{L}\p{N}]+/gu, '-');
-  saveText(orderReportFile(made.value, resistor, faces), `${name}.report.html`, 'text/html');
+  saveText(orderReportFile(made.value, resistor, faces), `${fileStem(order)}.report.html`, 'text/html');
 }

@@ -1,6 +1,6 @@
 /** A button, tab or choice of the open screen. */
 export interface ScreenControl {
-  /** Its accessible name; of one choice of several, the name of all before it. */
+  /** Accessible name; that of a radio begins with the name of its group. */
   readonly name: string;
   readonly element: HTMLElement | SVGElement;
 }
@@ -8,7 +8,7 @@ export interface ScreenControl {
 const controls =
   'button, summary, a[download], input[type="file"], [role="button"], [role="tab"], [role="radio"], [role="switch"]';
 
-/** Every control of the bar and the page that can be seen and used, each name once. */
+/** Returns the visible, enabled controls of the page and the title bar, each name once. */
 export function screenControls(): ScreenControl[] {
   const found = new Map<string, ScreenControl>();
   for (const element of document.querySelectorAll<HTMLElement | SVGElement>(`#root :is(${controls})`)) {
@@ -25,7 +25,7 @@ function nameOf(element: HTMLElement | SVGElement): string {
   return (of ? `${of}: ${own}` : own).replace(/\s+/g, ' ').trim();
 }
 
-/** Its text without what is not read out, such as the hint of a key; a space between elements, none within one. */
+/** Returns the text of an element without parts hidden from screen readers, with spaces between its child elements. */
 function visibleText(element: Element): string {
   const texts = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
   let text = '';

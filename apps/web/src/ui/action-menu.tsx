@@ -23,7 +23,7 @@ interface Props {
   readonly children: ReactNode;
   readonly actions: readonly MenuAction[];
   readonly className?: string;
-  /** Where the list goes from the button; to the left unless said otherwise. */
+  /** Side to which the list extends from the button. */
   readonly opens?: 'to the left' | 'to the right';
   /** Offers the entries in the command palette too, with words that go before them. */
   readonly commands?: { readonly source: string; readonly prefix?: string };

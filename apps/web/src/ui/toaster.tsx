@@ -11,7 +11,7 @@ const messages = {
 } as CSSProperties;
 const message = { classNames: { toast: 'text-[15px]! py-2!', actionButton: 'h-9! rounded-lg! px-3! text-[15px]!' } };
 
-/** In the bar, left of its buttons: a toast covers no card of the page. px. */
+/** Offset in px: over the title bar, left of its buttons, so that a toast covers no card of the page. */
 const besideTheBar = { top: 6, right: 232 };
 
 /** Displays the toasts. */

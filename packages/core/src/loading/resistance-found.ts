@@ -97,9 +97,9 @@ function connectionOf(
 }
 
 /**
- * The ammeter moved to one of the part's nodes, so that the voltmeter is connected the other way: the ammeter carries the part
- * alone (voltmeter across part and ammeter), or everything else that is joined there (across the part alone). The sign of its
- * reading stays.
+ * Moves the ammeter to one of the part's nodes so that the voltmeter is connected the other way. The ammeter then carries the
+ * part's current alone (voltmeter across part and ammeter), or the current of everything else at the node (voltmeter across the
+ * part alone). The sign of its reading does not change.
  *
  * @returns null if another ammeter has lifted one of those ends, or nothing else is joined there
  */

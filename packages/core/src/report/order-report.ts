@@ -2,46 +2,38 @@ import { partResistances, type Job, type JobFault, type JobRecord, type PartResi
 import { fail, ok, type Result } from '../result.ts';
 import { documentHash } from './document-hash.ts';
 import { reportInstruments, type ReportInstrument } from './report-instruments.ts';
-import type { ReportSection } from './report-sections.ts';
+import { reportSections, type ReportSection } from './report-sections.ts';
 import { makeReport, type Report, type ReportExtras } from './report.ts';
 
-/** Sections that each circuit has of its own in the report of an order; the others stand once for all. */
-const circuitSections: readonly ReportSection[] = [
-  'result',
-  'drawing',
-  'supply',
-  'true-values',
-  'setups',
-  'readings',
-  'loading',
-  'sums',
-  'diagnosis',
-  'cautions',
-];
+/** Sections that the report of an order has once for all circuits. */
+const commonSections: readonly ReportSection[] = ['parts', 'instruments', 'restoring'];
 
-/** The record of an order: its circuits, and what stands once for all of them. */
+const circuitSections = reportSections.filter((section) => !commonSections.includes(section));
+
+/** Report of an order: the reports of its circuits, and the sections that they have in common. */
 export interface OrderReport {
   /** The job details of the first circuit, without notes, which are of one circuit. */
   readonly record: JobRecord;
   /** In their sequence. */
   readonly circuits: readonly Report[];
   readonly parts: readonly PartResistances[];
-  /** With the readings of every circuit, as `2:M1`. */
+  /** Their readings are named with the number of the circuit, `2:M1`. */
   readonly instruments: readonly ReportInstrument[];
   readonly restoring: readonly string[];
   /** `documentHash` of the list of the circuits' hashes, in their sequence. */
   readonly hash: string;
 }
 
-/** Content of an order's report beside its jobs: explanations are those of each circuit. */
+/** Calibration notes, and the explanations of each circuit's readings. */
 export interface OrderExtras extends Pick<ReportExtras, 'kit'> {
   readonly explanations?: readonly ReportExtras['explanations'][];
 }
 
 /**
- * The record of an order, or the first fault of a circuit that keeps it from being worked out.
+ * Makes the report of an order. If two circuits have instruments of the same id, the later one counts.
  *
  * @param circuits  in their sequence, at least one
+ * @returns the report, or the first fault of a circuit
  */
 export function makeOrderReport(
   circuits: readonly Job[],

@@ -126,7 +126,7 @@ function calibrationWords(
   return { calibration: state, sentence: sentences[state] + issued(notes) + certified };
 }
 
-/** Who issued the certificate, as a sentence; empty if neither is noted. */
+/** Sentence with the number and issuer of the certificate; empty if neither is noted. */
 function issued({ laboratory, certificateNumber }: KitNotes): string {
   const [number, by] = [certificateNumber ? ` ${certificateNumber}` : '', laboratory ? ` by ${laboratory}` : ''];
   return number || by ? ` Certificate${number}${by}.` : '';

@@ -68,6 +68,12 @@ const isPhone = (): boolean => matchMedia('(max-width: 480px)').matches;
 
 export const toggleLarge = (): void => useReadingEntry.setState(({ large }) => ({ large: !large }));
 
+/** Opens the entry without the plan. The panel of readings may not be loaded yet: it starts the entry of another job anew. */
+export function openFree(jobId: string, free: FreePlace): void {
+  takeInHand(jobId);
+  useReadingEntry.setState({ free, again: null });
+}
+
 export const openStep = (step: string): void => useReadingEntry.setState({ step, again: null, free: null });
 
 export function tick(step: string, check: string): void {

@@ -12,7 +12,7 @@ import { useNavigate } from 'react-router';
 import { toast } from '../../ui/toast.ts';
 import { ActionMenu, type MenuAction } from '../../ui/action-menu.tsx';
 import { FileInput } from '../../ui/file-input.tsx';
-import { saveText } from '../../ui/save-file.ts';
+import { fileStem, saveText } from '../../ui/save-file.ts';
 import { TabRow } from '../../ui/tabs.tsx';
 import { count } from '../../ui/words.ts';
 import { benchNow } from '../model/bench-store.ts';
@@ -70,7 +70,7 @@ function Files({ readings }: { readonly readings: Readings }) {
         act: () =>
           saveText(
             csvText(rowsFromReadings(readings.readings, readings.comparison?.readings ?? {})),
-            `${title.replace(/[^\p{L}\p{N}]+/gu, '-')}.readings.csv`,
+            `${fileStem(title)}.readings.csv`,
             'text/csv',
           ),
       },

@@ -2,7 +2,7 @@ import { rowsFromReadings } from '@usual-drag/core/job';
 import type { Report } from '@usual-drag/core/report';
 import { csvText } from '../../ui/csv.ts';
 import { fetchFaces } from '../../drawing/faces.ts';
-import { saveText } from '../../ui/save-file.ts';
+import { fileStem, saveText } from '../../ui/save-file.ts';
 import { useDisplay } from '../canvas/display.ts';
 
 /** Saves a report as one HTML file that needs nothing else. */
@@ -21,5 +21,4 @@ export function saveReadings(report: Report): void {
   saveText(csvText(rows), `${nameOf(report)}.readings.csv`, 'text/csv');
 }
 
-const nameOf = ({ job }: Report): string =>
-  (job.title ?? 'untitled').replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'untitled';
+const nameOf = ({ job }: Report): string => fileStem(job.title ?? '');

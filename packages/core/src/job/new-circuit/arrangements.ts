@@ -1,4 +1,4 @@
-/** A way to join parts, as a line of names alone. */
+/** An arrangement of parts, as a line of their names. */
 export interface Arrangement {
   readonly name: string;
   /** `E1: R1 + (R2 || R3)`. */
@@ -6,8 +6,8 @@ export interface Arrangement {
 }
 
 /**
- * Returns the ways to join parts: in series, in parallel, and of three parts each combination. Two ways that are the same circuit in
- * another order are listed once.
+ * Returns the arrangements of parts: in series, in parallel, and for three parts each combination. Arrangements that differ only in
+ * the order of parts are listed once.
  *
  * @param feed  name of the source; null for parts alone
  * @param parts  names, at least one

@@ -52,6 +52,18 @@ test('parts keep their values, job details and instruments come along, set-ups a
   expect(next.readings).toEqual([{ ...first.readings![0], note: 'Taken in “In series”.' }]);
 });
 
+test('a reading with a note keeps it, and one that is copied twice keeps the name of its first circuit', () => {
+  const noted: Job = { ...first, readings: first.readings!.map((one) => ({ ...one, note: 'cold' })) };
+  const again = (job: Job, title: string): Job => {
+    const circuit = newCircuit(job, { title, parts: same, line: 'E1: R1 + R2 + R3', date: '2026-11-30' });
+    if (!circuit.ok) throw new Error(circuit.fault.message);
+    return circuit.value;
+  };
+  const second = again(noted, 'Second');
+  expect(second.readings).toMatchObject([{ note: 'cold Taken in “In series”.' }]);
+  expect(again(second, 'Third').readings).toMatchObject([{ note: 'cold Taken in “In series”.' }]);
+});
+
 test('points get new letters, whatever the parts were joined to before', () => {
   expect(nodesOf(made('E1: R3 + R1').network)).toEqual(['A', '0', 'B']);
   expect(made('E1: R3 + R1').network.elements.find(({ id }) => id === 'R3')).toMatchObject({ from: 'A', to: 'B' });

@@ -5,13 +5,13 @@ import { newJob } from '../edits/job-edits.ts';
 import { editRecord } from '../job-record.ts';
 import type { Job } from '../job.ts';
 
-/** A part that comes along, and what it is called in the new circuit. */
+/** A part of the new circuit, and its name there. */
 export interface ChosenPart {
   readonly id: string;
   readonly role: string;
 }
 
-/** A circuit to be made from the parts of a job. */
+/** A circuit to be built from the parts of a job. */
 interface NewCircuit {
   readonly title: string;
   readonly parts: readonly ChosenPart[];
@@ -22,11 +22,11 @@ interface NewCircuit {
 }
 
 /**
- * Returns a job for another circuit from the parts of one.
+ * Returns a job for another circuit that is built from the parts of a job.
  *
- * Each part keeps its value, tolerance, rating and measured value; one that gets another name is marked with the former one, if its
- * body has no label of its own. Instruments, conventions and job details come along, notes and set-ups do not. Of the readings only
- * resistances do, as they are about the same bodies; their notes name the circuit in which they were taken.
+ * Each part keeps its value, tolerance, rating and measured value. A resistor with a new name gets its former name as `bodyLabel`
+ * if it has none. Instruments, conventions and job details are copied; notes and set-ups are not. Of the readings only those of
+ * resistance are copied, because they are about the same bodies; their notes name the circuit in which they were taken.
  *
  * @returns the fault of the line if it cannot be read
  */
@@ -38,7 +38,7 @@ export function newCircuit(from: Job, { title, parts, line, date }: NewCircuit):
   );
   if (!network.ok) return network;
   const used = new Set(network.value.elements.map(({ id }) => id));
-  const readings = (from.readings ?? []).flatMap((reading) => takenAlong(reading, roles, used, from.title));
+  const readings = (from.readings ?? []).flatMap((reading) => copiedReading(reading, roles, used, from.title));
   const { notes: _notes, ...record } = from.record ?? {};
   return ok(
     editRecord(
@@ -60,7 +60,10 @@ function renamed(element: Element, role: string | undefined): Element[] {
   return [{ ...element, id: role, bodyLabel: element.bodyLabel ?? element.id }];
 }
 
-function takenAlong(
+/** Start of the sentence that names the circuit of a copied reading. */
+const takenIn = 'Taken in “';
+
+function copiedReading(
   reading: Reading,
   roles: ReadonlyMap<string, string>,
   used: ReadonlySet<string>,
@@ -70,10 +73,12 @@ function takenAlong(
   const role = roles.get(reading.element);
   if (role === undefined || !used.has(role)) return [];
   const { alongside: _alongside, ...alone } = reading;
-  return [{ ...alone, element: role, note: reading.note ?? `Taken in “${title ?? 'the first circuit'}”.` }];
+  // A reading that was copied before keeps the name of its first circuit.
+  const origin = reading.note?.includes(takenIn) ? null : `${takenIn}${title ?? 'Untitled'}”.`;
+  return [{ ...alone, element: role, note: [reading.note, origin].filter(Boolean).join(' ') }];
 }
 
-/** Gives the resistors names by size: the largest is R1. Everything else keeps its name. */
+/** Returns names by size: the resistor with the largest measured or nominal value is R1. Other parts keep their names. */
 export function rolesBySize(elements: readonly Element[]): ChosenPart[] {
   const size = (id: string): number => {
     const part = elements.find((element) => element.id === id);

@@ -6,17 +6,17 @@ import type { Job, JobFault } from '../job.ts';
 
 /** A step of an order's plan. */
 export interface OrderStep {
-  /** Which circuit, counted from 0. */
+  /** Index of the circuit, from 0. */
   readonly circuit: number;
   readonly step: PlanStep;
-  /** Whether it has been read; false for what is not a reading. */
+  /** Whether a reading was taken; false for other steps. */
   readonly isRead: boolean;
 }
 
 /** A circuit of an order's plan: built, read, and taken apart. */
 interface OrderCircuit {
   readonly circuit: number;
-  /** How it is joined, as a line of names and values. */
+  /** Its arrangement in the line notation. */
   readonly line: string;
   readonly steps: readonly OrderStep[];
 }
@@ -28,10 +28,10 @@ export interface OrderPlan {
 }
 
 /**
- * Returns the plans of several circuits of the same parts as one.
+ * Combines the plans of several circuits of the same parts.
  *
- * A part is known by the label on its body, which is its name in the first circuit. Its resistance is measured in the first plan that
- * asks for it, and counts as read if any circuit has a reading of it. A supply that stays as it was set is not set again.
+ * A part is identified by the label on its body, or its name if it has none. Its resistance is measured in the first plan that
+ * contains it, and counts as read if any circuit has a reading of it. A supply is set again only if its setting changes.
  *
  * @param circuits  in their sequence
  * @returns the first fault of a circuit that cannot be planned

@@ -4,9 +4,9 @@ import { compareJob } from '../job-questions.ts';
 import type { Job } from '../job.ts';
 import { readingOrigin } from '../merge-jobs.ts';
 
-/** A resistance that one circuit's readings give for a part. Ω. */
+/** Resistance of a part from the readings of one circuit. Ω. */
 export interface ResistanceEvidence {
-  /** Which circuit, counted from 0. */
+  /** Index of the circuit, from 0. */
   readonly circuit: number;
   readonly by: 'ohmmeter' | 'voltage-and-current';
   /** Ids of the readings in that circuit. */
@@ -16,25 +16,26 @@ export interface ResistanceEvidence {
   readonly uncertainty: number;
 }
 
-/** Everything that the circuits of an order say about the resistance of one part. Ω. */
+/** Resistances of one part from all circuits of an order. Ω. */
 export interface PartResistances {
   /** The label on its body, which is its name in the first circuit. */
   readonly part: string;
   /** As marked. */
   readonly nominal: number;
   readonly evidence: readonly ResistanceEvidence[];
-  /** Mean weighted by 1/U², and its U; null without evidence. */
+  /** Mean weighted by 1/U², and its U for fully correlated errors; null without evidence. */
   readonly mean: { readonly value: number; readonly uncertainty: number } | null;
-  /** Whether any two differ by no more than the U of their difference; null for fewer than two. */
+  /** Whether every two values differ by at most √(U₁² + U₂²); null for fewer than two. */
   readonly areConsistent: boolean | null;
 }
 
 /**
- * Returns the resistance of each resistor from every circuit of an order: by ohmmeter, and as V/I from a voltage reading across the part
- * and a current reading through it, both corrected for the loading of their meters. U of V/I is the root of the sum of the squared
- * relative U of both. A reading that was taken along from an earlier circuit counts once; the newest of several at one place counts.
+ * Returns the resistance of each resistor from every circuit of an order: by ohmmeter, and as V/I from a voltage reading across
+ * the part and a current reading through it, both corrected for the loading of their meters. The relative U of V/I is
+ * √((U(V)/V)² + (U(I)/I)²), with the errors of V and I independent. A reading copied from an earlier circuit counts once. Of
+ * several readings at one place the newest counts.
  *
- * @param circuits  in their sequence; one that cannot be solved says nothing
+ * @param circuits  in their sequence; one that cannot be solved gives no values
  */
 export function partResistances(circuits: readonly Job[]): PartResistances[] {
   const parts = new Map<string, { nominal: number; evidence: ResistanceEvidence[] }>();
@@ -99,7 +100,7 @@ function evidenceOf(
   return found;
 }
 
-/** The corrected value of a reading with its U; a resistance reading has no loading, and is as read. */
+/** Returns the corrected value of a reading and its U; a resistance reading has no loading to correct. */
 function figureOf(
   reading: ComparedReading | undefined,
 ): { readonly value: number; readonly uncertainty: number } | null {
@@ -109,12 +110,17 @@ function figureOf(
   return value === null || uncertainty === null || uncertainty === 0 ? null : { value, uncertainty };
 }
 
+/**
+ * Mean weighted by w = 1/U². The same meter reads every circuit, so its errors do not average out: U = Σ wU / Σ w, as for fully
+ * correlated values (GUM, 5.2.2, note 1).
+ */
 function weightedMean(evidence: readonly ResistanceEvidence[]): PartResistances['mean'] {
   if (evidence.length === 0) return null;
   const weights = evidence.map(({ uncertainty }) => 1 / uncertainty ** 2);
   const all = weights.reduce((sum, one) => sum + one, 0);
   const value = evidence.reduce((sum, one, k) => sum + one.value * weights[k]!, 0) / all;
-  return { value, uncertainty: 1 / Math.sqrt(all) };
+  const uncertainty = evidence.reduce((sum, one, k) => sum + one.uncertainty * weights[k]!, 0) / all;
+  return { value, uncertainty };
 }
 
 const agree = (evidence: readonly ResistanceEvidence[]): boolean =>

@@ -1,7 +1,7 @@
 import type { Job } from '../job.ts';
 import { readingOrigin } from '../merge-jobs.ts';
 
-/** Circuits of an order without the resistance readings that were taken along from one before: each counts once. */
+/** Removes the resistance readings that were copied from an earlier circuit of an order, so that each counts once. */
 export function withoutRepeated(circuits: readonly Job[]): readonly Job[] {
   const seen = new Set<string>();
   return circuits.map((job) => {

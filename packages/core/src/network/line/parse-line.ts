@@ -33,8 +33,10 @@ export function readLine(
 }
 
 /**
- * Reads a new network made of parts that are there: the values of a part that is named alone are its own, and every point without
- * a name gets the next free letter, whatever the part was joined to before.
+ * Reads a new network that is built from given parts. A name without values means the part of that name. Points without a name get
+ * the next free letters, regardless of the points that the parts were joined to before.
+ *
+ * @returns the network, or the first fault with its place in the line
  */
 export function parseRebuilt(line: string, parts: readonly Element[]): Result<Network, LineFault> {
   const read = built(line, { elements: parts }, []);

@@ -1,11 +1,10 @@
 import { unitOf } from '@usual-drag/core/instrument';
-import type { Meter } from '@usual-drag/core/loading';
 import { namesOf } from '@usual-drag/core/plan';
 import { bandOf, type ExplanationMatrix } from '@usual-drag/core/diagnosis';
 import { useNavigate } from 'react-router';
 import { Button } from '../../../ui/button.tsx';
 import { useBench } from '../../model/bench-store.ts';
-import { useReadingEntry } from '../../model/reading-entry.ts';
+import { openFree } from '../../model/reading-entry.ts';
 import { NumberLine } from './number-line.tsx';
 
 interface Props {
@@ -25,10 +24,8 @@ export function ReadNext({ next: { reading, predictions, of }, jobId }: Props) {
   const instrument = instruments?.find(({ id }) => id === predictions?.instrument);
   const open = (): void => {
     if (!predictions) return;
-    useReadingEntry.setState({
-      free: { id: 'next', instrument: predictions.instrument, range: predictions.range, ...place } as Meter,
-      again: null,
-    });
+    const { instrument, range } = predictions;
+    openFree(jobId, { id: 'next', instrument, range, ...place });
     void navigate(`/bench/${jobId}/readings`);
   };
   return (

@@ -2,7 +2,7 @@ import { useNavigate } from 'react-router';
 import { useBench } from '../../model/bench-store.ts';
 import { useReadingEntry } from '../../model/reading-entry.ts';
 
-/** Where the diagnosis begins: the id of a reading. */
+/** Router state of the diagnosis: id of the reading to select. */
 export interface DiagnosisStart {
   readonly reading?: string;
 }

@@ -1,12 +1,12 @@
 import type { Reading } from '@usual-drag/core/readings';
 import { useNavigate } from 'react-router';
-import { useReadingEntry, type FreePlace } from '../../model/reading-entry.ts';
+import { openFree, type FreePlace } from '../../model/reading-entry.ts';
 
 /** Returns a function that opens the entry of readings at the place of a reading. */
 export function useOpenReading(jobId: string): (reading: Reading) => void {
   const navigate = useNavigate();
   return (reading) => {
-    useReadingEntry.setState({ free: placeOf(reading), again: null });
+    openFree(jobId, placeOf(reading));
     void navigate(`/bench/${jobId}/readings`);
   };
 }
