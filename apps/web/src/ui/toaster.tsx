@@ -21,6 +21,7 @@ export function Toaster({ theme }: { readonly theme: 'light' | 'dark' }) {
     <Sonner
       position="top-right"
       offset={besideTheBar}
+      mobileOffset={{ top: 4 }}
       theme={theme}
       closeButton
       style={messages}
