@@ -1,5 +1,5 @@
 import type { JobRecord } from '@usual-drag/core/job';
-import type { Report } from '@usual-drag/core/report';
+import type { Report, Signature } from '@usual-drag/core/report';
 import { moment } from './times.ts';
 
 /** Whose record it is, and whether it is signed. */
@@ -46,13 +46,16 @@ export function Details({ record }: { readonly record: JobRecord }) {
   );
 }
 
-function stateWords({ state, signature }: Report) {
+/** Whether a record is signed, by whom and when. */
+export function stateWords({ state, signature }: Pick<Report, 'state'> & { readonly signature: AnySignature | null }) {
   if (state === 'draft' || signature === null) return 'Draft: this record has not been signed.';
-  const { by, at, hash } = signature;
+  const { by, at, hash, order } = signature;
   if (state === 'signed')
     return (
       <>
-        Signed by <b>{by}</b> on {moment(at)}. The document is frozen as it was then.
+        Signed by <b>{by}</b> on {moment(at)}
+        {order && `, as circuit ${order.circuits.indexOf(hash) + 1} of ${order.circuits.length} of order ${order.number}`}
+        . The document is frozen as it was then.
       </>
     );
   return (
@@ -62,3 +65,5 @@ function stateWords({ state, signature }: Report) {
     </>
   );
 }
+
+type AnySignature = Pick<Signature, 'by' | 'at' | 'hash' | 'order'>;

@@ -1,12 +1,12 @@
 import type { PartResistances, ResistanceEvidence } from '@usual-drag/core/job';
 import { formatQuantity, ohms } from '@usual-drag/core/quantity';
-import { sectionNames, type OrderReport } from '@usual-drag/core/report';
+import type { OrderReport } from '@usual-drag/core/report';
 import { Frame } from './frame.tsx';
-import { Details } from './head.tsx';
+import { Details, stateWords } from './head.tsx';
 import { Instruments } from './instruments.tsx';
 import { Meaning } from './meaning.tsx';
 import { Sections } from './report-sheet.tsx';
-import { SignatureLines } from './signing.tsx';
+import { OrderSignatures, Restoring } from './signing.tsx';
 
 interface Props {
   readonly report: OrderReport;
@@ -18,13 +18,13 @@ export const orderTitle = ({ record }: OrderReport): string => (record.order ? `
 
 /** Printed report of an order: job details, parts, instruments and signature once, the other sections for each circuit. */
 export function OrderSheet({ report, drawings }: Props) {
-  const { record, circuits, parts, instruments, restoring, hash } = report;
+  const { record, circuits, parts, instruments, restoring } = report;
   const [first] = circuits;
   return (
     <article className="report">
       <header>
         <h1>{orderTitle(report)}</h1>
-        <p className="state">Draft: this record has not been signed.</p>
+        <p className="state">{stateWords(report)}</p>
         <Details record={record} />
       </header>
       <section className="together">
@@ -54,22 +54,10 @@ export function OrderSheet({ report, drawings }: Props) {
         <Instruments instruments={instruments} />
       </section>
       <section className="together">
-        <h2>{sectionNames.restoring}</h2>
-        <ul className="checks">
-          {restoring.map((text) => (
-            <li key={text}>{text}</li>
-          ))}
-        </ul>
+        <Restoring checks={restoring} />
       </section>
       {first && <Meaning conventions={first.job.conventions ?? {}} values={first.network.values ?? 'nominal'} />}
-      <section className="together">
-        <h2>Signature</h2>
-        <SignatureLines signed={null} expected={record.by} />
-        <p className="hash">
-          Document (SHA-256 of the list of the circuits’ hashes, each SHA-256 of its job, in canonical JSON, RFC 8785):{' '}
-          <span className="figures">{hash}</span>
-        </p>
-      </section>
+      <OrderSignatures report={report} />
     </article>
   );
 }

@@ -1,4 +1,11 @@
-import { recordHash, sectionNames, type Report, type Signature } from '@usual-drag/core/report';
+import {
+  orderRecordHash,
+  recordHash,
+  sectionNames,
+  type OrderReport,
+  type Report,
+  type Signature,
+} from '@usual-drag/core/report';
 import { moment } from './times.ts';
 
 /** Tasks after the last reading. */
@@ -56,8 +63,30 @@ export function Signatures({ report }: { readonly report: Report }) {
       </p>
       {signed && (
         <p className="hash">
-          Record (the same of document, signer, time, sections, ticks and calibration notes):{' '}
+          Record (the same of document, signer, time, sections, ticks{signed.order && ', order'} and calibration notes):{' '}
           <span className="figures">{recordHash(signed)}</span>
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Signers of an order, and the documents that they sign. */
+export function OrderSignatures({ report }: { readonly report: OrderReport }) {
+  const { state, signature, hash, record } = report;
+  const signed = state === 'signed' ? signature : null;
+  return (
+    <section className="together">
+      <h2>Signature</h2>
+      <SignatureLines signed={signed} expected={record.by} />
+      <p className="hash">
+        Document (SHA-256 of the list of the circuits’ hashes, each SHA-256 of its job, in canonical JSON, RFC 8785):{' '}
+        <span className="figures">{hash}</span>
+      </p>
+      {signed && (
+        <p className="hash">
+          Record (SHA-256 of the list of the record hash of each circuit’s signature):{' '}
+          <span className="figures">{orderRecordHash(signed)}</span>
         </p>
       )}
     </section>

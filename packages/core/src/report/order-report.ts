@@ -1,6 +1,7 @@
 import { partResistances, type Job, type JobFault, type JobRecord, type PartResistances } from '../job/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import { documentHash } from './document-hash.ts';
+import { orderHash, type OrderSignature } from './order-signature.ts';
 import { reportInstruments, type ReportInstrument } from './report-instruments.ts';
 import { reportSections, type ReportSection } from './report-sections.ts';
 import { makeReport, type Report, type ReportExtras } from './report.ts';
@@ -19,14 +20,18 @@ export interface OrderReport {
   readonly parts: readonly PartResistances[];
   /** Their readings are named with the number of the circuit, `2:M1`. */
   readonly instruments: readonly ReportInstrument[];
-  readonly restoring: readonly string[];
-  /** `documentHash` of the list of the circuits' hashes, in their sequence. */
+  readonly restoring: Report['restoring'];
+  /** `orderHash` of the circuits. */
   readonly hash: string;
+  /** `changed`: it was signed, and a circuit or their sequence has been changed since. */
+  readonly state: Report['state'];
+  readonly signature: OrderSignature | null;
 }
 
-/** Calibration notes, and the explanations of each circuit's readings. */
-export interface OrderExtras extends Pick<ReportExtras, 'kit'> {
+/** Calibration notes, ticks, the explanations of each circuit's readings, and the newest signature over the order. */
+export interface OrderExtras extends Pick<ReportExtras, 'kit' | 'restored'> {
   readonly explanations?: readonly ReportExtras['explanations'][];
+  readonly signature?: OrderSignature | null;
 }
 
 /**
@@ -37,9 +42,12 @@ export interface OrderExtras extends Pick<ReportExtras, 'kit'> {
  */
 export function makeOrderReport(
   circuits: readonly Job[],
-  { kit = {}, explanations = [] }: OrderExtras = {},
+  { explanations = [], signature = null, ...extras }: OrderExtras = {},
 ): Result<OrderReport, JobFault> {
   const reports: Report[] = [];
+  const hash = orderHash(circuits.map(documentHash));
+  const state = signature === null ? 'draft' : signature.hash === hash ? 'signed' : 'changed';
+  const { kit = {}, restored = [] } = state === 'signed' ? signature! : extras;
   for (const [index, job] of circuits.entries()) {
     const made = makeReport(job, { kit, sections: circuitSections, explanations: explanations[index] ?? null });
     if (!made.ok) return fail(made.fault);
@@ -55,7 +63,12 @@ export function makeOrderReport(
     circuits: reports,
     parts: partResistances(circuits),
     instruments: reportInstruments(readings, [...instruments.values()], kit),
-    restoring: [...new Set(reports.flatMap((report) => report.restoring.map(({ text }) => text)))],
-    hash: documentHash(reports.map(({ hash }) => hash)),
+    restoring: [...new Set(reports.flatMap((report) => report.restoring.map(({ text }) => text)))].map((text) => ({
+      text,
+      done: restored.includes(text),
+    })),
+    hash,
+    state,
+    signature,
   });
 }

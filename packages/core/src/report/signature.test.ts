@@ -19,6 +19,8 @@ it('covers everything that is printed: document, signer, time, sections, ticks a
     { ...signature, sections: ['result'] },
     { ...signature, restored: [] },
     { ...signature, kit: { m: { calibratedOn: '2026-01-01' } } },
+    { ...signature, order: { number: 'SL-WO-2236', circuits: ['a'.repeat(64)] } },
+    { ...signature, order: { number: 'SL-WO-2236', circuits: ['a'.repeat(64), 'b'.repeat(64)] } },
   ];
   expect(new Set([own, ...others.map(recordHash)]).size).toBe(others.length + 1);
 });

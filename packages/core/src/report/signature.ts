@@ -7,6 +7,13 @@ export interface KitNotes extends CalibrationNotes {
   readonly assetTag?: string;
 }
 
+/** The order with which a circuit was signed. */
+export interface SignedOrder {
+  readonly number: string;
+  /** `documentHash` of the job of each circuit, in their sequence. */
+  readonly circuits: readonly string[];
+}
+
 /** A signed report: its document, and the instruments and sections with which it was signed. */
 export interface Signature {
   /** `documentHash` of the job. */
@@ -19,16 +26,18 @@ export interface Signature {
   readonly restored: readonly string[];
   /** The kit's notes about the job's instruments on that day, by their ids. */
   readonly kit: Readonly<Record<string, KitNotes>>;
+  /** Present if the circuits of an order were signed together. */
+  readonly order?: SignedOrder;
 }
 
 /**
  * Returns the hash of a signed record: SHA-256 of the canonical JSON (RFC 8785) of its document's hash, signer, time, sections,
- * ticks and notes of the kit.
+ * ticks, notes of the kit, and order if it was signed with one.
  *
  * @returns 64 hexadecimal digits
  */
-export const recordHash = ({ hash, by, at, sections, restored, kit }: Signature): string =>
-  documentHash({ document: hash, by, at, sections, restored, kit });
+export const recordHash = ({ hash, by, at, sections, restored, kit, order }: Signature): string =>
+  documentHash({ document: hash, by, at, sections, restored, kit, ...(order && { order }) });
 
 /** Returns a kit's notes on its instruments, by their ids. */
 export const kitNotesOf = (kit: readonly KitInstrument[]): Readonly<Record<string, KitNotes>> =>
