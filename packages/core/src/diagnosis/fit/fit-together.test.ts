@@ -125,6 +125,84 @@ test('several circuits together find the ammeter and the source within U in 95 %
   expect(within).toBeGreaterThan(values * 0.954 - 3 * Math.sqrt(values * 0.954 * 0.046));
 });
 
+/** A second ammeter with a known resistance; both are read through the same leads. */
+const reference: Instrument = {
+  id: 'n',
+  functions: [
+    {
+      quantity: 'dc-current',
+      ranges: [
+        { id: 'a', fullScale: 2, resistance: 0.05, resolution: 1e-5, accuracyOfReading: 0.002, accuracyCounts: 3 },
+      ],
+    },
+  ],
+};
+
+/** R1 before R2 and R3 side by side. */
+const combined: readonly Part[] = [
+  ['R1', 'A', 'B', 47],
+  ['R2', 'B', '0', 68],
+  ['R3', 'B', '0', 100],
+];
+
+/** The same as `jobOf`, with each current read by both ammeters through `leads` that the job does not know of. */
+function throughLeads(parts: readonly Part[], [burden, leads, inside]: Hidden, deviate: () => number): DiagnosedJob {
+  const unloaded = solveUnloaded({ elements: elements(parts, inside) });
+  if (!unloaded.ok) throw new Error(unloaded.fault.code);
+  const withLeads = (instrument: Instrument, resistance: number): Instrument => ({
+    ...instrument,
+    functions: instrument.functions!.map((one) =>
+      one.quantity === 'dc-current'
+        ? { ...one, ranges: one.ranges.map((range) => ({ ...range, resistance: resistance + leads })) }
+        : one,
+    ),
+  });
+  const hidden = [withLeads(instrument(0), burden), withLeads(reference, 0.05)];
+  const readings = places(parts)
+    .flatMap((place) =>
+      place.quantity === 'dc-current' ? [place, { ...place, id: `${place.id}-n`, instrument: 'n' }] : [place],
+    )
+    .map((place) => {
+      const { expected } = expectationOf(unloaded.value, hidden, { ...place, observations: [] } as never);
+      const used = hidden.find(({ id }) => id === place.instrument)!;
+      const shown = (expected! + standardUncertainty(place, used, expected!, 0) * deviate()).toFixed(7);
+      const unit = place.quantity === 'dc-current' ? 'A' : 'V';
+      return { ...place, observations: [{ shown, unit }] } as unknown as Reading;
+    });
+  return { network: { elements: elements(parts, 0.2) }, instruments: [instrument(0.1), reference], readings };
+}
+
+/** Ω in the ammeter, in the leads and in the source. */
+type Hidden = readonly [burden: number, leads: number, inside: number];
+
+test('burden, leads and source of two to four circuits are each found within U in 95 %, with a U below that of any circuit alone', () => {
+  const cases = runs(60);
+  const sought = ['meter:m:dc-current', 'leads', 'E1.internalResistance'];
+  const sets = [...circuits, combined];
+  const within = [0, 0, 0];
+  let compared = 0;
+  for (let seed = 1; seed <= cases; seed += 1) {
+    const deviate = normal(1000 + seed);
+    const hidden: Hidden = [0.5 + (seed % 7), 0.1 + (seed % 5) / 4, 0.1 + (seed % 11) / 5];
+    const jobs = sets.slice(0, 2 + (seed % 3)).map((parts) => throughLeads(parts, hidden, deviate));
+    const together = fitted(jobs, sought);
+    const alone = jobs.map((job) => fitted([job], sought));
+    sought.forEach((name, k) => {
+      const { value, uncertainty } = together.free[name]!;
+      if (Math.abs(value! - hidden[k]!) <= uncertainty!) within[k]! += 1;
+      for (const { free } of alone) {
+        const own = free[name]!.uncertainty;
+        if (own === null) continue;
+        compared += 1;
+        expect(uncertainty!).toBeLessThan(own * 1.001);
+      }
+    });
+  }
+  expect(compared).toBeGreaterThan(5 * cases);
+  const least = cases * 0.954 - 3 * Math.sqrt(cases * 0.954 * 0.046);
+  for (const found of within) expect(found).toBeGreaterThan(least);
+});
+
 test('a reading whose id is in several jobs is named with the number of its job', () => {
   const jobs = circuits.slice(0, 2).map((parts) => jobOf(parts, 2, 0.5, () => 0));
   const [first, second] = jobs;
