@@ -46,7 +46,7 @@ test('the bench is restored and the record signed by key alone; an edit makes a 
   await page.keyboard.press('Alt+5');
   await expect(reportTab(page)).toContainText('not signed');
   await expect(panel(page)).toContainText('5 of 5 not ticked off');
-  const boxes = panel(page).getByRole('region', { name: 'Restoring' }).getByRole('checkbox');
+  const boxes = panel(page).getByRole('region', { name: 'Restore the bench' }).getByRole('checkbox');
   await boxes.first().focus();
   for (let box = 0; box < 5; box += 1) {
     await page.keyboard.press('Space');

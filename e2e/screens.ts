@@ -113,7 +113,7 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
       },
     },
     { name: 'New circuit', path: `/new-circuit/${id('Float-level')}` },
-    { name: 'Order', path: '/order/SL-WO-2204' },
+    { name: 'Order', path: '/order/SL-WO-2236' },
     { name: 'Correct', path: '/correct' },
     ...['meter', 'parts', 'stress', 'in-use', 'build'].map((sheet) => ({
       name: `Workshop, ${sheet}`,

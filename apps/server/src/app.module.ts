@@ -13,6 +13,7 @@ import { InstrumentLinkModule } from './instrument-link/instrument-link.module.t
 import { InstrumentsModule } from './instruments/instruments.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { MeterProjectsModule } from './meter-projects/meter-projects.module.ts';
+import { OrdersModule } from './orders/orders.module.ts';
 import { PracticeModule } from './practice/practice.module.ts';
 import { AccessModule } from './sign-in/access.module.ts';
 import type { Access } from './sign-in/access.ts';
@@ -32,6 +33,7 @@ export class AppModule {
       MeterProjectsModule,
       PracticeModule,
       SignaturesModule,
+      OrdersModule,
       HistoryModule,
       ArchivedModule,
       DamagedModule,

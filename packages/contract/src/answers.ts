@@ -89,6 +89,8 @@ export interface JobSummary {
   readonly archivedAt: string | null;
   /** The job details, as far as work is found by it. */
   readonly record: Pick<JobRecord, 'site' | 'asset' | 'order' | 'date'>;
+  /** Place in the sequence of its order, from 0; null if it was not given one. */
+  readonly place: number | null;
   readonly parts: number;
   readonly setups: number;
   /** Whether the figures below are computed, being computed, or not computed because that takes too long for a list. */

@@ -28,6 +28,7 @@ export {
   mostArchivedFiles,
   mostFaults,
 } from './limits.ts';
+export { circuitsOf, inSequence } from './order.ts';
 export { readAnsweredProblem, type AnsweredProblem } from './read-answered-problem.ts';
 export { readDesign } from './read-design.ts';
 export { checkDraft, checkJob, readJob } from './read-job.ts';

@@ -40,4 +40,5 @@ export const most = {
   givens: 240,
   asks: 50,
   restored: 1000,
+  circuits: 100,
 } as const;

@@ -54,7 +54,8 @@ export function stateWords({ state, signature }: Pick<Report, 'state'> & { reado
     return (
       <>
         Signed by <b>{by}</b> on {moment(at)}
-        {order && `, as circuit ${order.circuits.indexOf(hash) + 1} of ${order.circuits.length} of order ${order.number}`}
+        {order &&
+          `, as circuit ${order.circuits.indexOf(hash) + 1} of ${order.circuits.length} of order ${order.number}`}
         . The document is frozen as it was then.
       </>
     );

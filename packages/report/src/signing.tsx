@@ -33,7 +33,7 @@ interface LinesProps {
 }
 
 /** Lines for the names and dates of who measured and who checked. */
-export const SignatureLines = ({ signed, expected }: LinesProps) => (
+const SignatureLines = ({ signed, expected }: LinesProps) => (
   <div className="sign">
     <p>
       <b>{signed?.by ?? ''}</b>

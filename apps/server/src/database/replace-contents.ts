@@ -6,13 +6,14 @@ import {
   jobs,
   jobSummaries,
   meterProjects,
+  orderSequences,
   properties,
   revisions,
   signatures,
 } from './schema.ts';
 
 const documentTables = [jobs, instruments, meterProjects];
-const otherTables = [revisions, attempts, signatures, jobSummaries];
+const otherTables = [revisions, attempts, signatures, orderSequences, jobSummaries];
 
 /** Properties of this installation that no backup replaces: who is signed in, and who was signed out. */
 const ownProperties = ['session-salt', 'device-key', 'ended-session/%'];

@@ -1,6 +1,6 @@
 import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { DocumentKind } from '@usual-drag/contract';
-import type { KitNotes, ReportSection } from '@usual-drag/core/report';
+import type { KitNotes, ReportSection, SignedOrder } from '@usual-drag/core/report';
 import type { Attempt } from '@usual-drag/core/practice';
 
 /**
@@ -92,8 +92,17 @@ export const signatures = sqliteTable(
     restored: text('restored', { mode: 'json' }).$type<readonly string[]>().notNull(),
     kit: text('kit', { mode: 'json' }).$type<Readonly<Record<string, KitNotes>>>().notNull(),
     document: text('document').notNull(),
+    /** Null if the job was signed alone. */
+    order: text('signed_order', { mode: 'json' }).$type<SignedOrder>(),
     /** SHA-256 over all of it but `entry` and the document, which `hash` covers; null only before it is first computed. */
     seal: text('seal'),
   },
   (table) => [index('signatures_of_job').on(table.jobId, table.entry)],
 );
+
+/** Sequences of the circuits of orders that were reordered. An order without one has the sequence in which its jobs were created. */
+export const orderSequences = sqliteTable('order_sequences', {
+  order: text('order_number').primaryKey(),
+  /** Ids of jobs; some may be archived or have another order number by now. */
+  jobs: text('jobs', { mode: 'json' }).$type<readonly string[]>().notNull(),
+});

@@ -4,15 +4,15 @@ import type { LibSQLDatabase } from 'drizzle-orm/libsql';
 import type * as schema from './schema.ts';
 import { properties, signatures } from './schema.ts';
 
-/** Fields that a seal covers: signer, job, time, ticks and notes. The job itself is included by its hash. */
+/** Fields that a seal covers: signer, job, time, ticks, notes and order. The job itself is included by its hash. */
 interface Sealed extends Signature {
   readonly jobId: string;
   readonly revision: number;
 }
 
 /** SHA-256 over a signature and what it was given for, 64 hexadecimal digits. */
-export const sealOf = ({ jobId, revision, hash, by, at, sections, restored, kit }: Sealed): string =>
-  documentHash({ jobId, revision, hash, by, at, sections, restored, kit });
+export const sealOf = ({ jobId, revision, hash, by, at, sections, restored, kit, order }: Sealed): string =>
+  documentHash({ jobId, revision, hash, by, at, sections, restored, kit, ...(order && { order }) });
 
 /** Seals the signatures of before seals existed, once: later a signature without a seal is a damaged one. */
 export async function sealFormerSignatures(database: LibSQLDatabase<typeof schema>): Promise<void> {
@@ -25,7 +25,7 @@ export async function sealFormerSignatures(database: LibSQLDatabase<typeof schem
       const [row] = await database.select().from(signatures).where(eq(signatures.entry, entry));
       await database
         .update(signatures)
-        .set({ seal: sealOf(row!) })
+        .set({ seal: sealOf({ ...row!, order: undefined }) })
         .where(eq(signatures.entry, entry));
     } catch {
       // A row that cannot be read stays without a seal: it is reported as damaged.

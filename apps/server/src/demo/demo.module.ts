@@ -10,7 +10,7 @@ import { kitNotes } from './kit-notes.ts';
 import { madeByDemo } from './made-by-demo.ts';
 import { plantMultimeter } from './plant-multimeter.ts';
 import { sampleAttempts } from './sample-attempts.ts';
-import { sampleJobs } from './sample-jobs.ts';
+import { demoJobs } from './demo-jobs.ts';
 import { sampleMeterProjects } from './sample-meter-projects.ts';
 
 /**
@@ -43,7 +43,7 @@ export class DemoModule implements OnModuleInit {
         .insert(properties)
         .values(untouched ? [madeByDemo] : [{ name: 'samples', value: now.toISOString() }])
         .onConflictDoNothing(),
-      ...sampleJobs.map((job, index) => jobs.insertion(randomUUID(), job, new Date(now.getTime() - index), 1)),
+      ...demoJobs.map((job, index) => jobs.insertion(randomUUID(), job, new Date(now.getTime() - index), 1)),
       ...sampleMeterProjects.map((project, index) =>
         projects.insertion(project.id, project, new Date(now.getTime() + index), 0),
       ),

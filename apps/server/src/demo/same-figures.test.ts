@@ -16,7 +16,7 @@ import {
 } from '@usual-drag/core/job';
 import { makeReport } from '@usual-drag/core/report';
 import fc from 'fast-check';
-import { sampleJobs } from './sample-jobs.ts';
+import { demoJobs } from './demo-jobs.ts';
 
 /** Figures that a test has compared, by the pair of places: none may be left out without notice. */
 const compared = new Map<string, number>();
@@ -131,7 +131,7 @@ function readingOf({ meters }: Setup, id: string, display: number): Reading {
   };
 }
 
-test.each(sampleJobs.map((job) => [job.title!, job] as const))('%s: one figure for one question', (_title, job) =>
+test.each(demoJobs.map((job) => [job.title!, job] as const))('%s: one figure for one question', (_title, job) =>
   compareFigures(job),
 );
 

@@ -60,7 +60,7 @@ export class JobSummaries implements OnApplicationBootstrap {
       .catch((error: unknown) => this.#logger.warn(`The list of jobs was not prepared: ${String(error)}`));
   }
 
-  async of(listed: readonly Line[]): Promise<JobSummary[]> {
+  async of(listed: readonly Line[]): Promise<Omit<JobSummary, 'place'>[]> {
     const lines = await (this.#lines ??= this.#load());
     const breathe = slices();
     for (const { id, revision } of listed) {

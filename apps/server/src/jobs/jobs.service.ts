@@ -6,6 +6,7 @@ import type { Line } from '../database/document-repository.ts';
 import { Repositories } from '../documents/repositories.ts';
 import { answer, findDocument, missing, saveDocument } from '../documents/save-document.ts';
 import { accept } from '../http/envelope.pipe.ts';
+import { OrderSequences } from '../orders/order-sequences.ts';
 import { Workers } from '../work/workers.ts';
 import type { PictureTheme } from './job-picture.ts';
 import { JobSummaries } from './job-summaries.ts';
@@ -18,29 +19,22 @@ export class JobsService {
   constructor(
     @Inject(Repositories) private readonly repositories: Repositories,
     @Inject(JobSummaries) private readonly summaries: JobSummaries,
+    @Inject(OrderSequences) private readonly sequences: OrderSequences,
     @Inject(Workers) private readonly workers: Workers,
   ) {}
 
   /** Every job that is not archived, the last changed first. */
   async list(): Promise<JobSummary[]> {
     const { lines } = await this.repositories.jobs.lines();
-    return this.summaries.of(
-      newestFirst(
-        lines.filter(({ archivedAt }) => archivedAt === null),
-        ({ updatedAt }) => updatedAt,
-      ),
-    );
+    const present = lines.filter(({ archivedAt }) => archivedAt === null);
+    return this.#withPlaces(newestFirst(present, ({ updatedAt }) => updatedAt));
   }
 
   /** Every archived job, the last archived first. */
   async archived(): Promise<JobSummary[]> {
     const { lines } = await this.repositories.jobs.lines();
-    return this.summaries.of(
-      newestFirst(
-        lines.filter(({ archivedAt }) => archivedAt !== null),
-        ({ archivedAt }) => archivedAt!,
-      ),
-    );
+    const archived = lines.filter(({ archivedAt }) => archivedAt !== null);
+    return this.#withPlaces(newestFirst(archived, ({ archivedAt }) => archivedAt!));
   }
 
   read(id: string): Promise<StoredDocument<Job>> {
@@ -86,6 +80,15 @@ export class JobsService {
   async restore(id: string): Promise<StoredDocument<Job>> {
     await this.repositories.jobs.setArchived(id, false);
     return this.read(id);
+  }
+
+  /** Returns the jobs' lines, each with its place in the sequence of its order. */
+  async #withPlaces(lines: readonly Line[]): Promise<JobSummary[]> {
+    const [summaries, sequences] = await Promise.all([this.summaries.of(lines), this.sequences.all()]);
+    return summaries.map((summary) => {
+      const place = sequences.get(summary.record.order ?? '')?.indexOf(summary.id) ?? -1;
+      return { ...summary, place: place < 0 ? null : place };
+    });
   }
 
   async #add(document: Job): Promise<StoredDocument<Job>> {

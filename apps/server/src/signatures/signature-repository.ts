@@ -9,6 +9,14 @@ import { signatures } from '../database/schema.ts';
 import { sealOf } from '../database/signature-seals.ts';
 import { slices } from '../work/slices.ts';
 
+/** A signature that is to be kept. */
+export interface NewSignature {
+  readonly jobId: string;
+  readonly revision: number;
+  readonly signature: Signature;
+  readonly document: Job;
+}
+
 /** The signatures on jobs. One whose row is damaged is left out of what is read, and listed apart. */
 @Injectable()
 export class SignatureRepository {
@@ -17,19 +25,24 @@ export class SignatureRepository {
 
   constructor(@Inject(DATABASE) private readonly database: Database) {}
 
-  /** Keeps a signature with the job that was signed. */
-  async keep(jobId: string, revision: number, signature: Signature, document: Job): Promise<KeptSignature> {
-    const [row] = await this.database
-      .insert(signatures)
-      .values({
-        ...signature,
-        jobId,
-        revision,
-        document: documentText(document),
-        seal: sealOf({ ...signature, jobId, revision }),
-      })
-      .returning({ entry: signatures.entry });
-    return { ...signature, entry: row!.entry, revision };
+  /** Keeps signatures, each with the job that was signed: all of them, or none. */
+  async keep(signed: readonly NewSignature[]): Promise<KeptSignature[]> {
+    const statements = signed.map(({ jobId, revision, signature, document }) =>
+      this.database
+        .insert(signatures)
+        .values({
+          ...signature,
+          jobId,
+          revision,
+          document: documentText(document),
+          seal: sealOf({ ...signature, jobId, revision }),
+        })
+        .returning({ entry: signatures.entry }),
+    );
+    const [first, ...others] = statements;
+    if (!first) return [];
+    const rows = await this.database.batch([first, ...others]);
+    return signed.map(({ revision, signature }, index) => ({ ...signature, entry: rows[index]![0]!.entry, revision }));
   }
 
   /** All sound signatures on a job, the newest first. */
@@ -96,6 +109,7 @@ const columns = {
   sections: sql<unknown>`${signatures.sections}`,
   restored: sql<unknown>`${signatures.restored}`,
   kit: sql<unknown>`${signatures.kit}`,
+  order: sql<unknown>`${signatures.order}`,
   seal: signatures.seal,
 };
 
@@ -109,6 +123,7 @@ interface Row {
   readonly sections: unknown;
   readonly restored: unknown;
   readonly kit: unknown;
+  readonly order: unknown;
   readonly seal: string | null;
 }
 
@@ -124,7 +139,8 @@ function signatureOf(row: Row): KeptSignature | null {
     const { jobId, entry, revision, hash, by, at, seal } = row;
     const parsed = (text: unknown): never => JSON.parse(String(text)) as never;
     const [sections, restored, kit] = [parsed(row.sections), parsed(row.restored), parsed(row.kit)];
-    const signature: Signature = { hash, by, at, sections, restored, kit };
+    const order = row.order === null ? {} : { order: parsed(row.order) };
+    const signature: Signature = { hash, by, at, sections, restored, kit, ...order };
     return seal === sealOf({ ...signature, jobId, revision }) ? { ...signature, entry, revision } : null;
   } catch {
     return null;

@@ -6,6 +6,6 @@ import { SignaturesService } from './signatures.service.ts';
 @Module({
   controllers: [SignaturesController],
   providers: [SignaturesService, SignatureRepository],
-  exports: [SignatureRepository],
+  exports: [SignatureRepository, SignaturesService],
 })
 export class SignaturesModule {}

@@ -6,10 +6,17 @@ import {
   NotFoundException,
   UnprocessableEntityException,
 } from '@nestjs/common';
-import type { KeptSignature, SignedJob } from '@usual-drag/contract';
+import type { KeptSignature, SignedJob, StoredDocument } from '@usual-drag/contract';
 import type { SignJobDto } from '@usual-drag/contract/dto';
 import type { Job } from '@usual-drag/core/job';
-import { documentHash, kitNotesOf } from '@usual-drag/core/report';
+import {
+  documentHash,
+  kitNotesOf,
+  orderHash,
+  orderSignatures,
+  reportSections,
+  type Signature,
+} from '@usual-drag/core/report';
 import { Repositories } from '../documents/repositories.ts';
 import { findDocument } from '../documents/save-document.ts';
 import { Workers } from '../work/workers.ts';
@@ -53,17 +60,53 @@ export class SignaturesService {
         message: 'This job has been changed since it was shown. Look at the report again, then sign it.',
         details: { current },
       });
-    const fault = await this.workers.asked.run('reportFault', JSON.stringify(current.document), reportTimeoutMs);
-    if (fault !== null) throw new BadRequestException(`It cannot be signed yet. ${fault}`);
+    await this.#refuseUnlessReportable(current.document);
     const [last] = await this.signatures.of(jobId);
     if (last?.hash === hash && last.by === by) return last;
-    const signature = { hash, by, at: new Date().toISOString(), sections, restored };
-    return this.signatures.keep(
-      jobId,
+    const at = new Date().toISOString();
+    const signature = { hash, by, at, sections, restored, kit: await this.#notesOn(current.document) };
+    const [kept] = await this.signatures.keep([{ jobId, revision, signature, document: current.document }]);
+    return kept!;
+  }
+
+  /**
+   * Signs the circuits of an order as they were read, all or none, with every section. The same again returns the existing ones.
+   *
+   * @param circuits  in their sequence
+   * @throws a refusal (400) if the report of a circuit cannot be made
+   */
+  async signTogether(
+    number: string,
+    circuits: readonly StoredDocument<Job>[],
+    { by, restored }: Pick<Signature, 'by' | 'restored'>,
+  ): Promise<KeptSignature[]> {
+    for (const { document } of circuits) await this.#refuseUnlessReportable(document);
+    const hashes = circuits.map(({ document }) => documentHash(document));
+    const former = await Promise.all(circuits.map(({ id }) => this.signatures.of(id)));
+    const [last] = orderSignatures(former.flat(), number);
+    if (last?.hash === orderHash(hashes) && last.by === by) return [...last.circuits];
+    const at = new Date().toISOString();
+    const order = { number, circuits: hashes };
+    const signed = circuits.map(async ({ id, revision, document }, index) => ({
+      jobId: id,
       revision,
-      { ...signature, kit: await this.#notesOn(current.document) },
-      current.document,
-    );
+      signature: {
+        hash: hashes[index]!,
+        by,
+        at,
+        sections: reportSections,
+        restored,
+        kit: await this.#notesOn(document),
+        order,
+      },
+      document,
+    }));
+    return this.signatures.keep(await Promise.all(signed));
+  }
+
+  async #refuseUnlessReportable(job: Job): Promise<void> {
+    const fault = await this.workers.asked.run('reportFault', JSON.stringify(job), reportTimeoutMs);
+    if (fault !== null) throw new BadRequestException(`${job.title ?? 'Untitled'} cannot be signed yet. ${fault}`);
   }
 
   /** Returns the kit's notes on the instruments of a job. */

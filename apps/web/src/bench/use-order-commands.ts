@@ -1,9 +1,10 @@
+import { circuitsOf } from '@usual-drag/contract';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { jobsQuery } from '../api/jobs.ts';
 import { queries } from '../api/queries.ts';
-import { circuitBeside, circuitsOf } from '../jobs/orders.ts';
+import { circuitBeside } from '../jobs/orders.ts';
 import { useCommands, type Command } from '../ui/commands.ts';
 
 /** Circuits of an order. Unlike the list of jobs, this is not fetched again at each save of a job. */

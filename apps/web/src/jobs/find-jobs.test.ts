@@ -10,6 +10,7 @@ const job = (title: string | null, record: JobSummary['record'], more: Partial<J
   updatedAt: '2026-11-20T10:00:00.000Z',
   archivedAt: null,
   record,
+  place: null,
   state: 'computed',
   parts: 5,
   setups: 1,

@@ -10,6 +10,7 @@ const job = (id: string, order: string | undefined, createdAt: string): JobSumma
   updatedAt: createdAt,
   archivedAt: null,
   record: order === undefined ? {} : { order },
+  place: null,
   state: 'computed',
   parts: 4,
   setups: 0,
@@ -32,6 +33,12 @@ test('jobs with one order number stand together in the sequence they were made, 
     ['WO-1', ['first', 'second', 'third']],
     [null, ['single']],
   ]);
+});
+
+test('circuits that were given places come first, in these; the others as they were made', () => {
+  const placed = jobs.map((one) => ({ ...one, place: { third: 0, second: 1 }[one.id] ?? null }));
+  expect(ids(byOrder(placed)[1]!.jobs)).toEqual(['third', 'second', 'first']);
+  expect(circuitBeside(placed, 'third', 1)?.id).toBe('second');
 });
 
 test('the next and the former circuit of an order, none beyond its ends, none without an order', () => {

@@ -1,4 +1,4 @@
-import type { JobSummary } from '@usual-drag/contract';
+import { circuitsOf, inSequence, type JobSummary } from '@usual-drag/contract';
 
 /** Circuits of one order, or jobs that share their order number with none. */
 export interface JobGroup {
@@ -8,7 +8,7 @@ export interface JobGroup {
 }
 
 /**
- * Groups jobs by order number. The circuits of an order are in the sequence of their creation, at the place of the first one in
+ * Groups jobs by order number. The circuits of an order are in their sequence, at the place of the first one in
  * the list; consecutive jobs without a common order number form one group.
  */
 export function byOrder(jobs: readonly JobSummary[]): JobGroup[] {
@@ -28,15 +28,11 @@ export function byOrder(jobs: readonly JobSummary[]): JobGroup[] {
       else groups.push({ order: null, jobs: [job] });
     } else if (!done.has(order)) {
       done.add(order);
-      groups.push({ order, jobs: asMade(circuits) });
+      groups.push({ order, jobs: inSequence(circuits) });
     }
   }
   return groups;
 }
-
-/** Returns the circuits of an order in the sequence of their creation. */
-export const circuitsOf = (jobs: readonly JobSummary[], order: string): JobSummary[] =>
-  asMade(jobs.filter(({ record }) => record.order === order));
 
 /** Returns the next or previous circuit of the same order; undefined if there is none. */
 export function circuitBeside(jobs: readonly JobSummary[], id: string, by: 1 | -1): JobSummary | undefined {
@@ -45,6 +41,3 @@ export function circuitBeside(jobs: readonly JobSummary[], id: string, by: 1 | -
   const circuits = circuitsOf(jobs, order);
   return circuits[circuits.findIndex((job) => job.id === id) + by];
 }
-
-const asMade = (jobs: readonly JobSummary[]): JobSummary[] =>
-  [...jobs].sort((a, b) => a.createdAt.localeCompare(b.createdAt));

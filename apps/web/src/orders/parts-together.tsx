@@ -1,7 +1,7 @@
 import type { JobSummary } from '@usual-drag/contract';
 import type { Job, PartResistances } from '@usual-drag/core/job';
 import { formatQuantity, ohms } from '@usual-drag/core/quantity';
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { FiguresTable } from '../ui/figures-table.tsx';
 import { startPartResistances } from '../workers/diagnosis.ts';
 import { useWorkerResult } from '../workers/use-worker-result.ts';
@@ -10,13 +10,26 @@ interface Props {
   readonly circuits: readonly JobSummary[];
   /** Their jobs, in the same sequence. */
   readonly documents: readonly Job[];
+  /** Content below the table. It appears with the table, so that it does not move when that is computed. */
+  readonly children: ReactNode;
 }
 
 /** Table of the resistance of each part from every circuit, and whether the values are consistent. */
-export function PartsTogether({ circuits, documents }: Props) {
+export function PartsTogether({ circuits, documents, children }: Props) {
   const start = useMemo(() => () => startPartResistances(documents), [documents]);
   const { result: parts, state } = useWorkerResult(start);
-  if (!parts) return <p className="text-soft">{state === 'failed' ? 'The comparison failed.' : 'Comparing …'}</p>;
+  const failed = state === 'failed';
+  return (
+    <>
+      {failed && <p className="text-soft">The comparison failed.</p>}
+      {!failed && !parts && <p className="text-soft">Comparing …</p>}
+      {!failed && parts && <PartsSection parts={parts} circuits={circuits.length} />}
+      {(failed || parts) && children}
+    </>
+  );
+}
+
+function PartsSection({ parts, circuits }: { readonly parts: readonly PartResistances[]; readonly circuits: number }) {
   const measured = parts.filter(({ evidence }) => evidence.length > 0);
   const apart = measured.filter(({ areConsistent }) => areConsistent === false);
   return (
@@ -41,11 +54,11 @@ export function PartsTogether({ circuits, documents }: Props) {
               'Part',
               'Marked',
               'Ohmmeter',
-              ...circuits.map((_, index) => `V/I, circuit ${index + 1}`),
+              ...Array.from({ length: circuits }, (_, index) => `V/I, circuit ${index + 1}`),
               'Together',
               'Verdict',
             ]}
-            rows={measured.map((part) => ({ key: part.part, cells: cellsOf(part, circuits.length) }))}
+            rows={measured.map((part) => ({ key: part.part, cells: cellsOf(part, circuits) }))}
           />
         </div>
       )}
@@ -63,10 +76,7 @@ export function PartsTogether({ circuits, documents }: Props) {
   );
 }
 
-function cellsOf(
-  { part, nominal, evidence, mean, areConsistent }: PartResistances,
-  circuits: number,
-): React.ReactNode[] {
+function cellsOf({ part, nominal, evidence, mean, areConsistent }: PartResistances, circuits: number): ReactNode[] {
   const print = (of: { readonly value: number; readonly uncertainty: number } | undefined | null): string =>
     of ? `${ohms(of.value)} ± ${formatQuantity(of.uncertainty, 'Ω', { digits: 2 })}` : '–';
   const byVoltage = (circuit: number) =>

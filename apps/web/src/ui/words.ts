@@ -31,3 +31,9 @@ export function readInWords({
   const apart = doNotAgree === 0 ? '' : doNotAgree === 1 ? ', 1 does not agree' : `, ${doNotAgree} do not agree`;
   return `${read} of ${of} read${apart}`;
 }
+
+/** `1 of 3 not ticked off. The record lists them.` */
+export function tickedInWords(tasks: readonly { readonly done: boolean }[]): string {
+  const open = tasks.filter(({ done }) => !done).length;
+  return open > 0 ? `${open} of ${tasks.length} not ticked off. The record lists them.` : 'Everything is ticked off.';
+}

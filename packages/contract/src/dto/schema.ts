@@ -7,6 +7,7 @@ import './attempt.dto.ts';
 import './design.dto.ts';
 import './job.dto.ts';
 import './kit.dto.ts';
+import './order.dto.ts';
 import './requests.dto.ts';
 import './read-instrument.dto.ts';
 import './sign-job.dto.ts';

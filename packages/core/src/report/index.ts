@@ -1,7 +1,7 @@
 export { documentHash } from './document-hash.ts';
 export { idsInWords } from './ids-in-words.ts';
 export { makeReport, type Report, type ReportExtras } from './report.ts';
-export { makeOrderReport, type OrderReport } from './order-report.ts';
+export { makeOrderReport, orderStatus, type OrderReport, type OrderStatus } from './order-report.ts';
 export { orderHash, orderRecordHash, orderSignatures, type OrderSignature } from './order-signature.ts';
 export { reportSections, sectionNames, type ReportSection } from './report-sections.ts';
 export { supplyWords, type ReportPart } from './report-parts.ts';

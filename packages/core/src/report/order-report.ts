@@ -1,4 +1,12 @@
-import { partResistances, type Job, type JobFault, type JobRecord, type PartResistances } from '../job/index.ts';
+import {
+  partResistances,
+  readingsMeant,
+  type Job,
+  type JobFault,
+  type JobRecord,
+  type PartResistances,
+} from '../job/index.ts';
+import { restoringChecks } from '../plan/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import { documentHash } from './document-hash.ts';
 import { orderHash, type OrderSignature } from './order-signature.ts';
@@ -11,8 +19,18 @@ const commonSections: readonly ReportSection[] = ['parts', 'instruments', 'resto
 
 const circuitSections = reportSections.filter((section) => !commonSections.includes(section));
 
+/** Whether an order is signed, and the tasks after its last reading. */
+export interface OrderStatus {
+  /** `orderHash` of the circuits. */
+  readonly hash: string;
+  /** `changed`: it was signed, and a circuit or their sequence has been changed since. */
+  readonly state: Report['state'];
+  readonly signature: OrderSignature | null;
+  readonly restoring: Report['restoring'];
+}
+
 /** Report of an order: the reports of its circuits, and the sections that they have in common. */
-export interface OrderReport {
+export interface OrderReport extends OrderStatus {
   /** The job details of the first circuit, without notes, which are of one circuit. */
   readonly record: JobRecord;
   /** In their sequence. */
@@ -20,18 +38,33 @@ export interface OrderReport {
   readonly parts: readonly PartResistances[];
   /** Their readings are named with the number of the circuit, `2:M1`. */
   readonly instruments: readonly ReportInstrument[];
-  readonly restoring: Report['restoring'];
-  /** `orderHash` of the circuits. */
-  readonly hash: string;
-  /** `changed`: it was signed, and a circuit or their sequence has been changed since. */
-  readonly state: Report['state'];
-  readonly signature: OrderSignature | null;
 }
 
 /** Calibration notes, ticks, the explanations of each circuit's readings, and the newest signature over the order. */
 export interface OrderExtras extends Pick<ReportExtras, 'kit' | 'restored'> {
   readonly explanations?: readonly ReportExtras['explanations'][];
   readonly signature?: OrderSignature | null;
+}
+
+/**
+ * Returns whether an order is signed, and its tasks after the last reading.
+ *
+ * @param circuits  in their sequence
+ * @param ticked  tasks that are done, until it is signed
+ */
+export function orderStatus(
+  circuits: readonly Job[],
+  signature: OrderSignature | null,
+  ticked: readonly string[] = [],
+): OrderStatus {
+  const hash = orderHash(circuits.map(documentHash));
+  const state = signature === null ? 'draft' : signature.hash === hash ? 'signed' : 'changed';
+  const done = state === 'signed' ? signature!.restored : ticked;
+  const tasks = circuits.flatMap((job) =>
+    restoringChecks((readingsMeant(job) ?? []).filter(({ struck }) => struck === undefined)),
+  );
+  const restoring = [...new Set(tasks)].map((text) => ({ text, done: done.includes(text) }));
+  return { hash, state, signature, restoring };
 }
 
 /**
@@ -45,9 +78,8 @@ export function makeOrderReport(
   { explanations = [], signature = null, ...extras }: OrderExtras = {},
 ): Result<OrderReport, JobFault> {
   const reports: Report[] = [];
-  const hash = orderHash(circuits.map(documentHash));
-  const state = signature === null ? 'draft' : signature.hash === hash ? 'signed' : 'changed';
-  const { kit = {}, restored = [] } = state === 'signed' ? signature! : extras;
+  const status = orderStatus(circuits, signature, extras.restored);
+  const { kit = {} } = status.state === 'signed' ? signature! : extras;
   for (const [index, job] of circuits.entries()) {
     const made = makeReport(job, { kit, sections: circuitSections, explanations: explanations[index] ?? null });
     if (!made.ok) return fail(made.fault);
@@ -63,12 +95,6 @@ export function makeOrderReport(
     circuits: reports,
     parts: partResistances(circuits),
     instruments: reportInstruments(readings, [...instruments.values()], kit),
-    restoring: [...new Set(reports.flatMap((report) => report.restoring.map(({ text }) => text)))].map((text) => ({
-      text,
-      done: restored.includes(text),
-    })),
-    hash,
-    state,
-    signature,
+    ...status,
   });
 }

@@ -53,7 +53,8 @@ test('property: hash and record hash depend on the sequence and on every circuit
     fc.property(hashes, (circuits) => {
       const turned = [...circuits.slice(1), circuits[0]!];
       expect(orderHash(turned)).not.toBe(orderHash(circuits));
-      const record = (of: readonly string[]): string => orderRecordHash({ circuits: of.map((hash) => signature(hash)) });
+      const record = (of: readonly string[]): string =>
+        orderRecordHash({ circuits: of.map((hash) => signature(hash)) });
       expect(record(turned)).not.toBe(record(circuits));
       compared += 1;
     }),

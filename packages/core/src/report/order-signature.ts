@@ -2,7 +2,10 @@ import { documentHash } from './document-hash.ts';
 import { recordHash, type Signature } from './signature.ts';
 
 /** One signature over all circuits of an order. */
-export interface OrderSignature<S extends Signature = Signature> extends Pick<Signature, 'by' | 'at' | 'restored' | 'kit'> {
+export interface OrderSignature<S extends Signature = Signature> extends Pick<
+  Signature,
+  'by' | 'at' | 'restored' | 'kit'
+> {
   /** `orderHash` of the circuits that were signed. */
   readonly hash: string;
   /** The signature on each circuit, in their sequence. */
@@ -32,9 +35,7 @@ export function orderSignatures<S extends Signature>(signatures: readonly S[], o
     const signing = JSON.stringify([one.at, one.by, one.order.circuits]);
     signings.set(signing, [...(signings.get(signing) ?? []), one]);
   }
-  return [...signings.values()]
-    .flatMap((members) => complete(members) ?? [])
-    .sort((a, b) => b.at.localeCompare(a.at));
+  return [...signings.values()].flatMap((members) => complete(members) ?? []).sort((a, b) => b.at.localeCompare(a.at));
 }
 
 /** Returns the signature over the order; null if the one on a circuit is absent. */
