@@ -1,4 +1,6 @@
 import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { Actions } from './actions.ts';
 import { axe } from './workshop.ts';
 import { expect, openJob, saved, stored, test } from './demo-page.ts';
 
@@ -69,8 +71,13 @@ test('three resistors in series, then in parallel, then combined: one order, and
   await expect(page.getByRole('textbox', { name: 'Title of the job' })).toHaveValue('Combined');
   await page.getByRole('navigation', { name: 'Pages' }).getByRole('link', { name: 'Jobs' }).click();
   const order = page.getByRole('region', { name: 'Order SL-WO-2240' });
-  await expect(order.getByRole('heading')).toContainText('2 circuits');
-  await expect(order.getByRole('listitem').first()).toContainText('Three in series, in parallel');
+  // The first circuit had no order number, and got that of the second one.
+  await expect(order.getByRole('heading')).toContainText('3 circuits');
+  await expect(order.getByRole('listitem')).toContainText([
+    'Three in series',
+    'Three in series, in parallel',
+    'Combined',
+  ]);
   await axe(page);
   expect(faults).toEqual([]);
 });
@@ -82,8 +89,7 @@ test('resistances that were measured come along and say where they were taken', 
   await page.getByRole('checkbox', { name: /^R4/ }).click();
   await page.getByRole('radio', { name: 'in series', exact: true }).click();
   await page.getByRole('button', { name: 'Create circuit' }).click();
-  await expect(page).toHaveURL(/\/bench\/.*\/network$/);
-  await page.getByRole('link', { name: /^Readings/ }).click();
+  await expect(page).toHaveURL(/\/bench\/.*\/readings$/);
   await expect(page.getByRole('tab', { name: 'Log (3)' })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Note on M1' })).toHaveValue('Taken in “Float-level divider”.');
   expect(faults).toEqual([]);
@@ -215,5 +221,87 @@ test('an order’s circuits give each part’s resistance, agree, and are fitted
   await fit.getByRole('checkbox', { name: 'resistance of Bench meter on current' }).check();
   await fit.getByRole('button', { name: 'Fit to the readings' }).click();
   await expect(fit.getByRole('status')).toContainText(/resistance of Bench meter on current = (1\.[6-9]|2\.[0-4])/);
+  expect(faults).toEqual([]);
+});
+
+/** Goes through the plan of the open job: what is to be done is done, and each display is as expected. */
+async function readPlan(page: Page, actions: Actions): Promise<void> {
+  const open = page.getByRole('region', { name: 'Open step' });
+  const field = open.getByLabel(/^What the display says/);
+  const done = open.getByRole('button', { name: 'Done, go on' });
+  const whole = page.getByRole('navigation', { name: 'Steps' }).getByText(/\b(\d+) of \1 read/);
+  const present = page.getByRole('list', { name: 'Steps of the plan' }).locator('[aria-current]');
+  await open.waitFor();
+  for (;;) {
+    await expect(field.or(done).or(whole).first()).toBeVisible();
+    if (await whole.isVisible()) return;
+    const title = await open.getByRole('heading').innerText();
+    if (await done.isVisible()) await actions.click(done);
+    else {
+      const expected = /([\d.]+)\s+\S+$/.exec((await present.innerText()).trim())![1]!;
+      await actions.type(field, expected);
+    }
+    await expect(open.getByRole('heading')).not.toHaveText(title);
+  }
+}
+
+const afterPlan = (page: Page) => page.getByRole('navigation', { name: 'After the plan' });
+
+async function nextCircuit(page: Page, actions: Actions, arrangement: string): Promise<void> {
+  await actions.click(afterPlan(page).getByRole('link', { name: 'New circuit from these parts' }));
+  await actions.click(page.getByRole('radio', { name: arrangement }));
+}
+
+test('from three loose resistors to a signed record of three circuits, in fewer than 60 actions', async ({
+  page,
+  server,
+  faults,
+}) => {
+  test.slow();
+  const actions = new Actions();
+  await page.goto(server.address);
+  await actions.click(page.getByRole('button', { name: 'New job', exact: true }));
+  await actions.type(
+    page.getByRole('textbox', { name: 'Type the network' }),
+    'E1 3V/0R4: R1 47 1% + R2 68 1% + R3 100 1%',
+  );
+  await actions.click(page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: 'Readings' }));
+  await actions.click(page.getByRole('button', { name: /Add an instrument of the kit/ }));
+  await actions.click(page.getByRole('option', { name: /^Handheld digital/ }));
+  await readPlan(page, actions);
+  await saved(page);
+
+  await nextCircuit(page, actions, 'in parallel');
+  await actions.type(page.getByRole('textbox', { name: 'Order number' }), 'SL-WO-2242');
+  await readPlan(page, actions);
+  await saved(page);
+
+  await nextCircuit(page, actions, 'R1 in series with a pair');
+  await actions.click(page.getByRole('button', { name: 'Create circuit' }));
+  await readPlan(page, actions);
+  await saved(page);
+
+  await actions.click(afterPlan(page).getByRole('link', { name: 'Order SL-WO-2242' }));
+  const circuits = page.getByRole('list', { name: 'Circuits' }).getByRole('listitem');
+  await expect(circuits).toHaveCount(3);
+  const sign = page.getByRole('region', { name: 'Signature' });
+  for (const box of await sign.getByRole('checkbox').all()) await actions.click(box);
+  await actions.type(sign.getByRole('textbox', { name: 'Your name' }), 'J. Marsh');
+  await expect(sign).toContainText('Signed by J. Marsh');
+  expect(actions.count).toBeLessThan(60);
+
+  const file = page.waitForEvent('download');
+  await sign.getByRole('button', { name: /^Save as HTML/ }).click();
+  const report = readFileSync(await (await file).path(), 'utf8');
+  expect(report).toContain('Signed by <b>J. Marsh</b>');
+  expect(report).not.toContain('has not been signed');
+  await axe(page);
+
+  // Another sequence is another record: it is a draft until it is signed again.
+  await page.getByRole('button', { name: /^Move New job, in parallel forward/ }).click();
+  await expect(circuits.first()).toContainText('in parallel');
+  await expect(sign).toContainText('New draft: signed by J. Marsh');
+  await page.getByRole('button', { name: /^Move New job, in parallel back/ }).click();
+  await expect(sign).toContainText('The record cannot be changed');
   expect(faults).toEqual([]);
 });

@@ -1,23 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
+import { Actions } from './actions.ts';
 import { expect, openJob, saved, test } from './demo-page.ts';
-
-/** Counts what a person does: a click, a field filled in, a key. Looking is free. */
-class Actions {
-  count = 0;
-
-  async click(locator: Locator): Promise<void> {
-    this.count += 1;
-    await locator.click();
-  }
-
-  /** Types into a field and presses Enter. */
-  async type(locator: Locator, text: string): Promise<void> {
-    this.count += 1;
-    await locator.fill(text);
-    await locator.press('Enter');
-  }
-}
 
 const menuItem = (page: Page, actions: Actions, name: string | RegExp): Promise<void> =>
   actions.click(page.getByRole('menuitem', { name }));

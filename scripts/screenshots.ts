@@ -178,18 +178,10 @@ const views: readonly {
     },
   },
   {
-    name: 'worksheet',
+    name: 'order',
     take: async (page) => {
-      await page.goto(`${address}/practice/worksheet`);
-      for (const [name, value] of [
-        ['E1, voltage', '24'],
-        ['R1, resistance', '12k'],
-        ['R1, voltage', '18'],
-      ] as const) {
-        await page.getByRole('textbox', { name }).fill(value);
-        await page.keyboard.press('Enter');
-      }
-      await page.getByRole('button', { name: 'Show the next' }).click();
+      await page.getByRole('link', { name: 'Order SL-WO-2236', exact: true }).click();
+      await page.getByRole('table', { name: 'Resistances from every circuit' }).waitFor();
     },
   },
   {

@@ -1,5 +1,5 @@
 import type { PartResistances, ResistanceEvidence } from '@usual-drag/core/job';
-import { formatQuantity, ohms } from '@usual-drag/core/quantity';
+import { formatMeasuredValue, formatQuantity, ohms } from '@usual-drag/core/quantity';
 import type { OrderReport } from '@usual-drag/core/report';
 import { Frame } from './frame.tsx';
 import { Details, stateWords } from './head.tsx';
@@ -122,7 +122,7 @@ function PartsTable({ parts, circuits }: { readonly parts: readonly PartResistan
 const Value = ({ of }: { readonly of: Pick<ResistanceEvidence, 'value' | 'uncertainty'> | null | undefined }) =>
   of ? (
     <>
-      {ohms(of.value)}
+      {formatMeasuredValue(of.value, of.uncertainty, 'Ω')}
       <span className="small">± {formatQuantity(of.uncertainty, 'Ω', { digits: 2 })}</span>
     </>
   ) : (

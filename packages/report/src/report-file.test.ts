@@ -4,10 +4,14 @@ import {
   documentHash,
   makeOrderReport,
   makeReport,
+  orderHash,
+  orderRecordHash,
+  orderSignatures,
   reportSections,
   sectionNames,
   type Report,
   type ReportExtras,
+  type Signature,
 } from '@usual-drag/core/report';
 import { orderReportFile, reportFile } from './report-file.tsx';
 import { pageStyle } from './report-style.ts';
@@ -164,4 +168,38 @@ test('an order has its details, parts and instruments once, and the sections of 
 test('a circuit that cannot be solved is named, and nothing is reported', () => {
   const broken: Job = { ...divider, network: { elements: [{ id: 'E1', kind: 'source', from: 'A', to: 'A', emf: 9 }] } };
   expect(makeOrderReport([divider, broken])).toMatchObject({ ok: false });
+});
+
+test('a signed order names its signer, and each circuit its place; an edit of a circuit makes a new draft', () => {
+  const jobs: Job[] = [divider, { ...divider, title: 'Another circuit' }];
+  const hashes = jobs.map(documentHash);
+  const order = { number: 'SL-WO-2240', circuits: hashes };
+  const [signature] = orderSignatures(
+    hashes.map((hash): Signature => ({
+      hash,
+      by: 'J. Marsh',
+      at: '2026-11-30T09:00:00Z',
+      sections: reportSections,
+      restored: ['Supply off'],
+      kit: {},
+      order,
+    })),
+    'SL-WO-2240',
+  );
+  const textOf = (circuits: readonly Job[]): string => {
+    const made = makeOrderReport(circuits, { signature: signature! });
+    if (!made.ok) throw new Error(made.fault.message);
+    return orderReportFile(made.value, 'box', faces);
+  };
+  const signed = textOf(jobs);
+  expect(signed).toContain('Signed by <b>J. Marsh</b>');
+  expect(signed).toContain(orderHash(hashes));
+  expect(signed).toContain(orderRecordHash(signature!));
+  expect(signed).toContain('Supply off: done');
+  for (const changed of [jobs.slice(0, 1), [...jobs].reverse(), [divider, { ...divider, title: 'Edited' }]]) {
+    const text = textOf(changed);
+    expect(text).toContain('New draft.');
+    expect(text).not.toContain(orderRecordHash(signature!));
+  }
+  expect(html(jobs[1], { signature: signature!.circuits[1]! })).toContain('as circuit 2 of 2 of order SL-WO-2240');
 });

@@ -1,4 +1,4 @@
-import type { JobSummary, KeptSignature, SignedJob } from '@usual-drag/contract';
+import type { JobSummary, KeptSignature, SignedJob, StoredDocument } from '@usual-drag/contract';
 import { newJob, type Job } from '@usual-drag/core/job';
 import { documentHash, makeOrderReport, orderHash, orderSignatures } from '@usual-drag/core/report';
 import { sampleOrder } from '../demo/sample-order.ts';
@@ -130,6 +130,33 @@ test('circuits are reordered; a new one comes last, and the sequence is kept ove
   expect((await sign('WO-5', [third, first, second, id])).status).toBe(201);
   // The former list is not the order any more.
   expect((await server.ask('PUT', '/orders/WO-5/sequence', { jobs: [first, second, third] })).status).toBe(409);
+});
+
+test('two people read two circuits of one order at once while a third one reorders it: nothing is lost', async () => {
+  const ids = await addOrder('WO-7');
+  const [first, second, third] = ids as [string, string, string];
+  const count = 12;
+  const read = async (id: string, shift: number): Promise<void> => {
+    for (let taken = 0; taken < count; taken += 1) {
+      const { revision, document } = (await server.ask('GET', `/jobs/${id}`)).json as StoredDocument<Job>;
+      const [reading] = document.readings!.filter(({ quantity }) => quantity === 'dc-voltage');
+      const added: Job = { ...document, readings: [...document.readings!, { ...reading!, id: `N${shift + taken}` }] };
+      expect((await server.ask('PUT', `/jobs/${id}`, { revision, document: added })).status).toBe(200);
+    }
+  };
+  const reorder = async (): Promise<void> => {
+    for (let time = 0; time < count; time += 1) {
+      const jobs = time % 2 === 0 ? [third, second, first] : [first, third, second];
+      expect((await server.ask('PUT', '/orders/WO-7/sequence', { jobs })).status).toBe(204);
+    }
+  };
+  // Both circuits have a second reader: their readings are merged.
+  await Promise.all([read(first, 100), read(second, 100), read(first, 200), read(second, 200), reorder()]);
+  const before = sampleOrder.map(({ readings }) => readings!.length);
+  const after = (await documents(ids)).map(({ readings }) => readings!.length);
+  expect(after).toEqual([before[0]! + 2 * count, before[1]! + 2 * count, before[2]]);
+  expect(Object.fromEntries(await places('WO-7'))).toEqual({ [first]: 0, [third]: 1, [second]: 2 });
+  expect((await sign('WO-7', [first, third, second])).status).toBe(201);
 });
 
 test.each([

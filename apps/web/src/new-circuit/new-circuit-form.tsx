@@ -64,7 +64,7 @@ export function NewCircuitForm({ job, today, onMake }: Props) {
         <Field
           label="Order number"
           value={order}
-          hint={order === '' ? 'Circuits with the same order number are grouped on the Jobs page.' : undefined}
+          hint={orderHint(job, order)}
           onChange={(text) => setTyped({ ...typed, order: text })}
         />
         <h2 className="text-[19px] font-bold">Parts</h2>
@@ -114,6 +114,11 @@ export function NewCircuitForm({ job, today, onMake }: Props) {
       </div>
     </form>
   );
+}
+
+function orderHint({ title, record }: Job, order: string): string | undefined {
+  if (order === '') return 'Circuits with the same order number are grouped on the Jobs page.';
+  return record?.order === undefined ? `“${title ?? 'Untitled'}” gets it too.` : undefined;
 }
 
 /** Ways to join the chosen parts; the first source feeds them. */

@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { dayOf } from '@usual-drag/core/instrument';
-import type { Job } from '@usual-drag/core/job';
+import { editRecord, type Job } from '@usual-drag/core/job';
 import { useParams, useNavigate } from 'react-router';
 import { createJob, jobQuery } from '../api/jobs.ts';
 import { queries } from '../api/queries.ts';
-import { documentState, useDocuments } from '../documents/documents.ts';
+import { dispatch, documentState, openDocument, useDocuments } from '../documents/documents.ts';
 import { toast } from '../ui/toast.ts';
 import { NewCircuitForm } from './new-circuit-form.tsx';
 
@@ -19,8 +19,18 @@ export function NewCircuitPage() {
   const make = async (next: Job): Promise<void> => {
     try {
       const { id } = await createJob(next);
+      if (job && data && next.record?.order !== undefined && job.record?.order === undefined) {
+        // They are circuits of one order only if both have its number.
+        if (!open) openDocument('jobs', data);
+        dispatch('jobs', jobId, {
+          type: 'edited',
+          document: editRecord(job, { ...job.record, order: next.record.order }),
+        });
+      }
       await queries.invalidateQueries({ queryKey: ['jobs'] });
-      await navigate(`/bench/${id}/network`);
+      // A circuit whose parts came from one that was read is to be read as well.
+      const isRead = (job?.readings ?? []).length > 0;
+      await navigate(`/bench/${id}/${isRead ? 'readings' : 'network'}`);
     } catch (fault) {
       toast.error((fault as Error).message);
     }

@@ -1,6 +1,6 @@
 import type { JobSummary } from '@usual-drag/contract';
 import type { Job, PartResistances } from '@usual-drag/core/job';
-import { formatQuantity, ohms } from '@usual-drag/core/quantity';
+import { formatMeasured, ohms } from '@usual-drag/core/quantity';
 import { useMemo, type ReactNode } from 'react';
 import { FiguresTable } from '../ui/figures-table.tsx';
 import { startPartResistances } from '../workers/diagnosis.ts';
@@ -78,7 +78,7 @@ function PartsSection({ parts, circuits }: { readonly parts: readonly PartResist
 
 function cellsOf({ part, nominal, evidence, mean, areConsistent }: PartResistances, circuits: number): ReactNode[] {
   const print = (of: { readonly value: number; readonly uncertainty: number } | undefined | null): string =>
-    of ? `${ohms(of.value)} ± ${formatQuantity(of.uncertainty, 'Ω', { digits: 2 })}` : '–';
+    of ? formatMeasured(of.value, of.uncertainty, 'Ω') : '–';
   const byVoltage = (circuit: number) =>
     evidence.find((one) => one.circuit === circuit && one.by === 'voltage-and-current');
   return [

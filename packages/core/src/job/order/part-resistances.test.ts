@@ -116,6 +116,24 @@ test('a resistance reading that was taken along is left out of the later circuit
   expect(withoutRepeated([chain])[0]).toBe(chain);
 });
 
+test('one current reading serves every part of its chain; a reading through the part itself comes first', () => {
+  const circuit = readCircuit(chain);
+  const once: Job = { ...circuit, readings: circuit.readings!.filter(({ id }) => !['A-R2', 'A-R3'].includes(id)) };
+  const used = (job: Job): (readonly string[])[] =>
+    partResistances([job]).map(({ evidence }) => evidence.find(({ by }) => by === 'voltage-and-current')!.readings);
+  expect(used(once)).toEqual([
+    ['V-R1', 'A-R1'],
+    ['V-R2', 'A-R1'],
+    ['V-R3', 'A-R1'],
+  ]);
+  expect(used(circuit).map(([, current]) => current)).toEqual(['A-R1', 'A-R2', 'A-R3']);
+  for (const { nominal, evidence } of partResistances([once]))
+    for (const { value, uncertainty } of evidence) expect(Math.abs(value - nominal)).toBeLessThanOrEqual(uncertainty);
+  const beside = readCircuit(next(chain, 'E1: R1 || R2 || R3'));
+  const branch: Job = { ...beside, readings: beside.readings!.filter(({ id }) => id !== 'A-R2') };
+  expect(partResistances([branch])[1]!.evidence).toEqual([]);
+});
+
 test('a part is known by its body, whatever its role', () => {
   const turned = readCircuit(next(chain, 'E1: R1 + R2 + R3', true));
   const found = partResistances([readCircuit(chain), turned]);

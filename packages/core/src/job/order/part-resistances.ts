@@ -1,4 +1,4 @@
-import type { Resistor } from '../../network/index.ts';
+import { chainsOf, type Resistor } from '../../network/index.ts';
 import type { ComparedReading, Reading } from '../../readings/index.ts';
 import { compareJob } from '../job-questions.ts';
 import type { Job } from '../job.ts';
@@ -31,7 +31,7 @@ export interface PartResistances {
 
 /**
  * Returns the resistance of each resistor from every circuit of an order: by ohmmeter, and as V/I from a voltage reading across
- * the part and a current reading through it, both corrected for the loading of their meters. The relative U of V/I is
+ * the part and a current reading through it or through a part of the same chain, both corrected for the loading of their meters. The relative U of V/I is
  * √((U(V)/V)² + (U(I)/I)²), with the errors of V and I independent. A reading copied from an earlier circuit counts once. Of
  * several readings at one place the newest counts.
  *
@@ -43,13 +43,15 @@ export function partResistances(circuits: readonly Job[]): PartResistances[] {
   for (const [circuit, job] of circuits.entries()) {
     const compared = compareJob(job);
     const readings = (job.readings ?? []).filter(({ struck }) => struck === undefined);
+    const chains = chainsOf(job.network).map(({ parts }) => parts.map(({ id }) => id));
     for (const element of job.network.elements) {
       if (element.kind !== 'resistor') continue;
       const body = element.bodyLabel ?? element.id;
       const part = parts.get(body) ?? { nominal: element.resistance, evidence: [] };
       parts.set(body, part);
       if (!compared.ok) continue;
-      const found = evidenceOf(element, readings, compared.value.readings, counted);
+      const chain = chains.find((ids) => ids.includes(element.id)) ?? [element.id];
+      const found = evidenceOf(element, chain, readings, compared.value.readings, counted);
       part.evidence.push(...found.map((one) => ({ circuit, ...one })));
     }
   }
@@ -66,6 +68,8 @@ type Evidence = Omit<ResistanceEvidence, 'circuit'>;
 
 function evidenceOf(
   { id, from, to }: Resistor,
+  /** Ids of the elements that carry the same current. */
+  chain: readonly string[],
   readings: readonly Reading[],
   compared: Readonly<Record<string, ComparedReading>>,
   counted: Set<string>,
@@ -83,16 +87,19 @@ function evidenceOf(
       [one.red, one.black].sort().join(' ') === [from, to].sort().join(' ') &&
       !one.unloaded,
   );
-  const through = readings.findLast(
-    (one) => one.quantity === 'dc-current' && one.ends.length === 1 && one.ends[0]!.replace(/\.(from|to)$/, '') === id,
-  );
-  const [volts, amps] = [across && figureOf(compared[across.id]), through && figureOf(compared[through.id])];
-  if (across && through && volts && amps && amps.value !== 0 && volts.value !== 0) {
+  const through = (of: readonly string[]): Reading | undefined =>
+    readings.findLast(
+      (one) =>
+        one.quantity === 'dc-current' && one.ends.length === 1 && of.includes(one.ends[0]!.replace(/\.(from|to)$/, '')),
+    );
+  const current = through([id]) ?? through(chain);
+  const [volts, amps] = [across && figureOf(compared[across.id]), current && figureOf(compared[current.id])];
+  if (across && current && volts && amps && amps.value !== 0 && volts.value !== 0) {
     const value = Math.abs(volts.value / amps.value);
     const relative = Math.hypot(volts.uncertainty / volts.value, amps.uncertainty / amps.value);
     found.push({
       by: 'voltage-and-current',
-      readings: [across.id, through.id],
+      readings: [across.id, current.id],
       value,
       uncertainty: value * relative,
     });

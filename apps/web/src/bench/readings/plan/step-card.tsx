@@ -17,6 +17,7 @@ import { useReadingHabits } from '../../model/reading-habits.ts';
 import { openStep, isTakenWith, keepReading, placedAt } from '../entry/keep-reading.ts';
 import { checksOf, titleOf, usualPrefix } from './step-words.ts';
 import { observationsAt, readSimulated } from '../prepare/simulated.ts';
+import { AfterPlan } from './after-plan.tsx';
 import { TakenHere } from './taken-here.tsx';
 import { useInstrumentLink } from '../entry/use-instrument-link.ts';
 import type { Readings } from '../use-readings.ts';
@@ -236,6 +237,7 @@ function DoCard({
           </button>
         </p>
       )}
+      {isLast && !large && readings.readings.length > 0 && <AfterPlan />}
     </>
   );
 }
