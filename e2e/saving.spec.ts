@@ -259,7 +259,7 @@ test('all jobs are exported and imported again from the list', async ({ page, se
     mimeType: 'application/zip',
     buffer: readFileSync(archive.path),
   });
-  await expect(page.getByText('5 jobs imported from jobs.zip.')).toBeVisible();
+  await expect(page.getByText('8 jobs imported from jobs.zip.')).toBeVisible();
   await expect(page.getByRole('link', { name: /^Level loop/ })).toHaveCount(2);
   expect(faults).toEqual([]);
 });
@@ -287,7 +287,7 @@ test('a backup is checked, restored, and what it replaced is brought back, on th
   await choose.setInputFiles({ name: 'good.backup', mimeType: 'application/vnd.sqlite3', buffer: backup });
   const card = page.getByRole('group', { name: 'The checked backup' });
   await expect(card).toContainText('good.backup is sound');
-  await expect(card.getByRole('row', { name: /^Jobs/ })).toHaveText('Jobs55');
+  await expect(card.getByRole('row', { name: /^Jobs/ })).toHaveText('Jobs88');
   await axe(page);
   expect((await server.ask('POST', '/jobs', { document: newJob('Since') })).status).toBe(201);
   await card.getByRole('button', { name: 'Restore this backup' }).click();

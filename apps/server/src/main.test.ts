@@ -64,6 +64,9 @@ test('the demo starts with the sample jobs once, and keeps what is changed', asy
     'Sluice-gate strain bridge',
     'Level loop',
     'Resistor by voltmeter and ammeter',
+    'Pump resistors combined',
+    'Pump resistors in parallel',
+    'Pump resistors in series',
   ]);
   for (const { id } of list) await first.ask('DELETE', `/jobs/${id}`);
   await first.stop('SIGTERM');

@@ -1,3 +1,4 @@
+import { svgText } from '@usual-drag/core/drawing';
 import { idsInWords, sectionNames, type ReportInstrument } from '@usual-drag/core/report';
 import { Frame } from './frame.tsx';
 
@@ -34,6 +35,14 @@ export function Instruments({ instruments }: { readonly instruments: readonly Re
                       {one.assetTag === null ? 'no asset tag on record' : `asset ${one.assetTag}`}
                     </span>
                     <span className="small">{idsInWords(one.readings)}</span>
+                    {one.picture && (
+                      <span
+                        className="face"
+                        dangerouslySetInnerHTML={{
+                          __html: svgText(one.picture, one.picture.marks, `Face of ${one.name}`),
+                        }}
+                      />
+                    )}
                   </th>
                   <td>
                     {one.ranges.map(({ quantity, id, resistance, accuracy }) => (

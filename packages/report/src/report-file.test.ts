@@ -36,7 +36,8 @@ test('one file that asks for nothing: no script, no address, faces and drawing i
   expect(text.replaceAll('http://www.w3.org/2000/svg', '')).not.toMatch(/https?:|url\((?!data:font\/woff2;base64,)/);
   expect(text).toContain('base64,VEVYVA==');
   expect(text).toContain('base64,TU9OTw==');
-  expect(text.match(/<svg /g)).toHaveLength(1);
+  // The network, and the faces of the two instruments.
+  expect(text.match(/<svg /g)).toHaveLength(3);
 });
 
 test('every section stands once, in the order of the report, and those left out do not', () => {
@@ -153,7 +154,8 @@ test('an order has its details, parts and instruments once, and the sections of 
   for (const each of ['result', 'drawing', 'readings', 'diagnosis'] as const)
     expect([each, counts(sectionNames[each])]).toEqual([each, 2]);
   expect(counts(sectionNames.parts)).toBe(0);
-  expect(text.match(/<svg /g)).toHaveLength(2);
+  // Two networks; the faces of two instruments once.
+  expect(text.match(/<svg /g)).toHaveLength(4);
   // Notes are of one circuit; readings are named by their circuit where both are meant.
   expect(text.match(/after cleaning/g)).toHaveLength(1);
   expect(text).toContain('2:M1');

@@ -36,6 +36,8 @@ export const reportStyle = `
 .report .readings th, .report .readings td { padding-left: .7mm; padding-right: .7mm; overflow-wrap: break-word; }
 .report .readings th:last-child, .report .readings td:last-child { padding-left: 2mm; }
 .report figure svg > rect:first-of-type { fill: none; }
+.report .face { display: block; margin-top: 1mm; }
+.report .face svg { display: block; width: 100%; max-width: 52mm; height: auto; }
 .report figure { margin: 0; break-inside: avoid; }
 .report figure svg { display: block; width: auto; height: auto; max-width: 100%; max-height: 120mm; margin: 0 auto; }
 .report .checks { list-style: none; padding: 0; columns: 2; column-gap: 8mm; }

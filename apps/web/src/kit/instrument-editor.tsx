@@ -2,6 +2,7 @@ import { KitInstrumentDto } from '@usual-drag/contract/forms';
 import {
   calibrationOn,
   dayOf,
+  instrumentForJob,
   kitLimits,
   nextRange,
   nextResistanceRange,
@@ -13,8 +14,9 @@ import {
 } from '@usual-drag/core/instrument';
 import { withRange } from '@usual-drag/core/job';
 import { Archive, ArchiveRestore, BadgeCheck, Copy, History } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { Link } from 'react-router';
+import { MeterView } from '../drawing/meter-view.tsx';
 import { Button } from '../ui/button.tsx';
 import { DocumentForm } from '../ui/form/document-form.tsx';
 import { NumberInput } from '../ui/form/number-input.tsx';
@@ -51,10 +53,24 @@ export function InstrumentEditor(props: Props) {
       <Calibration kept={kept} />
       <LeadsAndRanging kept={kept} onChange={onChange} />
       <Ranges kept={kept} onChange={onChange} />
+      <Face kept={kept} />
       <TextInput name="notes" label="Own notes" lines={3} />
     </DocumentForm>
   );
 }
+
+/** Picture of the instrument, drawn from its ranges and jacks. */
+function Face({ kept }: { readonly kept: KitInstrument }) {
+  const instrument = useMemo(() => instrumentForJob(kept), [kept]);
+  return (
+    <figure className="max-w-sm">
+      <figcaption className="text-[14px] text-soft">Its face, as the steps of a plan show it</figcaption>
+      <MeterView instrument={instrument} shown={faceAlone} className="w-full" />
+    </figure>
+  );
+}
+
+const faceAlone = { setting: null };
 
 type EditProps = Pick<Props, 'kept' | 'onChange'>;
 

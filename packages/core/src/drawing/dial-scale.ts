@@ -1,21 +1,14 @@
 import { formatQuantity } from '../quantity/index.ts';
 import { sharedArcs, type DialRange } from '../workshop/index.ts';
+import { arcMarks, scaleFigures, type ScaleFigures } from './meter/arc-marks.ts';
 import type { Mark } from './symbols/mark.ts';
 
-/** Divisions that rounding may take from a full scale. */
-const rounding = 1e-9;
-
 /** Arc of a dial: the ranges that share its numbers, and the places of its marks. */
-interface DialArc {
+interface DialArc extends ScaleFigures {
   /** mm. */
   readonly radius: number;
   /** The ranges that are read on it, `25 mA`, in their order. */
   readonly ranges: readonly string[];
-  /** Value at full scale, in the printed figures. */
-  readonly fullScale: number;
-  /** Figures with numbers, and those between with half and short marks. */
-  readonly majors: readonly number[];
-  readonly minors: readonly number[];
 }
 
 /** Dimensions of a dial. */
@@ -39,6 +32,9 @@ export interface DialScale {
 const margin = 8;
 const betweenArcs = 10;
 
+/** mm. */
+const sizes = { long: 2.8, short: 1.6, thick: 0.35, thin: 0.18, text: 3.4, textAway: 4.8 };
+
 /**
  * The scale of a meter to print and glue in: divisions in the 1-2-5 sequence, one arc for all ranges that share their numbers
  * but for the decimal point, whatever their unit; the sign for direct current, the class, and a cross where the needle turns.
@@ -59,50 +55,18 @@ export function dialScale(
   const lowest = arcs.at(-1)!.radius;
   // Down to the cross, or to the ends of an arc that goes round it.
   const height = Math.ceil(pivot.y + margin + Math.max(0, -radius * Math.cos(half)));
-  const at = (arc: DialArc, figure: number, r: number): { x: number; y: number } => {
-    const angle = -half + (2 * half * figure) / arc.fullScale;
-    return { x: pivot.x + r * Math.sin(angle), y: pivot.y - r * Math.cos(angle) };
-  };
-  const marks = arcs.flatMap((arc): Mark[] => {
-    const line = (figure: number, length: number, weight: number): Mark => {
-      const [from, to] = [at(arc, figure, arc.radius), at(arc, figure, arc.radius + length)];
-      return { shape: 'path', d: `M${from.x} ${from.y}L${to.x} ${to.y}`, stroke: 'ink', width: weight };
-    };
-    const [start, end] = [at(arc, 0, arc.radius), at(arc, arc.fullScale, arc.radius)];
-    const large = sweep > 180 ? 1 : 0;
-    return [
-      {
-        shape: 'path',
-        d: `M${start.x} ${start.y}A${arc.radius} ${arc.radius} 0 ${large} 1 ${end.x} ${end.y}`,
-        stroke: 'ink',
-        width: 0.35,
-      },
-      ...arc.minors.map((figure) => line(figure, 1.6, 0.18)),
-      ...arc.majors.map((figure) => line(figure, 2.8, 0.35)),
-      ...arc.majors.map((figure): Mark => {
-        const { x, y } = at(arc, figure, arc.radius + 4.8);
-        return {
-          shape: 'text',
-          x,
-          y: y + 1,
-          text: String(figure),
-          size: 3.4,
-          tone: 'ink',
-          anchor: 'middle',
-          bold: true,
-        };
-      }),
-      {
-        shape: 'text',
-        x: pivot.x,
-        y: pivot.y - arc.radius + 4,
-        text: arc.ranges.join(' · '),
-        size: 2.4,
-        tone: 'soft',
-        anchor: 'middle',
-      },
-    ];
-  });
+  const marks = arcs.flatMap((arc): Mark[] => [
+    ...arcMarks({ pivot, radius: arc.radius, half }, arc, sizes),
+    {
+      shape: 'text',
+      x: pivot.x,
+      y: pivot.y - arc.radius + 4,
+      text: arc.ranges.join(' · '),
+      size: 2.4,
+      tone: 'soft',
+      anchor: 'middle',
+    },
+  ]);
   const y = pivot.y - lowest + 12;
   // The sign for direct current: a line over three dashes.
   const sign: Mark[] = [
@@ -141,15 +105,8 @@ export function dialScale(
 
 /** The arcs from the outer one inwards. */
 const arcsFor = (ranges: readonly DialRange[], radius: number, divisions: number): DialArc[] =>
-  sharedArcs(ranges, divisions).map(({ ranges: shared, steps: { fullScale, numbered, smallest } }, index) => {
-    const figures = (each: number): number[] =>
-      Array.from({ length: Math.floor(fullScale / each + rounding) + 1 }, (_, k) => Number((k * each).toPrecision(9)));
-    const majors = figures(numbered);
-    return {
-      radius: radius - index * betweenArcs,
-      ranges: shared.map(({ range, unit }) => formatQuantity(range, unit, { digits: 3, trim: true })),
-      fullScale,
-      majors,
-      minors: figures(smallest).filter((figure) => !majors.includes(figure)),
-    };
-  });
+  sharedArcs(ranges, divisions).map(({ ranges: shared, steps }, index) => ({
+    radius: radius - index * betweenArcs,
+    ranges: shared.map(({ range, unit }) => formatQuantity(range, unit, { digits: 3, trim: true })),
+    ...scaleFigures(steps),
+  }));

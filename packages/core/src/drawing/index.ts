@@ -1,5 +1,10 @@
 export { deviationBar } from './deviation-bar.ts';
 export { dialScale } from './dial-scale.ts';
+export { needleShare, readFigure, type Dial } from './meter/dial-window.ts';
+export { faceScales, figureAt, scaleOf, valueAt } from './meter/face-scales.ts';
+export { meterPicture, type MeterPicture, type MeterShown } from './meter/meter-picture.ts';
+export type { MeterSetting } from './meter/meter-setting.ts';
+export { settingChanges } from './meter/setting-changes.ts';
 export { showsLive } from './density.ts';
 export { nodeTone, type Mark } from './symbols/mark.ts';
 export { sagsIn, setupMarks, type DrawnMeters, type MeterSag } from './symbols/setup-marks.ts';

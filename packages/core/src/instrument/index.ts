@@ -40,5 +40,6 @@ export {
   type AutoRange,
   type KitInstrument,
 } from './kit.ts';
+export { jackOf, jacksOf } from './jacks.ts';
 export { burdenOf, nextRange, nextResistanceRange, rangeName, sensitivityOf } from './range-edits.ts';
 export { certificateFrom, checkAgainstStandard, pointsToCheck, type StandardCheck } from './standard-check.ts';

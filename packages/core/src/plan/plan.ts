@@ -1,5 +1,3 @@
-import type { MeterQuantity } from '../instrument/index.ts';
-
 /** Extent of a plan. */
 export type Depth = 'least' | 'parts' | 'checks';
 
@@ -102,6 +100,3 @@ export type PlanStep = SupplyStep | BreakStep | ReadStep | RestoreStep | OffStep
 
 /** A step before it has its number. */
 export type Unnumbered<S extends PlanStep = PlanStep> = S extends PlanStep ? Omit<S, 'id'> : never;
-
-/** The jack of a range that names none. */
-export const usualJack = (quantity: MeterQuantity | 'resistance'): string => (quantity === 'dc-current' ? 'A' : 'V');

@@ -1,4 +1,4 @@
-import { rangesOf, smallestStep, type Instrument, type MeterQuantity } from '../instrument/index.ts';
+import { jackOf, rangesOf, smallestStep, type Instrument, type MeterQuantity } from '../instrument/index.ts';
 import {
   isLinear,
   loadingPoints,
@@ -15,7 +15,7 @@ import { currentFromTo, endsAt, parseEnd, type Chain, type Network } from '../ne
 import { expectationOf, type Conventions, type Limits, type Reading } from '../readings/index.ts';
 import { breakCautions, readCautions, resistanceCautions } from './cautions.ts';
 import type { Across, InSeries } from './measurements.ts';
-import { usualJack, type CurrentStep, type ResistanceStep, type Unnumbered, type VoltageStep } from './plan.ts';
+import type { CurrentStep, ResistanceStep, Unnumbered, VoltageStep } from './plan.ts';
 import {
   chooseRange,
   chooseResistanceRange,
@@ -62,7 +62,7 @@ export class ReadSteps {
       instrument: instrument.id,
       range: range.id,
       startRange: expected ? range.id : highestRange(rangesOf(instrument, 'resistance')).id,
-      jack: usualJack('resistance'),
+      jack: jackOf('resistance', range),
       element: id,
       expected: resistance,
       low: resistance * (1 - tolerance),
@@ -177,7 +177,7 @@ export class ReadSteps {
       instrument: instrument.id,
       range: range.id,
       startRange: choice.startRange,
-      jack: range.jack ?? usualJack(meter.quantity),
+      jack: jackOf(meter.quantity, range),
       expected,
       ...limits,
       ...shownAt(instrument, meter.quantity, range, expected),

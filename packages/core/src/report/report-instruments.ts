@@ -7,6 +7,7 @@ import {
   type ReadingQuantity,
   type ResistanceRange,
 } from '../instrument/index.ts';
+import { meterPicture, type MeterPicture } from '../drawing/index.ts';
 import { formatPercent, formatQuantity } from '../quantity/index.ts';
 import { idsInWords } from './ids-in-words.ts';
 import type { ReportReading } from './report-readings.ts';
@@ -28,6 +29,8 @@ export interface ReportInstrument {
   readonly name: string;
   readonly assetTag: string | null;
   readonly ranges: readonly UsedRange[];
+  /** Its face with these ranges marked; null if the job does not have the instrument. */
+  readonly picture: MeterPicture | null;
   /** Ids of the readings taken with it. */
   readonly readings: readonly string[];
   /** Worst state on the days on which it was read; `unknown` if the kit or the readings do not determine it. */
@@ -52,6 +55,7 @@ export function reportInstruments(
       name: instrument?.name ?? id,
       assetTag: notes.assetTag ?? null,
       ranges: ranges.map(({ words }) => words),
+      picture: instrument ? faceOf(instrument, ranges) : null,
       readings: own.map(({ reading }) => reading.id),
       ...calibrationWords(
         notes,
@@ -61,6 +65,12 @@ export function reportInstruments(
     };
   });
 }
+
+const faceOf = (instrument: Instrument, used: ReturnType<typeof usedRanges>): MeterPicture =>
+  meterPicture(instrument, {
+    setting: null,
+    marked: used.map(({ words: { quantity, id } }) => ({ quantity, range: id })),
+  });
 
 function usedRanges(instrument: Instrument, readings: readonly ReportReading[]) {
   const used = new Map(readings.map(({ reading }) => [`${reading.quantity} ${reading.range}`, reading]));

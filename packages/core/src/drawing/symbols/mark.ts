@@ -1,6 +1,16 @@
 /** Colour by its meaning; the theme assigns it. */
 export type Tone =
-  'ink' | 'soft' | 'line' | 'sheet' | 'ochre' | 'ochre-line' | 'on-node' | 'lead-red' | 'lead-black' | `node-${number}`;
+  | 'ink'
+  | 'soft'
+  | 'line'
+  | 'sheet'
+  | 'ochre'
+  | 'ochre-line'
+  | 'ochre-soft'
+  | 'on-node'
+  | 'lead-red'
+  | 'lead-black'
+  | `node-${number}`;
 
 /** The smallest things that a drawing is made of, px. The screen and the file draw the same. */
 export type Mark =

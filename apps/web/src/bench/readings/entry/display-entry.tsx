@@ -3,7 +3,7 @@ import { shownPattern, type Observation } from '@usual-drag/core/readings';
 import { simulatedNote } from '@usual-drag/core/report';
 import clsx from 'clsx';
 import { Cable, FlaskConical } from 'lucide-react';
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { Button } from '../../../ui/button.tsx';
 import { Segments } from '../../../ui/segments.tsx';
 import { toggleLarge, typeIn, useReadingEntry } from '../../model/reading-entry.ts';
@@ -29,6 +29,15 @@ interface Props {
   readonly onKeep: (observation: Observation, stay: boolean, origin: Origin) => void;
   /** The instrument's own reading; null or left out if it cannot be asked. */
   readonly link?: InstrumentLink | null;
+  /** Picture of the instrument below the field, which is its display. */
+  readonly picture?: (entry: PicturedEntry) => ReactNode;
+}
+
+/** Entry as a picture of the instrument shows and changes it. */
+interface PicturedEntry {
+  /** Null while nothing is typed that a display can have. */
+  readonly typed: Observation | null;
+  readonly place: (shown: string, unit: string) => void;
 }
 
 /**
@@ -59,6 +68,7 @@ export function DisplayEntry({
   remarkOn,
   onKeep,
   link,
+  picture,
 }: Props) {
   const typed = useReadingEntry((state) => state.typed[place]) ?? '';
   const setTyped = (text: string): void => typeIn(place, text);
@@ -86,14 +96,17 @@ export function DisplayEntry({
     if (read.prefix !== null) setPrefix(read.prefix);
     setTyped(read.shown);
   };
+  const put = (shown: string, unitShown: string, isSimulatedNow: boolean): void => {
+    setRefused(null);
+    setRemarked(null);
+    setSimulated(isSimulatedNow);
+    setPrefix(unitShown.slice(0, -1));
+    setTyped(shown);
+  };
   const takeSimulated = (): void => {
     const shown = simulate?.();
     if (!shown) return;
-    setRefused(null);
-    setRemarked(null);
-    setSimulated(true);
-    setPrefix(shown.unit.slice(0, -1));
-    setTyped(shown.shown);
+    put(shown.shown, shown.unit, true);
     field.current?.focus({ preventScroll: true });
   };
   const keep = (stay: boolean): void => {
@@ -156,6 +169,10 @@ export function DisplayEntry({
           Keep
         </Button>
       </div>
+      {picture?.({
+        typed: asObservation(typed, prefix + unit),
+        place: (shown, unitShown) => put(shown, unitShown, false),
+      })}
       {link && <LinkWords link={link} />}
       <Refusal sentence={refused} />
       <PrefixRow
@@ -169,6 +186,12 @@ export function DisplayEntry({
       />
     </form>
   );
+}
+
+/** Returns what is typed as an observation; null if no display can have it. */
+function asObservation(typed: string, unit: string): Observation | null {
+  const shown = typed.replace('−', '-').toUpperCase();
+  return shownPattern.test(shown) ? { shown, unit } : null;
 }
 
 function Refusal({ sentence }: { readonly sentence: string | null }) {

@@ -35,6 +35,7 @@ import { HowRead } from './how-read.tsx';
 import { useReadingHabits } from '../../model/reading-habits.ts';
 import { useReadingEntry, type FreePlace } from '../../model/reading-entry.ts';
 import { isTakenWith, keepReading, placedFree } from './keep-reading.ts';
+import { SetMeter, type ExpectedIndication } from './set-meter.tsx';
 import { useInstrumentLink } from './use-instrument-link.ts';
 import { usualPrefix } from '../plan/step-words.ts';
 import { observationsAt, readSimulated } from '../prepare/simulated.ts';
@@ -159,6 +160,19 @@ export function FreeReading({ readings, view, free, kit }: Props) {
         focus={false}
         simulate={() => readSimulated(placedFree(free), observationsAt(taken))}
         link={link}
+        picture={({ typed, place: placeNeedle }) =>
+          instrument && (
+            <SetMeter
+              instrument={instrument}
+              quantity={quantity}
+              range={free.range}
+              from={null}
+              expected={isHidden ? null : limitsOf(expectation)}
+              observation={typed ?? (isOwn ? (newest.observations.at(-1) ?? null) : null)}
+              onPlace={placeNeedle}
+            />
+          )
+        }
         remarkOn={(observation) => displayRemark(placedFree(free), instrument, observation)}
         onKeep={(observation, stay, origin) => keepReading(placedFree(free), observation, stay, origin)}
       />
@@ -211,9 +225,16 @@ function Expected({ expectation, free, instrument, range, own, value }: Expected
           {display} {display === 'OL' ? '' : unit}
         </b>
       </p>
-      <ExpectationBar figures={figures} unit={unitOf(free.quantity)} />
+      {instrument.display !== 'analogue' && <ExpectationBar figures={figures} unit={unitOf(free.quantity)} />}
     </div>
   );
+}
+
+/** Returns the expected indication with its limits, or with none of its own if the parts have no tolerance; null if it is not known. */
+function limitsOf(expectation: Expectation | null): ExpectedIndication | null {
+  if (!expectation || expectation.expected === null) return null;
+  const { expected, limits } = expectation;
+  return { expected, low: limits?.low ?? expected, high: limits?.high ?? expected };
 }
 
 /** The same bench for another quantity: on the first instrument that reads it, which the job then keeps. */

@@ -19,6 +19,7 @@ import { checksOf, titleOf, usualPrefix } from './step-words.ts';
 import { observationsAt, readSimulated } from '../prepare/simulated.ts';
 import { AfterPlan } from './after-plan.tsx';
 import { TakenHere } from './taken-here.tsx';
+import { SetMeter } from '../entry/set-meter.tsx';
 import { useInstrumentLink } from '../entry/use-instrument-link.ts';
 import type { Readings } from '../use-readings.ts';
 
@@ -38,7 +39,7 @@ export function StepCard({ readings, step, large = false }: Props) {
   return (
     <section
       aria-label="Open step"
-      className={clsx('flex flex-col gap-2', !large && 'rounded-xl border border-line bg-sheet p-3')}
+      className={clsx('flex flex-col gap-1.5', !large && 'rounded-xl border border-line bg-sheet p-3')}
     >
       <header className="flex items-center gap-1.5">
         <h2 className={clsx('min-w-0 grow leading-tight font-bold', large ? 'text-[min(5.5vh,8.0vw)]' : 'text-[19px]')}>
@@ -125,19 +126,20 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
   return (
     <>
       <ul
-        className={clsx('flex flex-col', large ? 'gap-1 text-[min(3.2vh,4.6vw)]' : 'text-[15px]')}
+        className={clsx('flex', large ? 'flex-col gap-1 text-[min(3.2vh,4.6vw)]' : 'flex-wrap gap-x-4 text-[15px]')}
         aria-label="To set"
       >
-        {checksOf(step, instruments, readings.conventions).map(({ id, text }) => (
+        {checksOf(step, instruments, readings.conventions).map(({ id, text, short }) => (
           <li key={id}>
             <label className="flex min-h-6 items-center gap-2 pointer-coarse:min-h-11">
               <input
                 type="checkbox"
                 className={clsx('shrink-0 accent-(--ochre-line)', large ? 'size-[3.2vh]' : 'size-5')}
+                aria-label={text}
                 checked={ticked.includes(id)}
                 onChange={() => tick(step.id, id)}
               />
-              {text}
+              <span title={text}>{large ? text : short}</span>
             </label>
           </li>
         ))}
@@ -157,7 +159,7 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
               {step.display} {step.unit}
             </b>
           </p>
-          {!large && <ExpectationBar figures={bar} unit={unit} />}
+          {!large && instrument?.display !== 'analogue' && <ExpectationBar figures={bar} unit={unit} />}
           {large && (
             <p>
               between {formatQuantity(step.low, unit, { digits: 4 })} and{' '}
@@ -175,6 +177,20 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
         large={large}
         simulate={() => readSimulated(placedAt(step), observationsAt(taken))}
         link={link}
+        picture={({ typed, place }) =>
+          instrument && (
+            <SetMeter
+              instrument={instrument}
+              quantity={step.quantity}
+              range={step.range}
+              from={settingBefore(readings.steps, step)}
+              expected={isHidden ? null : step}
+              observation={typed ?? (isOwn ? (newest.observations.at(-1) ?? null) : null)}
+              onPlace={place}
+              large={large}
+            />
+          )
+        }
         remarkOn={(observation) => displayRemark(placedAt(step), instrument, observation)}
         onKeep={(observation, stay, origin) => {
           const isWrong = disagrees({ id: 'new', observations: [observation], ...placedAt(step) });
@@ -185,6 +201,14 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
       <TakenHere readings={readings} taken={taken} large={large} />
     </>
   );
+}
+
+/** Returns the setting of a step's instrument at the last step before it that reads with it; null if there is none. */
+function settingBefore(steps: readonly PlanStep[], step: ReadStep): ReadStep | null {
+  const before = steps
+    .slice(0, steps.indexOf(step))
+    .findLast((one) => one.do === 'read' && one.instrument === step.instrument);
+  return before?.do === 'read' ? before : null;
 }
 
 /** Asks for a second look at a reading that does not agree. */

@@ -20,24 +20,36 @@ export function titleOf(step: PlanStep): string {
   }
 }
 
+/** Setting to make before a reading, in full and in short. */
+interface SettingCheck {
+  readonly id: string;
+  readonly text: string;
+  readonly short: string;
+}
+
 /** Returns the settings of the meter to make before a step is read, in the order of the convention. */
 export function checksOf(
   step: ReadStep,
   instruments: readonly Instrument[],
   { checks }: Conventions,
-): readonly { readonly id: string; readonly text: string }[] {
+): readonly SettingCheck[] {
   const instrument = instruments.find(({ id }) => id === step.instrument);
   const name = instrument?.name ?? step.instrument;
-  const functionCheck = { id: 'function', text: `${name}: ${functions[step.quantity]}` };
-  const leads = { id: 'leads', text: `Red lead in ${step.jack}, black in COM` };
+  const functionCheck = {
+    id: 'function',
+    text: `${name}: ${functions[step.quantity]}`,
+    short: functions[step.quantity],
+  };
+  const leads = { id: 'leads', text: `Red lead in ${step.jack}, black in COM`, short: `red in ${step.jack}` };
   const range =
     step.startRange === step.range
       ? `Range ${step.range}`
       : `Start on range ${step.startRange}, then range ${step.range}`;
+  const shortRange = step.startRange === step.range ? step.range : `${step.startRange} → ${step.range}`;
   const rate = step.rate === undefined ? '' : `, rate ${step.rate}`;
   const rest = [
-    { id: 'range', text: range + rate },
-    { id: 'placement', text: placementOf(step) },
+    { id: 'range', text: range + rate, short: shortRange + rate },
+    { id: 'placement', text: placementOf(step), short: placementOf(step) },
   ];
   return checks === 'leads-function-range-placement'
     ? [leads, functionCheck, ...rest]
