@@ -295,3 +295,48 @@ test('what does not agree is explained: two digits exchanged; a fault of the cir
   expect(await violations(page)).toEqual([]);
   expect(faults).toEqual([]);
 });
+
+test('an instrument is set by its picture; the needle is placed by key, by hand and by its figure', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Readings');
+  await page
+    .getByRole('list', { name: 'Steps of the plan' })
+    .getByRole('button', { name: /Current at 0 into E1/ })
+    .click();
+  // What the step before left elsewhere is said, and drawn by arrows.
+  await expect(
+    page.getByRole('img', { name: /set to A, range 2 mA; red lead: V → mA; function: V → A; range: 20 V → 2 mA/ }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Without the plan' }).click();
+  const free = page.getByRole('region', { name: 'Reading without the plan' });
+  await free.getByRole('radio', { name: 'Voltage' }).click();
+  await free.getByRole('button', { name: /^Instrument/ }).click();
+  await page.getByRole('option', { name: /^Old analogue/ }).click();
+  await free.getByRole('radio', { name: '10 V', exact: true }).click();
+  const field = free.getByLabel(/^What the display says/);
+  const figure = free.getByRole('textbox', { name: 'Needle at' });
+  const needle = free.getByRole('slider', { name: 'Needle' });
+  await expect(free.getByText('Read the scale 0–10')).toBeVisible();
+  await figure.fill('3.64');
+  await expect(field).toHaveValue('3.64');
+  await expect(needle).toHaveAttribute('aria-valuetext', '3.64 on 0–10, 3.640\u00a0V');
+  await needle.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(field).toHaveValue('3.68');
+  await page.keyboard.press('PageDown');
+  await expect(field).toHaveValue('2.68');
+  // A press in the middle of the dial is half of full scale.
+  const dial = (await needle.boundingBox())!;
+  await page.mouse.click(dial.x + dial.width / 2, dial.y + dial.height / 3);
+  await expect(field).toHaveValue('5.00');
+  // Another range has another scale; 18.2 on 0–50 is 18.2 V there.
+  await free.getByRole('radio', { name: '50 V', exact: true }).click();
+  await expect(free.getByText('Read the scale 0–50').or(free.getByText('on 0–50 ='))).toBeVisible();
+  await figure.fill('18.2');
+  await expect(field).toHaveValue('18.2');
+  expect(await violations(page)).toEqual([]);
+  expect(faults).toEqual([]);
+});

@@ -79,14 +79,18 @@ function NeedleHandle({ dial, shown, picture, onPlace }: HandleProps) {
     const within = Math.min(scale.fullScale, Math.max(0, wanted));
     onPlace(valueAt(scale, range, readFigure(dial, valueAt(scale, range, within))));
   };
-  const drag = useDrag(({ xy: [clientX, clientY], event }) => {
-    event.stopPropagation();
-    const matrix = picture.current?.getScreenCTM();
-    if (!matrix) return;
-    const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(matrix.inverse());
-    const angle = Math.atan2(x - arc.pivot.x, arc.pivot.y - y);
-    place((angle / arc.half / 2 + 0.5) * scale.fullScale);
-  });
+  const drag = useDrag(
+    ({ xy: [clientX, clientY], event }) => {
+      event.stopPropagation();
+      const matrix = picture.current?.getScreenCTM();
+      if (!matrix) return;
+      const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(matrix.inverse());
+      const angle = Math.atan2(x - arc.pivot.x, arc.pivot.y - y);
+      place((angle / arc.half / 2 + 0.5) * scale.fullScale);
+    },
+    // Keys move it by steps of the scale.
+    { pointer: { keys: false } },
+  );
   const onKeyDown = (event: KeyboardEvent): void => {
     const steps = keySteps[event.key];
     if (steps === undefined) return;

@@ -3,7 +3,7 @@ import { shownPattern, type Observation } from '@usual-drag/core/readings';
 import { simulatedNote } from '@usual-drag/core/report';
 import clsx from 'clsx';
 import { Cable, FlaskConical } from 'lucide-react';
-import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import { Button } from '../../../ui/button.tsx';
 import { Segments } from '../../../ui/segments.tsx';
 import { toggleLarge, typeIn, useReadingEntry } from '../../model/reading-entry.ts';
@@ -135,34 +135,15 @@ export function DisplayEntry({
       }}
     >
       <div className="flex items-stretch gap-2">
-        <label className="flex min-w-0 grow items-center gap-2 rounded-xl border-2 border-(--ochre-line) bg-sheet px-3">
-          <span className="sr-only">What the display says, in {prefix + unit}</span>
-          <span className="@container min-w-0 grow">
-            <input
-              ref={field}
-              data-typing="true"
-              inputMode="decimal"
-              autoComplete="off"
-              enterKeyHint="next"
-              value={typed}
-              aria-invalid={refused !== null}
-              aria-describedby={refused !== null ? 'display-fault' : undefined}
-              placeholder={large ? undefined : 'display'}
-              onChange={(event) => take(event.target.value)}
-              onKeyDown={(event) =>
-                actOnKey(event, { b: toggleLarge, s: takeSimulated, t: link?.take }, () => keep(true))
-              }
-              className={clsx(
-                'figures w-full min-w-0 bg-transparent font-bold text-ochre outline-none placeholder:font-normal placeholder:text-soft/60',
-                large ? 'h-[18vh]' : 'h-14',
-              )}
-              style={{ fontSize: digitSize(typed, large) }}
-            />
-          </span>
-          <span aria-hidden className={clsx('figures text-ochre', large ? 'text-[min(8vh,11.6vw)]' : 'text-[26px]')}>
-            {prefix + unit}
-          </span>
-        </label>
+        <DisplayField
+          ref={field}
+          typed={typed}
+          unit={prefix + unit}
+          isRefused={refused !== null}
+          large={large}
+          onType={take}
+          onKey={(event) => actOnKey(event, { b: toggleLarge, s: takeSimulated, t: link?.take }, () => keep(true))}
+        />
         {link && <LinkButton link={link} large={large} />}
         {simulate && !large && <SimulatedButton onTake={takeSimulated} />}
         <Button tone="strong" type="submit" className={large ? 'px-8 text-[min(4vh,5.8vw)]!' : 'px-4 text-[17px]!'}>
@@ -185,6 +166,48 @@ export function DisplayEntry({
         onStay={() => keep(true)}
       />
     </form>
+  );
+}
+
+interface FieldProps {
+  readonly ref: RefObject<HTMLInputElement | null>;
+  readonly typed: string;
+  readonly unit: string;
+  readonly isRefused: boolean;
+  readonly large: boolean;
+  readonly onType: (text: string) => void;
+  readonly onKey: (event: KeyboardEvent<HTMLInputElement>) => void;
+}
+
+/** Field for the digits of the display, with its unit. */
+function DisplayField({ ref, typed, unit, isRefused, large, onType, onKey }: FieldProps) {
+  return (
+    <label className="flex min-w-0 grow items-center gap-2 rounded-xl border-2 border-(--ochre-line) bg-sheet px-3">
+      <span className="sr-only">What the display says, in {unit}</span>
+      <span className="@container min-w-0 grow">
+        <input
+          ref={ref}
+          data-typing="true"
+          inputMode="decimal"
+          autoComplete="off"
+          enterKeyHint="next"
+          value={typed}
+          aria-invalid={isRefused}
+          aria-describedby={isRefused ? 'display-fault' : undefined}
+          placeholder={large ? undefined : 'display'}
+          onChange={(event) => onType(event.target.value)}
+          onKeyDown={onKey}
+          className={clsx(
+            'figures w-full min-w-0 bg-transparent font-bold text-ochre outline-none placeholder:font-normal placeholder:text-soft/60',
+            large ? 'h-[18vh]' : 'h-14',
+          )}
+          style={{ fontSize: digitSize(typed, large) }}
+        />
+      </span>
+      <span aria-hidden className={clsx('figures text-ochre', large ? 'text-[min(8vh,11.6vw)]' : 'text-[26px]')}>
+        {unit}
+      </span>
+    </label>
   );
 }
 
