@@ -22,7 +22,7 @@ test('a new job and the loading error of a meter in it: at most five actions', a
   // The job begins today.
   await saved(page);
   await page.getByRole('button', { name: /^Job details/ }).click();
-  await expect(page.getByLabel('Date')).toHaveValue(/^20\d\d-\d\d-\d\d$/);
+  await expect(page.getByRole('textbox', { name: 'Date' })).toHaveValue(/^20\d\d-\d\d-\d\d$/);
   expect(faults).toEqual([]);
 });
 

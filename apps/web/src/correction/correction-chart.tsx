@@ -1,4 +1,5 @@
-import { formatQuantity, type Unit } from '@usual-drag/core/quantity';
+import { chartAxis, type ChartAxis } from '@usual-drag/core/drawing';
+import type { Unit } from '@usual-drag/core/quantity';
 import type { MeterQuantity } from '@usual-drag/core/instrument';
 import type { RangeReading } from '@usual-drag/core/uncertainty';
 import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from 'recharts';
@@ -15,6 +16,10 @@ export function CorrectionChart({ readings, quantity, line }: Props) {
   const x = (resistance: number): number => (across ? 1 / resistance : resistance);
   const end = 1.1 * Math.max(...readings.map(({ meterResistance }) => x(meterResistance)));
   const rows = [0, end].map((at) => ({ x: at, y: line.intercept + line.slope * at }));
+  const points = readings.map(({ meterResistance, indicated }) => ({ x: x(meterResistance), y: 1 / indicated }));
+  const top = Math.max(...[...rows, ...points].map(({ y }) => y));
+  const [along, up] = [across ? reciprocalTicks(end, 'Ω') : null, reciprocalTicks(top, across ? 'V' : 'A')];
+  const plain = chartAxis(0, end, 'Ω');
   return (
     <div
       className="h-48"
@@ -30,11 +35,12 @@ export function CorrectionChart({ readings, quantity, line }: Props) {
             dataKey="x"
             type="number"
             domain={[0, end]}
-            tickFormatter={(at: number) => (across ? behind(at, 'Ω') : formatQuantity(at, 'Ω', plain))}
+            ticks={[...(along ?? plain).ticks]}
+            tickFormatter={(along ?? plain).text}
             stroke="var(--soft)"
             fontSize={12}
             label={{
-              value: across ? 'meter resistance, plotted as one over it' : 'meter resistance',
+              value: across ? 'meter resistance, Ω, plotted as one over it' : `meter resistance, ${plain.unit}`,
               position: 'insideBottom',
               offset: -10,
               fill: 'var(--soft)',
@@ -43,12 +49,13 @@ export function CorrectionChart({ readings, quantity, line }: Props) {
           />
           <YAxis
             width={72}
-            domain={[0, 'auto']}
-            tickFormatter={(at: number) => behind(at, across ? 'V' : 'A')}
+            domain={[0, top]}
+            ticks={[...up.ticks]}
+            tickFormatter={up.text}
             stroke="var(--soft)"
             fontSize={12}
             label={{
-              value: 'reading, as one over it',
+              value: `reading, ${across ? 'V' : 'A'}, as one over it`,
               angle: -90,
               position: 'insideLeft',
               fill: 'var(--soft)',
@@ -58,15 +65,8 @@ export function CorrectionChart({ readings, quantity, line }: Props) {
           />
           <Line dataKey="y" stroke="var(--ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
           <ReferenceDot x={0} y={line.intercept} r={6} fill="var(--ink)" stroke="var(--sheet)" />
-          {readings.map(({ meterResistance, indicated }, index) => (
-            <ReferenceDot
-              key={index}
-              x={x(meterResistance)}
-              y={1 / indicated}
-              r={5}
-              fill="var(--ochre-line)"
-              stroke="var(--sheet)"
-            />
+          {points.map((point, index) => (
+            <ReferenceDot key={index} {...point} r={5} fill="var(--ochre-line)" stroke="var(--sheet)" />
           ))}
         </LineChart>
       </ResponsiveContainer>
@@ -74,7 +74,8 @@ export function CorrectionChart({ readings, quantity, line }: Props) {
   );
 }
 
-const plain = { digits: 3, trim: true };
-
-/** Returns the label of a tick on an axis of reciprocals. */
-const behind = (at: number, unit: Unit): string => (at === 0 ? '∞' : formatQuantity(1 / at, unit, plain));
+/** Returns the ticks of an axis of reciprocals at round values, infinity among them. */
+function reciprocalTicks(end: number, unit: Unit): Pick<ChartAxis, 'ticks' | 'text'> {
+  const { ticks, text } = chartAxis(1 / end, 11 / end, unit, 'ratio');
+  return { ticks: [0, ...ticks.map((value) => 1 / value).reverse()], text: (at) => (at === 0 ? '∞' : text(1 / at)) };
+}

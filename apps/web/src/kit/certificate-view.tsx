@@ -19,6 +19,7 @@ import { Button } from '../ui/button.tsx';
 import { Choice } from '../ui/choice.tsx';
 import { Note } from '../ui/note.tsx';
 import { offer } from '../ui/offer.ts';
+import { DateField } from '../ui/date-field.tsx';
 import { Segments } from '../ui/segments.tsx';
 import { ValueField } from '../ui/value-field.tsx';
 import { useCertificateDraft } from './certificate-drafts.ts';
@@ -132,13 +133,7 @@ function RangeCertificate({ kept, chosen, onChange, onUndo }: Props & { readonly
       <div className="flex flex-wrap items-start gap-3">
         <label className="flex flex-col text-[13px] text-soft">
           {isCheck ? 'Checked on' : 'Certificate date'}
-          <input
-            type="date"
-            data-typing="true"
-            className="min-h-9 rounded-lg border border-line bg-sheet px-2 text-[16px] text-ink pointer-coarse:min-h-11"
-            value={on}
-            onChange={(event) => isDay(event.target.value) && change({ on: event.target.value })}
-          />
+          <DayField name={isCheck ? 'Checked on' : 'Certificate date'} day={on} onDay={(day) => change({ on: day })} />
         </label>
         <ValueField
           label={isCheck ? 'U of the standard, k = 2' : 'U of the certificate, k = 2'}
@@ -217,5 +212,33 @@ function Present({
           .join('; ')}
       </p>
     </section>
+  );
+}
+
+interface DayFieldProps {
+  readonly name: string;
+  /** `2026-11-30`. */
+  readonly day: string;
+  readonly onDay: (day: string) => void;
+}
+
+/** Field for a day; text that is no day yet stays until the field is left. */
+function DayField({ name, day, onDay }: DayFieldProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  return (
+    <DateField
+      name={name}
+      value={typed ?? day}
+      className="min-h-9 w-32 rounded-lg border border-line bg-sheet px-2 text-[16px] text-ink pointer-coarse:min-h-11"
+      onType={(text) => {
+        setTyped(text);
+        if (isDay(text)) onDay(text);
+      }}
+      onPick={(picked) => {
+        setTyped(null);
+        onDay(picked);
+      }}
+      onBlur={() => setTyped(null)}
+    />
   );
 }

@@ -55,7 +55,8 @@ function heightOf(value: number, levels: readonly number[], y: readonly number[]
   return y[i]! + ((levels[i]! - value) / rise) * (y[i + 1]! - y[i]!);
 }
 
-function roundStep(rough: number): number {
+/** Returns the step of 1, 2 or 5 times a power of ten that is not below a rough one. */
+export function roundStep(rough: number): number {
   const decade = 10 ** Math.floor(Math.log10(rough));
   const lead = rough / decade;
   return decade * (lead <= 1.000001 ? 1 : lead <= 2.000001 ? 2 : lead <= 5.000001 ? 5 : 10);

@@ -1,4 +1,5 @@
 export { deviationBar } from './deviation-bar.ts';
+export { chartAxis, type ChartAxis } from './chart-axis.ts';
 export { dialScale } from './dial-scale.ts';
 export { readFigure, type Dial } from './meter/dial-window.ts';
 export { figureAt, valueAt } from './meter/face-scales.ts';

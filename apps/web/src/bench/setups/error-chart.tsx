@@ -1,3 +1,4 @@
+import { chartAxis } from '@usual-drag/core/drawing';
 import { formatPercent, formatQuantity } from '@usual-drag/core/quantity';
 import { sweepValues } from '@usual-drag/core/solver';
 import { rangesOf, type Instrument, type MeterQuantity } from '@usual-drag/core/instrument';
@@ -23,24 +24,31 @@ export function ErrorChart({ sourceResistance, quantity, kit }: Props) {
     resistance,
     share: share(resistance),
   }));
+  const [low, high] = [rows[0]!.resistance, rows.at(-1)!.resistance];
+  const across = chartAxis(low, high, 'Ω', 'ratio');
+  const up = chartAxis(0, 100 * Math.max(...rows.map((row) => row.share)), '%');
   return (
     <div className="h-32 min-w-0 overflow-hidden" role="img" aria-label="Loading error over the meter's resistance">
       <ResponsiveContainer>
-        <LineChart data={rows} margin={{ left: 4, right: 12, top: 8, bottom: 4 }}>
+        <LineChart data={rows} margin={{ left: 4, right: 12, top: 8, bottom: 14 }}>
           <CartesianGrid stroke="var(--line)" />
           <XAxis
             dataKey="resistance"
             type="number"
             scale="log"
             domain={['dataMin', 'dataMax']}
-            tickFormatter={(r: number) => formatQuantity(r, 'Ω', { digits: 2, trim: true })}
+            ticks={[...across.ticks]}
+            tickFormatter={across.text}
             stroke="var(--soft)"
             fontSize={12}
+            label={{ value: 'meter, Ω', position: 'insideBottomRight', offset: -8, fill: 'var(--soft)', fontSize: 12 }}
           />
           <YAxis
-            width={56}
-            domain={[0, 'auto']}
-            tickFormatter={(s: number) => formatPercent(s, { digits: 2, trim: true })}
+            width={44}
+            domain={[0, 'dataMax']}
+            ticks={up.ticks.map((percent) => percent / 100)}
+            tickFormatter={(ratio: number) => up.text(100 * ratio)}
+            label={{ value: '%', position: 'insideTopLeft', fill: 'var(--soft)', fontSize: 12 }}
             stroke="var(--soft)"
             fontSize={12}
           />

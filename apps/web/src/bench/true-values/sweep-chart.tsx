@@ -1,3 +1,4 @@
+import { chartAxis } from '@usual-drag/core/drawing';
 import { formatQuantity, type Unit } from '@usual-drag/core/quantity';
 import type { NamedOutput } from '@usual-drag/core/solver';
 import {
@@ -30,6 +31,14 @@ const dashes = [undefined, '8 4', '2 4', '10 3 2 3'];
 /** Followed results over a turned quantity; the first unit has its axis at the left, the second at the right. */
 export function SweepChart({ label, xName, xUnit, spread, results, rows, at }: Props) {
   const units = [...new Set(results.map(({ unit }) => unit))];
+  const xs = rows.map(({ x }) => x);
+  const across = chartAxis(Math.min(...xs), Math.max(...xs), xUnit, spread);
+  const upOf = (unit: Unit) => {
+    const values = rows.flatMap(({ y }) =>
+      results.flatMap((one, index) => (one.unit === unit ? (y[index] ?? []) : [])),
+    );
+    return chartAxis(Math.min(...values), Math.max(...values), unit);
+  };
   return (
     <div className="h-80 shrink-0" role="img" aria-label={label}>
       <ResponsiveContainer>
@@ -40,24 +49,35 @@ export function SweepChart({ label, xName, xUnit, spread, results, rows, at }: P
             type="number"
             scale={spread === 'ratio' ? 'log' : 'linear'}
             domain={['dataMin', 'dataMax']}
-            tickFormatter={(x: number) => formatQuantity(x, xUnit, { digits: 3, trim: true })}
+            ticks={[...across.ticks]}
+            tickFormatter={across.text}
             stroke="var(--soft)"
             fontSize={13}
-            label={{ value: xName, position: 'insideBottom', offset: -14, fill: 'var(--soft)' }}
+            label={{ value: `${xName}, ${across.unit}`, position: 'insideBottom', offset: -14, fill: 'var(--soft)' }}
           />
-          {units.map((unit, index) => (
-            <YAxis
-              key={unit}
-              yAxisId={unit}
-              orientation={index === 0 ? 'left' : 'right'}
-              type="number"
-              domain={['auto', 'auto']}
-              width={76}
-              tickFormatter={(y: number) => formatQuantity(y, unit, { digits: 3, trim: true })}
-              stroke="var(--soft)"
-              fontSize={13}
-            />
-          ))}
+          {units.map((unit, index) => {
+            const up = upOf(unit);
+            return (
+              <YAxis
+                key={unit}
+                yAxisId={unit}
+                orientation={index === 0 ? 'left' : 'right'}
+                type="number"
+                domain={['dataMin', 'dataMax']}
+                width={76}
+                ticks={[...up.ticks]}
+                tickFormatter={up.text}
+                stroke="var(--soft)"
+                fontSize={13}
+                label={{
+                  value: up.unit,
+                  position: index === 0 ? 'insideTopLeft' : 'insideTopRight',
+                  fill: 'var(--soft)',
+                  fontSize: 13,
+                }}
+              />
+            );
+          })}
           <Tooltip
             formatter={(y, name) => [
               formatQuantity(Number(y), results.find((result) => result.name === name)?.unit ?? 'V'),

@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { useId, useState, type ChangeEvent } from 'react';
 import { useController } from 'react-hook-form';
+import { DateField } from '../date-field.tsx';
 import { useCommit } from './commit.ts';
 
 interface Props {
@@ -46,10 +47,22 @@ export function TextInput({ name, label, type = 'text', lines = 1, placeholder, 
       </label>
       {lines > 1 ? (
         <textarea {...says} rows={lines} placeholder={placeholder} className={look} />
+      ) : type === 'date' ? (
+        <DateField
+          {...says}
+          name={label}
+          className={look}
+          onType={setTyped}
+          onPick={(day) => {
+            setTyped(null);
+            field.onChange(day);
+            commit();
+          }}
+          onKeyDown={(event) => event.key === 'Enter' && handIn()}
+        />
       ) : (
         <input
           {...says}
-          type={type}
           placeholder={placeholder}
           autoComplete="off"
           className={look}
