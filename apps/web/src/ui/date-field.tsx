@@ -17,7 +17,7 @@ interface Props extends Omit<ComponentProps<'input'>, 'type' | 'value' | 'onChan
 export function DateField({ value, onType, onPick, name, className, ...field }: Props) {
   const calendar = useRef<HTMLInputElement>(null);
   return (
-    <span className="relative flex items-stretch gap-1">
+    <span className="relative flex items-stretch gap-0.5">
       <input
         {...field}
         data-typing="true"
@@ -27,13 +27,13 @@ export function DateField({ value, onType, onPick, name, className, ...field }: 
         maxLength={10}
         value={value}
         onChange={(event) => onType(event.target.value)}
-        className={clsx('figures min-w-0 grow', className)}
+        className={clsx('min-w-0 grow', className)}
       />
       <button
         type="button"
         aria-label={`Calendar: ${name}`}
         title="Calendar"
-        className="grid min-h-9 w-9 shrink-0 place-items-center rounded-lg border border-line bg-sheet text-soft hover:border-soft hover:text-ink pointer-coarse:min-h-11 pointer-coarse:w-11"
+        className="grid min-h-9 w-8 shrink-0 place-items-center rounded-lg border border-line bg-sheet text-soft hover:border-soft hover:text-ink pointer-coarse:min-h-11 pointer-coarse:w-11"
         onClick={() => calendar.current?.showPicker()}
       >
         <CalendarDays aria-hidden size={16} />

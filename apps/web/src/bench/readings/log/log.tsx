@@ -39,6 +39,7 @@ const figure = (value: number | null | undefined, { reading }: Row, digits = 4):
 const measured = (value: number | null | undefined, u: number | null | undefined, { reading }: Row): string =>
   formatMeasuredValue(value ?? null, u ?? null, unitOf(reading.quantity));
 
+/** Columns of the comparison come first: they are visible without scrolling on a screen of 1280 px. */
 const columns = column.columns([
   column.accessor(({ reading }) => reading.id, {
     id: 'id',
@@ -53,11 +54,6 @@ const columns = column.columns([
       </Struck>
     ),
   }),
-  column.accessor(({ reading }) => reading.observations.at(-1)?.at ?? '', {
-    id: 'at',
-    header: 'Time',
-    cell: ({ getValue }) => (getValue() === '' ? '' : when(getValue())),
-  }),
   column.accessor(({ reading }) => placeOf(reading), {
     id: 'place',
     header: 'Point',
@@ -70,6 +66,20 @@ const columns = column.columns([
     meta: { figures: true, indicated: true },
     cell: ({ row, getValue }) => <Struck of={row.original}>{getValue()}</Struck>,
   }),
+  column.accessor(({ compared }) => compared?.expected ?? 0, {
+    id: 'expected',
+    header: 'Expected',
+    enableSorting: false,
+    meta: { figures: true },
+    cell: ({ row: { original } }) => measured(original.compared?.expected, original.compared?.uncertainty, original),
+  }),
+  column.accessor(({ compared }) => compared?.uncertainty ?? 0, {
+    id: 'uncertainty',
+    header: 'U, k = 2',
+    enableSorting: false,
+    meta: { figures: true },
+    cell: ({ row }) => figure(row.original.compared?.uncertainty, row.original, 2),
+  }),
   column.accessor(({ compared }) => compared?.verdict ?? '', {
     id: 'verdict',
     header: 'Verdict',
@@ -80,26 +90,12 @@ const columns = column.columns([
         original.compared && <VerdictMark compared={original.compared} reason={original.reason} short />
       ),
   }),
-  column.accessor(({ compared }) => compared?.expected ?? 0, {
-    id: 'expected',
-    header: 'Expected',
-    enableSorting: false,
-    meta: { figures: true },
-    cell: ({ row: { original } }) => measured(original.compared?.expected, original.compared?.uncertainty, original),
-  }),
   column.accessor(({ compared }) => compared?.value ?? 0, {
     id: 'value',
     header: 'Value',
     enableSorting: false,
     meta: { figures: true, indicated: true },
     cell: ({ row: { original } }) => measured(original.compared?.value, original.compared?.uncertainty, original),
-  }),
-  column.accessor(({ compared }) => compared?.uncertainty ?? 0, {
-    id: 'uncertainty',
-    header: 'U, k = 2',
-    enableSorting: false,
-    meta: { figures: true },
-    cell: ({ row }) => figure(row.original.compared?.uncertainty, row.original, 2),
   }),
   column.accessor(({ compared }) => compared?.corrected ?? 0, {
     id: 'corrected',
@@ -116,6 +112,11 @@ const columns = column.columns([
         {original.compared?.corrected != null && <ReadingBudget reading={original.reading} />}
       </span>
     ),
+  }),
+  column.accessor(({ reading }) => reading.observations.at(-1)?.at ?? '', {
+    id: 'at',
+    header: 'Time',
+    cell: ({ getValue }) => (getValue() === '' ? '' : when(getValue())),
   }),
   column.accessor(({ taken }) => taken, { id: 'instrument', header: 'Instrument, range' }),
   column.accessor(({ reading }) => reading.by ?? '', { id: 'by', header: 'By' }),
