@@ -1,13 +1,6 @@
 import { useDrag } from '@use-gesture/react';
-import {
-  figureAt,
-  meterPicture,
-  readFigure,
-  settingChanges,
-  valueAt,
-  type Dial,
-  type MeterShown,
-} from '@usual-drag/core/drawing';
+import { meterPicture, readFigure, settingChanges, type Dial, type MeterShown } from '@usual-drag/core/drawing';
+import { figureAt, valueAt } from '@usual-drag/core/workshop';
 import { formatQuantity } from '@usual-drag/core/quantity';
 import { unitOf, type Instrument } from '@usual-drag/core/instrument';
 import { useMemo, useRef, type KeyboardEvent } from 'react';

@@ -1,6 +1,6 @@
 import { formatQuantity } from '../quantity/index.ts';
-import { sharedArcs, type DialRange } from '../workshop/index.ts';
-import { arcMarks, scaleFigures, type ScaleFigures } from './meter/arc-marks.ts';
+import { scaleFigures, sharedArcs, type DialRange, type ScaleFigures } from '../workshop/index.ts';
+import { arcMarks } from './meter/arc-marks.ts';
 import type { Mark } from './symbols/mark.ts';
 
 /** Arc of a dial: the ranges that share its numbers, and the places of its marks. */

@@ -2,7 +2,6 @@ export { deviationBar } from './deviation-bar.ts';
 export { chartAxis, type ChartAxis } from './chart-axis.ts';
 export { dialScale } from './dial-scale.ts';
 export { readFigure, type Dial } from './meter/dial-window.ts';
-export { figureAt, valueAt } from './meter/face-scales.ts';
 export { meterPicture, type MeterPicture, type MeterShown } from './meter/meter-picture.ts';
 export type { MeterSetting } from './meter/meter-setting.ts';
 export { settingChanges } from './meter/setting-changes.ts';

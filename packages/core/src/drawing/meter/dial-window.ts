@@ -1,7 +1,7 @@
 import { findRange, type Instrument, type Range } from '../../instrument/index.ts';
 import type { Mark } from '../symbols/mark.ts';
 import { arcMarks, arcPath, pointOn, type Arc } from './arc-marks.ts';
-import { faceScales, figureAt, scaleOf, type FaceScale } from './face-scales.ts';
+import { faceScales, figureAt, scaleOf, type FaceScale } from '../../workshop/index.ts';
 import type { FaceWindow, MeterSetting, Needle } from './meter-setting.ts';
 
 /** Share of full scale beyond either end at which a needle meets its stop. */

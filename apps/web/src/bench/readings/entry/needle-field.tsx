@@ -1,4 +1,5 @@
-import { readFigure, valueAt, type Dial } from '@usual-drag/core/drawing';
+import { readFigure, type Dial } from '@usual-drag/core/drawing';
+import { valueAt } from '@usual-drag/core/workshop';
 import { useState } from 'react';
 
 interface Props {

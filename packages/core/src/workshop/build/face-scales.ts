@@ -1,6 +1,6 @@
 import { rangesOf, unitOf, type Instrument, type MeterQuantity, type Range } from '../../instrument/index.ts';
-import { scaleSteps, sharedArcs, type DialRange } from '../../workshop/index.ts';
-import { scaleFigures, type ScaleFigures } from './arc-marks.ts';
+import { scaleFigures, type ScaleFigures } from './scale-figures.ts';
+import { scaleSteps, sharedArcs, type DialRange } from './scale-steps.ts';
 
 /** A range of an instrument, as its selector is set. */
 export interface RangePosition {
