@@ -274,3 +274,41 @@ test.describe('the same seed', () => {
       await expect(page.getByRole('region', { name: 'Problem' })).toContainText(makeProblem(kind, level, 21).text);
     });
 });
+
+test('a needle is read and a meter set: mistakes are named, half a division counts', async ({
+  page,
+  server,
+  faults,
+}) => {
+  const open = async (kind: ProblemKind): Promise<Problem> => {
+    await page.goto(`${server.address}/practice/problems?kind=${kind}&level=2&seed=4`);
+    await page.getByRole('region', { name: 'Problem' }).waitFor();
+    return problemOn(page);
+  };
+  const needle = await open('read-needle');
+  const answers = page.getByRole('region', { name: 'Answers' });
+  await expect(page.getByRole('img', { name: /needle at [\d.]+ on the scale 0–/ })).toBeVisible();
+  const name = (await page.getByRole('img', { name: /needle at/ }).getAttribute('aria-label'))!;
+  const [, figure, last] = /needle at ([\d.]+) on the scale 0–(\d+)/.exec(name)!;
+  const range = /range ([\d.]+) V/.exec(name)![1]!;
+  const field = answers.getByLabel(/What does its needle indicate/);
+  await field.fill(`${figure} V`);
+  await field.press('Enter');
+  await expect(answers).toContainText('convert it');
+  await field.fill(`${(Number(figure) / Number(last)) * Number(range)} V`);
+  await field.press('Enter');
+  await expect(answers).toContainText('Right');
+  expect(answerTo(needle, needle.asks[0]!)).toBeCloseTo((Number(figure) / Number(last)) * Number(range), 6);
+
+  const setting = await open('set-meter');
+  for (const ask of setting.asks) {
+    const right = answerTo(setting, ask) as string;
+    const group = answers.getByRole('group', { name: ask.text });
+    const wrong = (await group.getByRole('button').allInnerTexts()).find((text) => text !== right)!;
+    await group.getByRole('button', { name: wrong, exact: true }).click();
+    await expect(group).not.toContainText('Right');
+    await group.getByRole('button', { name: right, exact: true }).click();
+    await expect(group).toContainText('Right');
+  }
+  expect(faults).toEqual([]);
+});

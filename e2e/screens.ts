@@ -131,7 +131,7 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
       },
     },
     ...[...topics, 'shunts', 'multipliers'].map((topic) => ({ name: `Learn, ${topic}`, path: `/learn/${topic}` })),
-    ...['equivalent', 'both-meters', 'range', 'shunt', 'find-fault'].map((kind) => ({
+    ...['equivalent', 'both-meters', 'range', 'read-needle', 'set-meter', 'shunt', 'find-fault'].map((kind) => ({
       name: `Practice, ${kind}`,
       path: `/practice/problems?kind=${kind}&level=3&seed=4`,
     })),

@@ -22,7 +22,7 @@ export function MeterView({ instrument, shown, onPlace, className }: Props) {
     <svg
       ref={svg}
       role={picture.dial && onPlace ? 'group' : 'img'}
-      aria-label={wordsOf(instrument, shown)}
+      aria-label={wordsOf(instrument, shown, picture.dial)}
       viewBox={`0 0 ${picture.width} ${picture.height}`}
       className={className}
     >
@@ -33,7 +33,7 @@ export function MeterView({ instrument, shown, onPlace, className }: Props) {
 }
 
 /** Returns the setting in words, for those who do not see the picture. */
-function wordsOf(instrument: Instrument, { setting, from, digits, needle }: MeterShown): string {
+function wordsOf(instrument: Instrument, { setting, from, digits, needle }: MeterShown, dial: Dial | null): string {
   if (!setting) return `Face of ${instrument.name ?? instrument.id}`;
   const changes = from ? settingChanges(instrument, from, setting) : [];
   const unit = unitOf(setting.quantity);
@@ -41,7 +41,13 @@ function wordsOf(instrument: Instrument, { setting, from, digits, needle }: Mete
     `${instrument.name ?? instrument.id} set to ${unit}, range ${setting.range}`,
     ...changes.map(({ control, from: before, to }) => `${control}: ${before} → ${to}`),
     ...(digits ? [`display ${digits.text} ${digits.unit}${digits.isExpected ? ', expected' : ''}`] : []),
-    ...(needle?.reading == null ? [] : [`needle at ${formatQuantity(needle.reading, unit)}`]),
+    ...(needle?.reading == null
+      ? []
+      : [
+          needle.isAsked && dial
+            ? `needle at ${readFigure(dial, needle.reading)} on the scale 0–${dial.scale.fullScale}`
+            : `needle at ${formatQuantity(needle.reading, unit)}`,
+        ]),
   ].join('; ');
 }
 

@@ -10,6 +10,8 @@ export const kindWords: Readonly<Record<Attempt['kind'], string>> = {
   'both-meters': 'Both meters at once',
   correct: 'Correct a reading',
   range: 'Choose the range',
+  'read-needle': 'Read the needle',
+  'set-meter': 'Set the meter',
   shunt: 'Design a shunt',
   multiplier: 'Design a multiplier',
   'find-fault': 'Find the fault in readings',

@@ -1,7 +1,30 @@
 import { meterOnRange, movementOf, planDesign } from '@usual-drag/core/workshop';
 import type { Problem } from '@usual-drag/core/practice';
+import type { MeterShown } from '@usual-drag/core/drawing';
 import { useMemo } from 'react';
+import { MeterView } from '../drawing/meter-view.tsx';
 import { NetworkPicture } from '../drawing/network-picture.tsx';
+
+/** Face of the instrument if a question is about it, with the needle that is to be read. */
+function FaceInQuestion({ problem: { job, asks } }: { readonly problem: Problem }) {
+  const meter = job?.setups?.[0]?.meters[0];
+  const instrument = job?.instruments?.find(({ id }) => id === meter?.instrument);
+  const needle = asks.flatMap(({ of }) => (of.what === 'needle' ? [of.shown] : []))[0];
+  const asksOfJack = asks.some(({ of }) => of.what === 'jack');
+  const shown = useMemo(
+    (): MeterShown | null =>
+      meter && needle !== undefined
+        ? {
+            setting: { quantity: meter.quantity, range: meter.range },
+            needle: { expected: null, reading: needle, isAsked: true },
+          }
+        : asksOfJack
+          ? { setting: null }
+          : null,
+    [meter, needle, asksOfJack],
+  );
+  return shown && instrument && <MeterView instrument={instrument} shown={shown} className="w-full max-w-lg" />;
+}
 
 /** Picture of a problem: the circuit with its meters, or the finished meter without its values. */
 export function ProblemPicture({ problem, className }: { readonly problem: Problem; readonly className?: string }) {
@@ -15,14 +38,21 @@ export function ProblemPicture({ problem, className }: { readonly problem: Probl
     return meterOnRange(design, movement.value, ranges, sections, 0);
   }, [design]);
   const meters = job?.setups?.[0]?.meters;
+  const asksOfNeedle = problem.asks.some(({ of }) => of.what === 'needle');
   if (job)
     return (
-      <NetworkPicture
-        network={job.network}
-        label="The circuit"
-        {...(meters && { meters })}
-        {...(className !== undefined && { className })}
-      />
+      <>
+        {/* A needle is read without the circuit. */}
+        {!asksOfNeedle && (
+          <NetworkPicture
+            network={job.network}
+            label="The circuit"
+            {...(meters && { meters })}
+            {...(className !== undefined && { className })}
+          />
+        )}
+        <FaceInQuestion problem={problem} />
+      </>
     );
   return (
     finished && (

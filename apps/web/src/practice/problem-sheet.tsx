@@ -2,10 +2,10 @@ import type { Problem } from '@usual-drag/core/practice';
 import { useRef } from 'react';
 import { Button } from '../ui/button.tsx';
 import { AskField } from './ask-field.tsx';
+import { ChoiceAnswer, isChoice } from './choice-answer.tsx';
 import { FaultAnswer } from './fault-answer.tsx';
 import { ProblemPicture } from './problem-picture.tsx';
 import { ProblemReadings } from './problem-readings.tsx';
-import { RangeAnswer } from './range-answer.tsx';
 import { useMarking } from './use-marking.ts';
 
 interface Props {
@@ -43,8 +43,8 @@ export function ProblemSheet({ problem, onNext }: Props) {
             },
           };
           if (ask.of.what === 'fault') return <FaultAnswer key={ask.id} {...props} />;
-          return ask.of.what === 'range' ? (
-            <RangeAnswer key={ask.id} {...props} />
+          return isChoice(ask.of.what) ? (
+            <ChoiceAnswer key={ask.id} {...props} />
           ) : (
             <AskField key={ask.id} {...props} />
           );

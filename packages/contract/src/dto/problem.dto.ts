@@ -29,6 +29,9 @@ const whats = [
   'relative-error',
   'range',
   'corrected',
+  'needle',
+  'jack',
+  'fuse',
   'section',
   'fault',
 ] as const satisfies What[];
@@ -75,6 +78,16 @@ class CorrectedAskedDto extends MeterAskedDto {
   shown!: number;
 }
 
+class NeedleAskedDto extends CorrectedAskedDto {}
+class JackAskedDto extends MeterAskedDto {}
+class FuseAskedDto extends MeterAskedDto {
+  @Id()
+  range!: string;
+
+  @Name()
+  source!: string;
+}
+
 class SectionAskedDto extends AskedForDto {
   @Quantity('positive')
   range!: number;
@@ -95,6 +108,9 @@ export const askedForSubTypes = [
   { value: RelativeErrorAskedDto, name: 'relative-error' },
   { value: RangeAskedDto, name: 'range' },
   { value: CorrectedAskedDto, name: 'corrected' },
+  { value: NeedleAskedDto, name: 'needle' },
+  { value: JackAskedDto, name: 'jack' },
+  { value: FuseAskedDto, name: 'fuse' },
   { value: SectionAskedDto, name: 'section' },
   { value: FaultAskedDto, name: 'fault' },
 ];

@@ -1,4 +1,5 @@
 import { bestExplanations } from '../diagnosis/index.ts';
+import { findRange, jackOf } from '../instrument/index.ts';
 import { jobMeant, networkMeant, type Job } from '../job/index.ts';
 import {
   bestRangeOptions,
@@ -6,13 +7,23 @@ import {
   rangeTable,
   solveSetup,
   solveUnloaded,
+  type Meter,
   type MeterReading,
   type RangeOption,
   type Unloaded,
 } from '../loading/index.ts';
+import type { Element } from '../network/index.ts';
 import { reduceNet, resistanceNet } from '../reduction/index.ts';
 import { movementOf, planDesign, type Design } from '../workshop/index.ts';
-import type { Answer, Ask, AskedOfMeter, AskedOfPart, Problem } from './problems/problem.ts';
+import type {
+  Answer,
+  Ask,
+  AskedOfFace,
+  AskedOfMeter,
+  AskedOfPart,
+  AskedOfReading,
+  Problem,
+} from './problems/problem.ts';
 
 /**
  * The right answer to a question, worked out from the problem's own job or design.
@@ -50,6 +61,47 @@ function valueOfPart(unloaded: Unloaded, of: AskedOfPart): Answer | null {
 }
 
 function valueOfMeter(unloaded: Unloaded, job: Job, of: AskedOfMeter): Answer | null {
+  if (of.what === 'needle') return of.shown;
+  if (of.what === 'jack') return jackOfBest(unloaded, job, of);
+  if (of.what === 'fuse') return fuseHolds(unloaded, job, of);
+  return valueOfReading(unloaded, job, of);
+}
+
+const meterAt = (job: Job, of: AskedOfMeter): Meter | undefined =>
+  job.setups?.find(({ id }) => id === of.setup)?.meters.find(({ id }) => id === of.meter);
+
+function jackOfBest(unloaded: Unloaded, job: Job, of: AskedOfMeter): string | null {
+  const meter = meterAt(job, of);
+  const best = bestRange(unloaded, job, of);
+  return meter && best ? jackOf(meter.quantity, best.range) : null;
+}
+
+/** Returns the current, A, and the fuse of an ammeter's range that is put across a source; null if one is not there. */
+export function acrossSource(
+  { network }: Unloaded,
+  job: Job,
+  of: Extract<AskedOfFace, { what: 'fuse' }>,
+): { readonly current: number; readonly fuse: number; readonly resistance: number } | null {
+  const instrument = job.instruments?.find(({ id }) => id === meterAt(job, of)?.instrument);
+  const range = instrument && findRange(instrument, 'dc-current', of.range);
+  const source = network.elements.find(({ id }) => id === of.source);
+  if (!range?.fuse || !source) return null;
+  const { from, to } = source;
+  const meter: Element = { id: freeElementId, kind: 'resistor', from, to, resistance: range.resistance };
+  const solved = solveUnloaded({ ...network, elements: [...network.elements, meter] });
+  const current = solved.ok ? (solved.value.values.elements[freeElementId]?.current ?? null) : null;
+  return current === null ? null : { current: Math.abs(current), fuse: range.fuse, resistance: range.resistance };
+}
+
+/** No element of a practice circuit has this id. */
+const freeElementId = 'across-the-source';
+
+function fuseHolds(unloaded: Unloaded, job: Job, of: Extract<AskedOfFace, { what: 'fuse' }>): 'yes' | 'no' | null {
+  const found = acrossSource(unloaded, job, of);
+  return found && (found.current <= found.fuse ? 'yes' : 'no');
+}
+
+function valueOfReading(unloaded: Unloaded, job: Job, of: AskedOfReading): Answer | null {
   if (of.what === 'range') return bestRange(unloaded, job, of)?.range.id ?? null;
   const reading = readingOf(unloaded, job, of);
   if (!reading) return null;

@@ -3,6 +3,7 @@ import { formatPercent, formatQuantity, type Unit } from '../quantity/index.ts';
 import { answerTo } from './answer.ts';
 import { valueWithin } from './by-kind.ts';
 import type { Answer, Ask, Problem } from './problems/problem.ts';
+import { dialInUse, halfDivision } from './needle.ts';
 import { readAnswer, type TypedAnswer } from './read-answer.ts';
 import { mistakeSentences, type Mistake, type MistakeValue } from './mistakes/mistake.ts';
 import { mistakesFor } from './mistakes/mistakes.ts';
@@ -62,11 +63,11 @@ export function markAnswer(problem: Problem, ask: Ask, given: GivenAnswer): Answ
     return { right: false, expected, slip: null, text: 'This problem does not have what is asked about.' };
   if (typeof expected === 'object') return markFault(expected, given);
   if (typeof given !== 'string') return { right: false, expected, slip: null, text: 'Answer with a value.' };
-  if (typeof expected === 'string') return markRange(expected, given);
+  if (typeof expected === 'string') return markChoice(ask, expected, given);
   const typed = readAnswer(given, ask.unit);
   if (!typed.ok) return { right: false, expected, slip: null, text: typed.fault };
   const { value } = typed.value;
-  if (isNear(value, expected, typed.value)) {
+  if (isNear(value, expected, typed.value) || Math.abs(value - expected) <= needleTolerance(problem, ask)) {
     const note =
       typed.value.hasUnit || ask.unit === undefined ? '' : ` Write the unit with it: ${given.trim()} ${ask.unit}.`;
     return { right: true, expected, slip: null, text: `Right: ${inUnit(expected, ask.unit)}.${note}` };
@@ -78,6 +79,15 @@ export function markAnswer(problem: Problem, ask: Ask, given: GivenAnswer): Answ
     slip: found?.slip ?? null,
     text: found ? found.text : 'Not correct, and no common mistake gives this value. Take it a step at a time.',
   };
+}
+
+/** Returns half a division for a question about a needle, V or A, and 0 for any other. */
+function needleTolerance({ job }: Problem, { of }: Ask): number {
+  if (of.what !== 'needle') return 0;
+  const meter = job?.setups?.find(({ id }) => id === of.setup)?.meters.find(({ id }) => id === of.meter);
+  const instrument = job?.instruments?.find(({ id }) => id === meter?.instrument);
+  const dial = meter && instrument && dialInUse(instrument, meter.quantity, meter.range);
+  return dial ? halfDivision(dial) * (1 + rounding) : 0;
 }
 
 const isNear = (value: number, wanted: number, { digits, halfStep }: TypedAnswer): boolean =>
@@ -143,20 +153,29 @@ function said({ slip, at }: MistakeValue): string {
     : `${mistakeSentences[slip]} It happened at ${at}.`;
 }
 
-function markRange(expected: string, given: string): AnswerMark {
+/** Mistake and words for a wrong choice. */
+const wrongChoices: Readonly<Record<'range' | 'jack' | 'fuse', { readonly slip: Mistake; readonly text: string }>> = {
+  range: {
+    slip: 'wrong-range',
+    text: 'Another range is left with less uncertainty once its loading is corrected: neither over range nor low on its scale.',
+  },
+  jack: { slip: 'wrong-jack', text: mistakeSentences['wrong-jack'] },
+  fuse: { slip: 'fuse-rating', text: mistakeSentences['fuse-rating'] },
+};
+
+function markChoice({ of }: Ask, expected: string, given: string): AnswerMark {
   const plain = (text: string): string =>
     text
       .replace(/[\s\u00a0]/g, '')
       .replace(/[μu]/g, 'µ')
       .toLowerCase();
   const right = plain(given) === plain(expected);
+  const wrong = wrongChoices[of.what === 'jack' || of.what === 'fuse' ? of.what : 'range'];
   return {
     right,
     expected,
-    slip: right ? null : 'wrong-range',
-    text: right
-      ? `Right: ${expected}.`
-      : `Another range is left with less uncertainty once its loading is corrected: neither over range nor low on its scale.`,
+    slip: right ? null : wrong.slip,
+    text: right ? `Right: ${expected}.` : wrong.text,
   };
 }
 

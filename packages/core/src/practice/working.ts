@@ -1,9 +1,18 @@
 import { networkMeant, type Job } from '../job/index.ts';
-import { explainReading, isLinear, measurementPointOf, solveUnloaded, type Unloaded } from '../loading/index.ts';
+import { jackOf, rangesOf } from '../instrument/index.ts';
+import {
+  explainReading,
+  isLinear,
+  measurementPointOf,
+  solveUnloaded,
+  type Meter,
+  type Unloaded,
+} from '../loading/index.ts';
 import { formatPercent, formatQuantity, type Unit } from '../quantity/index.ts';
 import { rebuild, reduceNet, resistanceNet, stepTitle } from '../reduction/index.ts';
-import { movementOf, planDesign, sectionWords, type Design } from '../workshop/index.ts';
-import { rangesAt, readingOf } from './answer.ts';
+import { figureAt, movementOf, planDesign, sectionWords, type Design } from '../workshop/index.ts';
+import { dialInUse } from './needle.ts';
+import { acrossSource, rangesAt, readingOf } from './answer.ts';
 import type { Ask, AskedOfMeter, AskedOfPart, Problem } from './problems/problem.ts';
 
 /** One step on the way to an answer. */
@@ -144,6 +153,12 @@ function meterSteps(unloaded: Unloaded, job: Job, of: AskedOfMeter): WorkingStep
           formula: `${show(of.shown, unit)} × ${((reading.true ?? 0) / (reading.indicated ?? 1)).toPrecision(5)} = ${show((of.shown * (reading.true ?? 0)) / (reading.indicated ?? 1), unit)}`,
         },
       ];
+    case 'needle':
+      return needleSteps(job, meter, of.shown);
+    case 'jack':
+      return jackSteps(job, meter);
+    case 'fuse':
+      return fuseSteps(unloaded, job, of);
     case 'range':
       return [
         seen,
@@ -159,6 +174,48 @@ function meterSteps(unloaded: Unloaded, job: Job, of: AskedOfMeter): WorkingStep
         },
       ];
   }
+}
+
+function needleSteps(
+  { instruments = [] }: Job,
+  { instrument: id, quantity, range }: Meter,
+  value: number,
+): WorkingStep[] {
+  const instrument = instruments.find((one) => one.id === id);
+  const dial = instrument && dialInUse(instrument, quantity, range);
+  if (!dial) return [];
+  const { scale } = dial;
+  const figure = Number(figureAt(scale, dial.range, value).toPrecision(4));
+  return [
+    { title: 'The scale that ends on the digits of the range', formula: `0–${scale.fullScale}` },
+    { title: 'The figure at which the needle stands on it', formula: String(figure) },
+    {
+      title: 'The last figure stands for the whole range',
+      formula: `${figure} / ${scale.fullScale} × ${range} = ${show(value, quantity === 'dc-voltage' ? 'V' : 'A')}`,
+    },
+  ];
+}
+
+function fuseSteps(unloaded: Unloaded, job: Job, of: Extract<AskedOfMeter, { what: 'fuse' }>): WorkingStep[] {
+  const found = acrossSource(unloaded, job, of);
+  if (!found) return [];
+  return [
+    { title: `The resistance of the ammeter on its ${of.range} range`, formula: show(found.resistance, 'Ω') },
+    {
+      title: `Across ${of.source} nothing but this resistance and that of the source limits the current`,
+      formula: show(found.current, 'A'),
+    },
+    { title: 'Compare it with the rating of the fuse', formula: show(found.fuse, 'A') },
+  ];
+}
+
+function jackSteps({ instruments = [] }: Job, { instrument: id, quantity }: Meter): WorkingStep[] {
+  const instrument = instruments.find((one) => one.id === id);
+  if (!instrument) return [];
+  const formula = rangesOf(instrument, quantity)
+    .map((range) => `${range.id}: ${jackOf(quantity, range)}`)
+    .join('; ');
+  return [{ title: 'Every range has its jack', formula }];
 }
 
 function sectionSteps(design: Design, range: number): WorkingStep[] {

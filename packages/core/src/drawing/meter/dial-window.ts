@@ -49,8 +49,10 @@ export function dialOf(instrument: Instrument, setting: MeterSetting | null, win
     dial,
     height: lowest - window.y + 6,
     marks: (needle) => [
-      ...(dial && needle ? bandMarks(dial, needle) : []),
-      ...scales.flatMap((one, index) => arcMarks(arcOf(index), one, sizes, index === used ? 'ink' : 'soft')),
+      ...(dial && needle && !needle.isAsked ? bandMarks(dial, needle) : []),
+      ...scales.flatMap((one, index) =>
+        arcMarks(arcOf(index), one, sizes, index === used || needle?.isAsked ? 'ink' : 'soft'),
+      ),
       ...(dial && needle ? needleMarks(dial, needle) : []),
     ],
   };

@@ -112,6 +112,13 @@ describe('the needle', () => {
     expect(dial!.scale.fullScale / dial!.scale.divisions / 5).toBeCloseTo(0.04, 12);
   });
 
+  test('that is asked for has no band, and all scales are in ink', () => {
+    const picture = meterPicture(old, { setting, needle: { expected: null, reading: 5, isAsked: true } });
+    expect(pathsOf(picture).filter(({ fill }) => fill === 'ochre-soft')).toEqual([]);
+    const figures = textsOf(picture).filter(({ size, mono }) => size === 12.5 && !mono);
+    expect(new Set(figures.map(({ tone }) => tone))).toEqual(new Set(['ink']));
+  });
+
   test('the scale in use is in ink, the others are grey', () => {
     const inked = textsOf(meterPicture(old, { setting }))
       .filter(({ tone, mono, size }) => tone === 'ink' && !mono && size === 12.5)

@@ -19,6 +19,8 @@ export interface Needle {
   readonly expected: { readonly value: number; readonly low: number; readonly high: number } | null;
   /** Reading; null if there is none yet. */
   readonly reading: number | null;
+  /** The reading is asked for: the scale to read and the band of the reading are not shown. */
+  readonly isAsked?: boolean;
 }
 
 /** Place and width of a window in the picture, px. */

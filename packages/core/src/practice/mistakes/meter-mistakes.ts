@@ -2,6 +2,8 @@ import { findRange, rangesOf } from '../../instrument/index.ts';
 import type { Job } from '../../job/index.ts';
 import { solveSetup, solveUnloaded, type Meter } from '../../loading/index.ts';
 import { parseEnd, type Element, type Network } from '../../network/index.ts';
+import { figureAt, type FaceScale } from '../../workshop/index.ts';
+import { dialInUse } from '../needle.ts';
 import type { MistakesIn } from './network-mistakes.ts';
 import type { AskedOfMeter } from '../problems/problem.ts';
 import type { MistakeValue } from './mistake.ts';
@@ -13,7 +15,9 @@ export function meterMistakes(job: Job, of: AskedOfMeter, mistakesIn: MistakesIn
   const setup = job.setups?.find(({ id }) => id === of.setup);
   const meter = setup?.meters.find(({ id }) => id === of.meter);
   const unloaded = solveUnloaded(job.network);
-  if (!setup || !meter || !unloaded.ok || of.what === 'range') return [];
+  if (!setup || !meter || !unloaded.ok) return [];
+  if (of.what === 'needle') return needleMistakes(job, meter, of.shown);
+  if (of.what === 'range' || of.what === 'jack' || of.what === 'fuse') return [];
   const solved = solveSetup(unloaded.value, job.instruments ?? [], setup);
   const reading = solved.ok ? solved.value.meters[meter.id] : undefined;
   const { indicated, true: truth } = reading ?? {};
@@ -61,6 +65,27 @@ export function meterMistakes(job: Job, of: AskedOfMeter, mistakesIn: MistakesIn
       ];
     }
   }
+}
+
+/** Returns the values of a needle that is read on another scale, or whose figure is taken as the value. */
+function needleMistakes(
+  { instruments = [] }: Job,
+  { instrument: id, quantity, range }: Meter,
+  value: number,
+): MistakeValue[] {
+  const instrument = instruments.find((one) => one.id === id);
+  const dial = instrument && dialInUse(instrument, quantity, range);
+  if (!dial) return [];
+  const figureOn = (scale: FaceScale): number => figureAt(scale, dial.range, value);
+  const unit = value / (figureOn(dial.scale) || 1);
+  return [
+    ...dial.others.map((other): MistakeValue => ({
+      slip: 'wrong-scale',
+      value: figureOn(other) * unit,
+      at: `0–${other.fullScale}`,
+    })),
+    { slip: 'figure-not-converted', value: figureOn(dial.scale), at: '' },
+  ];
 }
 
 /** Returns the indicated values that mistakes give. */

@@ -16,6 +16,10 @@ export const slips = [
   'coil-not-subtracted',
   'coil-added',
   'error-only',
+  'wrong-scale',
+  'figure-not-converted',
+  'wrong-jack',
+  'fuse-rating',
 ] as const;
 /** Name of a usual mistake. */
 export type Mistake = (typeof slips)[number];
@@ -47,5 +51,11 @@ export const mistakeSentences: Readonly<Record<Mistake, string>> = {
   'of-indicated': 'The error was divided by the indicated value; it counts against the true one.',
   'coil-not-subtracted': 'The coil was left out: its resistance and its current belong to the movement already.',
   'coil-added': 'The coil was added where it is taken off.',
+  'wrong-scale': 'That is the figure of another scale: use the scale that ends on the digits of the range.',
+  'figure-not-converted': 'That is the figure of the scale. Its last figure stands for the whole range: convert it.',
+  'wrong-jack':
+    'Each range has its jack: volts and ohms have one, small currents a fused one, large currents their own.',
+  'fuse-rating':
+    'Compare the rating with the current that an ammeter carries across a source: only its own resistance limits it.',
   'error-only': 'That is the difference, not the value; or the value where the difference was asked.',
 };

@@ -6,6 +6,8 @@ import { multiplierProblem, shuntProblem } from './design-problems.ts';
 import { Draw } from './draw.ts';
 import { findFaultProblem } from './find-fault-problem.ts';
 import { bothMetersProblem, correctProblem, meterProblem, rangeProblem } from './meter-problems.ts';
+import { readNeedleProblem } from './read-needle-problem.ts';
+import { setMeterProblem } from './set-meter-problem.ts';
 import type { Answer, Level, Problem, ProblemKind } from './problem.ts';
 
 const drafts: Readonly<Record<ProblemKind, (draw: Draw, level: Level) => Drafted | null>> = {
@@ -17,6 +19,8 @@ const drafts: Readonly<Record<ProblemKind, (draw: Draw, level: Level) => Drafted
   'both-meters': bothMetersProblem,
   correct: correctProblem,
   range: rangeProblem,
+  'read-needle': readNeedleProblem,
+  'set-meter': setMeterProblem,
   shunt: shuntProblem,
   multiplier: multiplierProblem,
   'find-fault': findFaultProblem,
@@ -24,6 +28,9 @@ const drafts: Readonly<Record<ProblemKind, (draw: Draw, level: Level) => Drafted
 
 /** Tries of a draft, and of drafts that are compared for a clear one. */
 const mostTries = { drafts: 400, looked: 4 };
+
+/** Kinds whose answers are chosen, or whose mistakes are at known places. */
+const unmistakable: readonly ProblemKind[] = ['find-fault', 'range', 'read-needle', 'set-meter'];
 
 /**
  * A problem: the same one from the same kind, level and seed, anywhere. Circuits are drawn until one has answers that are
@@ -48,7 +55,7 @@ export function makeProblem(kind: ProblemKind, level: Level, seed: number): Prob
       ...(design && { design }),
       asks,
     };
-    if (kind === 'find-fault' || kind === 'range' || isClear(last)) return last;
+    if (unmistakable.includes(kind) || isClear(last)) return last;
   }
   if (last) return last;
   throw new Error(`no ${kind} problem of level ${level} from seed ${seed}`);

@@ -15,7 +15,7 @@ import { rangesAt } from '../answer.ts';
 import { draftCircuit, resistorsOf, valuesOf, type Drafted } from './circuit-problems.ts';
 import { unitFor } from './clear-problem.ts';
 import type { Draw } from './draw.ts';
-import type { Ask, AskedOfMeter, Level } from './problem.ts';
+import type { Ask, AskedOfReading, Level } from './problem.ts';
 
 const instrumentCalled = (wanted: string): Instrument => {
   const { id, name, display, functions } = instrumentForJob(builtInKit.find((one) => one.id === wanted)!);
@@ -112,7 +112,7 @@ const meterWords = (instrument: Instrument, meter: Meter, element: string): stri
     : `${meter.id}, ${rangeWords(instrument, meter)}, is in line with ${element}.`;
 
 /** A question about a meter, in the unit that suits its value. */
-function ask(id: string, of: AskedOfMeter, reading: MeterReading, quantity: MeterQuantity): Ask {
+function ask(id: string, of: AskedOfReading, reading: MeterReading, quantity: MeterQuantity): Ask {
   const unit = quantity === 'dc-voltage' ? 'V' : 'A';
   const { meter } = of;
   switch (of.what) {
@@ -167,7 +167,7 @@ export const meterProblem =
     };
   };
 
-function oneMeter(draw: Draw, level: Level, quantity: MeterQuantity) {
+export function oneMeter(draw: Draw, level: Level, quantity: MeterQuantity) {
   const { place, network, text } = draftCircuit(draw, level);
   const values = valuesOf(network);
   if (!values) return null;
@@ -214,12 +214,12 @@ export function bothMetersProblem(draw: Draw, level: Level): Drafted | null {
 }
 
 function asksOfBoth(found: Placed, level: Level): Ask[] {
-  const wanted: readonly AskedOfMeter['what'][] = level === 3 ? ['indicated', 'error'] : ['indicated'];
+  const wanted: readonly AskedOfReading['what'][] = level === 3 ? ['indicated', 'error'] : ['indicated'];
   return (['V1', 'A1'] as const).flatMap((meter, m) =>
     wanted.map((what, k) =>
       ask(
         'abcd'[m * wanted.length + k]!,
-        { what, setup: 'S-1', meter } as AskedOfMeter,
+        { what, setup: 'S-1', meter } as AskedOfReading,
         found.meters[meter]!,
         meter === 'V1' ? 'dc-voltage' : 'dc-current',
       ),
@@ -244,7 +244,7 @@ export function correctProblem(draw: Draw, level: Level): Drafted | null {
   const { display, unit } = shownOn(instrument, quantity, range, solved.value.meters[meter.id]!.indicated);
   const shown = display === null ? null : observedNumber({ shown: display, unit });
   if (!shown) return null;
-  const of: AskedOfMeter = { what: 'corrected', setup: 'S-1', meter: meter.id, shown };
+  const of: AskedOfReading = { what: 'corrected', setup: 'S-1', meter: meter.id, shown };
   return {
     text: `${text} The supply is not set exactly. ${meter.id} reads ${display} ${unit}.`,
     job,
@@ -273,7 +273,7 @@ export function rangeProblem(draw: Draw, level: Level): Drafted | null {
   };
   const unloaded = solveUnloaded(network);
   if (!unloaded.ok) return null;
-  const of: AskedOfMeter = { what: 'range', setup: 'S-1', meter: meter.id };
+  const of: AskedOfReading = { what: 'range', setup: 'S-1', meter: meter.id };
   const left = rangesAt(unloaded.value, job, of)
     .filter(({ state, corrected }) => state === 'ok' && corrected !== null)
     .map(({ corrected }) => corrected!)

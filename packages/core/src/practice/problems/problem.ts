@@ -12,6 +12,8 @@ export const problemKinds = [
   'both-meters',
   'correct',
   'range',
+  'read-needle',
+  'set-meter',
   'shunt',
   'multiplier',
   'find-fault',
@@ -33,14 +35,28 @@ export type AskedFor =
   | { readonly what: 'section'; readonly range: number }
   | { readonly what: 'fault' };
 
-/** Quantity of a meter of a set-up that a question asks for; `shown` is the reading to be corrected, V or A. */
-export type AskedOfMeter =
-  | {
-      readonly what: 'indicated' | 'true' | 'error' | 'relative-error' | 'range';
-      readonly setup: string;
-      readonly meter: string;
-    }
-  | { readonly what: 'corrected'; readonly setup: string; readonly meter: string; readonly shown: number };
+/** Meter of a set-up. */
+interface AtMeter {
+  readonly setup: string;
+  readonly meter: string;
+}
+
+/** Quantity of a reading that a question asks for; `shown` is the reading to be corrected, V or A. */
+export type AskedOfReading =
+  | (AtMeter & { readonly what: 'indicated' | 'true' | 'error' | 'relative-error' | 'range' })
+  | (AtMeter & { readonly what: 'corrected'; readonly shown: number });
+
+/**
+ * Question about the face of an instrument: the value, V or A, at which its needle stands; the jack of the red lead on the best
+ * range; whether the fuse of an ammeter's range holds if it is put across a source by mistake.
+ */
+export type AskedOfFace =
+  | (AtMeter & { readonly what: 'needle'; readonly shown: number })
+  | (AtMeter & { readonly what: 'jack' })
+  | (AtMeter & { readonly what: 'fuse'; readonly range: string; readonly source: string });
+
+/** Question about a meter of a set-up. */
+export type AskedOfMeter = AskedOfReading | AskedOfFace;
 
 /** Quantity of a part of a circuit, or of the whole, that a question asks for. */
 export type AskedOfPart = Exclude<AskedFor, AskedOfMeter | { readonly what: 'section' | 'fault' }>;
@@ -70,5 +86,5 @@ export interface Problem {
   readonly solution?: Readonly<Record<string, { readonly value: Answer }>>;
 }
 
-/** In SI, a range's id, or a fault. */
+/** In SI, a range's id, a jack, `yes` or `no`, or a fault. */
 export type Answer = number | string | Hypothesis;
