@@ -59,6 +59,7 @@ test('three resistors in series, then in parallel, then combined: one order, and
     { id: 'R2', resistance: 68, from: 'B', to: '0' },
     { id: 'R3', resistance: 47, measuredResistance: 46.9, bodyLabel: 'R1' },
   ]);
+  await expect(page.getByRole('group', { name: 'Drawing of the network' })).toContainText('marked R1');
 
   // One after another by key, and together on the list.
   await page

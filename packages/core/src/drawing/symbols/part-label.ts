@@ -5,9 +5,15 @@ import { textWidth } from './text-width.ts';
 
 /** A part's value as it is marked, and what else a glance needs. */
 export const partLabel = (element: Element, values: ResistorValues = 'nominal'): PartLabel => ({
-  note: element.label ?? null,
+  note: noteOn(element),
   ...drawingKind(element.kind).label(element, values),
 });
+
+/** Returns the label on the body of a part that has another name here, and what the part is for; null without either. */
+function noteOn(element: Element): string | null {
+  const body = element.kind === 'resistor' && element.bodyLabel !== undefined ? [`marked ${element.bodyLabel}`] : [];
+  return [...body, ...(element.label === undefined ? [] : [element.label])].join(', ') || null;
+}
 
 /** A line beside a part: its name, its value, what it is for, or what it carries. */
 export interface LabelLine {
