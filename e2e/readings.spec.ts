@@ -306,7 +306,7 @@ test('an instrument is set by its picture; the needle is placed by key, by hand 
     .getByRole('list', { name: 'Steps of the plan' })
     .getByRole('button', { name: /Current at 0 into E1/ })
     .click();
-  // What the step before left elsewhere is said, and drawn by arrows.
+  // Controls that the previous step left in another position are named, and drawn with arrows.
   await expect(
     page.getByRole('img', { name: /set to A, range 2 mA; red lead: V → mA; function: V → A; range: 20 V → 2 mA/ }),
   ).toBeVisible();

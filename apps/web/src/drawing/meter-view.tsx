@@ -1,22 +1,23 @@
 import { useDrag } from '@use-gesture/react';
-import { meterPicture, readFigure, settingChanges, type Dial, type MeterShown } from '@usual-drag/core/drawing';
+import { readFigure, settingChanges, type Dial, type MeterPicture, type MeterShown } from '@usual-drag/core/drawing';
 import { figureAt, valueAt } from '@usual-drag/core/workshop';
 import { formatQuantity } from '@usual-drag/core/quantity';
 import { unitOf, type Instrument } from '@usual-drag/core/instrument';
-import { useMemo, useRef, type KeyboardEvent } from 'react';
+import { useRef, type KeyboardEvent } from 'react';
 import { MarksView } from './marks-view.tsx';
 
 interface Props {
   readonly instrument: Instrument;
   readonly shown: MeterShown;
+  /** `meterPicture` of both. */
+  readonly picture: MeterPicture;
   /** Takes the value at which the needle was placed, V or A; without it the needle cannot be moved. */
   readonly onPlace?: (value: number) => void;
   readonly className?: string;
 }
 
 /** Picture of an instrument as it must be set. The needle of an analogue one is placed by dragging it, or by the arrow keys. */
-export function MeterView({ instrument, shown, onPlace, className }: Props) {
-  const picture = useMemo(() => meterPicture(instrument, shown), [instrument, shown]);
+export function MeterView({ instrument, shown, picture, onPlace, className }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   return (
     <svg

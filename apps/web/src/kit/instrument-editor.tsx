@@ -12,6 +12,7 @@ import {
   type Range,
   type ResistanceRange,
 } from '@usual-drag/core/instrument';
+import { meterPicture } from '@usual-drag/core/drawing';
 import { withRange } from '@usual-drag/core/job';
 import { Archive, ArchiveRestore, BadgeCheck, Copy, History } from 'lucide-react';
 import { useMemo, type ReactNode } from 'react';
@@ -62,10 +63,11 @@ export function InstrumentEditor(props: Props) {
 /** Picture of the instrument, drawn from its ranges and jacks. */
 function Face({ kept }: { readonly kept: KitInstrument }) {
   const instrument = useMemo(() => instrumentForJob(kept), [kept]);
+  const picture = useMemo(() => meterPicture(instrument, faceAlone), [instrument]);
   return (
     <figure className="max-w-sm">
       <figcaption className="text-[14px] text-soft">Its face, as the steps of a plan show it</figcaption>
-      <MeterView instrument={instrument} shown={faceAlone} className="w-full" />
+      <MeterView instrument={instrument} shown={faceAlone} picture={picture} className="w-full" />
     </figure>
   );
 }

@@ -1,6 +1,6 @@
 import { meterOnRange, movementOf, planDesign } from '@usual-drag/core/workshop';
 import type { Problem } from '@usual-drag/core/practice';
-import type { MeterShown } from '@usual-drag/core/drawing';
+import { meterPicture, type MeterShown } from '@usual-drag/core/drawing';
 import { useMemo } from 'react';
 import { MeterView } from '../drawing/meter-view.tsx';
 import { NetworkPicture } from '../drawing/network-picture.tsx';
@@ -23,7 +23,9 @@ function FaceInQuestion({ problem: { job, asks } }: { readonly problem: Problem 
           : null,
     [meter, needle, asksOfJack],
   );
-  return shown && instrument && <MeterView instrument={instrument} shown={shown} className="w-full max-w-lg" />;
+  const picture = useMemo(() => shown && instrument && meterPicture(instrument, shown), [shown, instrument]);
+  if (!picture || !shown || !instrument) return null;
+  return <MeterView instrument={instrument} shown={shown} picture={picture} className="w-full max-w-lg" />;
 }
 
 /** Picture of a problem: the circuit with its meters, or the finished meter without its values. */

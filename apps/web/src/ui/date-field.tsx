@@ -8,12 +8,12 @@ interface Props extends Omit<ComponentProps<'input'>, 'type' | 'value' | 'onChan
   readonly onType: (text: string) => void;
   /** Takes a day chosen in the browser's calendar, `2026-11-30`. */
   readonly onPick: (day: string) => void;
-  /** Names what the day is of, for the button of the calendar. */
+  /** Name of the date, for the label of the calendar button. */
   readonly name: string;
   readonly className?: string;
 }
 
-/** Field for a day, written `2026-11-30` in every language of the browser, with the browser's calendar beside it. */
+/** Field for a date in the form `2026-11-30`, whatever the language of the browser, with the browser's calendar. */
 export function DateField({ value, onType, onPick, name, className, ...field }: Props) {
   const calendar = useRef<HTMLInputElement>(null);
   return (

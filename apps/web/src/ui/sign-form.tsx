@@ -9,7 +9,7 @@ interface Props {
   readonly canSign: boolean;
   /** Reason why it cannot be signed, or how much is ticked off. */
   readonly status: string;
-  /** A failure is said; what was typed stays. */
+  /** If it rejects, the reason is shown as a message; the typed name is kept. */
   readonly onSign: (name: string) => Promise<unknown>;
   /** A note above the field. */
   readonly children?: ReactNode;

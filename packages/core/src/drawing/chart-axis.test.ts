@@ -13,6 +13,7 @@ test('an even axis has round steps and its unit once', () => {
   expect(textsOf(-9, 1, 'V')).toEqual(['−8', '−6', '−4', '−2', '0']);
   expect(textsOf(0, 24, 'V')).toEqual(['0', '5', '10', '15', '20']);
   expect(textsOf(3, 3, 'V')).toEqual(['3']);
+  expect(textsOf(Math.min(), Math.max(), 'V')).toEqual([]);
 });
 
 test('a logarithmic axis has decades, each with its prefix; 2 and 5 as well over less than three', () => {

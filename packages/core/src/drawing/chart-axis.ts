@@ -23,7 +23,7 @@ export interface ChartAxis {
  * Returns the ticks of an axis: steps of 1, 2 or 5 times a power of ten, or decades. A logarithmic axis over less than three
  * decades has 2 and 5 as well.
  *
- * @param low   least value, in the unit
+ * @param low   least value, in the unit; not finite, like `high`, if there are no values, and then there are no ticks
  * @param high  greatest value; above zero, like `low`, on a logarithmic axis
  */
 export function chartAxis(low: number, high: number, unit: Unit | '%', spread: 'even' | 'ratio' = 'even'): ChartAxis {
@@ -31,7 +31,8 @@ export function chartAxis(low: number, high: number, unit: Unit | '%', spread: '
 }
 
 function evenAxis(low: number, high: number, unit: Unit | '%'): ChartAxis {
-  if (!(high > low)) return { ticks: [low], unit, text: (value) => trimmed(value) };
+  if (!Number.isFinite(high - low)) return { ticks: [], unit, text: trimmed };
+  if (high <= low) return { ticks: [low], unit, text: trimmed };
   const step = roundStep((high - low) / evenSteps);
   const first = Math.ceil(low / step - rounding);
   const last = Math.floor(high / step + rounding);

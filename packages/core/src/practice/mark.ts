@@ -1,9 +1,10 @@
 import { faultSentence, isFaultName, type Hypothesis, type HypothesisOf } from '../faults/index.ts';
 import { formatPercent, formatQuantity, type Unit } from '../quantity/index.ts';
+import { halfDivision } from '../workshop/index.ts';
 import { answerTo } from './answer.ts';
 import { valueWithin } from './by-kind.ts';
 import type { Answer, Ask, Problem } from './problems/problem.ts';
-import { dialInUse, halfDivision } from './needle.ts';
+import { dialInUse } from './needle.ts';
 import { readAnswer, type TypedAnswer } from './read-answer.ts';
 import { mistakeSentences, type Mistake, type MistakeValue } from './mistakes/mistake.ts';
 import { mistakesFor } from './mistakes/mistakes.ts';
@@ -87,7 +88,7 @@ function needleTolerance({ job }: Problem, { of }: Ask): number {
   const meter = job?.setups?.find(({ id }) => id === of.setup)?.meters.find(({ id }) => id === of.meter);
   const instrument = job?.instruments?.find(({ id }) => id === meter?.instrument);
   const dial = meter && instrument && dialInUse(instrument, meter.quantity, meter.range);
-  return dial ? halfDivision(dial) * (1 + rounding) : 0;
+  return dial ? halfDivision(dial.scale, dial.range) * (1 + rounding) : 0;
 }
 
 const isNear = (value: number, wanted: number, { digits, halfStep }: TypedAnswer): boolean =>

@@ -15,6 +15,3 @@ export function dialInUse(instrument: Instrument, quantity: MeterQuantity, id: s
   const scale = scaleOf(scales, { quantity, range: id });
   return range && scale ? { range, scale, others: scales.filter((other) => other !== scale) } : null;
 }
-
-/** Returns half a division of the scale of a range, V or A. */
-export const halfDivision = ({ range, scale }: DialInUse): number => range.fullScale / scale.divisions / 2;

@@ -188,9 +188,9 @@ function needleSteps(
   const figure = Number(figureAt(scale, dial.range, value).toPrecision(4));
   return [
     { title: 'The scale that ends on the digits of the range', formula: `0–${scale.fullScale}` },
-    { title: 'The figure at which the needle stands on it', formula: String(figure) },
+    { title: 'The figure at the needle on this scale', formula: String(figure) },
     {
-      title: 'The last figure stands for the whole range',
+      title: 'The last figure corresponds to full scale',
       formula: `${figure} / ${scale.fullScale} × ${range} = ${show(value, quantity === 'dc-voltage' ? 'V' : 'A')}`,
     },
   ];

@@ -46,7 +46,7 @@ export {
 } from './build/build-sheet.ts';
 export { compareSchemes } from './scheme/compare-schemes.ts';
 export { swampingResistor, temperatureErrors } from './movement/temperature.ts';
-export { faceScales, figureAt, scaleOf, valueAt, type FaceScale } from './build/face-scales.ts';
+export { faceScales, figureAt, halfDivision, scaleOf, valueAt, type FaceScale } from './build/face-scales.ts';
 export { scaleFigures, type ScaleFigures } from './build/scale-figures.ts';
 export { sharedArcs, type DialRange } from './build/scale-steps.ts';
 export { alternativesFor } from './parts/alternatives.ts';

@@ -68,7 +68,7 @@ const isPhone = (): boolean => matchMedia('(max-width: 480px)').matches;
 
 export const toggleLarge = (): void => useReadingEntry.setState(({ large }) => ({ large: !large }));
 
-/** Opens the entry without the plan. The panel of readings may not be loaded yet: it starts the entry of another job anew. */
+/** Opens the entry without the plan. If the panel of readings is not loaded yet, it resets the entry of another job when it loads. */
 export function openFree(jobId: string, free: FreePlace): void {
   takeInHand(jobId);
   useReadingEntry.setState({ free, again: null });

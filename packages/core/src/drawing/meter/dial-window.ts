@@ -1,10 +1,10 @@
 import { findRange, type Instrument, type Range } from '../../instrument/index.ts';
 import type { Mark } from '../symbols/mark.ts';
 import { arcMarks, arcPath, pointOn, type Arc } from './arc-marks.ts';
-import { faceScales, figureAt, scaleOf, type FaceScale } from '../../workshop/index.ts';
+import { faceScales, figureAt, halfDivision, scaleOf, type FaceScale } from '../../workshop/index.ts';
 import type { FaceWindow, MeterSetting, Needle } from './meter-setting.ts';
 
-/** Share of full scale beyond either end at which a needle meets its stop. */
+/** Distance of each stop from the end of the scale, as a share of full scale. */
 const stop = 0.04;
 
 /** Scale in use and its arc, px. */
@@ -32,8 +32,8 @@ const sizes = { long: 9, short: 5, thick: 1.6, thin: 0.9, text: 12.5, textAway: 
 /**
  * Returns the scales of an analogue instrument as flat arcs, the one in use in ink, the others grey.
  *
- * A needle stands within its stops. The reading has a band of half a division to either side, the expected indication one from its
- * lower to its upper limit.
+ * The needle is limited by its stops. The band of the reading is half a division to either side; the band of the expected indication
+ * reaches from its lower to its upper limit.
  */
 export function dialOf(instrument: Instrument, setting: MeterSetting | null, window: FaceWindow): DrawnDial {
   const scales = faceScales(instrument);
@@ -58,7 +58,7 @@ export function dialOf(instrument: Instrument, setting: MeterSetting | null, win
   };
 }
 
-/** Returns the share of full scale at which a needle stands for a value, between its stops. */
+/** Returns the deflection for a value, V or A, as a share of full scale, limited by the stops. */
 export const needleShare = (range: Pick<Range, 'fullScale'>, value: number): number =>
   Math.min(1 + stop, Math.max(-stop, value / range.fullScale));
 
@@ -78,10 +78,10 @@ function bandMarks({ arc, range, scale, reach: [inner, outer] }: Dial, { expecte
       fill,
     };
   };
-  const halfDivision = range.fullScale / scale.divisions / 2;
+  const limit = halfDivision(scale, range);
   return [
     ...(expected ? [sector(expected.low, expected.high, 'line')] : []),
-    ...(reading === null ? [] : [sector(reading - halfDivision, reading + halfDivision, 'ochre-soft')]),
+    ...(reading === null ? [] : [sector(reading - limit, reading + limit, 'ochre-soft')]),
   ];
 }
 

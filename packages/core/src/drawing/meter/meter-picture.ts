@@ -40,7 +40,7 @@ const textSize = 13;
 /** Share of its size that a character of the mono face is wide. */
 const characterWidth = 0.6;
 const beginOfRanges = 58;
-/** Where an arrow leads from one function to another. */
+/** x of the arrow from one function to another. */
 const gutter = 50;
 
 const signs: Readonly<Record<ReadingQuantity, string>> = { 'dc-voltage': 'V', 'dc-current': 'A', resistance: 'Ω' };

@@ -97,7 +97,7 @@ test('labels: a head with the value, or set closely the value below and nothing 
   expect(labelWidth(close, 14)).toBeLessThan(labelWidth(labelLines(r1, 'nominal', false, null), 14));
   expect(partLabel({ ...r1, measuredResistance: 56_210 } as Element, 'measured').value).toBe('56.21\u00a0kΩ measured');
   expect(partLabel({ id: 'E', kind: 'source', from: 'A', to: 'B', emf: 2, cellsInSeries: 6 }).value).toBe('12\u00a0V');
-  // The label on the body stands beside the name in the circuit.
+  // The note begins with the label on the body.
   const noteOf = (more: object): string | null => partLabel({ ...r1, label: undefined, ...more }).note;
   expect(noteOf({ bodyLabel: '3' })).toBe('marked 3');
   expect(noteOf({ bodyLabel: '3', label: 'top arm' })).toBe('marked 3, top arm');

@@ -52,7 +52,8 @@ export const mistakeSentences: Readonly<Record<Mistake, string>> = {
   'coil-not-subtracted': 'The coil was left out: its resistance and its current belong to the movement already.',
   'coil-added': 'The coil was added where it is taken off.',
   'wrong-scale': 'That is the figure of another scale: use the scale that ends on the digits of the range.',
-  'figure-not-converted': 'That is the figure of the scale. Its last figure stands for the whole range: convert it.',
+  'figure-not-converted':
+    'That is the figure on the scale, not yet converted: the last figure of the scale corresponds to full scale.',
   'wrong-jack':
     'Each range has its jack: volts and ohms have one, small currents a fused one, large currents their own.',
   'fuse-rating':

@@ -1,6 +1,7 @@
 import { answerTo } from '../answer.ts';
 import { markAnswer } from '../mark.ts';
-import { dialInUse, halfDivision } from '../needle.ts';
+import { halfDivision } from '../../workshop/index.ts';
+import { dialInUse } from '../needle.ts';
 import { makeProblem } from './make-problem.ts';
 import { levels, type Ask, type Problem } from './problem.ts';
 
@@ -19,7 +20,7 @@ describe('read the needle', () => {
       for (let seed = 1; seed <= 15; seed += 1) {
         const problem = makeProblem('read-needle', level, seed);
         const { ask, dial, value, base } = needleOf(problem);
-        const half = halfDivision(dial);
+        const half = halfDivision(dial.scale, dial.range);
         const mark = (answer: number) => markAnswer(problem, ask, `${answer} ${base}`).right;
         expect([mark(value), mark(value + 0.9 * half), mark(value - 0.9 * half)]).toEqual([true, true, true]);
         // Far from the half per cent that any answer may be off.

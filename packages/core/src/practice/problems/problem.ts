@@ -47,7 +47,7 @@ export type AskedOfReading =
   | (AtMeter & { readonly what: 'corrected'; readonly shown: number });
 
 /**
- * Question about the face of an instrument: the value, V or A, at which its needle stands; the jack of the red lead on the best
+ * Question about the face of an instrument: the value, V or A, that its needle indicates; the jack of the red lead on the best
  * range; whether the fuse of an ammeter's range holds if it is put across a source by mistake.
  */
 export type AskedOfFace =

@@ -8,8 +8,8 @@ import { oneMeter } from './meter-problems.ts';
 import type { Level } from './problem.ts';
 
 /**
- * Value at which a needle stands: on a scale that ends at the range on level 1, on one whose figures must be converted from level 2
- * on, with currents on level 3.
+ * Value that a needle indicates. On level 1 the scale ends at the range; from level 2 on its figures must be converted; level 3 has
+ * currents as well.
  */
 export function readNeedleProblem(draw: Draw, level: Level): Drafted | null {
   const quantity = level === 3 ? draw.pick(['dc-voltage', 'dc-current'] as const) : 'dc-voltage';

@@ -56,9 +56,13 @@ function printedFullScale(ranges: readonly DialRange[]): number | null {
 export const scaleOf = (scales: readonly FaceScale[], { quantity, range }: RangePosition): FaceScale | undefined =>
   scales.find(({ ranges }) => ranges.some((one) => one.quantity === quantity && one.range === range));
 
-/** Returns the figure at which the needle stands for a value: 18.2 on 0–50 for 3.64 V on 10 V. */
+/** Returns the figure of a scale for a value, V or A: 18.2 on 0–50 for 3.64 V on the 10 V range. */
 export const figureAt = (scale: FaceScale, range: Pick<Range, 'fullScale'>, value: number): number =>
   (value / range.fullScale) * scale.fullScale;
+
+/** Returns half a division of a scale on a range, V or A: the limit to which a needle is read. */
+export const halfDivision = (scale: FaceScale, range: Pick<Range, 'fullScale'>): number =>
+  range.fullScale / scale.divisions / 2;
 
 /** Returns the value, V or A, for a figure of the scale. */
 export const valueAt = (scale: FaceScale, range: Pick<Range, 'fullScale'>, figure: number): number =>

@@ -9,7 +9,7 @@ interface Props {
   readonly onPlace: (value: number) => void;
 }
 
-/** Figure of the scale at which the needle stands; it is converted to the display. */
+/** Field for the figure at the needle; the figure is converted to the display. */
 export function NeedleField({ dial, reading, onPlace }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? (reading === null ? '' : String(readFigure(dial, reading)));

@@ -1,5 +1,6 @@
 import { findRange, shownOn, type Instrument, type ReadingQuantity } from '@usual-drag/core/instrument';
 import { meterPicture, type MeterSetting, type MeterShown } from '@usual-drag/core/drawing';
+import { halfDivision } from '@usual-drag/core/workshop';
 import { observedNumber, type Observation } from '@usual-drag/core/readings';
 import clsx from 'clsx';
 import { useMemo } from 'react';
@@ -23,7 +24,7 @@ interface Props {
   readonly expected: ExpectedIndication | null;
   /** The typed display, or otherwise the last one that was read; null if there is none. */
   readonly observation: Observation | null;
-  /** Takes the display at which the needle was placed. */
+  /** Takes the display that corresponds to the position of the needle. */
   readonly onPlace: (shown: string, unit: string) => void;
   readonly large?: boolean;
 }
@@ -41,12 +42,14 @@ export function SetMeter({ instrument, quantity, range, from, expected, observat
     }),
     [quantity, range, from, expected, observation],
   );
-  const { dial } = useMemo(() => meterPicture(instrument, shown), [instrument, shown]);
+  const picture = useMemo(() => meterPicture(instrument, shown), [instrument, shown]);
+  const { dial } = picture;
+  const unit = quantity === 'dc-voltage' ? 'V' : 'A';
   const own = findRange(instrument, quantity, range);
   const place = (value: number): void => {
     if (!own) return;
-    const { display, unit } = shownOn(instrument, quantity, own, value);
-    if (display !== null) onPlace(display, unit);
+    const now = shownOn(instrument, quantity, own, value);
+    if (now.display !== null) onPlace(now.display, now.unit);
   };
   const reading = shown.needle?.reading ?? null;
   return (
@@ -54,6 +57,7 @@ export function SetMeter({ instrument, quantity, range, from, expected, observat
       <MeterView
         instrument={instrument}
         shown={shown}
+        picture={picture}
         onPlace={place}
         className={clsx('mx-auto w-full', large ? 'max-h-[34vh]' : 'max-h-62 max-sm:max-h-none')}
       />
@@ -62,8 +66,8 @@ export function SetMeter({ instrument, quantity, range, from, expected, observat
           <NeedleField key={`${quantity} ${range}`} dial={dial} reading={reading} onPlace={place} />
           <span className="text-soft">
             {reading === null
-              ? `Read the scale 0–${dial.scale.fullScale}: half a division is ${needleWords(dial, dial.range.fullScale / dial.scale.divisions / 2, quantity === 'dc-voltage' ? 'V' : 'A')}`
-              : needleWords(dial, reading, quantity === 'dc-voltage' ? 'V' : 'A')}
+              ? `Read the scale 0–${dial.scale.fullScale}: half a division is ${needleWords(dial, halfDivision(dial.scale, dial.range), unit)}`
+              : needleWords(dial, reading, unit)}
           </span>
         </p>
       )}
