@@ -15,6 +15,7 @@ const core = [
   'diagnosis',
   'worksheet',
   'workshop',
+  'board',
   'drawing',
   'job',
   'report',

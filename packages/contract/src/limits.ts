@@ -32,6 +32,8 @@ export const most = {
   observations: 1000,
   sweeps: 1000,
   sweepPoints: 1000,
+  boardParts: 2000,
+  wires: 2000,
   rates: 20,
   calibrationPoints: 200,
   shown: 32,

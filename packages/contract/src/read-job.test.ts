@@ -324,3 +324,29 @@ test.each([
   const instance = plainToInstance(dto, body) as object;
   expect(validateSync(instance, { whitelist: true, forbidNonWhitelisted: true })).toHaveLength(faults);
 });
+
+test('a strip board is a key of version 3; its holes are checked one by one', () => {
+  const board = {
+    rows: 30,
+    splitRails: true,
+    parts: [{ id: 'R1', from: '5a', to: '9L-' }],
+    wires: [{ from: '9R+', to: '30j' }],
+  };
+  const read = (more: object, version = 3) =>
+    checkJob({ ...(job([resistor]) as object), version, board: { ...board, ...more } });
+  expect(read({})).toMatchObject({ ok: true, value: { board } });
+  expect(read({}, 2)).toMatchObject({ ok: false, fault: [{ code: 'invalid-file', path: 'board' }] });
+  const faults = (more: object): string[] => {
+    const result = read(more);
+    return result.ok ? [] : result.fault.map(({ code, path, message }) => `${code} ${path}: ${message}`);
+  };
+  expect(faults({ wires: [{ from: '5k', to: '5b' }] })).toEqual([
+    expect.stringMatching(/^invalid-value board\.wires\[0\]\.from: .*must be a hole such as 5a, or 5L\+ of a rail/),
+  ]);
+  expect(faults({ rows: 5 })).toEqual([expect.stringMatching(/^invalid-value board\.rows: .*must be 10 or more/)]);
+  expect(faults({ splitRails: false })).toEqual([expect.stringMatching(/^invalid-file board\.splitRails/)]);
+  expect(faults({ colour: 'white' })).toEqual([expect.stringMatching(/^invalid-file board\.colour/)]);
+  expect(faults({ parts: [{ id: 'R1', from: '31a' }] })).toEqual([
+    expect.stringMatching(/^invalid-value board: The board has no hole 31a/),
+  ]);
+});

@@ -4,6 +4,7 @@ import { Type } from 'class-transformer';
 import { ArrayMinSize, Equals, IsIn, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';
 import { Absent, Describes, List, Name, Text, valueRule } from './decorators.ts';
+import { BoardDto } from './board.dto.ts';
 import { ElementDto, elementSubTypes } from './element.dto.ts';
 import { InstrumentDto } from './instrument.dto.ts';
 import { JobRecordDto } from './job-record.dto.ts';
@@ -85,4 +86,9 @@ export class JobDto {
   @ValidateNested({ each: true })
   @Type(() => SweepDto)
   sweeps?: SweepDto[];
+
+  @Absent()
+  @ValidateNested()
+  @Type(() => BoardDto)
+  board?: BoardDto;
 }

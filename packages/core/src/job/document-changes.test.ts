@@ -76,3 +76,15 @@ test('the same document in another order of keys has no changes', () => {
   expect(sameValue([1, 2], { 0: 1, 1: 2 })).toBe(false);
   expect(sameValue(null, {})).toBe(false);
 });
+
+test('changes of the strip board name the legs that moved', () => {
+  const board = { rows: 30, parts: [{ id: 'R1', from: '5a', to: '9a' }], wires: [] };
+  const before = { ...job, board };
+  expect(documentChanges(job, before)).toContain('Strip board added');
+  expect(
+    documentChanges(before, {
+      ...before,
+      board: { ...board, parts: [{ id: 'R1', from: '5a', to: '10a' }], wires: [{ from: '5L+', to: '5b' }] },
+    }),
+  ).toEqual(['Strip board: to of R1: 9a → 10a', 'Wires on the strip board changed']);
+});

@@ -9,12 +9,16 @@ type Fields = Readonly<Record<string, unknown>>;
  *
  * @returns a line for each part of the document that differs; empty if both are equal
  */
-export function documentChanges(before: unknown, after: unknown): string[] {
+export const documentChanges = (before: unknown, after: unknown): string[] => changesOf(before, after, labels);
+
+function changesOf(before: unknown, after: unknown, names: Labels): string[] {
   const [one, other] = [fieldsOf(before), fieldsOf(after)];
   return keysOf(one, other).flatMap((key) => {
     if (sameValue(one[key], other[key])) return [];
-    if (key === 'network') return documentChanges(one[key], other[key]);
-    const label = labels[key] ?? inWords(key);
+    if (key === 'network') return changesOf(one[key], other[key], labels);
+    if (key === 'board' && one[key] !== undefined && other[key] !== undefined)
+      return changesOf(one[key], other[key], boardLabels);
+    const label = names[key] ?? inWords(key);
     const members = memberChanges(one[key], other[key]);
     if (members) return [`${label}: ${members.join(', ')}`];
     if (one[key] === undefined) return [`${label} added`];
@@ -22,12 +26,22 @@ export function documentChanges(before: unknown, after: unknown): string[] {
   });
 }
 
-const labels: Fields & Readonly<Record<string, string>> = {
+type Labels = Readonly<Record<string, string>>;
+
+const labels: Labels = {
   elements: 'Parts',
   setups: 'Set-ups',
   values: 'Nominal or measured values',
   reference: 'Reference node',
   record: 'Job details',
+  board: 'Strip board',
+};
+
+const boardLabels: Labels = {
+  rows: 'Rows of the strip board',
+  splitRails: 'Split rails of the strip board',
+  parts: 'Strip board',
+  wires: 'Wires on the strip board',
 };
 
 /** Members added, removed and changed; null if the lists have no ids to compare by. */

@@ -29,7 +29,7 @@ export function atItsVersion(job: Job): Job {
 export function newerKeys(job: Job): NewerKey[] {
   return [
     ...(['record', 'conventions', 'readings'] as const).flatMap((key) => (job[key] === undefined ? [] : at(2, key))),
-    ...(job.sweeps === undefined ? [] : at(3, 'sweeps')),
+    ...(['sweeps', 'board'] as const).flatMap((key) => (job[key] === undefined ? [] : at(3, key))),
     ...(job.readings ?? []).flatMap((reading, index) =>
       reading.quantity === 'dc-voltage' && reading.unloaded !== undefined ? at(3, `readings[${index}].unloaded`) : [],
     ),

@@ -1,3 +1,4 @@
+import type { Board } from '../board/index.ts';
 import type { Instrument } from '../instrument/index.ts';
 import type { Setup } from '../loading/index.ts';
 import type { Network } from '../network/index.ts';
@@ -16,6 +17,8 @@ export interface Job {
   readonly conventions?: Conventions;
   readonly readings?: readonly Reading[];
   readonly sweeps?: readonly Sweep[];
+  /** Places of the parts on a strip board. */
+  readonly board?: Board;
 }
 
 /** Versions of the job format; all of them remain readable. */

@@ -1,3 +1,4 @@
+import { boardFaults } from '../board/index.ts';
 import { setupsFaults, solveSetup, solveUnloaded, type SetupValues } from '../loading/index.ts';
 import { unitOf } from '../instrument/index.ts';
 import { networkFaults, duplicates } from '../network/index.ts';
@@ -48,6 +49,7 @@ export function jobFaults(job: Job): JobFault[] {
     ),
     ...setupsFaults(job.network, instruments, setups),
     ...readingsFaults(job.readings ?? []),
+    ...(job.board ? boardFaults(job.board) : []),
   ];
 }
 

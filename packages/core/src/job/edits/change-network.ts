@@ -1,3 +1,4 @@
+import { followNetwork } from '../../board/index.ts';
 import type { Meter } from '../../loading/index.ts';
 import { endsAt, keepUnchanged, nodesOf, parseEnd, type Network } from '../../network/index.ts';
 import type { Reading } from '../../readings/index.ts';
@@ -18,7 +19,8 @@ export function changeNetwork(job: Job, rewired: Network): Job {
     return meters.every((meter, index) => meter === setup.meters[index]) ? setup : { ...setup, meters };
   });
   const readings = job.readings?.map((reading) => followedReading(reading, follow));
-  return { ...job, network, ...(setups && { setups }), ...(readings && { readings }) };
+  const board = job.board && followNetwork(job.board, job.network, network);
+  return { ...job, network, ...(setups && { setups }), ...(readings && { readings }), ...(board && { board }) };
 }
 
 /** Readings of a network, in another that it was made into. */

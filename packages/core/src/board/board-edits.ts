@@ -1,0 +1,136 @@
+import type { Board } from './board.ts';
+import { usedHoles } from './board-faults.ts';
+import { columnsOn, holesIn, parseHole, rowsOf, stripOf, type Strip } from './holes.ts';
+import type { Leg } from './match-nodes.ts';
+import { netsOf, type Nets } from './nets.ts';
+
+/** Puts a leg of a part into a hole, or into none. */
+export function putLeg(board: Board, id: string, leg: Leg, hole: string | null): Board {
+  const before = board.parts.find((part) => part.id === id) ?? { id };
+  const { [leg]: _before, ...rest } = before;
+  return putPart(board, hole === null ? rest : { ...rest, [leg]: hole });
+}
+
+/** Puts a part on the board, in place of where it was; without a hole it is removed. */
+export function putPart(board: Board, part: Board['parts'][number]): Board {
+  const isOn = part.from !== undefined || part.to !== undefined;
+  const isKnown = board.parts.some(({ id }) => id === part.id);
+  if (!isOn) return { ...board, parts: board.parts.filter(({ id }) => id !== part.id) };
+  return {
+    ...board,
+    parts: isKnown ? board.parts.map((one) => (one.id === part.id ? part : one)) : [...board.parts, part],
+  };
+}
+
+/** Adds a wire. */
+export const addWire = (board: Board, from: string, to: string): Board => ({
+  ...board,
+  wires: [...board.wires, { from, to }],
+});
+
+/** Removes the wire that has an end in a hole. */
+export const removeWire = (board: Board, hole: string): Board => ({
+  ...board,
+  wires: board.wires.filter(({ from, to }) => from !== hole && to !== hole),
+});
+
+/** Moves what is in a hole to another one, which is free; unchanged if nothing is in it. */
+export function moveHole(board: Board, hole: string, to: string): Board {
+  const moved = (one: string): string => (one === hole ? to : one);
+  return {
+    ...board,
+    parts: board.parts.map((part) =>
+      part.from === hole || part.to === hole
+        ? {
+            ...part,
+            ...(part.from !== undefined && { from: moved(part.from) }),
+            ...(part.to !== undefined && { to: moved(part.to) }),
+          }
+        : part,
+    ),
+    wires: board.wires.map((wire) =>
+      wire.from === hole || wire.to === hole ? { from: moved(wire.from), to: moved(wire.to) } : wire,
+    ),
+  };
+}
+
+/** Exchanges the places of two parts. */
+export function exchangeParts(board: Board, a: string, b: string): Board {
+  const names: Readonly<Record<string, string>> = { [a]: b, [b]: a };
+  return { ...board, parts: board.parts.map((part) => ({ ...part, id: names[part.id] ?? part.id })) };
+}
+
+/** Turns a part round. */
+export const turnPart = (board: Board, id: string): Board => ({
+  ...board,
+  parts: board.parts.map((part) =>
+    part.id === id
+      ? {
+          id,
+          ...(part.to !== undefined && { from: part.to }),
+          ...(part.from !== undefined && { to: part.from }),
+        }
+      : part,
+  ),
+});
+
+/** Number of columns across the gap and the space for the rails, in pitches. */
+const columns: readonly string[] = ['L+', 'L-', '', ...columnsOn('left'), '', ...columnsOn('right'), '', 'R+', 'R-'];
+
+/** Returns the distance of two holes in pitches. */
+export function distance(a: string, b: string): number {
+  const [one, two] = [parseHole(a)!, parseHole(b)!];
+  return Math.hypot(one.row - two.row, columns.indexOf(one.column) - columns.indexOf(two.column));
+}
+
+/** Returns the free hole of a group of strips that is nearest to a hole; null if the group is full. */
+export function freeHole(board: Board, nets: Nets, net: Strip, near: string | null): string | null {
+  const strips = nets.strips(net);
+  return nearest(board, strips.length > 0 ? strips : [net], near);
+}
+
+/** A board, and a hole of it that is free. */
+export interface Room {
+  readonly board: Board;
+  readonly hole: string;
+}
+
+/**
+ * Makes sure that a group of strips has a free hole: if it is full, what is in its nearest hole moves to an empty row, and a wire
+ * from there takes its place.
+ *
+ * @param near  hole that the free one should be near to
+ * @returns null if the board has no empty row left
+ */
+export function roomIn(board: Board, net: Strip, near: string | null): Room | null {
+  const nets = netsOf(board);
+  const free = freeHole(board, nets, nets.of(net), near);
+  if (free !== null) return { board, hole: free };
+  const full = nets.strips(nets.of(net)).flatMap((strip) => holesIn(board, strip));
+  const hole = near === null ? full.at(-1)! : full.reduce((a, b) => (distance(b, near) < distance(a, near) ? b : a));
+  const empty = emptyRowHole(board, hole);
+  if (empty === null) return null;
+  const [first, second, third] = holesIn(board, stripOf(board, empty)) as [string, string, string];
+  return { board: addWire(moveHole(board, hole, first), hole, second), hole: third };
+}
+
+/** Returns a hole of a row that has nothing in it, the nearest to a hole; null if there is none. */
+export function emptyRowHole(board: Board, near: string | null): string | null {
+  const used = new Set(usedHoles(board).map((hole) => stripOf(board, hole)));
+  return nearest(
+    board,
+    rowsOf(board).filter((strip) => !used.has(strip)),
+    near,
+  );
+}
+
+function nearest(board: Board, strips: readonly Strip[], near: string | null): string | null {
+  const used = new Set(usedHoles(board));
+  let best: string | null = null;
+  for (const strip of strips)
+    for (const hole of holesIn(board, strip)) {
+      if (used.has(hole)) continue;
+      if (best === null || (near !== null && distance(hole, near) < distance(best, near))) best = hole;
+    }
+  return best;
+}

@@ -1,0 +1,55 @@
+import { emptyRowHole, putLeg, roomIn, type Room } from '../board-edits.ts';
+import { holeName, parseHole, stripOf, type Strip } from '../holes.ts';
+import { isLoose, matchNodes } from '../match-nodes.ts';
+import type { Board } from '../board.ts';
+import { partsOn } from '../parts-on.ts';
+import type { DifferenceKind } from './kind.ts';
+
+/** A part that is not on the board. */
+export interface LeftOut {
+  readonly kind: 'left-out';
+  readonly part: string;
+}
+
+/** A part of which both ends are in no hole. */
+export const leftOut: DifferenceKind<LeftOut> = {
+  find: ({ network, board }) => {
+    const on = partsOn(board);
+    const part = network.elements.find(({ id }) => !on.has(id));
+    return part ? { kind: 'left-out', part: part.id } : null;
+  },
+  sentence: ({ part }) => `${part} is not on the board.`,
+  mending: ({ part }) => `Put ${part} on the board`,
+  mend: ({ network, board }, { part }) => {
+    const element = network.elements.find(({ id }) => id === part);
+    if (!element) return null;
+    const { netOf } = matchNodes(network, board);
+    let now = board;
+    let before: string | null = null;
+    for (const end of ['from', 'to'] as const) {
+      const isShorted: boolean = end === 'to' && element.from === element.to;
+      const own: Strip | undefined = isShorted && before !== null ? stripOf(now, before) : netOf.get(element[end]);
+      const empty: string | null =
+        own === undefined || isLoose(own) ? emptyRowHole(now, before && bodyAway(now, before)) : null;
+      const room: Room | null =
+        own === undefined || isLoose(own)
+          ? empty === null
+            ? null
+            : { board: now, hole: empty }
+          : roomIn(now, own, before);
+      if (!room) return null;
+      now = putLeg(room.board, part, end, room.hole);
+      before = room.hole;
+    }
+    return now;
+  },
+};
+
+/** Rows between the legs of a part on the board: its body has room there. */
+const bodyLength = 4;
+
+/** Returns the hole of the same column that is a body's length away. */
+function bodyAway({ rows }: Board, hole: string): string {
+  const { row, column } = parseHole(hole)!;
+  return holeName({ row: row + bodyLength <= rows ? row + bodyLength : row - bodyLength, column });
+}
