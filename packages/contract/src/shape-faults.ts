@@ -1,4 +1,5 @@
 import { fail, ok, type Result } from '@usual-drag/core/result';
+import { holePattern } from '@usual-drag/core/board';
 import type { JobFault } from '@usual-drag/core/job';
 import { mostFaults } from './limits.ts';
 import * as allFaults from './schema/all-faults.generated.ts';
@@ -131,16 +132,20 @@ const typeWords: Readonly<Record<string, string>> = {
 };
 
 function valueWords({ keyword, message, params }: SchemaError): string {
-  const { limit } = params as { limit: number };
+  const { limit, pattern } = params as { readonly limit: number; readonly pattern?: string };
   switch (keyword) {
     case 'exclusiveMinimum':
       return 'must be above zero';
     case 'minimum':
-      return limit === 0 ? 'must not be below zero' : 'must be 1 or more';
+      return limit === 0 ? 'must not be below zero' : `must be ${limit} or more`;
+    case 'maximum':
+      return `must be ${limit} or less`;
     case 'multipleOf':
       return 'must be a whole number';
     case 'pattern':
-      return 'must be up to 32 letters, digits, - and _, without spaces, and no word that the program uses itself';
+      return pattern === holePattern.source
+        ? 'must be a hole such as 5a, or 5L+ of a rail'
+        : 'must be up to 32 letters, digits, - and _, without spaces, and no word that the program uses itself';
     case 'minItems':
       return 'must not be empty';
     case 'maxItems':

@@ -1,11 +1,8 @@
-import { boardRows, type Board, type BoardPart, type BoardWire } from '@usual-drag/core/board';
+import { boardRows, holePattern, type Board, type BoardPart, type BoardWire } from '@usual-drag/core/board';
 import { Type } from 'class-transformer';
 import { Equals, IsInt, IsString, Matches, Max, Min, ValidateNested } from 'class-validator';
 import { most } from '../limits.ts';
 import { Absent, Describes, List, Name, valueRule } from './decorators.ts';
-
-/** A hole: row and column, or row and rail. */
-const holePattern = /^[1-9]\d{0,2}([a-j]|[LR][+-])$/;
 
 const Hole: PropertyDecorator = (target, key) => {
   IsString({ message: 'must be text' })(target, key);

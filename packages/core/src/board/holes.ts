@@ -28,7 +28,8 @@ export interface Hole {
 /** Holes that the board connects: `12L` and `12R` are rows, `L+` is a rail, `L+1` and `L+2` are the halves of a split one. */
 export type Strip = string;
 
-const holePattern = /^([1-9]\d{0,2})([a-j]|[LR][+-])$/;
+/** Name of a hole: row and column, or row and rail. */
+export const holePattern = /^([1-9]\d{0,2})([a-j]|[LR][+-])$/;
 
 /** Reads `5a` or `5L+`; null if it is not the name of a hole. */
 export function parseHole(text: string): Hole | null {

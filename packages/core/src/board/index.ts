@@ -9,6 +9,7 @@ export { effectSentence } from './effect.ts';
 export { followNetwork } from './follow-network.ts';
 export {
   columnsOn,
+  holePattern,
   holesIn,
   lastUpperRow,
   parseHole,
