@@ -21,6 +21,8 @@ const MapTable = fetchedLater(async () => (await import('./setups/map-table.tsx'
 const ReadingsBelow = fetchedLater(async () => (await import('./readings/readings-below.tsx')).ReadingsBelow);
 const ReadingsCanvas = fetchedLater(async () => (await import('./readings/readings-canvas.tsx')).ReadingsCanvas);
 const ReportPaper = fetchedLater(async () => (await import('./report/report-paper.tsx')).ReportPaper);
+const BuildBoard = fetchedLater(async () => (await import('./board/build-board.tsx')).BuildBoard);
+const ReadingsBoard = fetchedLater(async () => (await import('./readings/readings-board.tsx')).ReadingsBoard);
 const Tolerance = fetchedLater(async () => (await import('./tolerance/tolerance.tsx')).Tolerance);
 
 interface Props {
@@ -58,10 +60,15 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
             onWhole={onWhole}
             onTidy={tidy}
             roomFrom={inTrueValues ? 'wide' : 'narrow'}
+            onBoard={view.onBoard}
           />
         )}
       </SheetHeader>
-      {view.inReadings ? (
+      {view.onBoard ? (
+        <Panel name="The strip board">
+          {view.inReadings ? <ReadingsBoard view={view} zoom={zoom} /> : <BuildBoard view={view} zoom={zoom} />}
+        </Panel>
+      ) : view.inReadings ? (
         <Panel name="The drawing">
           <ReadingsCanvas key={tidied} view={view} zoom={zoom} />
         </Panel>
@@ -72,7 +79,7 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
           <TrueView view={undrawn} unloaded={unloaded} />
         </Panel>
       )}
-      {step === 'network' && (
+      {step === 'network' && !view.onBoard && (
         <Suspense fallback={<div className="min-h-[45px] shrink-0" />}>
           <EditStrip />
         </Suspense>
@@ -128,19 +135,26 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
           />
         </Panel>
       )}
-      {view.inReadings && !whole && (
+      {view.inReadings && !view.onBoard && !whole && (
         <Panel name="The log">
           <ReadingsBelow view={view} />
         </Panel>
       )}
-      {!whole && !view.inReadings && !inTrueValues && !mapPoints && !isSums && !isTolerance && !isCompared && (
-        <ValuesTable
-          network={job.network}
-          truth={truth}
-          loaded={inSetups ? loaded : null}
-          selected={inSetups ? null : part}
-        />
-      )}
+      {!whole &&
+        !view.onBoard &&
+        !view.inReadings &&
+        !inTrueValues &&
+        !mapPoints &&
+        !isSums &&
+        !isTolerance &&
+        !isCompared && (
+          <ValuesTable
+            network={job.network}
+            truth={truth}
+            loaded={inSetups ? loaded : null}
+            selected={inSetups ? null : part}
+          />
+        )}
     </>
   );
 }

@@ -6,10 +6,16 @@ import type { BenchView } from './model/use-bench-view.ts';
 import { setupViews } from './model/use-setup-view.ts';
 import { trueViews } from './model/true-value-views.ts';
 
+/** Views of the first and the fourth step. */
+const circuitViews = [
+  { value: 'circuit', text: 'Circuit' },
+  { value: 'board', text: 'Strip board' },
+] as const;
+
 /** The top of the sheet: the views of the step as tabs, and how the drawing is shown. */
 export function SheetHeader({ view, children }: { readonly view: BenchView; readonly children: ReactNode }) {
   const navigate = useNavigate();
-  const { jobId, inTrueValues, inSetups, meter, setupView, showSetupView } = view;
+  const { jobId, step, inReadings, onBoard, inTrueValues, inSetups, meter, setupView, showSetupView } = view;
   return (
     <div
       className={clsx(
@@ -33,6 +39,15 @@ export function SheetHeader({ view, children }: { readonly view: BenchView; read
           value={setupView}
           options={setupViews}
           onChange={showSetupView}
+        />
+      )}
+      {(step === 'network' || inReadings) && (
+        <TabRow
+          label="Views of the circuit"
+          className="min-w-0 grow border-b-0"
+          value={onBoard ? 'board' : 'circuit'}
+          options={circuitViews}
+          onChange={(next) => void navigate(`/bench/${jobId}/${step}${next === 'board' ? '/board' : ''}`)}
         />
       )}
       {children}

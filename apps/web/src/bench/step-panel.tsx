@@ -8,6 +8,7 @@ import type { BenchView } from './model/use-bench-view.ts';
 import { SetupsStep } from './setups/setups-step.tsx';
 
 // What is not on the first screen is fetched when it is opened.
+const BoardPanel = fetchedLater(async () => (await import('./board/board-panel.tsx')).BoardPanel);
 const FaultBar = fetchedLater(async () => (await import('./faults/fault-bar.tsx')).FaultBar);
 const NetworkStep = fetchedLater(async () => (await import('./network/network-step.tsx')).NetworkStep);
 const ReadingsStep = fetchedLater(async () => (await import('./readings/readings-step.tsx')).ReadingsStep);
@@ -60,7 +61,7 @@ export function StepPanel({ view, hidden }: { readonly view: BenchView; readonly
       {/* A boundary for each: one that stays would keep the former step on the screen until the next one is fetched. */}
       {step === 'network' && (
         <Panel name="Network">
-          <NetworkStep unloaded={unloaded} />
+          {view.onBoard ? <BoardPanel network={view.network} /> : <NetworkStep unloaded={unloaded} />}
         </Panel>
       )}
       {view.inTrueValues && (

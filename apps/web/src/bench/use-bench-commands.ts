@@ -67,6 +67,7 @@ export function useBenchCommands({ jobId, job, inSetups, meter, showSetupView }:
             run: () => showSetupView(value),
           }))
         : []),
+      { group: 'Views', text: 'Strip board: places of the parts, and the check', run: go('network/board') },
       { group: 'Views', text: 'Diagnosis: explanations of the readings', run: go('readings/diagnosis') },
       ...elsewhere.map(({ text, to }): Command => ({ group: 'Actions', text, isElsewhere: true, run: go(to) })),
       ...undoCommands(undo, redo).map((command): Command => ({ ...command, inFields: 'unless-typing' })),

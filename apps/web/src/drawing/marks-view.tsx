@@ -1,7 +1,7 @@
-import type { Mark } from '@usual-drag/core/drawing';
+import { bandInk, type Mark, type Tone } from '@usual-drag/core/drawing';
 import { memo } from 'react';
 
-const tone = (name: string): string => `var(--${name})`;
+const tone = (name: Tone): string => bandInk(name) ?? `var(--${name})`;
 
 /** Marks from core as SVG, in the colours of the theme. */
 export const MarksView = memo(function MarksView({ marks }: { readonly marks: readonly Mark[] }) {

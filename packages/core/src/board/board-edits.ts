@@ -1,6 +1,6 @@
 import type { Board } from './board.ts';
 import { usedHoles } from './board-faults.ts';
-import { columnsOn, holesIn, parseHole, rowsOf, stripOf, type Strip } from './holes.ts';
+import { columnsOn, holeName, holesIn, parseHole, rowsOf, stripOf, type Strip } from './holes.ts';
 import type { Leg } from './match-nodes.ts';
 import { netsOf, type Nets } from './nets.ts';
 
@@ -52,6 +52,41 @@ export function moveHole(board: Board, hole: string, to: string): Board {
       wire.from === hole || wire.to === hole ? { from: moved(wire.from), to: moved(wire.to) } : wire,
     ),
   };
+}
+
+/** Rows between the legs of a part that is put on the board: its body has room there. */
+const bodyLength = 4;
+
+/** Returns the hole of the same column that is a body's length away. */
+export function bodyAway({ rows }: Pick<Board, 'rows'>, hole: string): string {
+  const { row, column } = parseHole(hole)!;
+  return holeName({ row: row + bodyLength <= rows ? row + bodyLength : row - bodyLength, column });
+}
+
+/** Puts a part's first leg into a hole and its second one into the free hole nearest to a body's length away. */
+export function dropPart(board: Board, id: string, hole: string): Board {
+  const first = putPart(board, { id, from: hole });
+  const away = bodyAway(board, hole);
+  const used = new Set(usedHoles(first));
+  const column = parseHole(hole)!.column;
+  const free = Array.from({ length: board.rows }, (_, k) => `${k + 1}${column}`).filter((one) => !used.has(one));
+  const second = free.sort((a, b) => distance(a, away) - distance(b, away))[0];
+  return second === undefined ? first : putLeg(first, id, 'to', second);
+}
+
+/** Moves both legs of a part by the same rows and columns as its first one to `hole`; unchanged if a hole is taken or missing. */
+export function movePart(board: Board, id: string, hole: string): Board {
+  const part = board.parts.find((one) => one.id === id);
+  const [from, to] = [part?.from && parseHole(part.from), part?.to && parseHole(part.to)];
+  const target = parseHole(hole);
+  if (!part || !from || !to || !target) return board;
+  const shift = columns.indexOf(target.column) - columns.indexOf(from.column);
+  const row = to.row + target.row - from.row;
+  const column = columns[columns.indexOf(to.column) + shift];
+  if (!column || row < 1 || row > board.rows) return board;
+  const second = holeName({ row, column });
+  const used = new Set(usedHoles(putPart(board, { id })));
+  return used.has(hole) || used.has(second) ? board : putPart(board, { id, from: hole, to: second });
 }
 
 /** Exchanges the places of two parts. */

@@ -2,6 +2,7 @@ import { renameNode, replaceElement } from '../network/index.ts';
 import { read } from '../test/read-line.ts';
 import { applyBoardLine, readHole } from './board-line.ts';
 import { emptyBoard, type Board } from './board.ts';
+import { dropPart, moveHole, movePart } from './board-edits.ts';
 import { boardFaults } from './board-faults.ts';
 import { followNetwork } from './follow-network.ts';
 import { holesIn, stripOf, stripWords } from './holes.ts';
@@ -71,10 +72,10 @@ test('strips have their holes and their words; split rails are two strips', () =
   const split = { rows: 10, splitRails: true } as const;
   expect(holesIn(plain, '3R')).toEqual(['3f', '3g', '3h', '3i', '3j']);
   expect(holesIn(plain, 'L-')).toHaveLength(10);
-  expect(['5L+', '6L+'].map((hole) => stripWords(stripOf(plain, hole)))).toEqual(['left red rail', 'left red rail']);
+  expect(['5L+', '6L+'].map((hole) => stripWords(stripOf(plain, hole)))).toEqual(['left + rail', 'left + rail']);
   expect(['5L+', '6L+'].map((hole) => stripWords(stripOf(split, hole)))).toEqual([
-    'upper half of the left red rail',
-    'lower half of the left red rail',
+    'upper half of the left + rail',
+    'lower half of the left + rail',
   ]);
   expect(holesIn(split, 'R-2')).toEqual(['6R-', '7R-', '8R-', '9R-', '10R-']);
   for (const strip of ['L+1', 'L+2', '4L', '4R'])
@@ -123,4 +124,17 @@ test('a renamed part keeps its holes; a node that is renamed, and a part that is
   expect(followNetwork(built, divider, renameNode(divider, 'B', 'mid'))).toBe(built);
   const without = { ...divider, elements: divider.elements.filter(({ id }) => id !== 'R3') };
   expect(followNetwork(built, divider, without)).toBe(built);
+});
+
+test('a part is dropped with its body below the hole, moved as a whole, and not where something is', () => {
+  const dropped = dropPart(emptyBoard(30), 'R1', '5a');
+  expect(dropped.parts).toEqual([{ id: 'R1', from: '5a', to: '9a' }]);
+  expect(dropPart(dropped, 'R2', '5c').parts[1]).toEqual({ id: 'R2', from: '5c', to: '9c' });
+  expect(dropPart(dropped, 'R2', '1a').parts[1]).toEqual({ id: 'R2', from: '1a', to: '4a' });
+  expect(dropPart(dropped, 'R2', '30a').parts[1]).toEqual({ id: 'R2', from: '30a', to: '26a' });
+  expect(movePart(dropped, 'R1', '7c').parts).toEqual([{ id: 'R1', from: '7c', to: '11c' }]);
+  expect(movePart(dropped, 'R1', '27a')).toBe(dropped);
+  const two = dropPart(dropped, 'R2', '5c');
+  expect(movePart(two, 'R1', '5c')).toBe(two);
+  expect(moveHole(two, '9c', '10d').parts[1]).toEqual({ id: 'R2', from: '5c', to: '10d' });
 });

@@ -6,11 +6,12 @@ import { floodedNets, makesCircuit, rightBoard, slip } from '../test/random-boar
 import { read } from '../test/read-line.ts';
 import { exercised, runs } from '../test/runs.ts';
 import type { Board } from './board.ts';
-import { boardFaults } from './board-faults.ts';
+import { boardFaults, usedHoles } from './board-faults.ts';
 import { builtNetwork } from './built-network.ts';
-import { checkBoard, carriedNodes } from './check-board.ts';
-import { boardDifferences, differenceSentence, mendBoard, mendingText } from './differences/index.ts';
-import { effectSentence } from './effect.ts';
+import { carriedNodes } from './carried-nodes.ts';
+import { differenceEffect } from './difference-effect.ts';
+import { boardDifferences, differenceHoles, differenceSentence, mendBoard, mendingText } from './differences/index.ts';
+import { boardCautions, effectSentence } from './effect.ts';
 
 const divider = read('E1 24V/1R8: R1 56k + (R2 39k || R3 15k + R4 27k)');
 
@@ -33,10 +34,13 @@ const withPart = (id: string, place: object): Board => ({
   ...built,
   parts: built.parts.map((part) => (part.id === id ? { id, ...place } : part)),
 });
-const lines = (board: Board, network: Network = divider): string[] =>
-  checkBoard(network, board).differences.map(
-    ({ difference, effect }) => `${differenceSentence(difference)} ${effectSentence(effect)}`,
+const lines = (board: Board, network: Network = divider): string[] => {
+  const differences = boardDifferences(network, board);
+  return differences.map(
+    (difference) =>
+      `${differenceSentence(difference)} ${effectSentence(differenceEffect(network, board, differences, difference))}`,
   );
+};
 
 test('the divider as it is built is the circuit that is drawn, and every row that carries a node is known', () => {
   expect(lines(built)).toEqual([]);
@@ -66,7 +70,7 @@ test.each([
   [
     'a leg in no hole',
     withPart('R4', { from: '13c' }),
-    /^The second leg of R4 is in no hole; node 0 is in left blue rail and row 17 left\. R4 is open\. The voltage C to 0 would be 9\.8\d\sV, not 4\.09\sV\.$/,
+    /^The second leg of R4 is in no hole; node 0 is in left − rail and row 17 left\. R4 is open\. The voltage C to 0 would be 9\.8\d\sV, not 4\.09\sV\.$/,
   ],
   ['a part left out', { ...built, parts: built.parts.slice(0, 4) }, /^R4 is not on the board\. The voltage C to 0 /],
   [
@@ -113,6 +117,8 @@ test.each([
   expect(found[0]).toMatch(sentence);
   const [difference] = boardDifferences(divider, board);
   expect(mendingText(difference!)).not.toBe('');
+  const used = usedHoles(board);
+  for (const hole of differenceHoles(difference!, board)) expect(used).toContain(hole);
   const mended = mendBoard(divider, board, difference!)!;
   expect(boardFaults(mended)).toEqual([]);
   expect(makesCircuit(divider, mended)).toBe(true);
@@ -145,7 +151,8 @@ test('an ideal source that the board shorts is a danger; a part that would burn 
   };
   expect(lines(board, ideal)[0]).toMatch(/Do not switch on\.$/);
   const small = read('E1 24V/1R8: R1 56k 0.25W + R2 100 0.25W');
-  const { cautions } = checkBoard(small, { ...board, wires: [{ from: '1c', to: '9c' }] });
+  const shorted = { ...board, wires: [{ from: '1c', to: '9c' }] };
+  const cautions = boardCautions(small, builtNetwork(small, shorted));
   expect(cautions.join()).toMatch(/R2 dissipates .* it will burn/);
 });
 

@@ -5,19 +5,19 @@ const sides = { left: 'abcde', right: 'fghij' } as const;
 /** Side of the gap. */
 export type Side = keyof typeof sides;
 
-/** The long rails: red and blue on either edge. */
+/** The long rails: one for + and one for − on either edge. */
 const railNames = {
-  'L+': 'left red rail',
-  'L-': 'left blue rail',
-  'R+': 'right red rail',
-  'R-': 'right blue rail',
+  'L+': 'left + rail',
+  'L-': 'left − rail',
+  'R+': 'right + rail',
+  'R-': 'right − rail',
 } as const;
 /** One of the four long rails. */
 export type RailName = keyof typeof railNames;
 /** The long rails, from left to right. */
 export const rails = Object.keys(railNames) as readonly RailName[];
 
-/** A hole: `5a` is column a of row 5, `5L+` is the hole of the left red rail beside row 5. */
+/** A hole: `5a` is column a of row 5, `5L+` is the hole of the left + rail beside row 5. */
 export interface Hole {
   /** From 1. */
   readonly row: number;
@@ -72,7 +72,7 @@ export function rowOf(strip: Strip): { readonly row: number; readonly side: Side
 /** Returns the rail that a strip is, or is a half of; null for a row. */
 export const railOf = (strip: Strip): RailName | null => (rowOf(strip) ? null : (strip.slice(0, 2) as RailName));
 
-/** Returns a strip in words: `row 12 left`, `left red rail`, `lower half of the left red rail`. */
+/** Returns a strip in words: `row 12 left`, `left + rail`, `lower half of the left + rail`. */
 export function stripWords(strip: Strip): string {
   const row = rowOf(strip);
   if (row) return `row ${row.row} ${row.side}`;

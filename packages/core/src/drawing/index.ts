@@ -6,7 +6,17 @@ export { meterPicture, type MeterPicture, type MeterShown } from './meter/meter-
 export type { MeterSetting } from './meter/meter-setting.ts';
 export { settingChanges } from './meter/setting-changes.ts';
 export { showsLive } from './density.ts';
-export { nodeTone, type Mark } from './symbols/mark.ts';
+export { bandInk, bandInks } from './symbols/band-inks.ts';
+export {
+  boardPicture,
+  freeHoleOf,
+  groundMarks,
+  ringMarks,
+  type PartOnBoard,
+  type PluggedEnd,
+} from './board/board-picture.ts';
+export { holeAt, holeBeside, holePoint } from './board/board-scale.ts';
+export { nodeTone, type Mark, type Tone } from './symbols/mark.ts';
 export { sagsIn, setupMarks, type DrawnMeters, type MeterSag } from './symbols/setup-marks.ts';
 export { ammeterMarks, leadSign, voltmeterMarks } from './symbols/meter-marks.ts';
 export { partLabel } from './symbols/part-label.ts';

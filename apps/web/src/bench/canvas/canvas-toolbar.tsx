@@ -27,6 +27,8 @@ interface Props {
   readonly onTidy: () => void;
   /** px of the sheet from which all tools have room beside the tabs; below they are in a menu. */
   readonly roomFrom: 'narrow' | 'wide';
+  /** The strip board is shown: it has a size and no layout. */
+  readonly onBoard: boolean;
 }
 
 interface Tool {
@@ -35,6 +37,8 @@ interface Tool {
   readonly act: () => void;
   /** Left out if it is no switch. */
   readonly on?: boolean;
+  /** It changes how the network is laid out. */
+  readonly ofLayout?: true;
 }
 
 const drawingSaver = codeLater(async () => (await import('./save-drawing.ts')).saveDrawing);
@@ -47,7 +51,7 @@ const exports: readonly MenuAction[] = (['svg', 'png'] as const).map((type) => (
       .catch((fault: Error) => toast.error(fault.message)),
 }));
 
-function useTools({ zoom, whole, onWhole, onTidy }: Omit<Props, 'roomFrom'>): readonly Tool[] {
+function useTools({ zoom, whole, onWhole, onTidy }: Omit<Props, 'roomFrom' | 'onBoard'>): readonly Tool[] {
   const { spacing, resistor, set } = useDisplay();
   return useMemo(() => {
     const shown = (): number => Number(document.querySelector<HTMLElement>('.drawing')?.dataset.scale ?? 1);
@@ -57,35 +61,38 @@ function useTools({ zoom, whole, onWhole, onTidy }: Omit<Props, 'roomFrom'>): re
       {
         text: 'Rails to scale',
         Sign: MoveVertical,
+        ofLayout: true,
         on: toScale,
         act: () => set({ spacing: toScale ? 'even' : 'scale' }),
       },
       {
         text: 'Resistors as zigzag',
         Sign: Activity,
+        ofLayout: true,
         on: zigzag,
         act: () => set({ resistor: zigzag ? 'box' : 'zigzag' }),
       },
       { text: 'Zoom out', Sign: Minus, act: () => zoom.step(shown(), -1) },
       { text: 'Fit the drawing', Sign: Scan, act: zoom.fit },
       { text: 'Zoom in', Sign: Plus, act: () => zoom.step(shown(), 1) },
-      { text: 'Tidy the layout', Sign: Sparkles, act: onTidy },
+      { text: 'Tidy the layout', Sign: Sparkles, act: onTidy, ofLayout: true },
       { text: whole ? 'Show the panel (F)' : 'Full sheet (F)', Sign: whole ? Minimize2 : Maximize2, act: onWhole },
     ];
   }, [zoom, whole, onWhole, onTidy, spacing, resistor, set]);
 }
 
 /** Tools for the display and the export of the drawing: one row, or one menu if there is no room. */
-export const CanvasToolbar = memo(function CanvasToolbar({ roomFrom, ...rest }: Props) {
-  const tools = useTools(rest);
+export const CanvasToolbar = memo(function CanvasToolbar({ roomFrom, onBoard, ...rest }: Props) {
+  const all = useTools(rest);
+  const tools = useMemo(() => (onBoard ? all.filter(({ ofLayout }) => !ofLayout) : all), [all, onBoard]);
   const commands = useMemo(
     () =>
-      [...tools.slice(0, -1), ...exports].map(({ text, act }): Command => ({
+      [...tools.slice(0, -1), ...(onBoard ? [] : exports)].map(({ text, act }): Command => ({
         group: 'Actions',
         text,
         run: act ?? (() => undefined),
       })),
-    [tools],
+    [tools, onBoard],
   );
   useCommands('drawing', commands);
   const quiet = 'inline-flex size-9 items-center justify-center rounded-lg hover:bg-sunk pointer-coarse:size-11';
@@ -105,15 +112,20 @@ export const CanvasToolbar = memo(function CanvasToolbar({ roomFrom, ...rest }: 
             <Sign aria-hidden size={17} />
           </button>
         ))}
-        <ActionMenu label="Export the drawing" className={quiet} actions={exports}>
-          <Download aria-hidden size={17} />
-        </ActionMenu>
+        {!onBoard && (
+          <ActionMenu label="Export the drawing" className={quiet} actions={exports}>
+            <Download aria-hidden size={17} />
+          </ActionMenu>
+        )}
       </div>
       <div className={roomFrom === 'narrow' ? '@min-[640px]:hidden' : '@min-[820px]:hidden'}>
         <ActionMenu
           label="Drawing"
           className={quiet}
-          actions={[...tools.map(({ text, act, on }) => ({ text, act, ...(on !== undefined && { on }) })), ...exports]}
+          actions={[
+            ...tools.map(({ text, act, on }) => ({ text, act, ...(on !== undefined && { on }) })),
+            ...(onBoard ? [] : exports),
+          ]}
         >
           <Ellipsis aria-hidden size={18} />
         </ActionMenu>

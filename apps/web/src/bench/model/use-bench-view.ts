@@ -11,7 +11,9 @@ export function useBenchView() {
   const setup = useOpenSetup(route, circuit);
   const setupView = useSetupView(route, circuit, setup);
   const view: View = route.inTrueValues && isView(route.setupId) ? route.setupId : 'circuit';
-  return { ...route, ...circuit, ...setup, ...setupView, view };
+  /** The strip board is shown in place of the drawing. */
+  const onBoard = (route.step === 'network' || route.inReadings) && route.setupId === 'board';
+  return { ...route, ...circuit, ...setup, ...setupView, view, onBoard };
 }
 
 export type BenchView = ReturnType<typeof useBenchView>;

@@ -1,3 +1,4 @@
+import { bandInks } from '@usual-drag/core/drawing';
 import {
   bandPlaces,
   bandsOf,
@@ -75,7 +76,7 @@ export function BandPicker({ resistor, onChange }: Props) {
               value: colour,
               text: (
                 <span className="inline-flex items-center gap-1.5">
-                  <span className="size-4 rounded-sm border border-line" style={{ background: inks[colour] }} />
+                  <span className="size-4 rounded-sm border border-line" style={{ background: bandInks[colour] }} />
                   {colour}
                 </span>
               ),
@@ -109,25 +110,8 @@ function Body({ bands }: { readonly bands: readonly Band[] }) {
       <path d="M0 28H380" stroke="#8a8378" strokeWidth={5} />
       <rect x={58} y={5} width={250} height={46} rx={20} fill="#ead9b8" stroke="#b39b6b" strokeWidth={1.5} />
       {bands.map((band, index) => (
-        <rect key={index} x={x(index)} y={5} width={15} height={46} fill={inks[band]} />
+        <rect key={index} x={x(index)} y={5} width={15} height={46} fill={bandInks[band]} />
       ))}
     </svg>
   );
 }
-
-/** The colours as they are painted. They are the part's own, and always named beside. */
-const inks: Readonly<Record<Band, string>> = {
-  black: '#1b1b1b',
-  brown: '#744523',
-  red: '#b8322a',
-  orange: '#e07b1a',
-  yellow: '#f0c52f',
-  green: '#2e8540',
-  blue: '#2b5fa8',
-  violet: '#7b4aa0',
-  grey: '#8a8a8a',
-  white: '#f7f7f4',
-  gold: '#c9a227',
-  silver: '#b9bcc0',
-  pink: '#e59ab5',
-};

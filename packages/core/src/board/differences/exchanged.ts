@@ -1,3 +1,4 @@
+import { holesOf } from '../parts-on.ts';
 import { exchangeParts } from '../board-edits.ts';
 import { matchNodes, wrongPins } from '../match-nodes.ts';
 import type { DifferenceKind } from './kind.ts';
@@ -23,6 +24,7 @@ export const exchanged: DifferenceKind<Exchanged> = {
     return null;
   },
   sentence: ({ parts: [a, b] }) => `${a} and ${b} are exchanged: each is in the place of the other.`,
+  holes: ({ parts }, board) => parts.flatMap((part) => holesOf(board, part)),
   mending: ({ parts: [a, b] }) => `Exchange ${a} and ${b}`,
   mend: ({ board }, { parts: [a, b] }) => exchangeParts(board, a, b),
 };

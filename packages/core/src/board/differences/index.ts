@@ -33,6 +33,10 @@ const kindOf = ({ kind }: BoardDifference): DifferenceKind<BoardDifference> => k
 /** Returns a difference as a sentence. */
 export const differenceSentence = (difference: BoardDifference): string => kindOf(difference).sentence(difference);
 
+/** Returns the holes that a difference is about. */
+export const differenceHoles = (difference: BoardDifference, board: Board): readonly string[] =>
+  kindOf(difference).holes(difference, board);
+
 /** Returns what mends a difference, as the text of a button. */
 export const mendingText = (difference: BoardDifference): string => kindOf(difference).mending(difference);
 

@@ -32,6 +32,7 @@ export const joined: DifferenceKind<Joined> = {
     return null;
   },
   sentence: ({ nodes: [node, owner], strips }) => `Nodes ${owner} and ${node} are joined: both are in ${strips}.`,
+  holes: ({ holes }) => holes,
   mending: ({ nodes: [node] }) => `Move node ${node} to a free row`,
   mend: ({ board }, { holes }) => moveToFreeRow(board, holes),
 };

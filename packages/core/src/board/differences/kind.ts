@@ -17,6 +17,8 @@ export interface DifferenceKind<D> {
   find(compared: Compared): D | null;
   /** The difference as a sentence. */
   sentence(difference: D): string;
+  /** Holes that it is about, to be marked. */
+  holes(difference: D, board: Board): readonly string[];
   /** What the button does that mends the board. */
   mending(difference: D): string;
   /** Returns the board without the difference; null if it has no room for that. */

@@ -1,7 +1,6 @@
-import { emptyRowHole, putLeg, roomIn, type Room } from '../board-edits.ts';
-import { holeName, parseHole, stripOf, type Strip } from '../holes.ts';
+import { bodyAway, emptyRowHole, putLeg, roomIn, type Room } from '../board-edits.ts';
+import { stripOf, type Strip } from '../holes.ts';
 import { isLoose, matchNodes } from '../match-nodes.ts';
-import type { Board } from '../board.ts';
 import { partsOn } from '../parts-on.ts';
 import type { DifferenceKind } from './kind.ts';
 
@@ -19,6 +18,7 @@ export const leftOut: DifferenceKind<LeftOut> = {
     return part ? { kind: 'left-out', part: part.id } : null;
   },
   sentence: ({ part }) => `${part} is not on the board.`,
+  holes: () => [],
   mending: ({ part }) => `Put ${part} on the board`,
   mend: ({ network, board }, { part }) => {
     const element = network.elements.find(({ id }) => id === part);
@@ -44,12 +44,3 @@ export const leftOut: DifferenceKind<LeftOut> = {
     return now;
   },
 };
-
-/** Rows between the legs of a part on the board: its body has room there. */
-const bodyLength = 4;
-
-/** Returns the hole of the same column that is a body's length away. */
-function bodyAway({ rows }: Board, hole: string): string {
-  const { row, column } = parseHole(hole)!;
-  return holeName({ row: row + bodyLength <= rows ? row + bodyLength : row - bodyLength, column });
-}

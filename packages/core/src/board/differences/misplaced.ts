@@ -1,3 +1,4 @@
+import { holesOf } from '../parts-on.ts';
 import { emptyRowHole, putLeg, roomIn } from '../board-edits.ts';
 import { stripOf, type Strip } from '../holes.ts';
 import { isLoose, type Leg } from '../match-nodes.ts';
@@ -58,6 +59,7 @@ export const misplaced: DifferenceKind<Misplaced> = {
           : `That is node ${effect.joins}.`;
     return `${asSentence(leg)} ${where}; ${belongs}. ${at === null ? `${part} is open.` : result}`;
   },
+  holes: ({ part, hole }, board) => (hole === null ? holesOf(board, part) : [hole]),
   mending: ({ place }) => (place === null ? 'Move it to a free row' : `Move it to ${place}`),
   mend: ({ board }, { part, leg, hole, strip }) => {
     const without = putLeg(board, part, leg, null);

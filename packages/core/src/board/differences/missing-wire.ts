@@ -1,3 +1,4 @@
+import { holesInUse } from '../parts-on.ts';
 import { addWire, roomIn } from '../board-edits.ts';
 import { holesIn, railOf, type Strip } from '../holes.ts';
 import { isLoose } from '../match-nodes.ts';
@@ -48,6 +49,7 @@ export const missingWire: DifferenceKind<MissingWire> = {
     isSplitRail
       ? `The rail of node ${node} is split in the middle: ${one} and ${two} are not joined.`
       : `Node ${node} is in two places that are not joined: ${one}, and ${two}.`,
+  holes: ({ strips }, board) => holesInUse(board, strips[1]),
   mending: () => 'Add a wire between them',
   mend: ({ board }, { strips: [a, b] }) => {
     // The halves of a rail meet at the middle: the wire starts at the nearest holes.

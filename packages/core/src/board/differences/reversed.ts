@@ -1,3 +1,4 @@
+import { holesOf } from '../parts-on.ts';
 import { turnPart } from '../board-edits.ts';
 import { matchNodes, wrongPins } from '../match-nodes.ts';
 import type { DifferenceKind } from './kind.ts';
@@ -21,6 +22,7 @@ export const reversed: DifferenceKind<Reversed> = {
     return null;
   },
   sentence: ({ part }) => `${part} is the wrong way round.`,
+  holes: ({ part }, board) => holesOf(board, part),
   mending: ({ part }) => `Turn ${part} round`,
   mend: ({ board }, { part }) => turnPart(board, part),
 };

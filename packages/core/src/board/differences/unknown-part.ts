@@ -1,3 +1,4 @@
+import { holesOf } from '../parts-on.ts';
 import type { DifferenceKind } from './kind.ts';
 
 /** A part on the board that the drawing does not have. */
@@ -14,6 +15,7 @@ export const unknownPart: DifferenceKind<UnknownPart> = {
     return extra ? { kind: 'unknown-part', part: extra.id } : null;
   },
   sentence: ({ part }) => `${part} is on the board, but the circuit has no part of this name.`,
+  holes: ({ part }, board) => holesOf(board, part),
   mending: ({ part }) => `Remove ${part} from the board`,
   mend: ({ board }, { part }) => ({ ...board, parts: board.parts.filter(({ id }) => id !== part) }),
 };

@@ -40,6 +40,7 @@ export const wrongWire: DifferenceKind<WrongWire> = {
     nodes
       ? `The wire from ${one} to ${two} joins node ${nodes[0]} to node ${nodes[1]}.`
       : `The wire from ${one} to ${two} is not in the drawing.`,
+  holes: ({ from, to }) => [from, to],
   mending: ({ from, to }) => `Remove the wire ${from} to ${to}`,
   mend: ({ board }, { from, to }) =>
     board.wires.some((wire) => wire.from === from && wire.to === to) ? removeWire(board, from) : null,

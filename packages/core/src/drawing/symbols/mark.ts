@@ -1,3 +1,5 @@
+import type { Band } from '../../quantity/index.ts';
+
 /** Colour by its meaning; the theme assigns it. */
 export type Tone =
   | 'ink'
@@ -10,6 +12,9 @@ export type Tone =
   | 'on-node'
   | 'lead-red'
   | 'lead-black'
+  | 'fault'
+  | 'sunk'
+  | `band-${Band}`
   | `node-${number}`;
 
 /** The smallest things that a drawing is made of, px. The screen and the file draw the same. */

@@ -1,5 +1,6 @@
 import type { Network } from '../../network/index.ts';
 import { nodesOf } from '../../network/index.ts';
+import { bandInk } from './band-inks.ts';
 import type { Mark, Tone } from './mark.ts';
 import { partMarks, type PartStyle } from './part-marks.ts';
 import type { RailDrawing } from '../rails/rail-drawing.ts';
@@ -19,6 +20,8 @@ const light: Colours = {
   'on-node': '#ffffff',
   'lead-red': '#b3261e',
   'lead-black': '#1a1a1a',
+  fault: '#7d2a72',
+  sunk: '#ece4d5',
   'node-0': '#555f6b',
   'node-1': '#1d5fa6',
   'node-2': '#0c7357',
@@ -41,6 +44,8 @@ const dark: Colours = {
   'on-node': '#14191d',
   'lead-red': '#ff8a7d',
   'lead-black': '#f4efe6',
+  fault: '#e6a5dc',
+  sunk: '#272e35',
   'node-0': '#aab4bf',
   'node-1': '#7fb4ee',
   'node-2': '#63c7a5',
@@ -105,7 +110,7 @@ export function svgText(
 }
 
 function elementText(mark: Mark, colours: Colours): string {
-  const colour = (tone: Tone): string => colours[tone]!;
+  const colour = (tone: Tone): string => bandInk(tone) ?? colours[tone]!;
   if (mark.shape === 'path')
     return `<path${attributes({
       d: mark.d.replace(/-?\d+\.\d+/g, (text) => num(Number(text))),

@@ -21,6 +21,7 @@ import { AfterPlan } from './after-plan.tsx';
 import { TakenHere } from './taken-here.tsx';
 import { SetMeter } from '../entry/set-meter.tsx';
 import { useInstrumentLink } from '../entry/use-instrument-link.ts';
+import { useBoardPlaces } from './use-board-places.ts';
 import type { Readings } from '../use-readings.ts';
 
 interface Props {
@@ -85,6 +86,17 @@ export function StepCard({ readings, step, large = false }: Props) {
   );
 }
 
+/** Where the probes of a step go on the strip board, if its parts are on it. */
+function OnBoard({ step, large }: { readonly step: PlanStep; readonly large: boolean }) {
+  const lines = useBoardPlaces(step);
+  if (lines.length === 0) return null;
+  return (
+    <p className={clsx('text-soft', large ? 'text-[min(3vh,4.3vw)]' : 'text-[15px]')}>
+      On the board: {lines.join('; ')}.
+    </p>
+  );
+}
+
 interface CardProps<S> {
   readonly readings: Readings;
   readonly step: S;
@@ -144,6 +156,7 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
           </li>
         ))}
       </ul>
+      <OnBoard step={step} large={large} />
       {isHidden ? (
         <p className="rounded-lg bg-sunk px-3 py-1.5 text-soft">The expected value appears once a reading is kept.</p>
       ) : (
@@ -246,6 +259,7 @@ function DoCard({
           <li key={line}>{line}</li>
         ))}
       </ul>
+      <OnBoard step={step} large={large} />
       {!isLast && (
         <p>
           <button
