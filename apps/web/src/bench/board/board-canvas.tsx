@@ -5,8 +5,8 @@ import {
   useSensor,
   useSensors,
   type Announcements,
-  type DragEndEvent,
   type DragMoveEvent,
+  type DragStartEvent,
 } from '@dnd-kit/core';
 import { addWire, usedHoles, type Board } from '@usual-drag/core/board';
 import {
@@ -44,7 +44,7 @@ interface Props {
 export function BoardCanvas({ network, zoom, probes, editable }: Props) {
   const board = useBoard();
   const [sizeRef, room] = useSize();
-  const [drag, setDrag] = useState<{ readonly dragged: Dragged; readonly hole: string | null } | null>(null);
+  const [drag, setDrag] = useState<BoardDrag | null>(null);
   const shown = useMemo(() => (drag ? afterDrop(board, drag.dragged, drag.hole) : board), [board, drag]);
   const picture = useMemo(() => boardPicture(network, shown), [network, shown]);
   const { rows, splitRails } = board;
@@ -66,7 +66,7 @@ export function BoardCanvas({ network, zoom, probes, editable }: Props) {
     return holeAt(board, { x: (x - left) / scale, y: (y - top) / scale });
   };
   const dragging = useBoardDrag(board, scale, holeUnder, setDrag);
-  const tray = editable && <NotPlaced network={network} board={shown} />;
+  const tray = editable && <NotPlaced network={network} board={board} />;
   return (
     <DndContext {...dragging}>
       <div className="relative flex min-h-0 min-w-0 grow flex-col">
@@ -113,57 +113,60 @@ function wireAt(board: Board, hole: string | null): void {
 
 const directions = { ArrowLeft: 'left', ArrowRight: 'right', ArrowUp: 'up', ArrowDown: 'down' } as const;
 
+/** What is dragged, and the hole that it is above; null beside the board. */
+interface BoardDrag {
+  readonly dragged: Dragged;
+  readonly hole: string | null;
+}
+
 /** Dragging by pointer and by keys: what is dragged goes from hole to hole, and is drawn there at once. */
 function useBoardDrag(
   board: Board,
   scale: number,
   holeUnder: (x: number, y: number) => string | null,
-  onDrag: (drag: { readonly dragged: Dragged; readonly hole: string | null } | null) => void,
+  onDrag: (drag: BoardDrag | null) => void,
 ) {
-  const target = useRef<string | null>(null);
+  const now = useRef<BoardDrag | null>(null);
+  const show = (drag: BoardDrag | null): void => {
+    now.current = drag;
+    onDrag(drag);
+  };
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, {
+      // By keys the hole is what counts: the coordinates follow what is drawn there.
       coordinateGetter: (event, { currentCoordinates }) => {
         const direction = directions[event.code as keyof typeof directions];
-        const from = target.current;
-        if (!direction || from === null) return undefined;
+        const hole = now.current?.hole;
+        if (!direction || !now.current || hole == null) return undefined;
         event.preventDefault();
-        const to = holeBeside(board, from, direction);
-        const [a, b] = [holePoint(from), holePoint(to)];
+        const to = holeBeside(board, hole, direction);
+        show({ ...now.current, hole: to });
+        const [a, b] = [holePoint(hole), holePoint(to)];
         return { x: currentCoordinates.x + (b.x - a.x) * scale, y: currentCoordinates.y + (b.y - a.y) * scale };
       },
     }),
   );
-  const draggedOf = (event: { readonly active: DragMoveEvent['active'] }): Dragged =>
-    event.active.data.current as Dragged;
-  const holeOf = ({ active, activatorEvent, delta }: DragMoveEvent | DragEndEvent): string | null => {
-    if (activatorEvent instanceof PointerEvent)
-      return holeUnder(activatorEvent.clientX + delta.x, activatorEvent.clientY + delta.y);
-    const { hole } = draggedOf({ active });
-    if (hole === null) return null;
-    const at = holePoint(hole);
-    return holeAt(board, { x: at.x + delta.x / scale, y: at.y + delta.y / scale });
-  };
   return {
     sensors,
     autoScroll: false,
     accessibility: { announcements, screenReaderInstructions },
-    onDragStart: (event: { readonly active: DragMoveEvent['active'] }): void => {
-      target.current = draggedOf(event).hole;
+    onDragStart: ({ active }: DragStartEvent): void => {
+      const dragged = active.data.current as Dragged;
+      now.current = { dragged, hole: dragged.hole };
       useBoardHand.setState({ wireFrom: null, marked: [] });
     },
-    onDragMove: (event: DragMoveEvent): void => {
-      const hole = holeOf(event);
-      target.current = hole ?? target.current;
-      onDrag({ dragged: draggedOf(event), hole });
+    onDragMove: ({ activatorEvent, delta }: DragMoveEvent): void => {
+      if (!(activatorEvent instanceof PointerEvent) || !now.current) return;
+      const hole = holeUnder(activatorEvent.clientX + delta.x, activatorEvent.clientY + delta.y);
+      if (hole !== now.current.hole) show({ ...now.current, hole });
     },
-    onDragEnd: (event: DragEndEvent): void => {
-      const [dragged, hole] = [draggedOf(event), holeOf(event)];
-      onDrag(null);
-      editBoard((now) => afterDrop(now, dragged, hole));
+    onDragEnd: (): void => {
+      const last = now.current;
+      show(null);
+      if (last) editBoard((before) => afterDrop(before, last.dragged, last.hole));
     },
-    onDragCancel: (): void => onDrag(null),
+    onDragCancel: (): void => show(null),
   };
 }
 

@@ -4,6 +4,7 @@ import type { Network } from '@usual-drag/core/network';
 import { Sparkles } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
 import { Choice } from '../../ui/choice.tsx';
+import { Note } from '../../ui/note.tsx';
 import { toast } from '../../ui/toast.ts';
 import { Toggle } from '../../ui/toggle.tsx';
 import { benchNow } from '../model/bench-store.ts';
@@ -37,6 +38,7 @@ export function BoardPanel({ network }: { readonly network: Network }) {
           }
         />
       </section>
+      <Note kind="hazard">Build and change the board with the supply off and disconnected.</Note>
       <PlacementEntry network={network} />
       {board.parts.length > 0 && <BoardCheck network={network} board={board} onTakeOver={takeOver} />}
       <BoardContents board={board} />

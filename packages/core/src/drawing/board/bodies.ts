@@ -83,14 +83,14 @@ const byKind: { readonly [Kind in ElementKind]: BoardKind<ElementOf<Kind>> } = {
 /** Returns how a kind of part looks on a board. */
 export const boardKind = (kind: ElementKind): BoardKind<Element> => byKind[kind];
 
-/** A box in the colour of the sheet with the colour bands of its value, the tolerance apart. */
+/** A box with the colour bands of its value, the tolerance apart. */
 function resistorBody({ resistance, tolerance }: ElementOf<'resistor'>, axis: Axis): Mark[] {
   const at = placeOn(axis);
   const half = bodyLength(axis) / 2;
   const bands = bandsOf(resistance, tolerance) ?? [];
   return [
     leads(axis),
-    { shape: 'path', d: box(at, -half, half, body.width / 2), fill: 'sheet', stroke: 'ink', width: 2 },
+    { shape: 'path', d: box(at, -half, half, body.width / 2), fill: 'band-body', stroke: 'ink', width: 2 },
     ...bands.map((band, index) => bandMark(at, band, bandPlace(index, bands.length) * half, half)),
   ];
 }

@@ -2,7 +2,8 @@ import type { Band } from '../../quantity/index.ts';
 import type { Tone } from './mark.ts';
 
 /** Colours of the bands as they are painted, the same in every theme. They are the part's own; its value is always beside them. */
-export const bandInks: Readonly<Record<Band, string>> = {
+export const bandInks: Readonly<Record<Band | 'body', string>> = {
+  body: '#e3d2ac',
   black: '#1b1b1b',
   brown: '#744523',
   red: '#b8322a',
@@ -20,4 +21,4 @@ export const bandInks: Readonly<Record<Band, string>> = {
 
 /** Returns the colour of a band's tone; undefined for other tones, which the theme assigns. */
 export const bandInk = (tone: Tone): string | undefined =>
-  tone.startsWith('band-') ? bandInks[tone.slice('band-'.length) as Band] : undefined;
+  tone.startsWith('band-') ? bandInks[tone.slice('band-'.length) as Band | 'body'] : undefined;

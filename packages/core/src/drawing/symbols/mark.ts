@@ -14,7 +14,7 @@ export type Tone =
   | 'lead-black'
   | 'fault'
   | 'sunk'
-  | `band-${Band}`
+  | `band-${Band | 'body'}`
   | `node-${number}`;
 
 /** The smallest things that a drawing is made of, px. The screen and the file draw the same. */

@@ -1,4 +1,4 @@
-import { breakPlace, probePlace, type Board } from '@usual-drag/core/board';
+import { breakPlace, legHoles, probePlace, type Board } from '@usual-drag/core/board';
 import type { Network } from '@usual-drag/core/network';
 import type { PlanStep } from '@usual-drag/core/plan';
 import { useMemo } from 'react';
@@ -20,7 +20,11 @@ function placesOf(network: Network, board: Board, step: PlanStep): string[] {
     const legs = breakPlace(network, board, step.ends);
     return legs === null ? [] : [step.do === 'break' ? legs : legs.replaceAll(' out of ', ' back into ')];
   }
-  if (step.do !== 'read' || step.quantity === 'resistance') return [];
+  if (step.do !== 'read') return [];
+  if (step.quantity === 'resistance') {
+    const holes = legHoles(network, board, [`${step.element}.from`, `${step.element}.to`]);
+    return holes.length === 0 ? [] : [`${step.element} out of ${holes.join(' and ')}`];
+  }
   if (step.quantity === 'dc-voltage') return [...at('red', step.red), ...at('black', step.black)];
   const legs = breakPlace(network, board, step.ends);
   return [...at(step.reversed ? 'black' : 'red', step.node), ...(legs === null ? [] : [legs])];
