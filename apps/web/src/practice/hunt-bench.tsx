@@ -1,5 +1,4 @@
 import { formatQuantity } from '@usual-drag/core/quantity';
-import { nodesOf } from '@usual-drag/core/network';
 import { unitOf } from '@usual-drag/core/instrument';
 import { solveUnloaded } from '@usual-drag/core/loading';
 import { faultSentence, type Hypothesis } from '@usual-drag/core/faults';
@@ -19,16 +18,29 @@ import { FiguresTable } from '../ui/figures-table.tsx';
 import { FaultChoice } from './fault-choice.tsx';
 import { HuntResult } from './hunt-result.tsx';
 import { handIn } from './hand-in.ts';
+import type { HuntSpot } from './hunt-place.ts';
 import { PlaceMeter } from './place-meter.tsx';
 import { whereOf } from './problem-readings.tsx';
 
+interface Props {
+  readonly hunt: FaultHunt;
+  readonly spot: HuntSpot;
+  readonly onSpot: (spot: HuntSpot) => void;
+  /** The fault is named or shown. */
+  readonly onOver: () => void;
+}
+
 /** The meter on the bench, what it showed and cost, and the answer. */
-export function HuntBench({ hunt }: { readonly hunt: FaultHunt }) {
+export function HuntBench({ hunt, spot, onSpot, onOver }: Props) {
   const [begun] = useState(() => performance.now());
   const [taken, setTaken] = useState<readonly SharpReading[]>([]);
   /** Faults that were named and are not the hidden one. */
   const [wrong, setWrong] = useState<readonly Hypothesis[]>([]);
   const [end, setEnd] = useState<'found' | 'given-up' | null>(null);
+  const finish = (how: 'found' | 'given-up'): void => {
+    setEnd(how);
+    onOver();
+  };
   const { network } = hunt.job;
   const sound = useMemo(() => {
     const solved = solveUnloaded(network);
@@ -66,17 +78,19 @@ export function HuntBench({ hunt }: { readonly hunt: FaultHunt }) {
   const name = (fault: Hypothesis): void => {
     const right = isTheFault(fault, hunt);
     keepFirst(right);
-    if (right) setEnd('found');
+    if (right) finish('found');
     else setWrong([...wrong, fault]);
   };
   const giveUp = (): void => {
     keepFirst(false);
-    setEnd('given-up');
+    finish('given-up');
   };
   const cost = costOf(taken.map(({ place }) => place)) + wrong.length * wrongAnswerCost;
   return (
     <section aria-label="Search" className="flex flex-col gap-4 rounded-xl border border-line bg-sheet p-4">
-      {!end && <PlaceMeter network={network} nodes={nodesOf(network)} onRead={read} />}
+      {!end && (
+        <PlaceMeter network={network} spot={spot} partsOut={hunt.board === null} onSpot={onSpot} onRead={read} />
+      )}
       <FiguresTable
         label="Readings"
         head={['Reading', 'Display', 'Fault-free', 'Cost']}

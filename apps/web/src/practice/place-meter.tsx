@@ -1,15 +1,17 @@
 import type { Network } from '@usual-drag/core/network';
 import type { BenchPlace } from '@usual-drag/core/practice';
-import { useState } from 'react';
 import { Button } from '../ui/button.tsx';
-import { Choice } from '../ui/choice.tsx';
 import { Note } from '../ui/note.tsx';
 import { Segments } from '../ui/segments.tsx';
+import { placeOf, spotWords, type HuntSpot } from './hunt-place.ts';
 
 interface Props {
   readonly network: Network;
-  readonly nodes: readonly string[];
-  readonly onRead: (spot: BenchPlace) => void;
+  readonly spot: HuntSpot;
+  /** Parts can be taken out to be measured. */
+  readonly partsOut: boolean;
+  readonly onSpot: (spot: HuntSpot) => void;
+  readonly onRead: (place: BenchPlace) => void;
 }
 
 const functions = [
@@ -18,62 +20,32 @@ const functions = [
   { value: 'resistance', text: 'Ω costs 5' },
 ] as const;
 
-/** Place of the meter and its quantity. */
-export function PlaceMeter({ network, nodes, onRead }: Props) {
-  const [quantity, setQuantity] = useState<(typeof functions)[number]['value']>('dc-voltage');
-  const [red, setRed] = useState(nodes[0] ?? '');
-  const [black, setBlack] = useState(nodes.at(-1) ?? '');
-  const resistors = network.elements.filter(({ kind }) => kind === 'resistor');
-  const parts = quantity === 'resistance' ? resistors : network.elements;
-  const [chosen, setPart] = useState(resistors[0]?.id ?? '');
-  const part = parts.find(({ id }) => id === chosen) ?? parts[0];
-  const meter = { instrument: 'digital-2000', range: '' };
-  const spot = (): BenchPlace | null => {
-    if (quantity === 'dc-voltage') return red === black ? null : { ...meter, quantity, red, black };
-    if (!part) return null;
-    return quantity === 'resistance'
-      ? { ...meter, quantity, element: part.id }
-      : { ...meter, quantity, node: part.from, ends: [`${part.id}.from`] };
-  };
-  const place = spot();
-  const options = (names: readonly string[]) => names.map((name) => ({ value: name, text: name }));
+const hints = {
+  'dc-voltage': 'Drag the leads in the drawing, or pick two rails or a part.',
+  'dc-current': 'Pick the part that the ammeter is in series with.',
+  resistance: 'Pick the resistor to take out.',
+} as const;
+
+/** Function of the meter, its place in words, and the reading. The place itself is chosen in the drawing. */
+export function PlaceMeter({ network, spot, partsOut, onSpot, onRead }: Props) {
+  const { quantity } = spot;
+  const place = placeOf(spot, network);
   return (
     <div className="flex flex-col gap-2">
-      <div className="flex flex-wrap items-end gap-2">
-        <Segments label="Function and its cost" value={quantity} options={functions} onChange={setQuantity} />
-        {quantity === 'dc-voltage' ? (
-          <>
-            <Choice
-              label="Red lead on"
-              showLabel
-              className="w-24"
-              value={red}
-              options={options(nodes)}
-              onChange={setRed}
-            />
-            <Choice
-              label="Black lead on"
-              showLabel
-              className="w-24"
-              value={black}
-              options={options(nodes)}
-              onChange={setBlack}
-            />
-          </>
-        ) : (
-          <Choice
-            label={quantity === 'dc-current' ? 'In line with' : 'Part, out of circuit'}
-            showLabel
-            className="w-28"
-            value={part?.id ?? ''}
-            options={options(parts.map(({ id }) => id))}
-            onChange={setPart}
-          />
-        )}
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
+        <Segments
+          label="Function and its cost"
+          value={quantity}
+          options={functions.filter(({ value }) => partsOut || value !== 'resistance')}
+          onChange={(next) => onSpot({ ...spot, quantity: next })}
+        />
         <Button tone="strong" disabled={!place} onClick={() => place && onRead(place)}>
           Read
         </Button>
       </div>
+      <p role="status">
+        <b>{spotWords(spot)}.</b> <span className="text-soft">{hints[quantity]}</span>
+      </p>
       {quantity !== 'dc-voltage' && (
         <Note kind="limit">
           {quantity === 'dc-current'

@@ -1,6 +1,18 @@
 export { applyBoardLine } from './board-line.ts';
 export { boardRows, emptyBoard, usualRows, type Board, type BoardPart, type BoardWire } from './board.ts';
-export { addWire, dropPart, moveHole, movePart, putPart, removeWire } from './board-edits.ts';
+export {
+  addWire,
+  dropPart,
+  emptyRowHole,
+  exchangeParts,
+  freeHole,
+  moveHole,
+  movePart,
+  putLeg,
+  putPart,
+  removeWire,
+} from './board-edits.ts';
+export { netsOf } from './nets.ts';
 export { boardFaults, usedHoles } from './board-faults.ts';
 export { builtNetwork } from './built-network.ts';
 export { carriedNodes } from './carried-nodes.ts';

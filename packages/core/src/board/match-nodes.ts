@@ -91,6 +91,8 @@ function pairsOf(network: Network, plugged: readonly Plugged[]): { readonly node
   const common = new Map<string, Map<Strip, number>>();
   const degree = new Map<string, number>();
   const size = new Map<Strip, number>();
+  /** Pairs with an end in common that has its own sign. */
+  const fixed = new Set<string>();
   const add = (node: string, net: Strip, ends: number): void => {
     const row = common.get(node) ?? new Map<Strip, number>();
     common.set(node, row.set(net, (row.get(net) ?? 0) + ends));
@@ -101,6 +103,7 @@ function pairsOf(network: Network, plugged: readonly Plugged[]): { readonly node
     if (!isSymmetric(element)) {
       add(element.from, from, 1);
       add(element.to, to, 1);
+      fixed.add(`${element.from} ${from}`).add(`${element.to} ${to}`);
       continue;
     }
     for (const node of new Set([element.from, element.to]))
@@ -114,10 +117,18 @@ function pairsOf(network: Network, plugged: readonly Plugged[]): { readonly node
         node,
         net,
         ends,
+        isFixed: fixed.has(`${node} ${net}`),
         share: ends / (degree.get(node)! + size.get(net)! - ends),
       })),
     )
-    .sort((a, b) => b.share - a.share || Number(isLoose(a.net)) - Number(isLoose(b.net)) || b.ends - a.ends);
+    .sort(
+      (a, b) =>
+        b.share - a.share ||
+        Number(isLoose(a.net)) - Number(isLoose(b.net)) ||
+        // A loop may be taken either way round: its source decides.
+        Number(b.isFixed) - Number(a.isFixed) ||
+        b.ends - a.ends,
+    );
 }
 
 /** Returns the ends that are not in the strips of their node. */

@@ -4,4 +4,3 @@ export { restoringChecks } from './restoring.ts';
 export { namesOf, placeOf } from './place-words.ts';
 export { countRead, readingsAt } from './progress.ts';
 export { buildOrder } from './build-order.ts';
-export { stripBoard } from './strip-board.ts';

@@ -1,3 +1,6 @@
+import { boardDifferences, boardFaults, builtNetwork } from '../board/index.ts';
+import { withFault } from '../faults/index.ts';
+import { solveUnloaded } from '../loading/index.ts';
 import { observedNumber } from '../readings/index.ts';
 import { bestLine, costOf, costOfLine, isTheFault, makeHunt } from './fault-hunt.ts';
 import { levels } from './problems/problem.ts';
@@ -45,4 +48,35 @@ test('a line that leaves several faults costs the wrong answers that are to be e
   expect(costOfLine([{ place, value: 1, left: 1 }], 9)).toBe(1);
   expect(costOfLine([{ place, value: 1, left: 3 }], 9)).toBe(1 + 4);
   expect(costOfLine([], 3)).toBe(4);
+});
+
+test('a hunt on a strip board hides a mistake of the board: what is built has the values of the fault', () => {
+  const kinds = new Set<string>();
+  let compared = 0;
+  for (const level of levels)
+    for (let seed = 1; seed <= 12; seed += 1) {
+      const hunt = makeHunt(level, seed, true);
+      const { network } = hunt.job;
+      expect(boardFaults(hunt.board!)).toEqual([]);
+      expect(boardDifferences(network, hunt.board!)).not.toEqual([]);
+      kinds.add(hunt.fault.fault);
+      const [built, faulty] = [
+        builtNetwork(network, hunt.board!)!,
+        withFault({ network, instruments: [] }, hunt.fault).network,
+      ].map((one) => {
+        const solved = solveUnloaded(one);
+        return solved.ok ? solved.value.values.elements : {};
+      });
+      for (const { id } of network.elements) {
+        const [made, wanted] = [built![id]?.current ?? 0, faulty![id]?.current ?? 0];
+        // A wire carries the current of a part that it shorts.
+        if (hunt.fault.where.includes(id)) continue;
+        // The direction in which a part counts is free if its legs are in the nodes of another.
+        expect(Math.abs(made)).toBeCloseTo(Math.abs(wanted), 9);
+        compared += 1;
+      }
+      expect(bestLine(hunt).every(({ place }) => place.quantity !== 'resistance')).toBe(true);
+    }
+  expect(compared).toBeGreaterThan(60);
+  expect(kinds.size).toBeGreaterThanOrEqual(2);
 });

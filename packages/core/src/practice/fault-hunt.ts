@@ -1,3 +1,4 @@
+import { placeParts, type Board } from '../board/index.ts';
 import { withFault, type CircuitHypothesis, type Hypothesis } from '../faults/index.ts';
 import { builtInKit, instrumentForJob, type ReadingQuantity } from '../instrument/index.ts';
 import { atItsVersion, newJob, type Job } from '../job/index.ts';
@@ -5,6 +6,7 @@ import { nodesOf, type Network } from '../network/index.ts';
 import { solveUnloaded } from '../loading/index.ts';
 import { draftCircuit } from './problems/circuit-problems.ts';
 import { Draw } from './problems/draw.ts';
+import { boardWithFault, isBoardFault } from './board-fault.ts';
 import { isHiddenAt } from './by-kind.ts';
 import { drawFault } from './hidden-fault.ts';
 import { nameableCircuitFaults, type NameableFault } from './nameable-faults.ts';
@@ -30,17 +32,30 @@ export interface FaultHunt {
   readonly job: Job;
   readonly bench: SimulatedBench;
   readonly fault: CircuitHypothesis;
+  /** Its board as it is built, with the mistake on it; null if the bench is not on a strip board. */
+  readonly board: Board | null;
   /** Every fault that it could be. */
   readonly candidates: readonly NameableFault<CircuitHypothesis>[];
 }
 
-/** A hunt: the same one from the same level and seed. */
-export function makeHunt(level: Level, seed: number): FaultHunt {
-  const draw = new Draw('hunt', level, seed);
+/** Rows of the board of a hunt; a larger circuit has a larger one. */
+const huntRows = 30;
+
+/**
+ * A hunt: the same one from the same level and seed.
+ *
+ * @param onBoard  the fault is a mistake on a strip board, and no part is taken out to be measured
+ */
+export function makeHunt(level: Level, seed: number, onBoard = false): FaultHunt {
+  const draw = new Draw(onBoard ? 'board hunt' : 'hunt', level, seed);
+  const isHidden = (one: CircuitHypothesis): boolean => isHiddenAt(level, one) && (!onBoard || isBoardFault(one));
   for (;;) {
     const { place, network, text } = draftCircuit(draw, level);
-    const fault = drawFault(draw, network, (one) => isHiddenAt(level, one));
+    const fault = drawFault(draw, network, isHidden);
     if (!fault) continue;
+    const right = onBoard ? placeParts(network, huntRows) : null;
+    const board = right && boardWithFault(right, fault);
+    if (onBoard && !board) continue;
     const instruments = builtInKit.filter(({ id }) => id === 'digital-2000').map(instrumentForJob);
     return {
       level,
@@ -49,7 +64,8 @@ export function makeHunt(level: Level, seed: number): FaultHunt {
       job: atItsVersion({ ...newJob(place.name), network, instruments }),
       bench: simulatedBench(network, instruments, { seed: draw.whole(1, 1_000_000), fault }),
       fault,
-      candidates: nameableCircuitFaults(network).filter(({ hypothesis }) => isHiddenAt(level, hypothesis)),
+      board,
+      candidates: nameableCircuitFaults(network).filter(({ hypothesis }) => isHidden(hypothesis)),
     };
   }
 }
@@ -77,8 +93,8 @@ export interface LineStep {
  * An efficient sequence of readings: at each step the reading that leaves the fewest faults for what it costs, until one is left or none tells
  * more apart.
  */
-export function bestLine({ job: { network }, candidates, fault }: FaultHunt): readonly LineStep[] {
-  const places = placesIn(network);
+export function bestLine({ job: { network }, candidates, fault, board }: FaultHunt): readonly LineStep[] {
+  const places = placesIn(network, board === null);
   const all = candidates.map(({ hypothesis }) => hypothesis);
   const predicted = new Map(all.map((one) => [one, predictionsWith(network, one, places)]));
   const truth = all.find((one) => keyOf(one) === keyOf(fault));
@@ -116,7 +132,8 @@ export function costOfLine(line: readonly LineStep[], candidates: number): numbe
 export const costOf = (places: readonly { readonly quantity: ReadingQuantity }[]): number =>
   places.reduce((sum, { quantity }) => sum + readingCosts[quantity], 0);
 
-function placesIn(network: Network): HuntPlace[] {
+/** @param partsOut  whether parts are taken out to be measured */
+function placesIn(network: Network, partsOut: boolean): HuntPlace[] {
   const nodes = nodesOf(network);
   return [
     ...nodes.flatMap((red, k) =>
@@ -124,7 +141,7 @@ function placesIn(network: Network): HuntPlace[] {
     ),
     ...network.elements.map(({ id }): HuntPlace => ({ quantity: 'dc-current', element: id })),
     ...network.elements.flatMap(({ id, kind }): HuntPlace[] =>
-      kind === 'resistor' ? [{ quantity: 'resistance', element: id }] : [],
+      kind === 'resistor' && partsOut ? [{ quantity: 'resistance', element: id }] : [],
     ),
   ];
 }

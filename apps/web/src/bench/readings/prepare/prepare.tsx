@@ -1,9 +1,9 @@
 import { formatQuantity } from '@usual-drag/core/quantity';
 import { isSource, type Element, type Network } from '@usual-drag/core/network';
-import { buildOrder, restoringChecks, stripBoard } from '@usual-drag/core/plan';
+import { buildOrder, restoringChecks } from '@usual-drag/core/plan';
 import { useMemo, useState } from 'react';
-import { Note } from '../../../ui/note.tsx';
 import { Segments } from '../../../ui/segments.tsx';
+import { BoardPanel } from '../../board/board-panel.tsx';
 import { useBench } from '../../model/bench-store.ts';
 import { tick, useReadingEntry } from '../../model/reading-entry.ts';
 import { SimulatedChoice } from './simulated-choice.tsx';
@@ -27,7 +27,7 @@ export function Prepare({ readings }: { readonly readings: Readings }) {
       <Segments wrap label="What to prepare" value={view} options={views} onChange={setView} />
       {view === 'before' && <CheckList name="before" lines={linesBefore(network, readings)} />}
       {view === 'wires' && <Wires network={network} />}
-      {view === 'board' && <Board network={network} />}
+      {view === 'board' && <BoardPanel network={network} />}
       {view === 'after' && (
         <CheckList
           name="after"
@@ -117,41 +117,3 @@ const endWords = (end: string): string => {
   const [id, side] = end.split('.');
   return `${id} ${side === 'from' ? 'first' : 'second'} leg`;
 };
-
-function Board({ network }: { readonly network: Network }) {
-  const { rows, links, shorted } = useMemo(() => stripBoard(network), [network]);
-  return (
-    <>
-      <p className="text-soft">A row of five holes a node, one hole kept for a link.</p>
-      {shorted.length > 0 && (
-        <Note kind="limit">{shorted.join(', ')}: both legs in one row. The board shorts what stands so.</Note>
-      )}
-      {shorted.length === 0 && <p>No part has both legs in one row.</p>}
-      <table className="w-full border-collapse rounded-xl bg-sheet" aria-label="Rows of the strip board">
-        <thead className="text-left text-[13px] text-soft">
-          <tr className="border-b border-line">
-            <th className="px-2 py-1 font-medium">Row</th>
-            <th className="px-2 py-1 font-medium">Node</th>
-            <th className="px-2 py-1 font-medium">Legs</th>
-            <th className="px-2 py-1 font-medium">Links</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ row, node, legs }) => (
-            <tr key={row} className="border-b border-line/60">
-              <td className="figures px-2 py-1">{row}</td>
-              <td className="px-2 py-1 font-bold">{node}</td>
-              <td className="px-2 py-1">{legs.map(endWords).join(', ')}</td>
-              <td className="px-2 py-1">
-                {links
-                  .filter(({ from }) => from === row)
-                  .map(({ to, element }) => `${element ?? 'link'} to row ${to}`)
-                  .join(', ')}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </>
-  );
-}
