@@ -24,6 +24,7 @@ const elsewhere: readonly { readonly text: string; readonly to: string }[] = [
   { text: 'Large view of the step', to: 'readings' },
   { text: 'Export readings (CSV)', to: 'readings' },
   { text: 'Import readings (CSV)', to: 'readings' },
+  { text: 'Readings of the whole plan …', to: 'readings' },
   { text: 'Strike the newest reading out', to: 'readings' },
   { text: 'Print the report', to: 'report' },
   { text: 'Save the report as HTML', to: 'report' },

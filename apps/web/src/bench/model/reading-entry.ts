@@ -31,6 +31,8 @@ interface InHand {
   readonly spoken: boolean;
   /** A meter placed without the plan. */
   readonly free: FreePlace | null;
+  /** Readings of a whole plan that are being pasted; null if none are. */
+  readonly listed: string | null;
   /** Typed text that is not stored yet, by its place. */
   readonly typed: Readonly<Record<string, string>>;
 }
@@ -45,6 +47,7 @@ const nothing: InHand = {
   large: false,
   spoken: false,
   free: null,
+  listed: null,
   typed: {},
 };
 

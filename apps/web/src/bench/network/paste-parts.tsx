@@ -82,12 +82,14 @@ function Preview({ read: { elements, rows, toleranceUnit } }: { readonly read: P
 function Faults({ faults }: { readonly faults: readonly RowFault[] }) {
   if (faults.length === 0) return null;
   return (
-    <ul role="alert" className="text-[14px] text-fault">
-      {faults.map(({ row, message }) => (
-        <li key={row}>
-          Row {row}: {message}
-        </li>
-      ))}
-    </ul>
+    <div role="alert">
+      <ul className="text-[14px] text-fault">
+        {faults.map(({ row, message }) => (
+          <li key={row}>
+            Row {row}: {message}
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

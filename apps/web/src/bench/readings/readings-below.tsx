@@ -20,6 +20,7 @@ import { sayUndoable } from '../model/say-undoable.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
 import { Log } from './log/log.tsx';
 
+import { useReadingEntry } from '../model/reading-entry.ts';
 import { useReadings, type Readings } from './use-readings.ts';
 
 /** Below the drawing: the log of readings and the sums that they make. */
@@ -75,6 +76,10 @@ function Files({ readings }: { readonly readings: Readings }) {
           ),
       },
       { text: 'Import readings (CSV)', act: () => file.current?.click() },
+      {
+        text: 'Readings of the whole plan …',
+        act: () => useReadingEntry.setState({ listed: '', large: false }),
+      },
     ],
     [readings.readings, readings.comparison, title],
   );

@@ -23,6 +23,7 @@ import { useReadings, type Readings } from './use-readings.ts';
 
 const Prepare = fetchedLater(async () => (await import('./prepare/prepare.tsx')).Prepare);
 const Sweep = fetchedLater(async () => (await import('./sweep/sweep.tsx')).Sweep);
+const ReadingsOfPlan = fetchedLater(async () => (await import('./plan/readings-of-plan.tsx')).ReadingsOfPlan);
 const ConventionsTab = fetchedLater(async () => (await import('./prepare/conventions.tsx')).ConventionsTab);
 
 const tabs = [
@@ -48,7 +49,7 @@ interface Props {
 export function ReadingsStep({ view, kit }: Props) {
   const readings = useReadings(view);
   const { steps, open } = readings;
-  const { large, free } = useReadingEntry();
+  const { large, free, listed } = useReadingEntry();
   const [tab, setTab] = useState<OpenTab>('plan');
   useRenamed(readings.readings);
   useEffect(() => takeInHand(view.jobId), [view.jobId]);
@@ -86,7 +87,9 @@ export function ReadingsStep({ view, kit }: Props) {
   if (large && open) return <LargeView readings={readings} step={open} />;
   const panels: Record<OpenTab, () => React.ReactNode> = {
     plan: () =>
-      free ? (
+      listed !== null ? (
+        <ReadingsOfPlan readings={readings} />
+      ) : free ? (
         <FreeReading readings={readings} view={view} free={free} kit={kit} />
       ) : (
         <PlanTab readings={readings} view={view} kit={kit} />
