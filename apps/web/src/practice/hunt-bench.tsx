@@ -114,13 +114,15 @@ export function HuntBench({ hunt, spot, onSpot, onOver }: Props) {
         )}
       </p>
       {wrong.length > 0 && (
-        <ul role="status" className="text-fault">
-          {wrong.map((fault) => (
-            <li key={faultSentence(fault)}>
-              Not correct: {faultSentence(fault)} That costs {wrongAnswerCost}.
-            </li>
-          ))}
-        </ul>
+        <div role="status">
+          <ul className="text-fault">
+            {wrong.map((fault) => (
+              <li key={faultSentence(fault)}>
+                Not correct: {faultSentence(fault)} That costs {wrongAnswerCost}.
+              </li>
+            ))}
+          </ul>
+        </div>
       )}
       {end ? (
         <HuntResult hunt={hunt} isFound={end === 'found'} cost={cost} />

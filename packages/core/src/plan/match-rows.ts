@@ -52,7 +52,8 @@ export function matchRows(
     const text = cells
       .map((cell) => cell.trim())
       .filter(Boolean)
-      .join(' ');
+      .join(' ')
+      .replace(/\s+/g, ' ');
     if (text === '') return;
     const row = index + 1;
     const found = matchRow(text, steps, network);
