@@ -1,5 +1,6 @@
 export { deviationBar } from './deviation-bar.ts';
 export { chartAxis, type ChartAxis } from './chart-axis.ts';
+export { correctionPicture } from './correction/correction-picture.ts';
 export { dialScale } from './dial-scale.ts';
 export { readFigure, type Dial } from './meter/dial-window.ts';
 export { meterPicture, type MeterPicture, type MeterShown } from './meter/meter-picture.ts';
