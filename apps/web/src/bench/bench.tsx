@@ -51,7 +51,10 @@ export function Bench() {
         </Panel>
       ) : (
         <div className="flex min-h-0 grow flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
-          <main className="@container flex min-h-[22rem] min-w-0 grow sm:min-h-[30rem] flex-col bg-sheet lg:min-h-0">
+          <main
+            data-whole={whole}
+            className="@container flex min-w-0 shrink-0 flex-col bg-sheet sm:min-h-[30rem] sm:shrink sm:grow lg:min-h-0 data-[whole=true]:min-h-0 data-[whole=true]:shrink data-[whole=true]:grow"
+          >
             {/* A report has its own. */}
             {!inReport && (
               <h1 className="sr-only print:not-sr-only print:px-4 print:text-[20px] print:font-bold">

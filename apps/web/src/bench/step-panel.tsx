@@ -26,7 +26,7 @@ export function StepPanel({ view, hidden }: { readonly view: BenchView; readonly
       className={clsx(
         'shrink-0 overflow-y-auto [contain:layout_paint] border-line bg-ground px-3 py-1.5 lg:border-l print:hidden',
         view.inTrueValues ? 'lg:w-[456px]' : 'lg:w-[488px]',
-        hidden && 'lg:hidden',
+        hidden && 'hidden',
       )}
     >
       {view.tried && (

@@ -123,7 +123,11 @@ function OpenJob({ jobId }: { readonly jobId: string }) {
       <p
         role="status"
         data-testid="save"
-        className={clsx('truncate text-[14px] max-sm:max-w-16', trouble ? 'font-bold text-[#ffc46b]' : 'opacity-85')}
+        className={clsx(
+          'truncate text-[14px]',
+          // A phone has room for the title, or for what is wrong.
+          trouble ? 'font-bold text-[#ffc46b] max-sm:max-w-28' : 'opacity-85 max-sm:sr-only',
+        )}
       >
         {words}
       </p>
@@ -140,16 +144,18 @@ function UndoButtons({ jobId }: { readonly jobId: string }) {
         to={`/history/jobs/${jobId}`}
         aria-label="History"
         title="History"
-        className="inline-flex size-9 items-center justify-center rounded-lg hover:bg-white/15"
+        className="inline-flex size-9 items-center justify-center rounded-lg hover:bg-white/15 max-sm:hidden"
       >
         <History aria-hidden size={18} />
       </Link>
       <BarButton label="Undo" onClick={undo} disabled={past === 0}>
         <Undo2 aria-hidden size={18} />
       </BarButton>
-      <BarButton label="Redo" onClick={redo} disabled={future === 0}>
-        <Redo2 aria-hidden size={18} />
-      </BarButton>
+      <span className="max-sm:hidden">
+        <BarButton label="Redo" onClick={redo} disabled={future === 0}>
+          <Redo2 aria-hidden size={18} />
+        </BarButton>
+      </span>
     </>
   );
 }

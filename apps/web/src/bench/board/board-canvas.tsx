@@ -69,12 +69,12 @@ export function BoardCanvas({ network, zoom, probes, editable }: Props) {
   const tray = editable && <NotPlaced network={network} board={board} />;
   return (
     <DndContext {...dragging}>
-      <div className="relative flex min-h-0 min-w-0 grow flex-col">
+      <div className="relative flex min-h-0 min-w-0 grow flex-col max-sm:h-120 max-sm:grow-0 in-data-[whole=true]:max-sm:h-auto in-data-[whole=true]:max-sm:grow">
         {tray}
         <div
           ref={ref}
           data-scale={scale}
-          className="drawing relative min-h-0 min-w-0 grow touch-none overflow-auto [contain:layout_paint]"
+          className="drawing relative min-h-0 min-w-0 grow touch-none overflow-auto [contain:layout_paint] max-sm:touch-pan-y in-data-[whole=true]:max-sm:touch-none"
         >
           <div
             ref={svg}

@@ -100,7 +100,7 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
   );
 
   return (
-    <div className="relative flex min-h-0 min-w-0 grow">
+    <div className="relative flex min-h-0 min-w-0 grow max-sm:h-76 max-sm:grow-0 in-data-[whole=true]:max-sm:h-auto in-data-[whole=true]:max-sm:grow">
       <div className="pointer-events-none absolute top-0 right-5 z-10 rounded-md bg-sheet/90 px-1.5">
         <JoinedHere>
           {legend && <p className="text-[13px] text-soft max-sm:hidden">{inStrips ? stripsLegend : legend}</p>}
@@ -109,7 +109,7 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
       <div
         ref={ref}
         data-scale={scale}
-        className="drawing relative [contain:layout_paint] min-h-0 min-w-0 grow touch-none overflow-auto"
+        className="drawing relative [contain:layout_paint] min-h-0 min-w-0 grow touch-none overflow-auto max-sm:touch-pan-y in-data-[whole=true]:max-sm:touch-none"
       >
         <Sheet label="Drawing of the network" width={drawing.width} height={drawing.height} scale={scale}>
           <defs>

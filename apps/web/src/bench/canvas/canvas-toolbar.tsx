@@ -83,6 +83,7 @@ function useTools({ zoom, whole, onWhole, onTidy }: Omit<Props, 'roomFrom' | 'on
 
 /** Tools for the display and the export of the drawing: one row, or one menu if there is no room. */
 export const CanvasToolbar = memo(function CanvasToolbar({ roomFrom, onBoard, ...rest }: Props) {
+  const { whole, onWhole } = rest;
   const all = useTools(rest);
   const tools = useMemo(() => (onBoard ? all.filter(({ ofLayout }) => !ofLayout) : all), [all, onBoard]);
   const commands = useMemo(
@@ -118,6 +119,14 @@ export const CanvasToolbar = memo(function CanvasToolbar({ roomFrom, onBoard, ..
           </ActionMenu>
         )}
       </div>
+      <button
+        type="button"
+        aria-label={whole ? 'Show the panel' : 'Full screen'}
+        onClick={onWhole}
+        className={clsx(quiet, 'sm:hidden')}
+      >
+        {whole ? <Minimize2 aria-hidden size={17} /> : <Maximize2 aria-hidden size={17} />}
+      </button>
       <div className={roomFrom === 'narrow' ? '@min-[640px]:hidden' : '@min-[820px]:hidden'}>
         <ActionMenu
           label="Drawing"

@@ -29,7 +29,7 @@ const Figures = memo(function Figures({ network, truth, loaded, selected }: Prop
       className={clsx(
         'own-layer min-h-28 shrink-0 overflow-auto border-t border-line px-4 py-2',
         // A large drawing needs the room more.
-        network.elements.length > mostRoomyParts ? 'max-h-[22%]' : 'max-h-[34%]',
+        network.elements.length > mostRoomyParts ? 'sm:max-h-[22%]' : 'sm:max-h-[34%]',
       )}
       tabIndex={0}
       role="region"
