@@ -354,3 +354,30 @@ test('a hunt on a strip board is probed on the drawing, and ends with the mistak
   await expect(page.getByRole('img', { name: 'The board as it is built' })).toBeVisible();
   expect(faults).toEqual([]);
 });
+
+test('the start page shows each kind with its standing; the working appears once the answer is right', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await page.goto(`${server.address}/practice`);
+  const kinds = page.getByRole('list', { name: 'Kinds of problems' });
+  await expect(kinds.getByRole('listitem')).toHaveCount(problemKinds.length + 1);
+  await expect(page.getByRole('link', { name: 'Begin' })).toBeVisible();
+  await page.getByLabel('Your name').fill('B. Wader');
+  await page.keyboard.press('Enter');
+  await expect(kinds.getByRole('link', { name: /^A voltmeter in the circuit level 1, not tried yet/ })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await kinds.getByRole('link', { name: /^A voltmeter in the circuit/ }).click();
+  await expect(page).toHaveURL(/kind=voltmeter&level=1/);
+  const field = page.getByLabel('What does V1 indicate?');
+  await expect(page.getByRole('region', { name: 'Working' })).toHaveCount(0);
+  await field.fill(typedAnswer(problemOn(page), 0));
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Working' }).getByRole('listitem').first()).toBeVisible();
+  await page.getByRole('tab', { name: 'Start' }).click();
+  await expect(
+    kinds.getByRole('link', { name: /^A voltmeter in the circuit level \d, 1 tried, 100\s% right/ }),
+  ).toBeVisible();
+  expect(faults).toEqual([]);
+});

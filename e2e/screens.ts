@@ -34,6 +34,16 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
       },
     },
     {
+      name: 'Network, strip board',
+      path: `${divider}/network/board`,
+      open: async (page) => {
+        await page.getByRole('button', { name: 'Place automatically' }).click();
+        await page.getByText('The board makes the circuit that is drawn.').waitFor();
+      },
+    },
+    { name: 'Readings, strip board', path: `${divider}/readings/board` },
+    { name: 'Practice, start', path: '/practice' },
+    {
       name: 'Network, a rail',
       path: `${divider}/network`,
       open: (page) => page.locator('[data-rail="B"]').click(),

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { levelAA, violations } from './axe.ts';
-import { expect, figure, test } from './demo-page.ts';
+import { expect, figure, stored, test } from './demo-page.ts';
 import { checkPalette } from './palette.ts';
 import { allScreens, moveTo, openScreen } from './screens.ts';
 
@@ -93,6 +93,35 @@ test.describe('on a touch screen', () => {
     await expect(page.getByTestId('indicated')).toBeInViewport();
     const button = (await page.getByRole('button', { name: 'Meters' }).boundingBox())!;
     expect(button.height).toBeGreaterThanOrEqual(44);
+  });
+
+  test('the bench is one page to scroll; the drawing opens full screen', async ({ page, server }) => {
+    const id = (await stored(server, 'Float-level')).id;
+    for (const step of ['network', 'setups/S-1', 'readings', 'network/board']) {
+      await page.goto(`${server.address}/bench/${id}/${step}`);
+      await expect(page.locator('.drawing')).toBeVisible();
+      if (step === 'readings')
+        await page
+          .getByRole('button', { name: /Small view|Close the large view|^Back/ })
+          .first()
+          .tap();
+      const inside = await page.evaluate(() =>
+        [...document.querySelectorAll('main, aside, main *, aside *')]
+          .filter(
+            (one) => /auto|scroll/.test(getComputedStyle(one).overflowY) && one.scrollHeight > one.clientHeight + 1,
+          )
+          .map((one) => one.getAttribute('aria-label') ?? one.className.toString()),
+      );
+      expect(inside.filter((name) => !name.includes('drawing'))).toEqual([]);
+    }
+    const height = async (): Promise<number> => (await page.locator('.drawing').boundingBox())!.height;
+    await page.goto(`${server.address}/bench/${id}/setups/S-1`);
+    const before = await height();
+    await page.getByRole('button', { name: 'Full screen' }).tap();
+    await expect(page.getByRole('complementary', { name: 'Step' })).toBeHidden();
+    expect(await height()).toBeGreaterThan(1.6 * before);
+    await page.getByRole('button', { name: 'Show the panel' }).tap();
+    await expect(page.getByTestId('indicated')).toBeInViewport();
   });
 
   test('two fingers change the scale of the drawing, one moves it', async ({ page, server, context }) => {

@@ -51,9 +51,10 @@ export function Bench() {
         </Panel>
       ) : (
         <div className="flex min-h-0 grow flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
+          {/* On a phone its parts are in one column with the panel: the drawing, the panel, the figures. */}
           <main
             data-whole={whole}
-            className="@container flex min-w-0 shrink-0 flex-col bg-sheet sm:min-h-[30rem] sm:shrink sm:grow lg:min-h-0 data-[whole=true]:min-h-0 data-[whole=true]:shrink data-[whole=true]:grow"
+            className="@container flex min-w-0 flex-col bg-sheet max-sm:contents sm:min-h-[30rem] sm:grow lg:min-h-0"
           >
             {/* A report has its own. */}
             {!inReport && (

@@ -19,7 +19,7 @@ export function SheetHeader({ view, children }: { readonly view: BenchView; read
   return (
     <div
       className={clsx(
-        'flex min-h-11 shrink-0 items-end justify-end gap-3 border-b border-line pr-2 pl-3 print:hidden',
+        'flex min-h-11 shrink-0 items-end justify-end gap-3 border-b border-line pr-2 pl-3 max-sm:bg-sheet print:hidden',
         !children && 'pr-3',
       )}
     >

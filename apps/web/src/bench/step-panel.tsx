@@ -24,7 +24,7 @@ export function StepPanel({ view, hidden }: { readonly view: BenchView; readonly
     <aside
       aria-label="Step"
       className={clsx(
-        'shrink-0 overflow-y-auto [contain:layout_paint] border-line bg-ground px-3 py-1.5 lg:border-l print:hidden',
+        'shrink-0 overflow-y-auto max-sm:order-1 [contain:layout_paint] border-line bg-ground px-3 py-1.5 lg:border-l print:hidden',
         view.inTrueValues ? 'lg:w-[456px]' : 'lg:w-[488px]',
         hidden && 'hidden',
       )}

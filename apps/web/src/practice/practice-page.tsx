@@ -9,8 +9,10 @@ import { WhoPractises } from './who-practises.tsx';
 import { PrintView } from './print-view.tsx';
 import { ProblemsView } from './problems-view.tsx';
 import { ProgressView } from './progress-view.tsx';
+import { StartView } from './start-view.tsx';
 
 const views = [
+  { value: 'start', text: 'Start' },
   { value: 'problems', text: 'Problems' },
   { value: 'hunt', text: 'Find the fault' },
   { value: 'worksheet', text: 'Worksheet' },
@@ -23,7 +25,7 @@ type View = (typeof views)[number]['value'];
 export function PracticePage() {
   const { view: asked } = useParams();
   const navigate = useNavigate();
-  const view: View = views.find(({ value }) => value === asked)?.value ?? 'problems';
+  const view: View = views.find(({ value }) => value === asked)?.value ?? 'start';
   useEffect(() => void handInWaiting(), []);
   return (
     <main className="relative h-full overflow-y-auto print:overflow-visible">
@@ -49,6 +51,8 @@ export function PracticePage() {
 
 function ViewOf({ view }: { readonly view: View }) {
   switch (view) {
+    case 'start':
+      return <StartView />;
     case 'problems':
       return <ProblemsView />;
     case 'hunt':

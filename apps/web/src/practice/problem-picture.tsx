@@ -28,8 +28,15 @@ function FaceInQuestion({ problem: { job, asks } }: { readonly problem: Problem 
   return <MeterView instrument={instrument} shown={shown} picture={picture} className="w-full max-w-lg" />;
 }
 
+interface Props {
+  readonly problem: Problem;
+  readonly className?: string;
+  /** A small picture, without values. */
+  readonly bare?: boolean;
+}
+
 /** Picture of a problem: the circuit with its meters, or the finished meter without its values. */
-export function ProblemPicture({ problem, className }: { readonly problem: Problem; readonly className?: string }) {
+export function ProblemPicture({ problem, className, bare = false }: Props) {
   const { job, design } = problem;
   const finished = useMemo(() => {
     const movement = design && movementOf(design.movement);
@@ -40,15 +47,18 @@ export function ProblemPicture({ problem, className }: { readonly problem: Probl
     return meterOnRange(design, movement.value, ranges, sections, 0);
   }, [design]);
   const meters = job?.setups?.[0]?.meters;
+  const asksOfJack = problem.asks.some(({ of }) => of.what === 'jack');
   const asksOfNeedle = problem.asks.some(({ of }) => of.what === 'needle');
   if (job)
     return (
       <>
-        {/* A needle is read without the circuit. */}
-        {!asksOfNeedle && (
+        {/* A needle is read without the circuit; a small picture has room for one of the two. */}
+        {!asksOfNeedle && !(bare && asksOfJack) && (
           <NetworkPicture
             network={job.network}
             label="The circuit"
+            bare={bare}
+            {...(bare && { height: 200 })}
             {...(meters && { meters })}
             {...(className !== undefined && { className })}
           />

@@ -1,4 +1,4 @@
-import type { Problem } from '@usual-drag/core/practice';
+import { workingOf, type Problem } from '@usual-drag/core/practice';
 import { useRef } from 'react';
 import { Button } from '../ui/button.tsx';
 import { AskField } from './ask-field.tsx';
@@ -49,7 +49,7 @@ export function ProblemSheet({ problem, onNext }: Props) {
             <AskField key={ask.id} {...props} />
           );
         })}
-        {hints.steps.length > 0 && (
+        {open && hints.steps.length > 0 && (
           <ol aria-label="Hints" className="flex list-decimal flex-col gap-1.5 border-l-4 border-line pl-7">
             {hints.steps.map(({ title, formula }, k) => (
               <li key={k}>
@@ -64,6 +64,7 @@ export function ProblemSheet({ problem, onNext }: Props) {
             ))}
           </ol>
         )}
+        {!open && <Working problem={problem} />}
         <div className="flex flex-wrap gap-2">
           {open && (
             <Button onClick={marking.hint} disabled={hints.isWhole}>
@@ -82,5 +83,31 @@ export function ProblemSheet({ problem, onNext }: Props) {
         </div>
       </section>
     </div>
+  );
+}
+
+/** The whole working of every question, once all are right. */
+function Working({ problem }: { readonly problem: Problem }) {
+  const steps = problem.asks.flatMap((ask) => workingOf(problem, ask));
+  // Questions of one problem share their first steps.
+  const each = [...new Map(steps.map((step) => [`${step.title} ${step.formula}`, step])).values()];
+  if (each.length === 0) return null;
+  return (
+    <section aria-label="Working" className="border-l-4 border-ink pl-3">
+      <h2 className="font-bold">Working</h2>
+      <ol className="flex list-decimal flex-col gap-1.5 pl-5">
+        {each.map(({ title, formula }) => (
+          <li key={`${title} ${formula}`}>
+            {title}
+            {formula !== '' && (
+              <>
+                <br />
+                <span className="figures text-[14px] text-soft">{formula}</span>
+              </>
+            )}
+          </li>
+        ))}
+      </ol>
+    </section>
   );
 }

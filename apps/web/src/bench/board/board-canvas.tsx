@@ -69,7 +69,7 @@ export function BoardCanvas({ network, zoom, probes, editable }: Props) {
   const tray = editable && <NotPlaced network={network} board={board} />;
   return (
     <DndContext {...dragging}>
-      <div className="relative flex min-h-0 min-w-0 grow flex-col max-sm:h-120 max-sm:grow-0 in-data-[whole=true]:max-sm:h-auto in-data-[whole=true]:max-sm:grow">
+      <div className="relative flex min-h-0 min-w-0 grow flex-col max-sm:h-120 max-sm:shrink-0 max-sm:grow-0 max-sm:bg-sheet in-data-[whole=true]:max-sm:h-auto in-data-[whole=true]:max-sm:grow">
         {tray}
         <div
           ref={ref}

@@ -100,7 +100,7 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
   );
 
   return (
-    <div className="relative flex min-h-0 min-w-0 grow max-sm:h-76 max-sm:grow-0 in-data-[whole=true]:max-sm:h-auto in-data-[whole=true]:max-sm:grow">
+    <div className="relative flex min-h-0 min-w-0 grow max-sm:h-76 max-sm:shrink-0 max-sm:grow-0 max-sm:bg-sheet in-data-[whole=true]:max-sm:h-auto in-data-[whole=true]:max-sm:grow">
       <div className="pointer-events-none absolute top-0 right-5 z-10 rounded-md bg-sheet/90 px-1.5">
         <JoinedHere>
           {legend && <p className="text-[13px] text-soft max-sm:hidden">{inStrips ? stripsLegend : legend}</p>}

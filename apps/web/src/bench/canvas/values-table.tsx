@@ -27,7 +27,7 @@ const Figures = memo(function Figures({ network, truth, loaded, selected }: Prop
   return (
     <div
       className={clsx(
-        'own-layer min-h-28 shrink-0 overflow-auto border-t border-line px-4 py-2',
+        'own-layer min-h-28 shrink-0 overflow-auto border-t max-sm:order-2 max-sm:bg-sheet border-line px-4 py-2',
         // A large drawing needs the room more.
         network.elements.length > mostRoomyParts ? 'sm:max-h-[22%]' : 'sm:max-h-[34%]',
       )}

@@ -30,7 +30,7 @@ export function ReadingsBelow({ view }: { readonly view: BenchView }) {
   const [open, setOpen] = useState<'log' | 'sums'>(view.setupId === 'sums' ? 'sums' : 'log');
   const sums = readings.comparison?.sums ?? [];
   return (
-    <div className="flex h-[248px] shrink-0 flex-col border-t border-line max-sm:h-auto print:h-auto">
+    <div className="flex h-[248px] shrink-0 flex-col border-t border-line max-sm:order-2 max-sm:h-auto max-sm:bg-sheet print:h-auto">
       <div className="flex items-end justify-between gap-2 pr-2 pl-3">
         <TabRow
           label="Readings and sums"

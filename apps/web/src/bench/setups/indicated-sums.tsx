@@ -26,7 +26,7 @@ export function IndicatedSums({ unloaded, instrument, range, quantity }: Props) 
   const cause = quantity === 'dc-voltage' ? 'Loading' : 'Insertion (burden voltage)';
   return (
     <div
-      className="min-h-32 sm:max-h-[40%] shrink-0 overflow-auto border-t border-line px-4 py-2 text-[14px]"
+      className="min-h-32 max-sm:bg-sheet sm:max-h-[40%] shrink-0 overflow-auto border-t border-line px-4 py-2 text-[14px]"
       tabIndex={0}
       role="region"
       aria-label="Indicated sums"

@@ -92,7 +92,7 @@ export function MapTable({ network, instrument, range, quantity, points, onTake 
   }, [nodes, instrument, range, quantity, take]);
   return (
     <div
-      className="relative min-h-32 sm:max-h-[40%] shrink-0 overflow-auto border-t border-line px-4 py-2"
+      className="relative min-h-32 max-sm:bg-sheet sm:max-h-[40%] shrink-0 overflow-auto border-t border-line px-4 py-2"
       tabIndex={0}
       role="region"
       aria-label="Loading map"

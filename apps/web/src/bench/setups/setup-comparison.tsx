@@ -21,7 +21,7 @@ export function SetupComparison({ setups, instruments, unloaded, open, onOpen }:
   );
   return (
     <div
-      className="min-h-32 sm:max-h-[45%] shrink-0 overflow-auto border-t border-line px-4 py-2"
+      className="min-h-32 max-sm:bg-sheet sm:max-h-[45%] shrink-0 overflow-auto border-t border-line px-4 py-2"
       tabIndex={0}
       role="region"
       aria-label="Comparison of the set-ups"

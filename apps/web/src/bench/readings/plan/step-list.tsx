@@ -20,7 +20,7 @@ export function StepList({ readings }: { readonly readings: Readings }) {
     <ol
       ref={list}
       aria-label="Steps of the plan"
-      className="min-h-16 shrink grow basis-16 overflow-y-auto rounded-xl border border-line bg-sheet"
+      className="shrink-0 sm:min-h-16 sm:shrink sm:grow sm:basis-16 sm:overflow-y-auto rounded-xl border border-line bg-sheet"
     >
       {steps.map((step, index) => (
         <li key={step.id} className="border-b border-line/60 last:border-b-0">
