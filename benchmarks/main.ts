@@ -2,6 +2,7 @@
 // npm run bench -- NAME…: these benchmarks only.
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { benchBoard } from './board.ts';
 import { benchBudgets } from './budgets.ts';
 import { benchDiagnosis } from './diagnosis.ts';
 import { benchDiagnosisSpeed } from './diagnosis-speed.ts';
@@ -31,6 +32,7 @@ const benchmarks: Readonly<Record<string, () => void | Promise<void>>> = {
   practice: benchPractice,
   diagnosis: benchDiagnosis,
   'diagnosis-speed': benchDiagnosisSpeed,
+  board: benchBoard,
   budgets: benchBudgets,
   grid: benchGrid,
   sampling: benchSampling,

@@ -76,6 +76,8 @@ export const test = base.extend<TestFixtures, { readonly sharedServer: DemoServe
   idlePage: [
     async ({ context }, use) => {
       await context.addInitScript(() => {
+        // The usual number of 250 is less than the application has files.
+        performance.setResourceTimingBufferSize(2000);
         const held: IdleRequestCallback[] = [];
         const request = window.requestIdleCallback.bind(window);
         window.requestIdleCallback = (callback) => held.push(callback);

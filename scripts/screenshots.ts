@@ -73,14 +73,15 @@ const views: readonly {
     },
   },
   {
-    name: 'what-if',
-    job: /^Beacon/,
+    name: 'board',
+    job: /^Float-level/,
     take: async (page) => {
-      await page.getByRole('link', { name: 'True values' }).click();
-      await page.getByRole('tab', { name: 'What if' }).click();
-      await page.getByRole('button', { name: /^Output/ }).click();
-      await page.getByRole('option', { name: 'I through L1' }).click();
-      await page.waitForTimeout(800);
+      await page.getByRole('link', { name: /^Network/ }).click();
+      await page.getByRole('tab', { name: 'Strip board' }).click();
+      await page.getByRole('button', { name: 'Place automatically' }).click();
+      await page.getByRole('textbox', { name: 'Type the places' }).fill('R3 8a 13a');
+      await page.keyboard.press('Enter');
+      await page.getByRole('button', { name: 'Move it to row 14 left' }).focus();
     },
   },
   {

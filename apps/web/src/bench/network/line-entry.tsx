@@ -9,25 +9,32 @@ import {
 import { changeNetwork } from '@usual-drag/core/job';
 import clsx from 'clsx';
 import { Copy } from 'lucide-react';
-import { memo, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from '../../ui/toast.ts';
-import { useAfterPaint } from '../../ui/after-paint.ts';
+import { afterPaint, useAfterPaint, type PutOff } from '../../ui/after-paint.ts';
 import { Button } from '../../ui/button.tsx';
 import { benchNow, amend, useBench } from '../model/bench-store.ts';
 import { usePartInHand, useSelection } from '../model/selection.ts';
 import { useEditing } from '../model/editing.ts';
 
+/** A text as it was read last. */
+interface ReadText {
+  readonly text: string;
+  readonly fault: LineFault | null;
+  /** Of its parts, if it can be read. */
+  readonly places: readonly PartPlace[];
+}
+
 /** Text being typed, and the network that it edits. */
 interface Draft {
   readonly text: string;
   readonly base: Network;
-  readonly fault: LineFault | null;
-  /** Of its parts, where it can be read. */
-  readonly places: readonly PartPlace[];
+  /** The same text, or the one before it until the next frame is painted. */
+  readonly read: ReadText;
 }
 
 /**
- * The network as one line, drawn as it is typed. While it cannot be read the last good drawing stays, and the slip is marked
+ * The network as one line, drawn as it is typed: the letter in its frame, the drawing in the next. While it cannot be read the last good drawing stays, and the slip is marked
  * under its character. All that is typed in one go is one step to undo.
  */
 export function LineEntry() {
@@ -40,24 +47,20 @@ export function LineEntry() {
   const typing = draft !== null;
   const written = useMemo(() => (typing ? '' : writeLine(network, { brief: true })), [typing, network]);
   const text = draft?.text ?? written;
-  const fault = draft?.fault ?? null;
+  const fault = draft?.read.fault ?? null;
+  const waiting = useRef<PutOff | null>(null);
+  useEffect(() => () => waiting.current?.run(), []);
   const writtenPlaces = useMemo(
     () => (typing ? [] : partPlaces(written, network.elements)),
     [typing, written, network],
   );
-  const places = draft?.places ?? writtenPlaces;
+  const places = draft?.read.places ?? writtenPlaces;
   const mark = fault ?? places.find(({ id }) => id === inHand) ?? null;
 
-  const type = (next: string): void => {
-    const base = draft?.base ?? network;
-    useEditing.setState({ line: true });
+  const take = (next: string, base: Network): void => {
     const read = readLine(next, base);
-    setDraft({
-      text: next,
-      base,
-      fault: read.ok ? null : read.fault,
-      places: read.ok ? read.value.places : [],
-    });
+    const now = { text: next, fault: read.ok ? null : read.fault, places: read.ok ? read.value.places : [] };
+    setDraft((before) => before && { ...before, read: now });
     if (!read.ok) return;
     const { document } = benchNow();
     const change = begun.current ? amend : edit;
@@ -65,9 +68,17 @@ export function LineEntry() {
     // A space changes nothing: what is typed next is the first step then.
     if (benchNow().document !== document) begun.current = true;
   };
+  const type = (next: string): void => {
+    const base = draft?.base ?? network;
+    useEditing.setState({ line: true });
+    setDraft({ text: next, base, read: draft?.read ?? { text: written, fault: null, places: writtenPlaces } });
+    waiting.current?.cancel();
+    waiting.current = afterPaint(() => take(next, base));
+  };
   const leave = (): void => {
+    waiting.current?.run();
     useEditing.setState({ line: false });
-    if (fault) return;
+    if (draft && !readLine(draft.text, draft.base).ok) return;
     begun.current = false;
     setDraft(null);
   };
@@ -86,7 +97,7 @@ export function LineEntry() {
         )}
       >
         <div className="relative">
-          <Underline text={text} mark={mark} wrong={fault !== null} />
+          <Underline text={draft?.read.text ?? text} mark={mark} wrong={fault !== null} />
           <textarea
             id="network-line"
             rows={Math.ceil((text.length + 1) / charactersPerRow)}
@@ -120,6 +131,7 @@ export function LineEntry() {
             tone="quiet"
             className="shrink-0"
             onClick={() => {
+              waiting.current?.cancel();
               begun.current = false;
               setDraft(null);
             }}

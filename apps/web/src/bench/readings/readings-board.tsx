@@ -20,7 +20,7 @@ export function ReadingsBoard({ view, zoom }: { readonly view: BenchView; readon
     return (
       <p className="grow p-4 text-soft">
         Nothing is on the strip board yet.{' '}
-        <Link className="underline" to={`/bench/${view.jobId}/network/board`}>
+        <Link className="inline-flex min-h-6 items-center underline" to={`/bench/${view.jobId}/network/board`}>
           Place the parts
         </Link>
         , and each step of the plan says in which row the probes go.
