@@ -122,12 +122,12 @@ export function RangeOptionsTable({ meter, rangeOptions, several, onTake, childr
           </tbody>
         </table>
       </div>
-      <p className="flex flex-wrap items-center gap-x-2 text-[13px] text-soft">
+      <p className="flex flex-wrap items-center gap-x-1.5 text-[13px] text-soft">
         <span>limits:</span>
         <Key className="bg-(--ochre-line)" text="loading" />
         <Key className="bg-ink" text="accuracy" />
         <Key className="bg-(--node-0)" text="resolution" />
-        <span>U: k = 2</span>
+        <span>k = 2</span>
         <span>★ best</span>
         {options.some(({ range }) => range.calibration) && <span>c certificate</span>}
         {children}
