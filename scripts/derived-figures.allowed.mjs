@@ -13,7 +13,6 @@ export const allowed = {
   'bench/true-values/charge.tsx': { places: 2, why: 'charge = current × time, in C and in Ah' },
   'bench/true-values/every-part.tsx': { places: 2, why: 'share of the rated power' },
   'correction/correction-chart.tsx': { places: 2, why: 'axes of the chart are reciprocals' },
-  'correction/correction-page.tsx': { places: 1, why: 'first factor of the printed formula' },
   'correction/own-error-line.tsx': { places: 1, why: 'prints the subtraction that core makes' },
   'kit/certificate-points.tsx': { places: 1, why: 'error of a point while it is typed' },
   'kit/certificate-view.tsx': { places: 1, why: 'error of a point of the certificate in force' },

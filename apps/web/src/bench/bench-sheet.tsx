@@ -2,7 +2,7 @@ import { meterAt } from '@usual-drag/core/loading';
 import { putMeter } from '@usual-drag/core/job';
 import { Suspense, useCallback, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useZoom } from '../drawing/zoom.ts';
+import { useZoom, type Zoom } from '../drawing/zoom.ts';
 import { fetchedLater } from '../ui/fetched-later.ts';
 import { Panel } from '../ui/panel.tsx';
 import { CanvasToolbar } from './canvas/canvas-toolbar.tsx';
@@ -64,21 +64,7 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
           />
         )}
       </SheetHeader>
-      {view.onBoard ? (
-        <Panel name="The strip board">
-          {view.inReadings ? <ReadingsBoard view={view} zoom={zoom} /> : <BuildBoard view={view} zoom={zoom} />}
-        </Panel>
-      ) : view.inReadings ? (
-        <Panel name="The drawing">
-          <ReadingsCanvas key={tidied} view={view} zoom={zoom} />
-        </Panel>
-      ) : undrawn === null ? (
-        <StepCanvas key={tidied} view={view} zoom={zoom} />
-      ) : (
-        <Panel key={undrawn} name="This view">
-          <TrueView view={undrawn} unloaded={unloaded} />
-        </Panel>
-      )}
+      <Drawing view={view} zoom={zoom} tidied={tidied} undrawn={undrawn} />
       {step === 'network' && !view.onBoard && (
         <Suspense fallback={<div className="min-h-[45px] shrink-0" />}>
           <EditStrip />
@@ -156,5 +142,36 @@ export function BenchSheet({ view, whole, onWhole }: Props) {
           />
         )}
     </>
+  );
+}
+
+interface DrawingProps {
+  readonly view: BenchView;
+  readonly zoom: Zoom;
+  /** How often the layout was tidied. */
+  readonly tidied: number;
+  /** View in place of the drawing; null if the drawing is shown. */
+  readonly undrawn: Exclude<BenchView['view'], 'circuit' | 'tolerance'> | null;
+}
+
+/** The circuit, the strip board, or the view that is there instead. */
+function Drawing({ view, zoom, tidied, undrawn }: DrawingProps) {
+  if (view.onBoard)
+    return (
+      <Panel name="The strip board">
+        {view.inReadings ? <ReadingsBoard view={view} zoom={zoom} /> : <BuildBoard view={view} zoom={zoom} />}
+      </Panel>
+    );
+  if (view.inReadings)
+    return (
+      <Panel name="The drawing">
+        <ReadingsCanvas key={tidied} view={view} zoom={zoom} />
+      </Panel>
+    );
+  if (undrawn === null) return <StepCanvas key={tidied} view={view} zoom={zoom} />;
+  return (
+    <Panel key={undrawn} name="This view">
+      <TrueView view={undrawn} unloaded={view.unloaded} />
+    </Panel>
   );
 }

@@ -8,7 +8,14 @@ import {
   parseQuantity,
   ohms,
 } from '@usual-drag/core/quantity';
-import { ownErrorAt, type Instrument, type MeterQuantity, type Range, unitOf } from '@usual-drag/core/instrument';
+import {
+  ownErrorAt,
+  type Instrument,
+  type MeterQuantity,
+  type Range,
+  unitOf,
+  withoutOwnError,
+} from '@usual-drag/core/instrument';
 import { cannotCorrectWords, correctDisplay, correctionFromSource, loadingShare } from '@usual-drag/core/loading';
 import { sourceQuestion } from '@usual-drag/core/readings';
 import { useMemo } from 'react';
@@ -43,6 +50,7 @@ export function KnownSource({ quantity, instrument, range }: Props) {
     [read, source, spread, quantity, instrument, range.id],
   );
   const ownError = read === null ? 0 : ownErrorAt(range.calibration, read);
+  const indicated = read === null ? null : withoutOwnError(range.calibration, read);
   return (
     <>
       <div className="flex max-w-[430px] flex-col">
@@ -68,11 +76,7 @@ export function KnownSource({ quantity, instrument, range }: Props) {
             onCommit={(next) => put({ spread: next })}
           />
         </div>
-        <Situation
-          quantity={quantity}
-          indicated={read === null ? null : read - ownError}
-          corrected={result?.ok ? result.value : null}
-        />
+        <Situation quantity={quantity} indicated={indicated} corrected={result?.ok ? result.value : null} />
         <ValueField
           label="Read"
           showLabel
@@ -86,7 +90,7 @@ export function KnownSource({ quantity, instrument, range }: Props) {
       {range.calibration && read !== null && (
         <OwnErrorLine calibration={range.calibration} unit={unit} reading={read} ownError={ownError} />
       )}
-      {result && read !== null && source !== null && (
+      {result && indicated !== null && source !== null && (
         <p className="border-l-4 border-ink pl-3">
           <b data-testid="corrected" className="figures text-[20px]">
             {result.ok ? formatMeasured(result.value.value, result.value.uncertainty, unit) : 'cannot be corrected'}
@@ -95,7 +99,7 @@ export function KnownSource({ quantity, instrument, range }: Props) {
           {!result.ok && <> {cannotCorrectWords[result.fault]}</>}
           <br />
           <span className="figures text-[14px] text-soft">
-            {formatQuantity(read - ownError, unit)} × (1 +{' '}
+            {formatQuantity(indicated, unit)} × (1 +{' '}
             {quantity === 'dc-voltage'
               ? `${ohms(source)} / ${ohms(range.resistance)}`
               : `${ohms(range.resistance)} / ${ohms(source)}`}

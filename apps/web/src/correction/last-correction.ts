@@ -2,7 +2,7 @@ import type { MeterQuantity } from '@usual-drag/core/instrument';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
-/** What was corrected last, with which instrument. */
+/** The last correction: its instrument and its values. */
 interface LastCorrection {
   readonly quantity: MeterQuantity;
   readonly instrument: string;

@@ -6,7 +6,7 @@ import { Absent, Describes, List, Name, valueRule } from './decorators.ts';
 
 const Hole: PropertyDecorator = (target, key) => {
   IsString({ message: 'must be text' })(target, key);
-  Matches(holePattern, { ...valueRule, message: 'must be a hole such as 5a, or 5L+ of a rail' })(target, key as string);
+  Matches(holePattern, { ...valueRule, message: 'must be a hole such as 5a, or 5L+ of a rail' })(target, key);
 };
 
 @Describes<BoardPart>()

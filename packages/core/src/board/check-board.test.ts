@@ -184,7 +184,8 @@ test('a board has differences if and only if it makes another circuit, and mendi
       const found = boardDifferences(network, now);
       const isSame = makesCircuit(network, now);
       expect(found.length === 0).toBe(isSame);
-      isSame ? (same += 1) : (other += 1);
+      if (isSame) same += 1;
+      else other += 1;
       let mended = now;
       for (const difference of found) {
         expect(differenceSentence(difference)).toMatch(/^[A-Z].*\.$/);

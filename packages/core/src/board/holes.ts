@@ -64,7 +64,7 @@ export function holesIn(board: Pick<Board, 'rows' | 'splitRails'>, strip: Strip)
 }
 
 /** Returns the row and the side of a strip; null for a rail. */
-export function rowOf(strip: Strip): { readonly row: number; readonly side: Side } | null {
+function rowOf(strip: Strip): { readonly row: number; readonly side: Side } | null {
   const match = /^(\d+)([LR])$/.exec(strip);
   return match && { row: Number(match[1]), side: match[2] === 'L' ? 'left' : 'right' };
 }

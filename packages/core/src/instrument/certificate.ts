@@ -14,6 +14,15 @@ export const ownErrorAt = (calibration: RangeCalibration | undefined, indicated:
   calibration ? errorBy(calibration.points, 'indicated', indicated) : 0;
 
 /**
+ * Returns an indication without the range's own error.
+ *
+ * @param indicated  V, A or Ω
+ * @returns V, A or Ω; `indicated` without a certificate
+ */
+export const withoutOwnError = (calibration: RangeCalibration | undefined, indicated: number): number =>
+  indicated - ownErrorAt(calibration, indicated);
+
+/**
  * Returns the indication of a range for an applied value: the inverse of subtracting its own error. Both lie on one straight line
  * between two points, so that the line read the other way is exact.
  *

@@ -8,7 +8,7 @@ export {
   type Calibration,
   type CalibrationNotes,
 } from './calibration-due.ts';
-export { certificateFaults, certificateLimit, indicatedWhen, ownErrorAt } from './certificate.ts';
+export { certificateFaults, certificateLimit, indicatedWhen, ownErrorAt, withoutOwnError } from './certificate.ts';
 export { builtInKit } from './built-in-kit.ts';
 export { instrumentUncertainty, readingUncertainty } from './accuracy.ts';
 export { displayState, type MeterState } from './meter-state.ts';

@@ -1,7 +1,7 @@
 import {
   displayState,
   indicatedWhen,
-  ownErrorAt,
+  withoutOwnError,
   readingUncertainty,
   type Instrument,
   type Range,
@@ -102,7 +102,7 @@ export function correctDisplay(
   if (state !== 'ok') return fail(state);
   const correction = correctionOn(range);
   if (!correction || correction.factor === 0) return fail('not-determined');
-  return ok(correctedValue(correction, { instrument, range, value: display - ownErrorAt(range.calibration, display) }));
+  return ok(correctedValue(correction, { instrument, range, value: withoutOwnError(range.calibration, display) }));
 }
 
 /**

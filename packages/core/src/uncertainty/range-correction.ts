@@ -1,5 +1,5 @@
 import {
-  ownErrorAt,
+  withoutOwnError,
   readingUncertainty,
   type Instrument,
   type MeterQuantity,
@@ -37,7 +37,7 @@ export function rangeReading(instrument: Instrument, range: Range, display: numb
   if (stateOn(instrument, range, display) !== 'ok') return null;
   const { accuracy, resolution } = readingUncertainty(instrument, range, display);
   return {
-    indicated: display - ownErrorAt(range.calibration, display),
+    indicated: withoutOwnError(range.calibration, display),
     uncertainty: Math.hypot(accuracy, resolution),
     meterResistance: range.resistance,
     ...(range.resistanceTolerance !== undefined && { resistanceTolerance: range.resistanceTolerance }),

@@ -113,7 +113,7 @@ function wireAt(board: Board, hole: string | null): void {
 
 const directions = { ArrowLeft: 'left', ArrowRight: 'right', ArrowUp: 'up', ArrowDown: 'down' } as const;
 
-/** What is dragged, and the hole that it is above; null beside the board. */
+/** A dragged thing, and the hole that it is above; null beside the board. */
 interface BoardDrag {
   readonly dragged: Dragged;
   readonly hole: string | null;

@@ -16,7 +16,7 @@ export function editBoard(change: (board: Board) => Board): void {
   });
 }
 
-/** What is pointed at on the board. It is not part of the job. */
+/** Holes that are pointed at on the board. They are not part of the job. */
 interface BoardHand {
   /** Hole at which a wire begins; null if none is begun. */
   readonly wireFrom: string | null;

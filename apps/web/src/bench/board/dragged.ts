@@ -1,6 +1,6 @@
 import { dropPart, moveHole, movePart, putPart, removeWire, usedHoles, type Board } from '@usual-drag/core/board';
 
-/** What is dragged: an end in a hole, a part as a whole, or a part that is not on the board yet. */
+/** Something that is dragged: an end in a hole, a part as a whole, or a part that is not on the board yet. */
 export interface Dragged {
   readonly kind: 'end' | 'part' | 'new-part';
   /** Id of the part; empty for an end. */

@@ -45,7 +45,7 @@ export const mendBoard = (network: Network, board: Board, difference: BoardDiffe
   kindOf(difference).mend(compare(network, board), difference);
 
 /** Compares a board with a network. */
-export function compare(network: Network, board: Board): Compared {
+function compare(network: Network, board: Board): Compared {
   const match = matchNodes(network, board);
   return { network, board, match, wrong: wrongPins(match) };
 }

@@ -19,7 +19,7 @@ export interface DifferenceKind<D> {
   sentence(difference: D): string;
   /** Holes that it is about, to be marked. */
   holes(difference: D, board: Board): readonly string[];
-  /** What the button does that mends the board. */
+  /** The mending of the board, as the text of a button. */
   mending(difference: D): string;
   /** Returns the board without the difference; null if it has no room for that. */
   mend(compared: Compared, difference: D): Board | null;

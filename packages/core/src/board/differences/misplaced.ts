@@ -21,7 +21,7 @@ export interface Misplaced {
   readonly strip: Strip | null;
   /** The same in words. */
   readonly place: string | null;
-  /** What the leg does there. */
+  /** Effect of the leg in that place. */
   readonly effect: 'shorted' | 'open' | { readonly joins: string };
 }
 

@@ -11,7 +11,7 @@ export function legWords(network: Network, part: string, leg: Leg): string {
 const legs = { from: 'first leg', to: 'second leg' } as const;
 const leads = { from: '+ lead', to: '− lead' } as const;
 
-const legNames: { readonly [Kind in Element['kind']]: Readonly<Record<Leg, string>> } = {
+const legNames: Readonly<Record<Element['kind'], Readonly<Record<Leg, string>>>> = {
   source: leads,
   'current-source': leads,
   resistor: legs,

@@ -33,6 +33,8 @@ export interface BoardPicture {
   readonly ends: readonly PluggedEnd[];
 }
 
+type TextMark = Extract<Mark, { readonly shape: 'text' }>;
+
 /** Size of the texts on the board, px. */
 const textSize = 13;
 
@@ -216,7 +218,7 @@ function labelMarks(
     .map(({ axis }) => Math.min(axis.from.x, axis.to.x, middleOf(axis).x - 8));
   const room = Math.min(across.width, ...next) - start - 2;
   const value = partLabel(element, values).value.replace(/ [\d.]+\u00a0%$/, '');
-  const name: Mark = {
+  const name: TextMark = {
     shape: 'text',
     x: start,
     y: middle.y + 4,
@@ -226,7 +228,7 @@ function labelMarks(
     bold: true,
     halo: true,
   };
-  const beside: Mark = {
+  const beside: TextMark = {
     shape: 'text',
     x: start,
     y: middle.y + 4,
@@ -238,8 +240,11 @@ function labelMarks(
   };
   const [nameWidth, valueWidth] = [textWidth(element.id, textSize), textWidth(value, textSize - 1, 'mono')];
   if (value === '' || (room < nameWidth + 6 + valueWidth && room < valueWidth)) return [name];
-  if (room >= nameWidth + 6 + valueWidth) return [name, { ...beside, x: start + nameWidth + 6 } as Mark];
-  return [{ ...name, y: middle.y - 3 } as Mark, { ...beside, y: middle.y + 11 } as Mark];
+  if (room >= nameWidth + 6 + valueWidth) return [name, { ...beside, x: start + nameWidth + 6 }];
+  return [
+    { ...name, y: middle.y - 3 },
+    { ...beside, y: middle.y + 11 },
+  ];
 }
 
 const middleOf = ({ from, to }: Axis): Point => ({ x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 });
