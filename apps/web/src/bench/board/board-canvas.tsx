@@ -59,6 +59,7 @@ export function BoardCanvas({ network, zoom, probes, editable }: Props) {
     [sizeRef, scrollerRef],
   );
   const svg = useRef<HTMLDivElement>(null);
+  const pressed = useRef<readonly [number, number]>([0, 0]);
   const { wireFrom, marked } = useBoardHand();
   const rings = useMemo(() => ringMarks([...marked, ...(wireFrom === null ? [] : [wireFrom])]), [marked, wireFrom]);
   const holeUnder = (x: number, y: number): string | null => {
@@ -80,7 +81,12 @@ export function BoardCanvas({ network, zoom, probes, editable }: Props) {
             ref={svg}
             className="mx-auto w-fit"
             {...(editable && {
-              onClick: (event: React.MouseEvent) => wireAt(board, holeUnder(event.clientX, event.clientY)),
+              onPointerDown: ({ clientX, clientY }: React.PointerEvent) => (pressed.current = [clientX, clientY]),
+              onClick: ({ clientX, clientY }: React.MouseEvent) => {
+                // A press that moved the board is no click on a hole.
+                const [x, y] = pressed.current;
+                if (Math.hypot(clientX - x, clientY - y) < clickReach) wireAt(board, holeUnder(clientX, clientY));
+              },
             })}
           >
             <Sheet label="Strip board" width={picture.width} height={picture.height} scale={scale}>
@@ -101,6 +107,9 @@ export function BoardCanvas({ network, zoom, probes, editable }: Props) {
     </DndContext>
   );
 }
+
+/** px that a click may move. */
+const clickReach = 5;
 
 /** Begins a wire at a free hole, or ends the one that is begun there. */
 function wireAt(board: Board, hole: string | null): void {

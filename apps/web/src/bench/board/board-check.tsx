@@ -60,9 +60,9 @@ export function BoardCheck(now: Props) {
         </Note>
       ))}
       <ul className="flex flex-col gap-2" aria-label="Differences from the drawing">
-        {shown.map((difference) => (
+        {shown.map((difference, index) => (
           <DifferenceLine
-            key={differenceSentence(difference)}
+            key={index}
             network={network}
             board={board}
             differences={differences}

@@ -3,11 +3,12 @@ import { mendBoard, type Board } from '@usual-drag/core/board';
 import type { Network } from '@usual-drag/core/network';
 import { partLabel } from '@usual-drag/core/drawing';
 import { toast } from '../../ui/toast.ts';
-import { editBoard } from './board-now.ts';
+import { editBoard, useBoardHand } from './board-now.ts';
 import type { Dragged } from './dragged.ts';
 
 /** Parts that are not on the board: dragged to a hole, or put where their nodes are. */
 export function NotPlaced({ network, board }: { readonly network: Network; readonly board: Board }) {
+  const wireFrom = useBoardHand((state) => state.wireFrom);
   const on = new Set(board.parts.map(({ id }) => id));
   const left = network.elements.filter(({ id }) => !on.has(id));
   return (
@@ -16,7 +17,11 @@ export function NotPlaced({ network, board }: { readonly network: Network; reado
       aria-label="Not on the board"
       role="group"
     >
-      {left.length === 0 ? (
+      {wireFrom !== null ? (
+        <span role="status">
+          Wire from {wireFrom}: click the other hole. Click {wireFrom} again to cancel it.
+        </span>
+      ) : left.length === 0 ? (
         <span className="text-soft">Every part is on the board. Click two free holes to add a wire.</span>
       ) : (
         <>

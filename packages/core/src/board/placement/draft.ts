@@ -117,7 +117,7 @@ export class Draft {
     return best && best.column;
   }
 
-  /** Returns the strip of a row and side, if it is nobody's or this node's. */
+  /** Returns whether a node may use a strip: it is still free, or the node's own. */
   isOpenTo(strip: Strip, node: string): boolean {
     const owner = this.ownerOf(strip);
     return owner === undefined || owner === node;

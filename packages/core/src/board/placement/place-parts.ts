@@ -99,8 +99,8 @@ class Placement {
     // Above and below them rows for the two nodes of the supply.
     const around = this.#supply ? 2 : 0;
     const gap = Math.min(mostGap, Math.floor((this.#draft.rows - 2) / (nodes.length - 1 + around)));
-    if (nodes.length > 1 && gap < 1) throw new NoRoom();
     const first = this.#supply ? 2 + Math.max(leastSpan, gap) : 1;
+    if (nodes.length > 1 && (gap < 1 || first + gap * (nodes.length - 1) > this.#draft.rows)) throw new NoRoom();
     nodeOrder(this.#network, nodes).forEach((node, index) => this.#row.set(node, first + gap * index));
   }
 
@@ -237,7 +237,7 @@ class Placement {
     return hole;
   }
 
-  /** Returns the node's own row, otherwise the nearest row that is nobody's. */
+  /** Returns a row that is still free: the node's own, otherwise the nearest one. */
   #emptyStrip(node: string): Strip {
     const own = this.#row.get(node);
     const taken = new Set(this.#row.values());
