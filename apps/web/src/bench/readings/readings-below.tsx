@@ -1,10 +1,10 @@
 import { formatQuantity, sumOf } from '@usual-drag/core/quantity';
 import { equalCurrents, explainSum, type Reading, type ReadingSum } from '@usual-drag/core/readings';
 import { namesOf } from '@usual-drag/core/plan';
-import { instrumentForJob, type KitInstrument } from '@usual-drag/core/instrument';
+import { instrumentForJob } from '@usual-drag/core/instrument';
 import { addReading, keepInstrument, readingsFromRows, rowsFromReadings } from '@usual-drag/core/job';
-import { useQuery } from '@tanstack/react-query';
 import { listQuery } from '../../api/lists.ts';
+import { queries } from '../../api/queries.ts';
 import { offer } from '../../ui/offer.ts';
 import { csvRows, csvText } from '../../ui/csv.ts';
 import { useMemo, useRef, useState } from 'react';
@@ -61,7 +61,6 @@ export function ReadingsBelow({ view }: { readonly view: BenchView }) {
 }
 
 function Files({ readings }: { readonly readings: Readings }) {
-  const { data: kit = [] } = useQuery(listQuery('instruments'));
   const file = useRef<HTMLInputElement>(null);
   const title = benchNow().document.title ?? 'readings';
   const actions: readonly MenuAction[] = useMemo(
@@ -92,19 +91,14 @@ function Files({ readings }: { readonly readings: Readings }) {
         ref={file}
         label="Readings to import"
         accept=".csv,text/csv"
-        onTake={(one) =>
-          void importReadings(
-            one,
-            kit.map(({ document }) => document),
-          )
-        }
+        onTake={(one) => void importReadings(one)}
       />
     </>
   );
 }
 
 /** Adds the readings of a file that the job does not have yet. */
-async function importReadings(file: File, kit: readonly KitInstrument[]): Promise<void> {
+async function importReadings(file: File): Promise<void> {
   const data = csvRows(await file.text());
   const { readings, faults } = readingsFromRows(data);
   const known = new Set((benchNow().document.readings ?? []).map(({ id }) => id));
@@ -126,7 +120,9 @@ async function importReadings(file: File, kit: readonly KitInstrument[]): Promis
     (id) => !own.some((one) => one.id === id),
   );
   if (missing.length === 0) return sayUndoable(`${said}.`);
-  const found = kit.filter(({ id }) => missing.includes(id));
+  // The kit may not be fetched yet. Without an answer the instruments count as not in it.
+  const kit = await queries.ensureQueryData(listQuery('instruments')).catch(() => []);
+  const found = kit.map(({ document }) => document).filter(({ id }) => missing.includes(id));
   const names = missing.map((id) => found.find((one) => one.id === id)?.name ?? id).join(', ');
   const what = missing.length === 1 ? `the instrument ${names} is` : `the instruments ${names} are`;
   if (found.length === 0)

@@ -23,7 +23,7 @@ export function ReadingsBoard({ view, zoom }: { readonly view: BenchView; readon
         <Link className="inline-flex min-h-6 items-center underline" to={`/bench/${view.jobId}/network/board`}>
           Place the parts
         </Link>
-        , and each step of the plan says in which row the probes go.
+        : each step of the plan then has the rows of its probes.
       </p>
     );
   return <BoardCanvas network={network} zoom={zoom} probes={probes} editable={false} />;
