@@ -53,14 +53,19 @@ test('a newcomer wires the divider, finds a wrong row by the check, sets the met
   // One row too high: C is made of two rows.
   await type('r3 9b 12b, R4 13c 17c');
   await expect(tray).toContainText('Every part is on the board');
+  const click = async (hole: string): Promise<void> => {
+    const { x, y } = await at(page, hole);
+    await page.mouse.click(x, y);
+  };
   for (const [from, to] of [
     ['5L+', '5b'],
     ['17L-', '17a'],
-  ] as const)
-    for (const hole of [from, to]) {
-      const { x, y } = await at(page, hole);
-      await page.mouse.click(x, y);
-    }
+  ] as const) {
+    await click(from);
+    await expect(page.getByText(`Wire from ${from}`)).toBeVisible();
+    await click(to);
+    await expect(page.locator(`[data-end="${to}"]`)).toBeAttached();
+  }
   await expect
     .poll(async () => (await board(server))?.wires)
     .toEqual([
@@ -133,8 +138,11 @@ test('parts are placed automatically and moved by keys; undo, history, and the b
   const leg = page.getByRole('button', { name: `R3, second leg, in hole ${r3!.to}` });
   await leg.focus();
   await page.keyboard.press('Space');
-  await page.keyboard.press('ArrowDown');
-  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText('R3, second leg picked up.')).toBeAttached();
+  for (const hole of ['15a', '16a']) {
+    await page.keyboard.press('ArrowDown');
+    await expect(page.locator(`[data-end="${hole}"]`)).toBeAttached();
+  }
   await page.keyboard.press('Space');
   await expect(check.getByRole('listitem')).toContainText('The second leg of R3 is in row 16 left');
   await page.keyboard.press('Control+z');
