@@ -37,7 +37,7 @@ test('a newcomer wires the divider, finds a wrong row by the check, sets the met
 }) => {
   await openBoard(page, server);
   await expect(page.getByRole('note')).toContainText('supply off');
-  const places = page.getByRole('textbox', { name: 'Type the places' });
+  const places = page.getByRole('textbox', { name: 'Type positions' });
   const type = async (text: string): Promise<void> => {
     await places.fill(text);
     await places.press('Enter');
@@ -80,7 +80,7 @@ test('a newcomer wires the divider, finds a wrong row by the check, sets the met
   await expect(check.getByRole('listitem')).toContainText(/The voltage C to 0 would be 0\sV, not 4\.09\sV\./);
   await axe(page);
   await check.getByRole('button', { name: 'Move it to row 13 left' }).click();
-  await expect(check.getByRole('status')).toContainText('The board makes the circuit that is drawn.');
+  await expect(check.getByRole('status')).toContainText('The board matches the drawing.');
   await saved(page);
   expect(await board(server)).toEqual({
     rows: 30,
@@ -128,7 +128,7 @@ test('parts are placed automatically and moved by keys; undo, history, and the b
   await openBoard(page, server);
   await page.getByRole('button', { name: 'Place automatically' }).click();
   const check = page.getByRole('region', { name: 'Check' });
-  await expect(check.getByRole('status')).toContainText('The board makes the circuit that is drawn.');
+  await expect(check.getByRole('status')).toContainText('The board matches the drawing.');
   await saved(page);
   const placed = (await board(server))!;
   expect(placed.parts).toHaveLength(5);
@@ -146,27 +146,27 @@ test('parts are placed automatically and moved by keys; undo, history, and the b
   await page.keyboard.press('Space');
   await expect(check.getByRole('listitem')).toContainText('The second leg of R3 is in row 16 left');
   await page.keyboard.press('Control+z');
-  await expect(check.getByRole('status')).toContainText('The board makes the circuit that is drawn.');
+  await expect(check.getByRole('status')).toContainText('The board matches the drawing.');
 
   // A wrong wire is named; taken over, it is a connection of the circuit. Both can be undone.
-  const places = page.getByRole('textbox', { name: 'Type the places' });
+  const places = page.getByRole('textbox', { name: 'Type positions' });
   await places.fill('wire 8d 14e');
   await places.press('Enter');
   await expect(check.getByRole('listitem')).toContainText(
     'The wire from row 8 left to row 14 left joins node B to node C.',
   );
   await check.getByRole('button', { name: 'Take over as the circuit' }).click();
-  await expect(check.getByRole('status')).toContainText('The board makes the circuit that is drawn.');
+  await expect(check.getByRole('status')).toContainText('The board matches the drawing.');
   await saved(page);
   const nodes = (await stored(server, 'Float-level')).document.network.elements.find(({ id }) => id === 'R3')!;
   expect(nodes.from).toBe(nodes.to);
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
   await expect(check.getByRole('listitem')).toContainText('joins node B to node C');
 
-  // An end that is removed by key; a slip is told where it is typed.
+  // An end is removed by key; a mistake in the field is reported below it.
   await page.getByRole('button', { name: 'wire to 14e, in hole 8d' }).focus();
   await page.keyboard.press('Delete');
-  await expect(check.getByRole('status')).toContainText('The board makes the circuit that is drawn.');
+  await expect(check.getByRole('status')).toContainText('The board matches the drawing.');
   await places.fill('R3 8d 99a');
   await places.press('Enter');
   await expect(page.getByRole('alert')).toContainText('The board has no hole 99a.');

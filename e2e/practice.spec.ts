@@ -366,7 +366,7 @@ test('the start page shows each kind with its standing; the working appears once
   await expect(page.getByRole('link', { name: 'Begin' })).toBeVisible();
   await page.getByLabel('Your name').fill('B. Wader');
   await page.keyboard.press('Enter');
-  await expect(kinds.getByRole('link', { name: /^A voltmeter in the circuit level 1, not tried yet/ })).toBeVisible();
+  await expect(kinds.getByRole('link', { name: /^A voltmeter in the circuit level 1, no attempts yet/ })).toBeVisible();
   expect(await violations(page)).toEqual([]);
   await kinds.getByRole('link', { name: /^A voltmeter in the circuit/ }).click();
   await expect(page).toHaveURL(/kind=voltmeter&level=1/);
@@ -377,7 +377,7 @@ test('the start page shows each kind with its standing; the working appears once
   await expect(page.getByRole('region', { name: 'Working' }).getByRole('listitem').first()).toBeVisible();
   await page.getByRole('tab', { name: 'Start' }).click();
   await expect(
-    kinds.getByRole('link', { name: /^A voltmeter in the circuit level \d, 1 tried, 100\s% right/ }),
+    kinds.getByRole('link', { name: /^A voltmeter in the circuit level \d, 1 attempt, 100\s% correct/ }),
   ).toBeVisible();
   expect(faults).toEqual([]);
 });

@@ -358,7 +358,7 @@ test('readings of a whole plan are pasted: each at its step, what belongs to non
   ]);
   await expect(list.getByRole('alert').getByRole('listitem')).toHaveText([
     'Row 3, B to X 1 V: The circuit has no node and no part X.',
-    'Row 4, nothing: No value at its end. Write the display last, such as 6.33 V.',
+    'Row 4, nothing: No value at the end of the row. Write the display last, for example 6.33 V.',
   ]);
   expect(await violations(page)).toEqual([]);
   await list.getByRole('button', { name: 'Keep 2 readings' }).click();

@@ -38,7 +38,7 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
       path: `${divider}/network/board`,
       open: async (page) => {
         await page.getByRole('button', { name: 'Place automatically' }).click();
-        await page.getByText('The board makes the circuit that is drawn.').waitFor();
+        await page.getByText('The board matches the drawing.').waitFor();
       },
     },
     { name: 'Readings, strip board', path: `${divider}/readings/board` },

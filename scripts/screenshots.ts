@@ -79,7 +79,7 @@ const views: readonly {
       await page.getByRole('link', { name: /^Network/ }).click();
       await page.getByRole('tab', { name: 'Strip board' }).click();
       await page.getByRole('button', { name: 'Place automatically' }).click();
-      await page.getByRole('textbox', { name: 'Type the places' }).fill('R3 8a 13a');
+      await page.getByRole('textbox', { name: 'Type positions' }).fill('R3 8a 13a');
       await page.keyboard.press('Enter');
       await page.getByRole('button', { name: 'Move it to row 14 left' }).focus();
     },

@@ -32,7 +32,7 @@ interface Props {
   readonly range: Range;
 }
 
-/** The reading of a source whose resistance is known, as a picture with its fields, and the value without the meter. */
+/** Correction for a known source resistance: a picture with its fields, and the corrected value. */
 export function KnownSource({ quantity, instrument, range }: Props) {
   const unit = unitOf(quantity);
   const { read, source, spread } = useLastCorrection();
@@ -122,7 +122,7 @@ export function KnownSource({ quantity, instrument, range }: Props) {
   );
 }
 
-/** The source, its resistance and the meter; beside it the indicated value and the one without the meter. */
+/** Picture of the source, its resistance and the meter, with the indicated and the corrected value to scale. */
 function Situation(shown: Parameters<typeof correctionPicture>[0]) {
   const { quantity, indicated, corrected } = shown;
   const { width, height, marks, sag } = useMemo(

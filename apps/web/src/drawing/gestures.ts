@@ -1,5 +1,5 @@
 import { createUseGesture, dragAction, pinchAction } from '@use-gesture/react';
-import { useLayoutEffect, useRef, type RefObject } from 'react';
+import { useCallback, useLayoutEffect, useRef, type RefCallback } from 'react';
 import { scaleBounds, type Zoom } from './zoom.ts';
 
 // Only the gestures that are used are shipped.
@@ -20,9 +20,14 @@ interface Anchor {
  * Ctrl and wheel about the point between or below them.
  *
  * @param scale  as the drawing is shown now
+ * @param sizeRef  ref that follows the size of the same element
  * @returns the ref of the scroller
  */
-export function useDrawingGestures(zoom: Zoom, scale: number): RefObject<HTMLDivElement | null> {
+export function useDrawingGestures(
+  zoom: Zoom,
+  scale: number,
+  sizeRef: RefCallback<HTMLElement>,
+): RefCallback<HTMLDivElement> {
   const room = useRef<HTMLDivElement>(null);
   const anchor = useRef<Anchor | null>(null);
   useLayoutEffect(() => {
@@ -55,5 +60,11 @@ export function useDrawingGestures(zoom: Zoom, scale: number): RefObject<HTMLDiv
       pinch: { scaleBounds, from: () => [scale, 0] },
     },
   );
-  return room;
+  return useCallback(
+    (element: HTMLDivElement | null) => {
+      room.current = element;
+      return sizeRef(element);
+    },
+    [sizeRef],
+  );
 }

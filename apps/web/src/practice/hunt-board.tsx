@@ -1,5 +1,5 @@
 import { boardDifferences, differenceHoles, differenceSentence } from '@usual-drag/core/board';
-import { boardPicture, groundMarks, ringMarks } from '@usual-drag/core/drawing';
+import { ringMarks, stillBoard } from '@usual-drag/core/drawing';
 import type { FaultHunt } from '@usual-drag/core/practice';
 import { useMemo } from 'react';
 import { MarksView } from '../drawing/marks-view.tsx';
@@ -7,7 +7,7 @@ import { MarksView } from '../drawing/marks-view.tsx';
 /** The board with the mistake that was hidden on it, ringed and in words. */
 export function HuntBoard({ hunt: { board, job } }: { readonly hunt: FaultHunt }) {
   const { network } = job;
-  const picture = useMemo(() => board && boardPicture(network, board), [network, board]);
+  const picture = useMemo(() => board && stillBoard(network, board), [network, board]);
   if (!board || !picture) return null;
   const differences = boardDifferences(network, board);
   const rings = ringMarks(differences.flatMap((one) => differenceHoles(one, board)));
@@ -20,11 +20,7 @@ export function HuntBoard({ hunt: { board, job } }: { readonly hunt: FaultHunt }
         viewBox={`0 0 ${picture.width} ${picture.height}`}
         className="max-h-[32rem] w-full"
       >
-        <MarksView marks={groundMarks(board)} />
-        <MarksView marks={picture.carried} />
-        <MarksView marks={picture.wires} />
-        <MarksView marks={picture.badges} />
-        <MarksView marks={picture.parts.flatMap(({ marks }) => marks)} />
+        <MarksView marks={picture.marks} />
         <MarksView marks={rings} />
       </svg>
     </figure>

@@ -1,7 +1,7 @@
 import { nodesOf, referenceOf, type Network } from '@usual-drag/core/network';
 import type { BenchPlace } from '@usual-drag/core/practice';
 
-/** Meter of a hunt: its function and where it is, for each function. */
+/** Function of the meter of a hunt, and its place for each function. */
 export interface HuntSpot {
   readonly quantity: BenchPlace['quantity'];
   readonly red: string;
@@ -12,7 +12,7 @@ export interface HuntSpot {
   readonly next: 'red' | 'black';
 }
 
-/** The place where a hunt begins: from the first node to the reference. */
+/** Returns the first place of a hunt: the first node to the reference. */
 export function firstSpot(network: Network): HuntSpot {
   const black = referenceOf(network)!;
   const red = nodesOf(network).find((node) => node !== black) ?? black;

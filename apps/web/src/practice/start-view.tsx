@@ -13,11 +13,12 @@ import { Link } from 'react-router';
 import { attemptsQuery } from '../api/practice.ts';
 import { formatPercent } from '@usual-drag/core/quantity';
 import { usePerson } from '../ui/person.ts';
+import { count } from '../ui/words.ts';
 import { HuntPicture } from './hunt-picture.tsx';
 import { kindWords } from './kind-words.ts';
 import { ProblemPicture } from './problem-picture.tsx';
 
-/** Kinds of problems as pictures, each with the standing of the person; the weakest one first to hand. */
+/** Kinds of problems as pictures with the person's results, and a button for the weakest kind. */
 export function StartView() {
   const person = usePerson((state) => state.person);
   const { data: attempts = [] } = useQuery(attemptsQuery(person));
@@ -30,7 +31,7 @@ export function StartView() {
           to={addressOf(weakest.kind, weakest.level, true)}
           className="inline-flex min-h-11 items-center rounded-lg bg-bar px-4 font-bold text-onbar hover:opacity-90 dark:border dark:border-soft"
         >
-          {attempts.length === 0 ? 'Begin' : 'Go on with the weakest kind'}
+          {attempts.length === 0 ? 'Begin' : 'Continue with the weakest kind'}
         </Link>
         <span className="text-soft">
           {attempts.length === 0
@@ -71,9 +72,9 @@ const addressOf = (kind: ProblemKind, level: Level, isWeakest: boolean): string 
 
 function standingOf(progress: KindProgress | undefined, level: Level | null): string {
   const next = level === null ? '' : `level ${level}`;
-  if (!progress) return level === null ? 'not tried yet' : `${next}, not tried yet`;
+  if (!progress) return level === null ? 'no attempts yet' : `${next}, no attempts yet`;
   const { attempts, lately } = progress;
-  return `${next === '' ? '' : `${next}, `}${attempts} tried, ${formatPercent(lately, { digits: 2, trim: true })} right lately`;
+  return `${next === '' ? '' : `${next}, `}${count(attempts, 'attempt')}, ${formatPercent(lately, { digits: 2, trim: true })} correct recently`;
 }
 
 interface CardProps {

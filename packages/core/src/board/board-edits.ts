@@ -11,7 +11,7 @@ export function putLeg(board: Board, id: string, leg: Leg, hole: string | null):
   return putPart(board, hole === null ? rest : { ...rest, [leg]: hole });
 }
 
-/** Puts a part on the board, in place of where it was; without a hole it is removed. */
+/** Replaces the holes of a part; a part without a hole is removed from the board. */
 export function putPart(board: Board, part: Board['parts'][number]): Board {
   const isOn = part.from !== undefined || part.to !== undefined;
   const isKnown = board.parts.some(({ id }) => id === part.id);
@@ -34,7 +34,7 @@ export const removeWire = (board: Board, hole: string): Board => ({
   wires: board.wires.filter(({ from, to }) => from !== hole && to !== hole),
 });
 
-/** Moves what is in a hole to another one, which is free; unchanged if nothing is in it. */
+/** Moves the leg or wire end in a hole to another hole, which is free; unchanged if the hole is empty. */
 export function moveHole(board: Board, hole: string, to: string): Board {
   const moved = (one: string): string => (one === hole ? to : one);
   return {
@@ -95,7 +95,7 @@ export function exchangeParts(board: Board, a: string, b: string): Board {
   return { ...board, parts: board.parts.map((part) => ({ ...part, id: names[part.id] ?? part.id })) };
 }
 
-/** Turns a part round. */
+/** Exchanges the two legs of a part. */
 export const turnPart = (board: Board, id: string): Board => ({
   ...board,
   parts: board.parts.map((part) =>
@@ -109,7 +109,7 @@ export const turnPart = (board: Board, id: string): Board => ({
   ),
 });
 
-/** Number of columns across the gap and the space for the rails, in pitches. */
+/** Columns from left to right; an empty one is the gap, or the space beside a rail. */
 const columns: readonly string[] = ['L+', 'L-', '', ...columnsOn('left'), '', ...columnsOn('right'), '', 'R+', 'R-'];
 
 /** Returns the distance of two holes in pitches. */
@@ -131,8 +131,8 @@ export interface Room {
 }
 
 /**
- * Makes sure that a group of strips has a free hole: if it is full, what is in its nearest hole moves to an empty row, and a wire
- * from there takes its place.
+ * Returns a free hole of a group of strips. If the group is full, the leg or wire end in its nearest hole moves to an empty row, and
+ * a wire to that row takes its place.
  *
  * @param near  hole that the free one should be near to
  * @returns null if the board has no empty row left
@@ -147,6 +147,17 @@ export function roomIn(board: Board, net: Strip, near: string | null): Room | nu
   if (empty === null) return null;
   const [first, second, third] = holesIn(board, stripOf(board, empty)) as [string, string, string];
   return { board: addWire(moveHole(board, hole, first), hole, second), hole: third };
+}
+
+/**
+ * Returns a free hole for a leg: of a group of strips, or of an empty row if the leg's node has no group yet.
+ *
+ * @returns null if the board has no room for it
+ */
+export function placeFor(board: Board, net: Strip | null, near: string | null): Room | null {
+  if (net !== null) return roomIn(board, net, near);
+  const hole = emptyRowHole(board, near);
+  return hole === null ? null : { board, hole };
 }
 
 /** Returns a hole of a row that has nothing in it, the nearest to a hole; null if there is none. */

@@ -6,7 +6,7 @@ import { dropPart, moveHole, movePart } from './board-edits.ts';
 import { boardFaults } from './board-faults.ts';
 import { followNetwork } from './follow-network.ts';
 import { holesIn, stripOf, stripWords } from './holes.ts';
-import { breakPlace, probePlace } from './probe-places.ts';
+import { breakPlace, probeHole, probePlace } from './probe-places.ts';
 
 const divider = read('E1 24V/1R8: R1 56k + (R2 39k || R3 15k + R4 27k)');
 const typed = 'E1 1L+ 1L-; R1 5a 9a, R2 9d 17d, R3 9b 13b\nr4 13c 17c, wire 5l+ 5b, W 17L- 17a';
@@ -114,6 +114,10 @@ test('probes go to rows that carry the node; a break names the legs and their ho
   );
   expect(breakPlace(divider, board('R3 - 13b', built), ['R3.from'])).toBeNull();
   expect(probePlace(divider, emptyBoard(30), 'B')).toBeNull();
+  expect(probeHole(divider, emptyBoard(30), 'B')).toBeNull();
+  expect(probeHole(divider, built, 'B')).toBe('9c');
+  // In a full row the probe touches a leg.
+  expect(probeHole(divider, board('wire 9c 20c, wire 9e 21c', built), 'B')).toBe('9a');
 });
 
 test('a renamed part keeps its holes; a node that is renamed, and a part that is removed, change nothing', () => {

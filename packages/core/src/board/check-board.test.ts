@@ -70,7 +70,7 @@ test.each([
   [
     'a leg in no hole',
     withPart('R4', { from: '13c' }),
-    /^The second leg of R4 is in no hole; node 0 is in left − rail and row 17 left\. R4 is open\. The voltage C to 0 would be 9\.8\d\sV, not 4\.09\sV\.$/,
+    /^The second leg of R4 is not in a hole; node 0 is in left − rail and row 17 left\. R4 is open\. The voltage C to 0 would be 9\.8\d\sV, not 4\.09\sV\.$/,
   ],
   ['a part left out', { ...built, parts: built.parts.slice(0, 4) }, /^R4 is not on the board\. The voltage C to 0 /],
   [
@@ -136,6 +136,29 @@ test('two nodes whose ends are all in one row are joined, and moved apart in one
   expect(found.map(({ kind }) => kind)).toEqual(['joined']);
   expect(differenceSentence(found[0]!)).toBe('Nodes B and C are joined: both are in row 9 left.');
   expect(lines(mendBoard(divider, board, found[0]!)!)).toEqual([]);
+});
+
+test('two stray legs in one row are named as joined to each other, not as open', () => {
+  const board = {
+    ...built,
+    parts: built.parts.map((part) =>
+      part.id === 'R1' ? { ...part, to: '25a' } : part.id === 'R4' ? { ...part, from: '25b' } : part,
+    ),
+  };
+  const [first] = boardDifferences(divider, board);
+  expect(differenceSentence(first!)).toBe(
+    'The second leg of R1 is in row 25 left; node B is in row 9 left. There it is joined to R4.',
+  );
+});
+
+test('a part with both ends on one node that is plugged elsewhere is not called shorted', () => {
+  const network = {
+    elements: [...divider.elements, { id: 'R5', kind: 'resistor', from: 'B', to: 'B', resistance: 1 } as const],
+  };
+  const board = { ...built, parts: [...built.parts, { id: 'R5', from: '25a', to: '25b' }] };
+  const found = boardDifferences(network, board);
+  expect(found.map(differenceSentence).join(' ')).not.toContain('shorted');
+  expect(found.length).toBeGreaterThan(0);
 });
 
 test('an ideal source that the board shorts is a danger; a part that would burn is a caution', () => {

@@ -80,15 +80,15 @@ export function effectSentence(effect: BoardEffect): string {
     case 'shorted':
       return 'A source would be short-circuited. Do not switch on.';
     case 'current':
-      return `The current in ${effect.part} would be ${told(effect.built, 'A')}, not ${told(effect.drawn, 'A')}.`;
+      return `The current in ${effect.part} would be ${withUnit(effect.built, 'A')}, not ${withUnit(effect.drawn, 'A')}.`;
     case 'voltage':
       return effect.built === null
-        ? `The voltage ${effect.red} to ${effect.black} would be undefined, not ${told(effect.drawn, 'V')}.`
-        : `The voltage ${effect.red} to ${effect.black} would be ${told(effect.built, 'V')}, not ${told(effect.drawn, 'V')}.`;
+        ? `The voltage ${effect.red} to ${effect.black} would be undefined, not ${withUnit(effect.drawn, 'V')}.`
+        : `The voltage ${effect.red} to ${effect.black} would be ${withUnit(effect.built, 'V')}, not ${withUnit(effect.drawn, 'V')}.`;
   }
 }
 
-const told = (value: number, unit: 'V' | 'A'): string => formatQuantity(value, unit, { digits: 3 });
+const withUnit = (value: number, unit: 'V' | 'A'): string => formatQuantity(value, unit, { digits: 3 });
 
 /** Returns the cautions that the circuit on the board raises and the drawn one does not, such as a part that would burn. */
 export function boardCautions(network: Network, built: Network | null): string[] {

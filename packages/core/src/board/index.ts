@@ -25,8 +25,9 @@ export {
   mendingText,
   type BoardDifference,
 } from './differences/index.ts';
+export { legName } from './differences/words.ts';
 export { boardCautions, effectSentence } from './effect.ts';
 export { followNetwork } from './follow-network.ts';
-export { columnsOn, holePattern, holesIn, lastUpperRow, parseHole, rails, stripOf, type Strip } from './holes.ts';
+export { columnsOn, holePattern, holesIn, parseHole, railOf, rails, stripOf, type Strip } from './holes.ts';
 export { placeParts } from './placement/place-parts.ts';
-export { breakPlace, legHoles, probePlace, probeStrip } from './probe-places.ts';
+export { breakPlace, legHoles, probeHole, probePlace } from './probe-places.ts';

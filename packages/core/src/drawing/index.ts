@@ -10,9 +10,9 @@ export { showsLive } from './density.ts';
 export { bandInk, bandInks } from './symbols/band-inks.ts';
 export {
   boardPicture,
-  freeHoleOf,
   groundMarks,
   ringMarks,
+  stillBoard,
   type PartOnBoard,
   type PluggedEnd,
 } from './board/board-picture.ts';

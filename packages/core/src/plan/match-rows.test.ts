@@ -41,6 +41,11 @@ test.each([
   ['R2\tOL', 'R2 OL kΩ'],
   ['0 to B −6.33 V', 'B-0 reversed -6.33 V'],
   ['R2 6.33 V', 'B-0 6.33 V'],
+  ['R2 38.8 K', 'No value at the end of the row. Write the display last, for example 6.33 V.'],
+  ['R2 38.8 Kohm', 'R2 38.8 kΩ'],
+  ['R2 0.0388 MΩ', 'R2 0.0388 MΩ'],
+  ['B to 0 6330 mV', 'B-0 6330 mV'],
+  ['B to 0 6330000 \u03bcV', 'B-0 6330000 µV'],
 ])('%s belongs to its step', (text, found) => expect(one(text)).toBe(found));
 
 test('a current belongs to the step that opens the circuit at its part; the number of a step is enough', () => {
@@ -54,9 +59,9 @@ test('a current belongs to the step that opens the circuit at its part; the numb
 
 test.each([
   ['B to X 6.33 V', 'The circuit has no node and no part X.'],
-  ['B to 0', 'No value at its end. Write the display last, such as 6.33 V.'],
+  ['B to 0', 'No value at the end of the row. Write the display last, for example 6.33 V.'],
   ['6.33 V', 'No place before the value. Write the nodes, the part or the number of the step.'],
-  ['99 6.33 V', 'Step 99 of the plan reads nothing.'],
+  ['99 6.33 V', 'Step 99 of the plan takes no reading.'],
   ['B to 0 148 µA', 'This step is read in V, not in A.'],
 ])('%s is listed with the reason', (text, message) => {
   const { matched, unmatched } = match(text);
@@ -68,7 +73,7 @@ test('a step takes one row, and none if it has a reading already; empty rows cou
   const { matched, unmatched } = match('B to 0 6.33 V\n\nB to 0 6.34 V');
   expect(matched.map(({ row }) => row)).toEqual([1]);
   expect(unmatched).toEqual([
-    { row: 3, text: 'B to 0 6.34 V', message: 'A row before it is for the same step. Keep one of them.' },
+    { row: 3, text: 'B to 0 6.34 V', message: 'An earlier row is for the same step. Keep one of them.' },
   ]);
   const reading: Reading = {
     id: 'M1',

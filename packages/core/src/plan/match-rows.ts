@@ -23,9 +23,9 @@ export interface UnmatchedRow {
 }
 
 /** Value at the end of a row: a number or OL, with a prefix and a unit or without. */
-const valuePattern = /(?:^|[\s=:])([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)|OL)\s*(?:([mkMGnuµ]?)(V|A|Ω|ohms?|R))?$/i;
+const valuePattern = /(?:^|[\s=:])([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)|OL)\s*(?:([mkGnuµμ]?)(V|A|Ω|ohms?|R))?$/i;
 
-/** Words that say what is read, and no name. */
+/** Words of a row that are not names. */
 const filler = /\b(?:step|voltage|current|resistance|across|through|into|from|at|of|to)\b|→|⇒/gi;
 
 /**
@@ -63,7 +63,7 @@ export function matchRows(
         : readingsAt(readings, found.step).length > 0
           ? 'This step has a reading already. Remove the row, or strike that reading out.'
           : matched.some(({ step }) => step === found.step)
-            ? 'A row before it is for the same step. Keep one of them.'
+            ? 'An earlier row is for the same step. Keep one of them.'
             : null;
     if (message !== null) unmatched.push({ row, text, message });
     else matched.push({ row, ...(found as Omit<MatchedRow, 'row'>) });
@@ -78,7 +78,7 @@ function matchRow(text: string, steps: readonly PlanStep[], network: Network): O
   const [, figures, prefix = '', letter] = value;
   const unit = letter === undefined ? null : unitOfLetter(letter);
   const shown = figures!.toUpperCase().replace(',', '.').replace(/^\+/, '');
-  if (!shownPattern.test(shown)) return `${figures} is no display. Write its digits, or OL.`;
+  if (!shownPattern.test(shown)) return `${figures} is not a display. Type its digits, or OL.`;
   const place = clean.slice(0, value.index).replace(filler, ' ').trim();
   const found = stepAt(place, unit, steps, network);
   if (typeof found === 'string') return found;
@@ -88,9 +88,12 @@ function matchRow(text: string, steps: readonly PlanStep[], network: Network): O
   return {
     step,
     isReversed,
-    observation: { shown, unit: unit === null ? step.unit : (prefix === 'u' ? 'µ' : prefix) + unit },
+    observation: { shown, unit: unit === null ? step.unit : prefixOf(prefix) + unit },
   };
 }
+
+/** Returns a typed prefix as a display has it. Only for m and M the case has a meaning. */
+const prefixOf = (typed: string): string => ({ K: 'k', u: 'µ', U: 'µ', μ: 'µ', N: 'n', g: 'G' })[typed] ?? typed;
 
 const unitOfLetter = (letter: string): 'V' | 'A' | 'Ω' =>
   letter.toUpperCase() === 'V' ? 'V' : letter.toUpperCase() === 'A' ? 'A' : 'Ω';
@@ -100,7 +103,7 @@ interface Found {
   readonly isReversed: boolean;
 }
 
-const noValue = 'No value at its end. Write the display last, such as 6.33 V.';
+const noValue = 'No value at the end of the row. Write the display last, for example 6.33 V.';
 const noStep = 'No step of the plan reads this place. Choose another depth of the plan, or read it without the plan.';
 
 function stepAt(
@@ -112,7 +115,7 @@ function stepAt(
   const nodes = new Set(nodesOf(network));
   const names = namesIn(place, new Set([...nodes, ...network.elements.map(({ id }) => id)]));
   const reads = steps.filter((step) => step.do === 'read');
-  const as = (step: ReadStep | undefined, isReversed = false): Found | string => (step ? { step, isReversed } : noStep);
+  const as = (step: ReadStep | undefined): Found | string => (step ? { step, isReversed: false } : noStep);
   const [first, second] = names;
   if (first === undefined) return 'No place before the value. Write the nodes, the part or the number of the step.';
   const part = network.elements.find(({ id }) => id === first);
@@ -123,7 +126,7 @@ function stepAt(
   }
   if (names.length === 1 && /^\d+$/.test(first) && !nodes.has(first)) {
     const step = steps[Number(first) - 1];
-    return step?.do === 'read' ? { step, isReversed: false } : `Step ${first} of the plan reads nothing.`;
+    return step?.do === 'read' ? { step, isReversed: false } : `Step ${first} of the plan takes no reading.`;
   }
   if (names.length === 1 && nodes.has(first))
     // `B to 0` is two nodes without a value.

@@ -1,36 +1,50 @@
-import { addWire, emptyRowHole, exchangeParts, freeHole, netsOf, putLeg, stripOf, type Board } from '../board/index.ts';
+import {
+  addWire,
+  emptyRowHole,
+  exchangeParts,
+  freeHole,
+  netsOf,
+  putLeg,
+  stripOf,
+  type Board,
+  type BoardPart,
+} from '../board/index.ts';
 import type { CircuitHypothesis } from '../faults/index.ts';
 
-/** Kinds of fault that a mistake on a strip board makes. */
-const boardFaultNames: readonly CircuitHypothesis['fault'][] = ['open', 'short', 'swapped'];
+type Mistake = (board: Board, part: Required<BoardPart>, other: string | undefined) => Board | null;
+
+/** Mistakes on a strip board, by the kind of fault that they make. */
+const mistakes: Partial<Record<CircuitHypothesis['fault'], Mistake>> = {
+  // A leg in the next empty row.
+  open: (board, { id, from, to }) => {
+    const leg = endsBeside(board, from) > endsBeside(board, to) ? 'from' : 'to';
+    const hole = emptyRowHole(board, leg === 'from' ? from : to);
+    return hole === null ? null : putLeg(board, id, leg, hole);
+  },
+  // A wire between the rows of the part.
+  short: (board, part) => {
+    const nets = netsOf(board);
+    const [from, to] = [part.from, part.to].map((hole) => freeHole(board, nets, nets.of(stripOf(board, hole)), hole));
+    return from != null && to != null ? addWire(board, from, to) : null;
+  },
+  swapped: (board, { id }, other) => (other === undefined ? null : exchangeParts(board, id, other)),
+};
 
 /** Returns whether a mistake on a strip board makes a fault. */
-export const isBoardFault = ({ fault }: CircuitHypothesis): boolean => boardFaultNames.includes(fault);
+export const isBoardFault = ({ fault }: CircuitHypothesis): boolean => fault in mistakes;
 
 /**
- * Returns a board with the mistake that makes a fault: a leg in the next free row for a part that is open, a wire between the
- * rows of a part that is shorted, two parts exchanged.
+ * Returns a board with the mistake that makes a fault.
  *
  * @returns null if no mistake on the board makes this fault, or if the board is full
  */
 export function boardWithFault(board: Board, { fault, where: [id, other] }: CircuitHypothesis): Board | null {
   const part = board.parts.find((one) => one.id === id);
   if (part?.from === undefined || part.to === undefined) return null;
-  if (fault === 'open') {
-    const leg = endsBeside(board, part.from) > endsBeside(board, part.to) ? 'from' : 'to';
-    const row = emptyRowHole(board, part[leg]!);
-    return row === null ? null : putLeg(board, part.id, leg, row);
-  }
-  if (fault === 'short') {
-    const nets = netsOf(board);
-    const from = freeHole(board, nets, nets.of(stripOf(board, part.from)), part.from);
-    const to = freeHole(board, nets, nets.of(stripOf(board, part.to)), part.to);
-    return from === null || to === null ? null : addWire(board, from, to);
-  }
-  return fault === 'swapped' && other !== undefined ? exchangeParts(board, part.id, other) : null;
+  return mistakes[fault]?.(board, { ...part, from: part.from, to: part.to }, other) ?? null;
 }
 
-/** Returns the number of legs that are joined to the one in a hole: without it, the node is where most of them are. */
+/** Returns the number of legs in the strips of a hole. A node is recognised by the strips that most of its legs are in. */
 function endsBeside(board: Board, hole: string): number {
   const nets = netsOf(board);
   const net = nets.of(stripOf(board, hole));

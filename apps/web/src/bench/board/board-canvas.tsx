@@ -19,7 +19,7 @@ import {
   type Mark,
 } from '@usual-drag/core/drawing';
 import type { Network } from '@usual-drag/core/network';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { fittingScale } from '../../drawing/fitting.ts';
 import { useDrawingGestures } from '../../drawing/gestures.ts';
 import { MarksView } from '../../drawing/marks-view.tsx';
@@ -50,28 +50,21 @@ export function BoardCanvas({ network, zoom, probes, editable }: Props) {
   const { rows, splitRails } = board;
   const ground = useMemo(() => groundMarks({ rows, ...(splitRails && { splitRails }) }), [rows, splitRails]);
   const scale = zoom.chosen ?? fittingScale(picture, room);
-  const scrollerRef = useDrawingGestures(zoom, scale);
-  const ref = useCallback(
-    (element: HTMLDivElement | null) => {
-      scrollerRef.current = element;
-      return sizeRef(element);
-    },
-    [sizeRef, scrollerRef],
-  );
+  const ref = useDrawingGestures(zoom, scale, sizeRef);
   const svg = useRef<HTMLDivElement>(null);
   const pressed = useRef<readonly [number, number]>([0, 0]);
   const { wireFrom, marked } = useBoardHand();
+  useEffect(() => () => useBoardHand.setState({ wireFrom: null, marked: [] }), []);
   const rings = useMemo(() => ringMarks([...marked, ...(wireFrom === null ? [] : [wireFrom])]), [marked, wireFrom]);
   const holeUnder = (x: number, y: number): string | null => {
     const { left, top } = svg.current!.getBoundingClientRect();
     return holeAt(board, { x: (x - left) / scale, y: (y - top) / scale });
   };
   const dragging = useBoardDrag(board, scale, holeUnder, setDrag);
-  const tray = editable && <NotPlaced network={network} board={board} />;
   return (
     <DndContext {...dragging}>
       <div className="relative flex min-h-0 min-w-0 grow flex-col max-sm:h-120 max-sm:shrink-0 max-sm:grow-0 max-sm:bg-sheet in-data-[whole=true]:max-sm:h-auto in-data-[whole=true]:max-sm:grow">
-        {tray}
+        {editable && <NotPlaced network={network} board={board} />}
         <div
           ref={ref}
           data-scale={scale}

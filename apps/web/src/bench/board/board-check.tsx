@@ -46,7 +46,7 @@ export function BoardCheck(now: Props) {
       <h2 className="font-bold">Check</h2>
       {differences.length === 0 ? (
         <p role="status" className="flex items-center gap-2">
-          <CircleCheck aria-hidden size={18} /> The board makes the circuit that is drawn.
+          <CircleCheck aria-hidden size={18} /> The board matches the drawing.
         </p>
       ) : (
         <p role="status">
@@ -107,13 +107,14 @@ function DifferenceLine({ network, board, differences, difference }: LineProps) 
         <Button
           onFocus={() => point(difference)}
           onBlur={() => point(null)}
-          onClick={() =>
+          onClick={() => {
+            point(null);
             editBoard((now) => {
               const mended = mendBoard(network, now, difference);
               if (!mended) toast.error('There is no room for it. Move something, or choose a larger board.');
               return mended ?? now;
-            })
-          }
+            });
+          }}
         >
           {mendingText(difference)}
         </Button>

@@ -1,7 +1,7 @@
 import type { Board } from '@usual-drag/core/board';
 import { count } from '../../ui/words.ts';
 
-/** The board as a list, for those who build by it or cannot see the picture. */
+/** Parts and wires as a list, for building by it and for screen readers. */
 export function BoardContents({ board: { parts, wires } }: { readonly board: Board }) {
   return (
     <details className="text-[14px]">

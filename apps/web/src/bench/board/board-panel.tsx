@@ -14,7 +14,7 @@ import { BoardContents } from './board-contents.tsx';
 import { editBoard, useBoard } from './board-now.ts';
 import { PlacementEntry } from './placement-entry.tsx';
 
-/** The panel beside the strip board: its size, where parts go, and how it differs from the drawing. */
+/** Panel beside the strip board: its size, typed positions, and its differences from the drawing. */
 export function BoardPanel({ network }: { readonly network: Network }) {
   const board = useBoard();
   return (
@@ -64,18 +64,23 @@ const lastRowInUse = ({ parts, wires }: Board): number =>
 
 function placeAll(network: Network, board: Board): void {
   const placed = placeParts(network, board.rows, board.splitRails);
-  if (!placed) return void toast.error('The circuit is too large for the largest board. Build it in two.');
+  if (!placed) return void toast.error('The circuit is too large for the largest board. Divide it between two boards.');
   const isReplaced = board.parts.length + board.wires.length > 0;
   editBoard(() => placed);
   if (isReplaced || placed.rows !== board.rows)
     sayUndoable(
       placed.rows === board.rows
-        ? 'All parts placed anew.'
+        ? 'All parts placed again.'
         : `All parts placed; they need a board of ${placed.rows} rows.`,
     );
 }
 
 function takeOver(built: Network): void {
+  const kept = new Set(built.elements.map(({ id }) => id));
+  const removed = benchNow()
+    .document.network.elements.map(({ id }) => id)
+    .filter((id) => !kept.has(id));
   benchNow().edit((job) => changeNetwork(job, built));
-  sayUndoable('The circuit is now the one on the board.');
+  const lost = removed.length === 0 ? '' : ` Removed, because not on the board: ${removed.join(', ')}.`;
+  sayUndoable(`The circuit now has the connections of the board.${lost}`);
 }

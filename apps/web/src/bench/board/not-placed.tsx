@@ -6,7 +6,7 @@ import { toast } from '../../ui/toast.ts';
 import { editBoard, useBoardHand } from './board-now.ts';
 import type { Dragged } from './dragged.ts';
 
-/** Parts that are not on the board: dragged to a hole, or put where their nodes are. */
+/** Parts that are not on the board. Each is dragged to a hole, or pressed to be placed at its nodes. */
 export function NotPlaced({ network, board }: { readonly network: Network; readonly board: Board }) {
   const wireFrom = useBoardHand((state) => state.wireFrom);
   const on = new Set(board.parts.map(({ id }) => id));
@@ -48,7 +48,7 @@ function Chip({ id, value, network }: ChipProps) {
     <button
       ref={setNodeRef}
       type="button"
-      title={`Drag ${id} to a hole, or press to put it where its nodes are`}
+      title={`Drag ${id} to a hole, or press to place it at its nodes`}
       className="inline-flex min-h-8 cursor-grab touch-none items-center gap-1.5 rounded-lg border border-line bg-sheet px-2 hover:border-soft pointer-coarse:min-h-11"
       style={isDragging ? { opacity: 0.4 } : undefined}
       onPointerDown={listeners?.onPointerDown as React.PointerEventHandler | undefined}

@@ -3,7 +3,7 @@ import type { Network } from '@usual-drag/core/network';
 import { useState } from 'react';
 import { editBoard, useBoard } from './board-now.ts';
 
-/** Field in which places are typed: `R1 5a 9a`, `wire 5L+ 5b`, `R1 off`. */
+/** Field for typed positions: `R1 5a 9a`, `wire 5L+ 5b`, `R1 off`. */
 export function PlacementEntry({ network }: { readonly network: Network }) {
   const board = useBoard();
   const [text, setText] = useState('');
@@ -22,7 +22,7 @@ export function PlacementEntry({ network }: { readonly network: Network }) {
       }}
     >
       <label htmlFor="board-line" className="font-bold">
-        Type the places
+        Type positions
       </label>
       <input
         id="board-line"
@@ -43,7 +43,7 @@ export function PlacementEntry({ network }: { readonly network: Network }) {
           <span className="text-fault">{fault}</span>
         ) : (
           <>
-            Enter places it. <b className="figures text-ink">wire 5L+ 5b</b> adds a wire,{' '}
+            Press Enter to apply. <b className="figures text-ink">wire 5L+ 5b</b> adds a wire,{' '}
             <b className="figures text-ink">{example} off</b> removes a part.
           </>
         )}

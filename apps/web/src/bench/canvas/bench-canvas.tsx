@@ -1,7 +1,7 @@
 import { nodesOf, type Network } from '@usual-drag/core/network';
 import type { NetworkValues } from '@usual-drag/core/solver';
 import { ammeterMarks, axisMarks, sagsIn, type PartStyle } from '@usual-drag/core/drawing';
-import { memo, Suspense, useCallback, useMemo, useState } from 'react';
+import { memo, Suspense, useMemo, useState } from 'react';
 import { EndHandles } from '../../drawing/end-handles.tsx';
 import { MarksView } from '../../drawing/marks-view.tsx';
 import { useDrawingGestures } from '../../drawing/gestures.ts';
@@ -90,14 +90,7 @@ export const BenchCanvas = memo(function BenchCanvas(props: Props) {
   );
   useRememberDrawn(network, truth, live, style, meters);
   const chosen = drawn?.setup.meters.find((meter) => meter.id === drawn.chosen);
-  const scrollerRef = useDrawingGestures(zoom, scale);
-  const ref = useCallback(
-    (element: HTMLDivElement | null) => {
-      scrollerRef.current = element;
-      return sizeRef(element);
-    },
-    [sizeRef, scrollerRef],
-  );
+  const ref = useDrawingGestures(zoom, scale, sizeRef);
 
   return (
     <div className="relative flex min-h-0 min-w-0 grow max-sm:h-76 max-sm:shrink-0 max-sm:grow-0 max-sm:bg-sheet in-data-[whole=true]:max-sm:h-auto in-data-[whole=true]:max-sm:grow">

@@ -17,7 +17,7 @@ import { benchNow, amend, useBench } from '../model/bench-store.ts';
 import { usePartInHand, useSelection } from '../model/selection.ts';
 import { useEditing } from '../model/editing.ts';
 
-/** A text as it was read last. */
+/** A text with the result of parsing it. */
 interface ReadText {
   readonly text: string;
   readonly fault: LineFault | null;
@@ -44,6 +44,8 @@ export function LineEntry() {
   const inHand = usePartInHand();
   const [draft, setDraft] = useState<Draft | null>(null);
   const begun = useRef(false);
+  /** Whether the last text could be read. */
+  const isReadable = useRef(true);
   const typing = draft !== null;
   const written = useMemo(() => (typing ? '' : writeLine(network, { brief: true })), [typing, network]);
   const text = draft?.text ?? written;
@@ -59,6 +61,7 @@ export function LineEntry() {
 
   const take = (next: string, base: Network): void => {
     const read = readLine(next, base);
+    isReadable.current = read.ok;
     const now = { text: next, fault: read.ok ? null : read.fault, places: read.ok ? read.value.places : [] };
     setDraft((before) => before && { ...before, read: now });
     if (!read.ok) return;
@@ -78,7 +81,7 @@ export function LineEntry() {
   const leave = (): void => {
     waiting.current?.run();
     useEditing.setState({ line: false });
-    if (draft && !readLine(draft.text, draft.base).ok) return;
+    if (!isReadable.current) return;
     begun.current = false;
     setDraft(null);
   };
@@ -132,6 +135,7 @@ export function LineEntry() {
             className="shrink-0"
             onClick={() => {
               waiting.current?.cancel();
+              isReadable.current = true;
               begun.current = false;
               setDraft(null);
             }}

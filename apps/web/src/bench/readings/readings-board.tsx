@@ -1,5 +1,5 @@
-import { legHoles, probeStrip, type Board } from '@usual-drag/core/board';
-import { freeHoleOf, holePoint, leadSign, ringMarks, type Mark } from '@usual-drag/core/drawing';
+import { legHoles, probeHole, type Board } from '@usual-drag/core/board';
+import { holePoint, leadSign, ringMarks, type Mark } from '@usual-drag/core/drawing';
 import type { Network } from '@usual-drag/core/network';
 import type { PlanStep } from '@usual-drag/core/plan';
 import { useMemo } from 'react';
@@ -32,8 +32,7 @@ export function ReadingsBoard({ view, zoom }: { readonly view: BenchView; readon
 /** Probes of a step, and rings around the legs that it lifts. */
 function stepMarks(network: Network, board: Board, step: PlanStep): readonly Mark[] {
   const probe = (lead: 'red' | 'black', node: string): Mark[] => {
-    const strip = probeStrip(network, board, node);
-    const hole = strip && freeHoleOf(board, strip);
+    const hole = probeHole(network, board, node);
     return hole ? leadAt(lead, hole) : [];
   };
   if (step.do === 'break' || step.do === 'restore') return ringMarks(legHoles(network, board, step.ends));

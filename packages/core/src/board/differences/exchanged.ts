@@ -1,8 +1,8 @@
-import { holesOf } from '../parts-on.ts';
 import { exchangeParts } from '../board-edits.ts';
 import { matchNodes, wrongPins } from '../match-nodes.ts';
-import type { DifferenceKind } from './kind.ts';
+import { holesOf } from '../parts-on.ts';
 import { partsOn } from '../parts-on.ts';
+import type { DifferenceKind } from './kind.ts';
 
 /** Two parts in each other's place. */
 export interface Exchanged {

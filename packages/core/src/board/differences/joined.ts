@@ -1,5 +1,5 @@
+import { moveHole, placeFor, type Room } from '../board-edits.ts';
 import type { Board } from '../board.ts';
-import { emptyRowHole, moveHole, roomIn, type Room } from '../board-edits.ts';
 import { stripOf, type Strip } from '../holes.ts';
 import type { DifferenceKind } from './kind.ts';
 import { netWords } from './words.ts';
@@ -37,14 +37,12 @@ export const joined: DifferenceKind<Joined> = {
   mend: ({ board }, { holes }) => moveToFreeRow(board, holes),
 };
 
-/** Moves what is in some holes to a row with nothing in it, and to further ones with a wire if five holes are not enough. */
+/** Moves the legs in some holes to an empty row, and to further rows joined by wires if five holes are not enough. */
 function moveToFreeRow(board: Board, holes: readonly string[]): Board | null {
   let now = board;
   let row: Strip | null = null;
   for (const hole of holes) {
-    const empty: string | null = row === null ? emptyRowHole(now, hole) : null;
-    const room: Room | null =
-      row === null ? (empty === null ? null : { board: now, hole: empty }) : roomIn(now, row, hole);
+    const room: Room | null = placeFor(now, row, hole);
     if (!room) return null;
     now = moveHole(room.board, hole, room.hole);
     row = stripOf(now, room.hole);

@@ -17,9 +17,9 @@ export interface DifferenceKind<D> {
   find(compared: Compared): D | null;
   /** The difference as a sentence. */
   sentence(difference: D): string;
-  /** Holes that it is about, to be marked. */
+  /** Holes to mark on the picture. */
   holes(difference: D, board: Board): readonly string[];
-  /** The mending of the board, as the text of a button. */
+  /** Text of the button that mends the board. */
   mending(difference: D): string;
   /** Returns the board without the difference; null if it has no room for that. */
   mend(compared: Compared, difference: D): Board | null;

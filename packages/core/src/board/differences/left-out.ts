@@ -1,4 +1,4 @@
-import { bodyAway, emptyRowHole, putLeg, roomIn, type Room } from '../board-edits.ts';
+import { bodyAway, placeFor, putLeg, type Room } from '../board-edits.ts';
 import { stripOf, type Strip } from '../holes.ts';
 import { isLoose, matchNodes } from '../match-nodes.ts';
 import { partsOn } from '../parts-on.ts';
@@ -29,14 +29,12 @@ export const leftOut: DifferenceKind<LeftOut> = {
     for (const end of ['from', 'to'] as const) {
       const isShorted: boolean = end === 'to' && element.from === element.to;
       const own: Strip | undefined = isShorted && before !== null ? stripOf(now, before) : netOf.get(element[end]);
-      const empty: string | null =
-        own === undefined || isLoose(own) ? emptyRowHole(now, before && bodyAway(now, before)) : null;
-      const room: Room | null =
-        own === undefined || isLoose(own)
-          ? empty === null
-            ? null
-            : { board: now, hole: empty }
-          : roomIn(now, own, before);
+      const isNew: boolean = own === undefined || isLoose(own);
+      const room: Room | null = placeFor(
+        now,
+        isNew ? null : own!,
+        isNew && before !== null ? bodyAway(now, before) : before,
+      );
       if (!room) return null;
       now = putLeg(room.board, part, end, room.hole);
       before = room.hole;

@@ -1,10 +1,10 @@
-import { holesOf } from '../parts-on.ts';
-import { emptyRowHole, putLeg, roomIn } from '../board-edits.ts';
+import { placeFor, putLeg } from '../board-edits.ts';
 import { stripOf, type Strip } from '../holes.ts';
-import { isLoose, type Leg } from '../match-nodes.ts';
+import { isLoose, type BoardPin, type Leg, type NodeMatch } from '../match-nodes.ts';
+import { holesOf } from '../parts-on.ts';
+import { partsOn } from '../parts-on.ts';
 import type { DifferenceKind } from './kind.ts';
 import { asSentence, legWords, netWords } from './words.ts';
-import { partsOn } from '../parts-on.ts';
 
 /** A leg in the wrong strip, or in none. */
 export interface Misplaced {
@@ -22,7 +22,7 @@ export interface Misplaced {
   /** The same in words. */
   readonly place: string | null;
   /** Effect of the leg in that place. */
-  readonly effect: 'shorted' | 'open' | { readonly joins: string };
+  readonly effect: 'shorted' | 'open' | { readonly node: string } | { readonly parts: readonly string[] };
 }
 
 /** A leg that is not in the strips of its node, of a part that is on the board. */
@@ -31,10 +31,8 @@ export const misplaced: DifferenceKind<Misplaced> = {
     const on = partsOn(board);
     const pin = wrong.find(({ part }) => on.has(part));
     if (!pin) return null;
-    const { nets, netOf, nodeOf, pins } = match;
+    const { nets, netOf } = match;
     const own = netOf.get(pin.node);
-    const isShorted = pins.some(({ end, part, net }) => part === pin.part && end !== pin.end && net === pin.net);
-    const owner = nodeOf.get(pin.net);
     return {
       kind: 'misplaced',
       part: pin.part,
@@ -45,26 +43,36 @@ export const misplaced: DifferenceKind<Misplaced> = {
       hole: pin.hole,
       strip: own === undefined || isLoose(own) ? null : own,
       place: own === undefined ? null : netWords(match, own),
-      effect: isShorted ? 'shorted' : owner === undefined || owner === pin.node ? 'open' : { joins: owner },
+      effect: effectOf(match, pin),
     };
   },
   sentence: ({ part, legWords: leg, node, at, place, effect }) => {
-    const where = at === null ? 'is in no hole' : `is in ${at}`;
+    const where = at === null ? 'is not in a hole' : `is in ${at}`;
     const belongs = place === null ? `node ${node} has no row yet` : `node ${node} is in ${place}`;
-    const result =
-      effect === 'shorted'
-        ? `Both legs of ${part} are joined, so it is shorted.`
-        : effect === 'open'
-          ? `Nothing else is there, so ${part} is open.`
-          : `That is node ${effect.joins}.`;
-    return `${asSentence(leg)} ${where}; ${belongs}. ${at === null ? `${part} is open.` : result}`;
+    return `${asSentence(leg)} ${where}; ${belongs}. ${effectWords(part, at, effect)}`;
   },
   holes: ({ part, hole }, board) => (hole === null ? holesOf(board, part) : [hole]),
   mending: ({ place }) => (place === null ? 'Move it to a free row' : `Move it to ${place}`),
   mend: ({ board }, { part, leg, hole, strip }) => {
     const without = putLeg(board, part, leg, null);
-    const empty = strip === null ? emptyRowHole(without, hole) : null;
-    const room = strip === null ? empty && { board: without, hole: empty } : roomIn(without, strip, hole);
+    const room = placeFor(without, strip, hole);
     return room ? putLeg(room.board, part, leg, room.hole) : null;
   },
 };
+
+/** Returns the effect of a leg in the strips that it is in. */
+function effectOf({ nodeOf, pins }: NodeMatch, pin: BoardPin): Misplaced['effect'] {
+  const there = pins.filter(({ net, end }) => net === pin.net && end !== pin.end);
+  if (there.some(({ part, node }) => part === pin.part && node !== pin.node)) return 'shorted';
+  const parts = [...new Set(there.map(({ part }) => part))].filter((part) => part !== pin.part);
+  const node = nodeOf.get(pin.net);
+  if (parts.length === 0) return 'open';
+  return node === undefined ? { parts } : { node };
+}
+
+function effectWords(part: string, at: string | null, effect: Misplaced['effect']): string {
+  if (at === null) return `${part} is open.`;
+  if (effect === 'shorted') return `Both legs of ${part} are joined, so it is shorted.`;
+  if (effect === 'open') return `Nothing else is there, so ${part} is open.`;
+  return 'node' in effect ? `That is node ${effect.node}.` : `There it is joined to ${effect.parts.join(' and ')}.`;
+}

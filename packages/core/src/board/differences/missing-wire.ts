@@ -1,7 +1,7 @@
-import { holesInUse } from '../parts-on.ts';
 import { addWire, roomIn } from '../board-edits.ts';
 import { holesIn, railOf, type Strip } from '../holes.ts';
 import { isLoose } from '../match-nodes.ts';
+import { holesInUse } from '../parts-on.ts';
 import type { DifferenceKind } from './kind.ts';
 import { netWords } from './words.ts';
 

@@ -1,6 +1,6 @@
-import { holesOf } from '../parts-on.ts';
 import { turnPart } from '../board-edits.ts';
 import { matchNodes, wrongPins } from '../match-nodes.ts';
+import { holesOf } from '../parts-on.ts';
 import type { DifferenceKind } from './kind.ts';
 
 /** A source or a polarised load that is plugged in the wrong way round. */

@@ -5,8 +5,11 @@ import { isLoose, type Leg, type NodeMatch } from '../match-nodes.ts';
 /** Returns a leg in words: `the second leg of R3`, `the + lead of E1`. */
 export function legWords(network: Network, part: string, leg: Leg): string {
   const kind = network.elements.find(({ id }) => id === part)?.kind;
-  return `the ${legNames[kind ?? 'resistor'][leg]} of ${part}`;
+  return `the ${legName(kind ?? 'resistor', leg)} of ${part}`;
 }
+
+/** Returns the name of a leg of a kind of part: `second leg`, `+ lead`. */
+export const legName = (kind: Element['kind'], leg: Leg): string => legNames[kind][leg];
 
 const legs = { from: 'first leg', to: 'second leg' } as const;
 const leads = { from: '+ lead', to: '− lead' } as const;

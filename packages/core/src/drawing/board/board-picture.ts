@@ -1,7 +1,7 @@
-import { carriedNodes, holesIn, lastUpperRow, rails, usedHoles, type Board, type Strip } from '../../board/index.ts';
+import { carriedNodes, holesIn, legName, railOf, rails, type Board, type Strip } from '../../board/index.ts';
 import { nodesOf, type Element, type Network } from '../../network/index.ts';
 import { partLabel } from '../symbols/part-label.ts';
-import { circle, nodeTone, roundedBox, type Mark } from '../symbols/mark.ts';
+import { circle, nodeTone, roundedBox, type Mark, type Tone } from '../symbols/mark.ts';
 import { textWidth } from '../symbols/text-width.ts';
 import { across, heightOf, holePoint, holesOfRow, pitch, rowPlace, type Point } from './board-scale.ts';
 import { boardKind, bodyLength, type Axis } from './bodies.ts';
@@ -41,41 +41,56 @@ const textSize = 13;
 /** Returns the picture of a board. Its ground is separate, because it does not change when something is moved. */
 export function boardPicture(network: Network, board: Board): BoardPicture {
   const elements = new Map(network.elements.map((element) => [element.id, element]));
-  const placed = board.parts.flatMap((part) => {
-    const element = elements.get(part.id);
-    return element ? [{ element, from: part.from, to: part.to }] : [];
+  const placed = board.parts.flatMap(({ id, from, to }): Placed[] => {
+    const element = elements.get(id);
+    if (!element) return [];
+    const hasBody = from !== undefined && to !== undefined && boardKind(element.kind).body !== undefined;
+    return [{ element, from, to, axis: hasBody ? { from: holePoint(from), to: holePoint(to) } : null }];
   });
-  const axes = placed.flatMap(({ element, from, to }) =>
-    from !== undefined && to !== undefined && boardKind(element.kind).body
-      ? [{ element, axis: { from: holePoint(from), to: holePoint(to) } }]
-      : [],
-  );
+  const carried = carriedNodes(network, board).nodeOf;
+  const nodes = nodesOf(network);
   return {
     width: across.width,
     height: heightOf(board),
-    carried: carriedMarks(network, board),
-    badges: badgeMarks(network, board),
+    carried: [...carried].map(([strip, node]) => carriedMark(board, strip, nodeTone(node, nodes))),
+    badges: [...carried].flatMap(([strip, node]) => badgeMarks(board, strip, node, nodeTone(node, nodes))),
     wires: board.wires.map(({ from, to }) => wireMark(holePoint(from), holePoint(to))),
-    parts: placed.map(({ element, from, to }) => ({
-      id: element.id,
+    parts: placed.map((part) => ({
+      id: part.element.id,
       marks: [
-        ...(axes.some((one) => one.element === element)
-          ? boardKind(element.kind).body!(element, axes.find((one) => one.element === element)!.axis)
-          : []),
-        ...legMarks(element, from, to),
-        ...labelMarks(element, axes, network),
+        ...(part.axis ? boardKind(part.element.kind).body!(part.element, part.axis) : []),
+        ...legMarks(part),
+        ...(part.axis ? labelMarks(part.element, part.axis, placed, network) : []),
       ],
     })),
     ends: [
-      ...placed.flatMap(({ element: { id, kind }, from, to }) => {
-        const { signs } = boardKind(kind);
-        return [
-          ...(from === undefined ? [] : [end(from, `${id}, ${signs.from ? `${signs.from} lead` : 'first leg'}`)]),
-          ...(to === undefined ? [] : [end(to, `${id}, ${signs.to ? `${signs.to} lead` : 'second leg'}`)]),
-        ];
-      }),
+      ...placed.flatMap(({ element: { id, kind }, from, to }) => [
+        ...(from === undefined ? [] : [end(from, `${id}, ${legName(kind, 'from')}`)]),
+        ...(to === undefined ? [] : [end(to, `${id}, ${legName(kind, 'to')}`)]),
+      ]),
       ...board.wires.flatMap(({ from, to }) => [end(from, `wire to ${to}`), end(to, `wire to ${from}`)]),
     ],
+  };
+}
+
+/** A part, its holes, and the line from leg to leg; no line if a leg is in no hole or its leads leave the board. */
+interface Placed {
+  readonly element: Element;
+  readonly from: string | undefined;
+  readonly to: string | undefined;
+  readonly axis: Axis | null;
+}
+
+/** Returns every mark of a board that is only looked at, from the back to the front. */
+export function stillBoard(
+  network: Network,
+  board: Board,
+): { readonly width: number; readonly height: number; readonly marks: readonly Mark[] } {
+  const { width, height, carried, wires, badges, parts } = boardPicture(network, board);
+  return {
+    width,
+    height,
+    marks: [...groundMarks(board), ...carried, ...wires, ...badges, ...parts.flatMap(({ marks }) => marks)],
   };
 }
 
@@ -127,37 +142,25 @@ function stripBox(board: Pick<Board, 'rows' | 'splitRails'>, strip: Strip): stri
   return roundedBox(first.x - rim, first.y - rim, last.x - first.x + 2 * rim, last.y - first.y + 2 * rim, rim);
 }
 
-/** Strips that carry a node, as lines in its colour. */
-function carriedMarks(network: Network, board: Board): Mark[] {
-  const nodes = nodesOf(network);
-  return [...carriedNodes(network, board).nodeOf].map(([strip, node]): Mark => {
-    const holes = holesIn(board, strip);
-    const [first, last] = [holePoint(holes[0]!), holePoint(holes.at(-1)!)];
-    const d = `M${first.x} ${first.y}L${last.x} ${last.y}`;
-    return { shape: 'path', d, stroke: nodeTone(node, nodes), width: 5, round: true };
-  });
-}
-
-/** Letters of the nodes beside their rows, and in the middle of their rails. */
-function badgeMarks(network: Network, board: Board): Mark[] {
-  const nodes = nodesOf(network);
-  return [...carriedNodes(network, board).nodeOf].flatMap(([strip, node]) => {
-    const tone = nodeTone(node, nodes);
-    if (!/^\d/.test(strip)) return railBadges(board, strip, node, tone);
-    const { y } = holePoint(holesIn(board, strip)[0]!);
-    return badge(strip.endsWith('L') ? across.badges.left : across.badges.right, y, node, tone);
-  });
-}
-
-function railBadges(board: Board, strip: Strip, node: string, tone: ReturnType<typeof nodeTone>): Mark[] {
+/** A strip that carries a node, as a line in its colour. */
+function carriedMark(board: Board, strip: Strip, tone: Tone): Mark {
   const holes = holesIn(board, strip);
-  const { x } = holePoint(holes[0]!);
-  // In the middle between two rows, where no leg is.
-  const row = strip.endsWith('2') ? (lastUpperRow(board) + 1 + board.rows) / 2 : (1 + holes.length) / 2;
-  return badge(x, rowPlace(Math.floor(row)) + pitch.row / 2, node, tone);
+  const [first, last] = [holePoint(holes[0]!), holePoint(holes.at(-1)!)];
+  return { shape: 'path', d: `M${first.x} ${first.y}L${last.x} ${last.y}`, stroke: tone, width: 5, round: true };
 }
 
-function badge(x: number, y: number, node: string, tone: ReturnType<typeof nodeTone>): Mark[] {
+/** Letter of a node beside its row, or in the middle of its rail. */
+function badgeMarks(board: Board, strip: Strip, node: string, tone: Tone): Mark[] {
+  const holes = holesIn(board, strip);
+  const { x, y } = holePoint(holes[0]!);
+  if (railOf(strip) === null)
+    return badge(strip.endsWith('L') ? across.badges.left : across.badges.right, y, node, tone);
+  // Between two rows, so that no leg is below it.
+  const middle = holePoint(holes[Math.floor((holes.length - 1) / 2)]!);
+  return badge(x, middle.y + pitch.row / 2, node, tone);
+}
+
+function badge(x: number, y: number, node: string, tone: Tone): Mark[] {
   const width = Math.max(19, textWidth(node, textSize, 'mono') + 8);
   return [
     { shape: 'path', d: roundedBox(x - width / 2, y - 9.5, width, 19, 4), fill: tone },
@@ -183,7 +186,7 @@ function wireMark(a: Point, b: Point): Mark {
   return { shape: 'path', d: `M${a.x} ${a.y}Q${x} ${y} ${b.x} ${b.y}`, stroke: 'ochre-line', width: 3.5, round: true };
 }
 
-function legMarks({ id, kind }: Element, from: string | undefined, to: string | undefined): Mark[] {
+function legMarks({ element: { id, kind }, from, to }: Placed): Mark[] {
   const { signs } = boardKind(kind);
   return [[from, signs.from, 'lead-red'] as const, [to, signs.to, 'lead-black'] as const].flatMap(
     ([hole, text, tone]): Mark[] => {
@@ -199,23 +202,19 @@ function legMarks({ id, kind }: Element, from: string | undefined, to: string | 
 }
 
 /** Name and value beside a body, as much of it as there is room for up to the next body. */
-function labelMarks(
-  element: Element,
-  axes: readonly { readonly element: Element; readonly axis: Axis }[],
-  { values }: Network,
-): Mark[] {
-  const own = axes.find((one) => one.element === element);
-  if (!own) return [];
-  const middle = middleOf(own.axis);
+function labelMarks(element: Element, axis: Axis, placed: readonly Placed[], { values }: Network): Mark[] {
+  const middle = middleOf(axis);
   const start = middle.x + 11;
-  const half = bodyLength(own.axis) / 2 + textSize;
-  const next = axes
-    .filter((one) => one !== own && middleOf(one.axis).x > middle.x)
+  const half = bodyLength(axis) / 2 + textSize;
+  const next = placed
+    .flatMap((one) => (one.axis && one.element !== element ? [one.axis] : []))
     .filter(
-      ({ axis }) =>
-        Math.min(axis.from.y, axis.to.y) < middle.y + half && Math.max(axis.from.y, axis.to.y) > middle.y - half,
+      (other) =>
+        middleOf(other).x > middle.x &&
+        Math.min(other.from.y, other.to.y) < middle.y + half &&
+        Math.max(other.from.y, other.to.y) > middle.y - half,
     )
-    .map(({ axis }) => Math.min(axis.from.x, axis.to.x, middleOf(axis).x - 8));
+    .map((other) => Math.min(other.from.x, other.to.x, middleOf(other).x - 8));
   const room = Math.min(across.width, ...next) - start - 2;
   const value = partLabel(element, values).value.replace(/ [\d.]+\u00a0%$/, '');
   const name: TextMark = {
@@ -255,9 +254,3 @@ export const ringMarks = (holes: readonly string[]): Mark[] =>
     const { x, y } = holePoint(hole);
     return { shape: 'path', d: circle(x, y, 10), stroke: 'fault', width: 3 };
   });
-
-/** Returns the first free hole of a strip; null if all are taken. */
-export function freeHoleOf(board: Board, strip: Strip): string | null {
-  const used = new Set(usedHoles(board));
-  return holesIn(board, strip).find((hole) => !used.has(hole)) ?? null;
-}

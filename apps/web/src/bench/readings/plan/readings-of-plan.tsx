@@ -118,7 +118,7 @@ function Matched({ rows }: { readonly rows: readonly MatchedRow[] }) {
   );
 }
 
-/** Keeps the rows as readings at their steps, in one edit. */
+/** Stores the rows as readings of their steps, in one edit. */
 function keepAll(rows: readonly MatchedRow[]): void {
   const { document, edit } = benchNow();
   const { person } = usePerson.getState();

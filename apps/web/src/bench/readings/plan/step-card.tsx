@@ -86,7 +86,7 @@ export function StepCard({ readings, step, large = false }: Props) {
   );
 }
 
-/** Where the probes of a step go on the strip board, if its parts are on it. */
+/** Positions of a step's probes on the strip board; nothing if no part is on the board. */
 function OnBoard({ step, large }: { readonly step: PlanStep; readonly large: boolean }) {
   const lines = useBoardPlaces(step);
   if (lines.length === 0) return null;

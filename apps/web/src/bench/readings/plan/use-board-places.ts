@@ -4,7 +4,7 @@ import type { PlanStep } from '@usual-drag/core/plan';
 import { useMemo } from 'react';
 import { useBench } from '../../model/bench-store.ts';
 
-/** Returns where the leads of a step go on the strip board, and which legs it lifts; nothing if no part is on the board. */
+/** Returns the rows of a step's leads on the strip board and the legs that it lifts; empty if no part is on the board. */
 export function useBoardPlaces(step: PlanStep): readonly string[] {
   const network = useBench((state) => state.document.network);
   const board = useBench((state) => state.document.board);
