@@ -1,17 +1,17 @@
 import fc from 'fast-check';
-import { solveUnloaded } from '../loading/index.ts';
-import type { Network } from '../network/index.ts';
-import { anyNetwork, soundNetwork } from '../test/random-network.ts';
-import { floodedNets, makesCircuit, rightBoard, slip } from '../test/random-board.ts';
-import { read } from '../test/read-line.ts';
-import { exercised, runs } from '../test/runs.ts';
-import type { Board } from './board.ts';
-import { boardFaults, usedHoles } from './board-faults.ts';
-import { builtNetwork } from './built-network.ts';
-import { carriedNodes } from './carried-nodes.ts';
-import { differenceEffect } from './difference-effect.ts';
-import { boardDifferences, differenceHoles, differenceSentence, mendBoard, mendingText } from './differences/index.ts';
-import { boardCautions, effectSentence } from './effect.ts';
+import { solveUnloaded } from '../../loading/index.ts';
+import type { Network } from '../../network/index.ts';
+import { anyNetwork, soundNetwork } from '../../test/random-network.ts';
+import { floodedNets, makesCircuit, rightBoard, slip } from '../../test/random-board.ts';
+import { read } from '../../test/read-line.ts';
+import { exercised, runs } from '../../test/runs.ts';
+import type { Board } from '../board.ts';
+import { boardFaults, usedHoles } from '../board-faults.ts';
+import { builtNetwork } from '../built-network.ts';
+import { carriedNodes } from '../carried-nodes.ts';
+import { differenceEffect } from '../difference-effect.ts';
+import { boardDifferences, differenceHoles, differenceSentence, mendBoard, mendingText } from './index.ts';
+import { boardCautions, effectSentence } from '../effect.ts';
 
 const divider = read('E1 24V/1R8: R1 56k + (R2 39k || R3 15k + R4 27k)');
 
