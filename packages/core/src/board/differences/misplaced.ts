@@ -1,5 +1,5 @@
 import { placeFor, putLeg } from '../board-edits.ts';
-import { stripOf, type Strip } from '../holes.ts';
+import { stripOf, stripWords, type Strip } from '../holes.ts';
 import { isLoose, type BoardPin, type Leg, type NodeMatch } from '../match-nodes.ts';
 import { holesOf } from '../parts-on.ts';
 import { partsOn } from '../parts-on.ts';
@@ -31,7 +31,7 @@ export const misplaced: DifferenceKind<Misplaced> = {
     const on = partsOn(board);
     const pin = wrong.find(({ part }) => on.has(part));
     if (!pin) return null;
-    const { nets, netOf } = match;
+    const { netOf } = match;
     const own = netOf.get(pin.node);
     return {
       kind: 'misplaced',
@@ -39,7 +39,7 @@ export const misplaced: DifferenceKind<Misplaced> = {
       leg: pin.leg,
       legWords: legWords(network, pin.part, pin.leg),
       node: pin.node,
-      at: netWords(match, pin.hole === null ? pin.net : nets.of(stripOf(board, pin.hole))),
+      at: pin.hole === null ? null : stripWords(stripOf(board, pin.hole)),
       hole: pin.hole,
       strip: own === undefined || isLoose(own) ? null : own,
       place: own === undefined ? null : netWords(match, own),
