@@ -1,8 +1,7 @@
 import { placeFor, putLeg } from '../board-edits.ts';
 import { stripOf, stripWords, type Strip } from '../holes.ts';
 import { isLoose, type BoardPin, type Leg, type NodeMatch } from '../match-nodes.ts';
-import { holesOf } from '../parts-on.ts';
-import { partsOn } from '../parts-on.ts';
+import { holesOf, partsOn } from '../parts-on.ts';
 import type { DifferenceKind } from './kind.ts';
 import { asSentence, legWords, netWords } from './words.ts';
 
