@@ -133,41 +133,46 @@ test('over range is OL', async () => {
 });
 
 test('after a late answer the next reading has a connection of its own, and its own value', async () => {
+  const sockets: Socket[] = [];
   const { instrument, connections } = await instrumentThat(
     (line, socket, connection) => {
+      sockets[connection] = socket;
       if (line !== 'READ?') return good()(line, socket, connection);
-      // The first reading is answered too late, with a value that nobody may take for the second's.
-      if (connection === 1) setTimeout(() => socket.write('111\n'), 1300);
-      else socket.write('222\n');
+      if (connection === 1) return;
+      // The first reading is answered only now, with a value that nobody may take for the second's.
+      sockets[1]!.write('111\n');
+      socket.write('222\n');
     },
     { ...patient, readingMs: 1000 },
   );
   await expect(instrument.read(volts)).rejects.toThrow(/did not answer/);
   expect((await instrument.read(volts)).sent).toBe('222');
-  await new Promise((done) => setTimeout(done, 400));
   expect((await instrument.read(volts)).sent).toBe('222');
   expect(connections()).toBe(2);
   instrument.close();
 });
 
 test('a line that nobody asked for is nobody’s reading', async () => {
+  const sockets: Socket[] = [];
   const { instrument, connections } = await instrumentThat((line, socket, connection) => {
+    sockets[connection] = socket;
     good()(line, socket, connection);
-    if (line === 'READ?' && connection === 1) setTimeout(() => socket.write('777\n'), 30);
   });
   expect((await instrument.read(volts)).sent).toBe('+6.36720000E+00');
-  await new Promise((done) => setTimeout(done, 60));
+  sockets[1]!.write('777\n');
+  await once(sockets[1]!, 'close');
   expect((await instrument.read(volts)).sent).toBe('+6.36720000E+00');
   expect(connections()).toBe(2);
   instrument.close();
 });
 
 test('a second answer that comes late is taken neither for the error queue’s nor for a reading', async () => {
+  let hasRead = false;
   const { instrument, connections } = await instrumentThat((line, socket, connection) => {
-    const isLate = connection === 1 && line === 'READ?';
-    if (!isLate) return void setTimeout(() => good()(line, socket, connection), 100);
-    socket.write('+1.2345E+01\n');
-    setTimeout(() => socket.write('0\n'), 50);
+    if (connection > 1) return good()(line, socket, connection);
+    if (line === 'READ?') hasRead = true;
+    if (line === 'SYST:ERR?' && hasRead) socket.write('0\n');
+    else good({ 'READ?': '+1.2345E+01' })(line, socket, connection);
   });
   await expect(instrument.read(volts)).rejects.toThrow('“0” where its error was asked for. Nothing was written down');
   expect((await instrument.read(volts)).sent).toBe('+6.36720000E+00');
