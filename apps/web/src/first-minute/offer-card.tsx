@@ -1,12 +1,13 @@
-import { floatLevelDivider } from '@usual-drag/core/job';
 import type { JobSummary } from '@usual-drag/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { toast } from '../ui/toast.ts';
-import { createJob } from '../api/jobs.ts';
 import { kitQuery } from '../api/lists.ts';
 import { Button } from '../ui/button.tsx';
+import { codeLater } from '../ui/fetched-later.ts';
 import { useFirstMinute } from './first-minute.ts';
+
+const createFirstJob = codeLater(async () => (await import('./create-first-job.ts')).createFirstJob);
 
 /** Offered once, to who opens the application for the first time: the float-level divider, in three short steps. */
 export function FirstMinuteOffer({ jobs }: { readonly jobs: readonly JobSummary[] }) {
@@ -16,7 +17,7 @@ export function FirstMinuteOffer({ jobs }: { readonly jobs: readonly JobSummary[
   if (done) return null;
   const open = async (): Promise<void> => {
     const there = jobs.find(({ title }) => title === 'Float-level divider');
-    const { id } = there ?? (await createJob(floatLevelDivider(kit)));
+    const { id } = there ?? (await (await createFirstJob())(kit));
     begin();
     await navigate(`/bench/${id}/setups/S-1`);
   };

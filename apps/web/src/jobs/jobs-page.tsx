@@ -2,7 +2,7 @@ import type { JobSummary } from '@usual-drag/contract';
 import { atItsVersion, jobFrom, newJob, startingCircuits, type Job } from '@usual-drag/core/job';
 import { dayOf } from '@usual-drag/core/instrument';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { Suspense, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useInView } from 'react-intersection-observer';
 import { useNavigate } from 'react-router';
 import { toast } from '../ui/toast.ts';
@@ -18,7 +18,6 @@ import { Panel } from '../ui/panel.tsx';
 import { useShownTheme } from '../ui/theme.ts';
 import { count } from '../ui/words.ts';
 import { ArchivedJobs } from './archived-jobs.tsx';
-import { DamagedDocuments } from './damaged-documents.tsx';
 import { assetsOf, findJobs } from './find-jobs.ts';
 import { JobCard } from './job-card.tsx';
 import { JobFiles, JobFileInput } from './job-files.tsx';
@@ -28,6 +27,7 @@ import { OrderGroup } from './order-group.tsx';
 import { byOrder } from './orders.ts';
 import { useJobSearch } from './use-job-search.ts';
 
+const DamagedDocuments = fetchedLater(async () => (await import('./damaged-documents.tsx')).DamagedDocuments);
 const JobTable = fetchedLater(async () => (await import('./job-table.tsx')).JobTable);
 
 /** The start page, where work is found: the jobs as cards or in a table, searched, sorted and filtered. */
@@ -65,7 +65,9 @@ export function JobsPage() {
         </div>
         <JobFileInput ref={file} />
         {error && <p role="alert">{error.message} The list is loaded when it does.</p>}
-        <DamagedDocuments />
+        <Suspense fallback={null}>
+          <DamagedDocuments />
+        </Suspense>
         {jobs && <FirstMinuteOffer jobs={jobs} />}
         {jobs?.length === 0 && <NoJobs onBegin={() => create(newJob('New job'))} />}
         {jobs && jobs.length > 0 && <JobFilters search={search} assets={assetsOf(jobs)} />}

@@ -4,7 +4,7 @@ import type { Meter, MeterReading } from '@usual-drag/core/loading';
 import { faultSentence, type Hypothesis } from '@usual-drag/core/faults';
 import { Button } from '../../ui/button.tsx';
 import { Note } from '../../ui/note.tsx';
-import { tryFault } from '../model/tried.ts';
+import { tryFault } from '../model/try-fault.ts';
 
 interface Props {
   readonly jobId: string;

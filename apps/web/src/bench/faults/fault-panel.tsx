@@ -2,7 +2,8 @@ import type { Network } from '@usual-drag/core/network';
 import { checkFor, tryableFaults } from '@usual-drag/core/faults';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
-import { tryFault, useTried } from '../model/tried.ts';
+import { tryFault } from '../model/try-fault.ts';
+import { useTried } from '../model/tried.ts';
 import { isSameFault } from '../model/same-fault.ts';
 
 interface Props {

@@ -1,14 +1,15 @@
-import type { Hypothesis } from '@usual-drag/core/faults';
+import type { Bench, Hypothesis } from '@usual-drag/core/faults';
 import { create } from 'zustand';
 
-const useTriedFault = create<{ readonly jobId: string | null; readonly fault: Hypothesis | null }>()(() => ({
-  jobId: null,
-  fault: null,
-}));
+interface Tried {
+  readonly jobId: string | null;
+  readonly fault: Hypothesis | null;
+  /** Puts the fault into a bench. It comes with the fault: the bench opens without the code of the faults. */
+  readonly put: ((bench: Bench) => Bench) | null;
+}
+
+export const useTriedFault = create<Tried>()(() => ({ jobId: null, fault: null, put: null }));
 
 /** The fault of the circuit that is tried on a job; null if none is. It is not part of the job. */
 export const useTried = (jobId: string | null): Hypothesis | null =>
   useTriedFault((state) => (state.jobId === jobId ? state.fault : null));
-
-export const tryFault = (jobId: string | null, fault: Hypothesis | null): void =>
-  useTriedFault.setState({ jobId, fault });

@@ -1,10 +1,9 @@
 import type { Instrument } from '@usual-drag/core/instrument';
-import { withFault } from '@usual-drag/core/faults';
 import { networkMeant } from '@usual-drag/core/job';
 import { useMemo } from 'react';
 import { useUnloaded } from './analysis.ts';
 import { useBench } from './bench-store.ts';
-import { useTried } from './tried.ts';
+import { useTried, useTriedFault } from './tried.ts';
 import type { BenchRoute } from './use-bench-route.ts';
 
 const noInstruments: readonly Instrument[] = [];
@@ -16,10 +15,11 @@ export function useBenchCircuit({ jobId, inSetups, inTrueValues }: BenchRoute) {
   const network = networkMeant(job);
   const sound = useUnloaded(network);
   const tried = useTried(jobId);
+  const put = useTriedFault((state) => state.put);
   // The part or instrument with the fault may be gone since.
   const isThere = tried?.where.every((about) => [...network.elements, ...own].some(({ id }) => id === about));
   const inFault = isThere && (inSetups || inTrueValues) ? tried : null;
-  const bench = useMemo(() => inFault && withFault({ network, instruments: own }, inFault), [inFault, network, own]);
+  const bench = useMemo(() => inFault && put && put({ network, instruments: own }), [inFault, put, network, own]);
   const faulty = useUnloaded(bench?.network ?? null);
   const unloaded = faulty ?? sound;
   return {

@@ -1,18 +1,22 @@
+import type { WrongConnection, WrongConnectionOutcome } from '@usual-drag/core/faults';
 import type { Instrument } from '@usual-drag/core/instrument';
 import type { Setup, SetupValues, Unloaded } from '@usual-drag/core/loading';
-import {
-  solveWrongConnection,
-  wrongConnectionsOf,
-  type WrongConnection,
-  type WrongConnectionOutcome,
-} from '@usual-drag/core/faults';
 import { useMemo, useState } from 'react';
 import type { Solved } from './analysis.ts';
 
-/** A wrong connection that is tried on a meter. */
+/** Solves a set-up with a wrong connection in it; null if the set-up no longer has the meter. */
+export type WrongConnectionIn = (
+  unloaded: Unloaded,
+  instruments: readonly Instrument[],
+  setup: Setup,
+  right: SetupValues,
+) => Solved<WrongConnectionOutcome> | null;
+
+/** A wrong connection that is tried on a meter. Whoever tries one brings its solver: the bench opens without it. */
 interface TriedConnection {
   readonly meter: string;
   readonly connection: WrongConnection;
+  readonly outcome: WrongConnectionIn;
 }
 
 /**
@@ -27,21 +31,13 @@ export function useWrongConnection(
 ) {
   const [tried, setTried] = useState<(TriedConnection & { readonly of: Setup }) | null>(null);
   const current = tried && tried.of === setup ? tried : null;
-  const outcome = useMemo((): Solved<WrongConnectionOutcome> | null => {
-    if (!current || !unloaded.ok || !right?.ok) return null;
-    const { of, meter, connection } = current;
-    const placed = of.meters.find(({ id }) => id === meter);
-    const instrument = instruments.find(({ id }) => id === placed?.instrument);
-    if (!placed || !instrument || !wrongConnectionsOf(placed, instrument).includes(connection)) return null;
-    const solved = solveWrongConnection(unloaded.value, instruments, of, right.value, meter, connection);
-    if (solved.ok) return solved;
-    const message =
-      'Only ideal sources and links limit the current here, so it has no finite value. Enter the internal resistance of the source.';
-    return {
-      ok: false,
-      fault: { code: solved.fault.code === 'out-of-range' ? 'invalid-value' : solved.fault.code, message, where: [] },
-    };
-  }, [current, unloaded, instruments, right]);
+  const outcome = useMemo(
+    () =>
+      current && unloaded.ok && right?.ok
+        ? current.outcome(unloaded.value, instruments, current.of, right.value)
+        : null,
+    [current, unloaded, instruments, right],
+  );
   return {
     tried: current,
     outcome,

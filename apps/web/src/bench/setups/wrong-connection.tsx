@@ -3,8 +3,10 @@ import type { Meter, Unloaded } from '@usual-drag/core/loading';
 import { misleadingReadings, wrongConnectionsOf, type WrongConnection } from '@usual-drag/core/faults';
 import { Radio, RadioGroup } from '@headlessui/react';
 import { isSameFault } from '../model/same-fault.ts';
-import { tryFault, useTried } from '../model/tried.ts';
+import { tryFault } from '../model/try-fault.ts';
+import { useTried } from '../model/tried.ts';
 import type { ConnectionTrial } from '../model/use-wrong-connection.ts';
+import { outcomeOf } from './wrong-connection-outcome.ts';
 
 const connectionWords: Readonly<Record<WrongConnection, string>> = {
   'one-point': 'both leads on one point',
@@ -49,8 +51,8 @@ export function WrongConnectionPanel({ jobId, sound, meter, instrument, trial }:
   );
   const take = (next: string): void => {
     const fault = byFault.find(({ name }) => name === next)?.fault;
-    const isConnection = next !== 'correct' && !fault;
-    trial.tryConnection(isConnection ? { meter: meter.id, connection: next as WrongConnection } : null);
+    const wrong = next === 'correct' || fault ? null : (next as WrongConnection);
+    trial.tryConnection(wrong && { meter: meter.id, connection: wrong, outcome: outcomeOf(meter.id, wrong) });
     tryFault(jobId, fault ?? null);
   };
   return (

@@ -3,7 +3,7 @@ import type { PlanStep, ReadStep } from '@usual-drag/core/plan';
 import { addObservation, addReading, nextReadingId, readingOrigin } from '@usual-drag/core/job';
 import { usePerson } from '../../../ui/person.ts';
 import { benchNow } from '../../model/bench-store.ts';
-import { tryFault } from '../../model/tried.ts';
+import { tryFault } from '../../model/try-fault.ts';
 import { useReadingEntry, type FreePlace } from '../../model/reading-entry.ts';
 
 /** Origin of a number that was not typed. */
