@@ -8,11 +8,7 @@ install('run');
 build();
 const { status } = spawnSync(
   process.execPath,
-  [
-    join(root, 'apps/server/dist/maintenance.js'),
-    command,
-    ...(file ? [resolve(process.env.INIT_CWD ?? root, file)] : []),
-  ],
+  [join(root, 'apps/server/dist/launch.js'), command, ...(file ? [resolve(process.env.INIT_CWD ?? root, file)] : [])],
   {
     stdio: 'inherit',
     env: { ...process.env, USUAL_DRAG_DATA: resolve(root, process.env.USUAL_DRAG_DATA || 'data/bench') },

@@ -1,9 +1,12 @@
+import { join } from 'node:path';
 import { defineConfig } from 'vite';
+import { bundledPackages } from '../../scripts/release/bundled-packages.ts';
 
 // Few files for Node, so that starting does not read thousands. What has a native part, or finds files beside itself,
 // stays outside, and so do packages that Nest looks for and does without.
 export default defineConfig({
   root: import.meta.dirname,
+  plugins: [bundledPackages(join(import.meta.dirname, 'dist')).write],
   ssr: {
     noExternal: true,
     external: [
@@ -22,7 +25,7 @@ export default defineConfig({
     rolldownOptions: {
       input: {
         main: 'src/main.ts',
-        maintenance: 'src/maintenance.ts',
+        launch: 'src/launch/main.ts',
         instrument: 'src/stand-in/main.ts',
         worker: 'src/work/worker.ts',
       },

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { createSecureContext } from 'node:tls';
 import { StartFailure } from './database/start-failure.ts';
+import type { CopySchedule } from './operations/scheduled-copies.ts';
 import { isLoopback } from './network/addresses.ts';
 
 /** Address and data folder of the server, from the environment, with defaults for a bench computer. */
@@ -11,12 +12,16 @@ export interface Settings {
   readonly host: string;
   /** 0 for any that is free. */
   readonly port: number;
+  /** Further names by which other devices reach this server, such as a container's host; each may have a port. */
+  readonly names: readonly string[];
   /** Passphrase that a device must enter once; null if only this computer can connect. */
   readonly passphrase: string | null;
   /** Certificate and key, as their files contain them; null for plain HTTP. */
   readonly tls: { readonly cert: Buffer; readonly key: Buffer } | null;
   /** Folder of the database. */
   readonly dataFolder: string;
+  /** Where copies are made on schedule, and how often; null for none but those at each start. */
+  readonly copies: CopySchedule | null;
   /** Start with the sample jobs where the database is new. */
   readonly demo: boolean;
   /** Put the demo's former database aside first. */
@@ -29,26 +34,51 @@ const shortestPassphrase = 12;
 /** @throws StartFailure that names the variable where one makes no sense */
 export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const host = env.HOST?.trim() ?? '';
-  const passphrase = env.USUAL_DRAG_PASSPHRASE?.trim() ?? '';
+  const passphrase = passphraseOf(env);
   if (host !== '' && !isLoopback(host) && passphrase === '')
     throw new StartFailure(
-      `HOST=${host} lets other devices in, and that needs a passphrase: set USUAL_DRAG_PASSPHRASE, best of four words or more. Without HOST only this computer can connect.`,
+      `HOST=${host} lets other devices in, and that needs a passphrase: set USUAL_DRAG_PASSPHRASE, best of four words or more, or name a file with it in USUAL_DRAG_PASSPHRASE_FILE. Without HOST only this computer can connect.`,
     );
   if (passphrase !== '' && passphrase.length < shortestPassphrase)
     throw new StartFailure(
-      `USUAL_DRAG_PASSPHRASE has ${passphrase.length} characters and can be guessed. Use at least ${shortestPassphrase}: four words or more.`,
+      `The passphrase has ${passphrase.length} characters and can be guessed. Use at least ${shortestPassphrase}: four words or more.`,
     );
   const demo = env.USUAL_DRAG_DEMO === '1';
   const folder = env.USUAL_DRAG_DATA?.trim();
   return {
     host: host === '' ? '127.0.0.1' : host,
     port: portOf(env.PORT),
+    names: (env.USUAL_DRAG_NAMES ?? '').split(/[\s,]+/).filter(Boolean),
     passphrase: passphrase === '' ? null : passphrase,
     tls: tlsOf(env),
     dataFolder: resolve(folder ? folder : demo ? 'data/demo' : 'data/bench'),
+    copies: copiesOf(env),
     demo,
     fresh: demo && env.USUAL_DRAG_FRESH === '1',
   };
+}
+
+/** A file keeps the passphrase out of the list of processes and of a service's settings. */
+function passphraseOf(env: NodeJS.ProcessEnv): string {
+  const given = env.USUAL_DRAG_PASSPHRASE?.trim() ?? '';
+  const file = env.USUAL_DRAG_PASSPHRASE_FILE?.trim() ?? '';
+  if (given !== '' || file === '') return given;
+  const read = readNamed('USUAL_DRAG_PASSPHRASE_FILE', file).toString('utf8').trim();
+  if (read === '')
+    throw new StartFailure(`${file} (USUAL_DRAG_PASSPHRASE_FILE) is empty. Write the passphrase into it.`);
+  return read;
+}
+
+function copiesOf(env: NodeJS.ProcessEnv): CopySchedule | null {
+  const folder = env.USUAL_DRAG_COPIES?.trim() ?? '';
+  const hours = env.USUAL_DRAG_COPIES_EVERY?.trim() ?? '';
+  if (folder === '') return null;
+  const everyHours = hours === '' ? 24 : Number(hours);
+  if (!(everyHours > 0 && everyHours <= 8760))
+    throw new StartFailure(
+      `USUAL_DRAG_COPIES_EVERY must be a number of hours, at most 8760, not “${hours}”. Set it right, or leave it out for 24.`,
+    );
+  return { folder: resolve(folder), everyHours };
 }
 
 function portOf(given: string | undefined): number {
@@ -64,8 +94,8 @@ function tlsOf(env: NodeJS.ProcessEnv): Settings['tls'] {
   if (certFile === '' && keyFile === '') return null;
   if (certFile === '' || keyFile === '')
     throw new StartFailure('TLS_CERT and TLS_KEY go together: name the files of both, or leave both out.');
-  const cert = readPem('TLS_CERT', certFile);
-  const key = readPem('TLS_KEY', keyFile);
+  const cert = readNamed('TLS_CERT', certFile);
+  const key = readNamed('TLS_KEY', keyFile);
   let matches: boolean;
   try {
     matches = new X509Certificate(cert).checkPrivateKey(createPrivateKey(key));
@@ -85,7 +115,7 @@ function tlsOf(env: NodeJS.ProcessEnv): Settings['tls'] {
   return { cert, key };
 }
 
-function readPem(variable: string, file: string): Buffer {
+function readNamed(variable: string, file: string): Buffer {
   try {
     return readFileSync(file);
   } catch (error) {

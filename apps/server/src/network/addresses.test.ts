@@ -18,13 +18,13 @@ test.each(['0.0.0.0', '::', '10.0.0.1', '128.0.0.1', 'localhost.evil.example', '
 );
 
 test('on the loopback nothing but its names is answered to', () => {
-  const at = listeningAt({ host: '127.0.0.1', tls: null }, 8470);
+  const at = listeningAt({ host: '127.0.0.1', tls: null, names: [] }, 8470);
   expect(at.addresses).toEqual(['http://127.0.0.1:8470']);
   expect(hostsOf(at, '127.0.0.1').sort()).toEqual(['127.0.0.1:8470', '127.0.0.1:8470', '[::1]:8470', 'localhost:8470']);
 });
 
 test('to others it answers by the address that they came to, and by the name of this computer', () => {
-  const at = listeningAt({ host: '0.0.0.0', tls: null }, 8470);
+  const at = listeningAt({ host: '0.0.0.0', tls: null, names: [] }, 8470);
   const hosts = hostsOf(at, '::ffff:192.0.2.7');
   expect(hosts).toEqual(
     expect.arrayContaining([
@@ -42,20 +42,20 @@ test('to others it answers by the address that they came to, and by the name of 
 });
 
 test('a name that it was told to listen on is one that it answers to', () => {
-  expect(hostsOf(listeningAt({ host: 'Bench.lan', tls: null }, 8470), '10.0.0.1')).toContain('bench.lan:8470');
+  expect(hostsOf(listeningAt({ host: 'Bench.lan', tls: null, names: [] }, 8470), '10.0.0.1')).toContain('bench.lan:8470');
 });
 
 test('a port that is the usual one may be left out', () => {
-  expect(hostsOf(listeningAt({ host: '10.0.0.1', tls: null }, 80), '10.0.0.1')).toEqual(
+  expect(hostsOf(listeningAt({ host: '10.0.0.1', tls: null, names: [] }, 80), '10.0.0.1')).toEqual(
     expect.arrayContaining(['10.0.0.1', '10.0.0.1:80']),
   );
-  expect(listeningAt({ host: '10.0.0.1', tls: null }, 80).addresses).toEqual(['http://10.0.0.1']);
-  expect(hostsOf(listeningAt({ host: '10.0.0.1', tls }, 443), '10.0.0.1')).toContain('bench.example');
-  expect(hostsOf(listeningAt({ host: '10.0.0.1', tls: null }, 443), '10.0.0.1')).not.toContain('10.0.0.1');
+  expect(listeningAt({ host: '10.0.0.1', tls: null, names: [] }, 80).addresses).toEqual(['http://10.0.0.1']);
+  expect(hostsOf(listeningAt({ host: '10.0.0.1', tls, names: [] }, 443), '10.0.0.1')).toContain('bench.example');
+  expect(hostsOf(listeningAt({ host: '10.0.0.1', tls: null, names: [] }, 443), '10.0.0.1')).not.toContain('10.0.0.1');
 });
 
 test('with a certificate the names on it come first; one for any name is no address', () => {
-  const { scheme, names, addresses } = listeningAt({ host: '10.0.0.1', tls }, 8443);
+  const { scheme, names, addresses } = listeningAt({ host: '10.0.0.1', tls, names: [] }, 8443);
   expect(scheme).toBe('https');
   expect(addresses).toEqual(['https://localhost:8443', 'https://bench.example:8443', 'https://10.0.0.1:8443']);
   expect(names).toContain('bench.example');

@@ -6,6 +6,8 @@ import { hostname, networkInterfaces } from 'node:os';
 interface Asked {
   readonly host: string;
   readonly tls: { readonly cert: Buffer } | null;
+  /** Further names by which other devices reach the server, such as a container's host; each may have a port. */
+  readonly names: readonly string[];
 }
 
 /** Address at which the server answers, as far as a request or a page requires it. */
@@ -47,7 +49,7 @@ export function isLocalIPv6(address: string): boolean {
 }
 
 /** Returns the names of a server that listens on `port`, from the settings that it was started with. */
-export function listeningAt({ host, tls }: Asked, port: number): Listening {
+export function listeningAt({ host, tls, names }: Asked, port: number): Listening {
   const scheme = tls ? 'https' : 'http';
   const certified = tls ? certifiedNames(tls.cert) : [];
   const own = hostname().toLowerCase();
@@ -57,10 +59,10 @@ export function listeningAt({ host, tls }: Asked, port: number): Listening {
     scheme,
     port,
     isPrivate: tls !== null || isLoopback(host),
-    names: [...loopback, ...others, ...certified.map(inAddress)],
+    names: [...loopback, ...others, ...names.map((name) => name.toLowerCase()), ...certified.map(inAddress)],
     get addresses() {
       const reached = isLoopback(host) ? [host] : [...certified.filter((name) => !isIP(name)), ...reachedAt(host)];
-      return reached.map((name) => `${scheme}://${withPort(inAddress(name), scheme, port)}`);
+      return [...names, ...reached.map(inAddress)].map((name) => `${scheme}://${withPort(name, scheme, port)}`);
     },
   };
 }
@@ -70,13 +72,15 @@ export function hostsOf({ names, scheme, port }: Listening, localAddress: string
   const reached = localAddress ? [inAddress(localAddress.replace(/^::ffff:/, ''))] : [];
   const known = [...names, ...reached];
   const bare = port === usualPort[scheme] ? known : [];
-  return [...known.map((name) => `${name}:${port}`), ...bare];
+  return [...known.map((name) => (hasPort(name) ? name : `${name}:${port}`)), ...bare];
 }
 
 const usualPort = { http: 80, https: 443 } as const;
 
 const withPort = (name: string, scheme: 'http' | 'https', port: number): string =>
-  port === usualPort[scheme] ? name : `${name}:${port}`;
+  port === usualPort[scheme] || hasPort(name) ? name : `${name}:${port}`;
+
+const hasPort = (name: string): boolean => /[^:\]]:\d+$|\]:\d+$/.test(name);
 
 /** An IPv6 address is written in brackets. */
 export const inAddress = (name: string): string => (isIP(name) === 6 ? `[${name}]` : name.toLowerCase());

@@ -1,0 +1,119 @@
+import { resolve } from 'node:path';
+import { parseArgs, type ParseArgsConfig } from 'node:util';
+import { backup } from '../backup/backup.ts';
+import { restore } from '../backup/restore.ts';
+import { StartFailure } from '../database/start-failure.ts';
+import { commandLine } from '../program.ts';
+import { serve } from '../serve.ts';
+import { readSettings } from '../settings.ts';
+import { version } from '../version.ts';
+import { Misuse } from './misuse.ts';
+import { answersAt, openBrowser } from './open-browser.ts';
+import { serviceCommands } from './service/service.ts';
+import { environmentOf, startOptions, type StartValues } from './start-options.ts';
+
+/** A command of the program; what it returns is printed. */
+interface Command {
+  /** Its words after its name. */
+  readonly usage: string;
+  readonly run: (args: readonly string[], program: string) => Promise<string>;
+}
+
+/** Commands of the program; without one, it starts. */
+export const commands = {
+  start: {
+    usage:
+      '[--data FOLDER] [--port 8470] [--host ADDRESS] [--names NAME,NAME] [--passphrase-file FILE] [--tls-cert FILE --tls-key FILE] [--copies FOLDER] [--copies-every HOURS] [--demo] [--no-browser]',
+    run: async (args) => {
+      const { values } = parsed(args, startOptions, 0);
+      await start(values);
+      return '';
+    },
+  },
+  backup: {
+    usage: 'FILE [--data FOLDER] [--demo]',
+    run: (args) => withFile(args, backup),
+  },
+  restore: {
+    usage: 'FILE [--data FOLDER] [--demo]',
+    run: (args) => withFile(args, restore),
+  },
+  service: {
+    usage: 'install|status|remove [--system] [options of start]',
+    run: (args, program) => {
+      const { values, positionals } = parsed(args, { ...startOptions, system: { type: 'boolean' } }, 1);
+      const does = serviceCommands[positionals[0] as keyof typeof serviceCommands];
+      if (!does) throw new Misuse(`service ${positionals[0] ?? ''} is not known: install, status or remove.`);
+      return Promise.resolve(does(values, program));
+    },
+  },
+  version: {
+    usage: '',
+    run: () => Promise.resolve(`Usual Drag ${version}`),
+  },
+} as const satisfies Record<string, Command>;
+
+/** Lines that tell all commands. */
+export const usage = (): string =>
+  ['Usage:', ...Object.entries(commands).map(([name, command]) => `  ${usageOf(name, command)}`)].join('\n');
+
+const usageOf = (name: string, { usage: words }: Command): string =>
+  commandLine(name, ...words.split(' ').filter(Boolean));
+
+/** Starts the server, or opens the page of the one that runs already at its address. */
+async function start(values: StartValues): Promise<void> {
+  const env = environmentOf(values, process.env);
+  const isAlone = (env.HOST ?? '').trim() === '' && !values['no-browser'];
+  const running = `http://127.0.0.1:${env.PORT?.trim() || 8470}`;
+  if (isAlone && env.PORT !== '0' && (await answersAt(running))) {
+    process.stdout.write(`Usual Drag runs already, at ${running}\n`);
+    return openBrowser(running);
+  }
+  const { address } = await serve(env);
+  if (!values['no-browser']) await openBrowser(address);
+}
+
+/** Runs `backup` or `restore`, whose folder of data no server may use. */
+async function withFile(
+  args: readonly string[],
+  work: (folder: string, file: string) => Promise<string>,
+): Promise<string> {
+  const { data, demo } = startOptions;
+  const { values, positionals } = parsed(args, { data, demo }, 1);
+  if (positionals[0] === undefined) throw new Misuse('Name the file.');
+  const { dataFolder } = readSettings(environmentOf(values, process.env));
+  return work(dataFolder, resolve(positionals[0]));
+}
+
+/** @throws Misuse if an option is not known or a word too many */
+function parsed<const O extends NonNullable<ParseArgsConfig['options']>>(
+  args: readonly string[],
+  options: O,
+  words: number,
+) {
+  try {
+    const result = parseArgs({ args: [...args], options, allowPositionals: words > 0 });
+    const extra = result.positionals[words];
+    if (extra !== undefined) throw new Misuse(`“${extra}” is not expected here.`);
+    return result;
+  } catch (error) {
+    throw error instanceof Misuse ? error : new Misuse((error as Error).message);
+  }
+}
+
+/** Runs a command line; a sentence and a code for the shell where it cannot be done. */
+export async function runCommand(args: readonly string[], program: string): Promise<void> {
+  const [first = 'start', ...rest] = args[0]?.startsWith('--') ? ['start', ...args] : args;
+  if (first === 'help' || rest.includes('--help') || rest.includes('-h'))
+    return void process.stdout.write(`${usage()}\n`);
+  const command: Command | undefined = commands[first as keyof typeof commands];
+  try {
+    if (!command) throw new Misuse(`“${first}” is no command.`);
+    const said = await command.run(rest, program);
+    if (said !== '') process.stdout.write(`${said}\n`);
+  } catch (error) {
+    process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+    if (error instanceof Misuse) process.stderr.write(`${command ? `Usage: ${usageOf(first, command)}` : usage()}\n`);
+    process.exitCode = error instanceof Misuse || error instanceof StartFailure ? 1 : 2;
+  }
+}

@@ -1,0 +1,127 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { homedir } from 'node:os';
+import { dirname, join, resolve } from 'node:path';
+import { Misuse } from '../misuse.ts';
+import { userDataFolder, type StartValues } from '../start-options.ts';
+import { unitText } from './unit.ts';
+
+const unitName = 'usual-drag.service';
+
+/** A service of this computer, or of the user who installs it. */
+interface Place {
+  readonly isOfSystem: boolean;
+  readonly unit: string;
+}
+
+/** Commands of `service`; each returns what was done, in lines. */
+export const serviceCommands = { install, status, remove } as const satisfies Record<
+  string,
+  (values: ServiceValues, program: string) => string
+>;
+
+export interface ServiceValues extends StartValues {
+  /** For the computer instead of the user: it runs without anybody signed in. */
+  readonly system?: boolean | undefined;
+}
+
+/** @throws Misuse where there is no systemd, with what to do there instead */
+function placeOf({ system: isOfSystem = false }: ServiceValues, program: string): Place {
+  if (process.platform !== 'linux') throw new Misuse(elsewhere(program));
+  const folder = isOfSystem
+    ? '/etc/systemd/system'
+    : join(process.env.XDG_CONFIG_HOME ?? join(homedir(), '.config'), 'systemd', 'user');
+  return { isOfSystem, unit: join(folder, unitName) };
+}
+
+function install(values: ServiceValues, program: string): string {
+  const { isOfSystem, unit } = placeOf(values, program);
+  if (isOfSystem && values.data !== undefined)
+    throw new Misuse('The service of the computer keeps its data in /var/lib/usual-drag. Leave --data out.');
+  if (isOfSystem) for (const path of [process.execPath, program]) refuseHidden(path);
+  const options = (['port', 'host', 'names', 'tls-cert', 'tls-key', 'copies', 'copies-every'] as const).flatMap(
+    (name) => {
+      const value = values[name];
+      return value === undefined ? [] : [`--${name}`, isPath.has(name) ? resolve(value) : value];
+    },
+  );
+  const data = isOfSystem ? null : resolve(values.data ?? userDataFolder(values.demo ?? false));
+  if (data !== null) mkdirSync(data, { recursive: true, mode: 0o700 });
+  const passphrase = values['passphrase-file'];
+  mkdirSync(dirname(unit), { recursive: true });
+  writeFileSync(
+    unit,
+    unitText({
+      node: process.execPath,
+      program,
+      options: [...options, ...(values.demo ? ['--demo'] : [])],
+      passphraseFile: passphrase === undefined ? null : resolve(passphrase),
+      data,
+    }),
+  );
+  const started = systemctl(isOfSystem, ['daemon-reload']) ?? systemctl(isOfSystem, ['enable', '--now', unitName]);
+  const words = [`${unit} is written.`, `The data are in ${data ?? '/var/lib/usual-drag/bench'}.`];
+  if (started !== null)
+    return [
+      ...words,
+      `It could not be started: ${started}`,
+      `Start it with: ${typed(isOfSystem, `enable --now ${unitName}`)}`,
+    ].join('\n');
+  return [
+    ...words,
+    'Usual Drag runs, and starts with the computer.',
+    ...(isOfSystem ? [] : ['To have it run while you are signed out: loginctl enable-linger']),
+  ].join('\n');
+}
+
+function status(values: ServiceValues, program: string): string {
+  const { isOfSystem, unit } = placeOf(values, program);
+  if (!existsSync(unit)) return `No service is installed: ${unit} is not there.`;
+  const { stdout, stderr, error } = run(isOfSystem, ['status', '--no-pager', '--lines=5', unitName]);
+  return error?.message ?? [stdout, stderr].join('').trim();
+}
+
+function remove(values: ServiceValues, program: string): string {
+  const { isOfSystem, unit } = placeOf(values, program);
+  if (!existsSync(unit)) return `No service is installed: ${unit} is not there.`;
+  const stopped = systemctl(isOfSystem, ['disable', '--now', unitName]);
+  rmSync(unit);
+  systemctl(isOfSystem, ['daemon-reload']);
+  return [
+    ...(stopped === null ? [] : [`It could not be stopped: ${stopped}`]),
+    `${unit} is removed. The data are kept.`,
+  ].join('\n');
+}
+
+/** Options that name a file or a folder. */
+const isPath: ReadonlySet<string> = new Set(['tls-cert', 'tls-key', 'copies']);
+
+const argsFor = (isOfSystem: boolean, args: readonly string[]): string[] => [
+  ...(isOfSystem ? [] : ['--user']),
+  ...args,
+];
+
+const typed = (isOfSystem: boolean, words: string): string => ['systemctl', ...argsFor(isOfSystem, [words])].join(' ');
+
+const run = (isOfSystem: boolean, args: readonly string[]) =>
+  spawnSync('systemctl', argsFor(isOfSystem, args), { encoding: 'utf8' });
+
+/** Runs systemctl; returns why it failed, or null. */
+function systemctl(isOfSystem: boolean, args: readonly string[]): string | null {
+  const { status: code, stderr, error } = run(isOfSystem, args);
+  return code === 0 ? null : (error?.message ?? stderr.trim().split('\n')[0]!);
+}
+
+/** The service of the computer sees no home folder. */
+function refuseHidden(path: string): void {
+  if (!/^\/(home|root|run\/user)\//.test(path)) return;
+  throw new Misuse(
+    `${path} is in a home folder, which the service of the computer cannot read. Put it elsewhere, as /opt/usual-drag, or leave --system out.`,
+  );
+}
+
+/** What starts a program with the computer where there is no systemd. */
+const elsewhere = (program: string): string =>
+  process.platform === 'win32'
+    ? `On Windows the task scheduler starts it: schtasks /create /tn "Usual Drag" /sc onlogon /tr "\\"${process.execPath}\\" \\"${program}\\" start --no-browser"`
+    : `Services are installed with systemd, which this computer does not have. Have it run this at login: "${process.execPath}" "${program}" start --no-browser`;

@@ -1,0 +1,4 @@
+import own from '../package.json' with { type: 'json' };
+
+/** Version of this software. */
+export const { version } = own;
