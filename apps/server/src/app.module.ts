@@ -7,12 +7,13 @@ import { DatabaseModule } from './database/database.module.ts';
 import { DevicesModule } from './devices/devices.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
 import { EventsModule } from './events/events.module.ts';
-import { HealthController } from './health/health.controller.ts';
 import { HistoryModule } from './history/history.module.ts';
 import { InstrumentLinkModule } from './instrument-link/instrument-link.module.ts';
 import { InstrumentsModule } from './instruments/instruments.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { MeterProjectsModule } from './meter-projects/meter-projects.module.ts';
+import { OperationsModule } from './operations/operations.module.ts';
+import type { CopySchedule } from './operations/scheduled-copies.ts';
 import { OrdersModule } from './orders/orders.module.ts';
 import { PracticeModule } from './practice/practice.module.ts';
 import { AccessModule } from './sign-in/access.module.ts';
@@ -22,7 +23,7 @@ import { WorkModule } from './work/work.module.ts';
 
 @Module({})
 export class AppModule {
-  static with(open: OpenDatabase, access: Access, demo: boolean): DynamicModule {
+  static with(open: OpenDatabase, access: Access, copies: CopySchedule | null, demo: boolean): DynamicModule {
     const imports = [
       DatabaseModule.with(open),
       AccessModule.with(access),
@@ -38,9 +39,10 @@ export class AppModule {
       ArchivedModule,
       DamagedModule,
       BackupModule,
+      OperationsModule.with(copies),
       EventsModule,
       DevicesModule,
     ];
-    return { module: AppModule, imports: demo ? [...imports, DemoModule] : imports, controllers: [HealthController] };
+    return { module: AppModule, imports: demo ? [...imports, DemoModule] : imports };
   }
 }

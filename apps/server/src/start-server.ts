@@ -9,6 +9,8 @@ import { StartFailure } from './database/start-failure.ts';
 import { startAfresh } from './demo/start-afresh.ts';
 import { allowOwnRequestsOnly } from './http/allow-list.ts';
 import { describeApi } from './http/api-description.ts';
+import { openLogFile } from './http/log-file.ts';
+import { logRequests } from './http/log-requests.ts';
 import { readBodies } from './http/body-parsers.ts';
 import { EnvelopePipe } from './http/envelope.pipe.ts';
 import { RefusalFilter } from './http/refusal.filter.ts';
@@ -17,6 +19,8 @@ import { securityHeaders } from './http/security-headers.ts';
 import { ServerLog } from './http/server-log.ts';
 import { serveWebApplication } from './http/web-application.ts';
 import { isLoopback, listeningAt } from './network/addresses.ts';
+import { measureRequests } from './operations/metrics.ts';
+import { upgradeWords } from './operations/upgrade-words.ts';
 import type { Settings } from './settings.ts';
 import type { Access } from './sign-in/access.ts';
 import { requireSession } from './sign-in/require-session.ts';
@@ -36,25 +40,27 @@ export interface Started {
  * @throws StartFailure with a sentence and the remedy where that cannot be
  */
 export async function startServer(settings: Settings): Promise<Started> {
-  const { host, port, passphrase, tls, dataFolder, demo, fresh } = settings;
+  const { host, port, passphrase, tls, dataFolder, copies, demo, fresh } = settings;
   const open = await openDatabase(dataFolder, fresh ? startAfresh : undefined);
-  for (const warning of open.warnings) process.stderr.write(`${warning}\n`);
+  const log = new ServerLog(openLogFile(dataFolder));
+  for (const warning of open.warnings) log.warn(warning);
+  if (open.upgrade) log.note(upgradeWords(open.upgrade));
   let listening = listeningAt(settings, port);
   const access: Access = {
     sessions: passphrase === null ? null : await Sessions.open(open.database, passphrase),
     listening: () => listening,
   };
-  const log = new ServerLog();
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(open, access, demo), {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(open, access, copies, demo), {
     logger: log,
     abortOnError: false,
     bodyParser: false,
-    forceCloseConnections: true,
     ...(tls && { httpsOptions: { cert: tls.cert, key: tls.key } }),
   });
   app.setGlobalPrefix('api');
   app.disable('x-powered-by');
   app.use(identifyRequests);
+  app.use(logRequests(log));
+  app.use(measureRequests);
   app.use(securityHeaders(listening.isPrivate));
   app.use(allowOwnRequestsOnly(access.listening));
   if (access.sessions) app.use(requireSession(access.sessions, listening));

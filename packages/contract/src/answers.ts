@@ -76,6 +76,59 @@ export interface KeptCopy {
   readonly bytes: number;
 }
 
+/** Copies that are made on schedule in a second folder. */
+export interface ScheduledCopiesState {
+  readonly folder: string;
+  readonly everyHours: number;
+  /** ISO 8601 of the newest; null if there is none. */
+  readonly lastAt: string | null;
+  /** Whether the newest is older than it should be. */
+  readonly isOverdue: boolean;
+  /** Why the last one was not made; null if it was. */
+  readonly failure: string | null;
+}
+
+/** Something that who runs the server has to see to. */
+export interface ServerWarning {
+  readonly about: 'disk-space' | 'copies';
+  readonly message: string;
+}
+
+/** Answer of `/api/health`: the server takes requests and its database can be read. */
+export interface HealthAnswer {
+  readonly status: 'ready';
+  readonly damaged?: readonly DamagedDocument[];
+  readonly warnings?: readonly ServerWarning[];
+}
+
+/** This installation, for who runs it. */
+export interface AboutAnswer {
+  readonly version: string;
+  /** Name of the last change of the database's form. */
+  readonly schema: string;
+  /** Versions of what it runs on. */
+  readonly runsOn: { readonly engine: string; readonly node: string; readonly system: string };
+  /** ISO 8601. */
+  readonly startedAt: string;
+  readonly data: {
+    readonly folder: string;
+    /** Bytes of the database, and of the folder with its copies. */
+    readonly databaseBytes: number;
+    readonly folderBytes: number;
+    /** Bytes that are free on its disk; null if the system does not say. */
+    readonly freeBytes: number | null;
+  };
+  /** Newest copy that was made by itself; null if there is none. */
+  readonly lastCopy: KeptCopy | null;
+  /** Null if no copies are made on schedule. */
+  readonly scheduledCopies: ScheduledCopiesState | null;
+  readonly warnings: readonly ServerWarning[];
+  /** What an upgrade at this start did, and how to undo it; null if there was none. */
+  readonly upgrade: string | null;
+  /** Commands of this installation, as they are typed. */
+  readonly commands: { readonly restore: string; readonly letOthersIn: string };
+}
+
 /** A line of the list of jobs. */
 export interface JobSummary {
   readonly id: string;

@@ -19,6 +19,7 @@ import { jobs } from '../database/schema.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { storedContents } from '../database/stored-contents.ts';
 import { Changes } from '../documents/changes.ts';
+import { commandLine } from '../program.ts';
 import { prepareBackup } from './prepare-backup.ts';
 
 /**
@@ -161,7 +162,9 @@ function limited(): Transform {
     transform(chunk: Buffer, _encoding, done) {
       bytes += chunk.length;
       if (bytes > largestBackup)
-        done(new PayloadTooLargeException('This is larger than 1 GB. Restore it with npm run restore.'));
+        done(
+          new PayloadTooLargeException(`This is larger than 1 GB. Restore it with ${commandLine('restore', 'FILE')}.`),
+        );
       else done(null, chunk);
     },
   });

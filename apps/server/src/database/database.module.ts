@@ -1,5 +1,5 @@
 import { type DynamicModule, Inject, Module, type OnApplicationShutdown } from '@nestjs/common';
-import { DATABASE, DATA_FOLDER, type OpenDatabase } from './database.ts';
+import { DATABASE, DATA_FOLDER, UPGRADE, type OpenDatabase } from './database.ts';
 import { Changes } from '../documents/changes.ts';
 import { Repositories } from '../documents/repositories.ts';
 
@@ -18,10 +18,11 @@ export class DatabaseModule implements OnApplicationShutdown {
         { provide: OPEN, useValue: open },
         { provide: DATABASE, useValue: open.database },
         { provide: DATA_FOLDER, useValue: open.folder },
+        { provide: UPGRADE, useValue: open.upgrade },
         Changes,
         Repositories,
       ],
-      exports: [DATABASE, DATA_FOLDER, Changes, Repositories],
+      exports: [DATABASE, DATA_FOLDER, UPGRADE, Changes, Repositories],
     };
   }
 

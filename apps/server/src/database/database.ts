@@ -6,20 +6,25 @@ import { migrate } from 'drizzle-orm/libsql/migrator';
 import { automaticCopies, copiesFolder, keepCopy } from './copies.ts';
 import { fileAddress } from './file-address.ts';
 import { lockFolder, type FolderLock } from './folder-lock.ts';
-import { migrationsFolder, schemaState } from './migrations.ts';
+import { lastMigration, migrationsFolder, schemaState } from './migrations.ts';
 import { takeBackUnfinishedImports } from './import-in-parts.ts';
 import { keepPrivate } from './private-files.ts';
 import { schemaFaults } from './schema-faults.ts';
+import { commandLine } from '../program.ts';
 import * as schema from './schema.ts';
 import { sealFormerSignatures } from './signature-seals.ts';
 import { StartFailure } from './start-failure.ts';
 import { steadyClient } from './steady-client.ts';
 import { storageFailureOf } from './storage-failure.ts';
+import { upgradeFrom, type Upgrade } from './upgrades.ts';
 
 export type Database = LibSQLDatabase<typeof schema> & { readonly $client: Client };
 
 /** The token under which the open database is injected. */
 export const DATABASE = Symbol('database');
+
+/** The token under which what an upgrade at this start did is injected; null if there was none. */
+export const UPGRADE = Symbol('upgrade');
 
 /** The token under which the path of the folder of data is injected. */
 export const DATA_FOLDER = Symbol('data folder');
@@ -30,6 +35,8 @@ export interface OpenDatabase {
   readonly database: Database;
   /** Problems that do not prevent the database from being used. */
   readonly warnings: readonly string[];
+  /** What was brought up to date; null if nothing was. */
+  readonly upgrade: Upgrade | null;
   /** Writes the log into the file, closes it and lets go of the folder. */
   close(): Promise<void>;
 }
@@ -60,11 +67,12 @@ export async function openDatabase(
     await prepare(folder);
     refuseEmptied(folder, file);
     const client = connect(file);
-    const warnings = await bringUpToDate(client, folder, file);
+    const { warnings, upgrade } = await bringUpToDate(client, folder, file);
     return {
       folder,
       database: drizzle(client, { schema }),
       warnings,
+      upgrade,
       close: async () => {
         // A full disk leaves the log where it is: nothing is lost, the next start reads it.
         await client.execute('pragma wal_checkpoint(truncate)').catch(() => undefined);
@@ -92,11 +100,15 @@ function refuseEmptied(folder: string, file: string): void {
   const copies = automaticCopies(folder);
   if (copies.length === 0 || !existsSync(file) || statSync(file).size > 0) return;
   throw new StartFailure(
-    `${file} is empty (0 bytes), but there ${copies.length === 1 ? 'is a copy' : `are ${copies.length} copies`} of what it had: ${copies.join(', ')}. Restore the newest: npm run restore -- ${join(copiesFolder(folder), copies.at(-1)!)}. To begin with nothing, move the empty file and the folder “copies” away.`,
+    `${file} is empty (0 bytes), but there ${copies.length === 1 ? 'is a copy' : `are ${copies.length} copies`} of what it had: ${copies.join(', ')}. Restore the newest: ${commandLine('restore', join(copiesFolder(folder), copies.at(-1)!))}. To begin with nothing, move the empty file and the folder “copies” away.`,
   );
 }
 
-async function bringUpToDate(client: Client, folder: string, file: string): Promise<string[]> {
+async function bringUpToDate(
+  client: Client,
+  folder: string,
+  file: string,
+): Promise<Pick<OpenDatabase, 'warnings' | 'upgrade'>> {
   const isThere = existsSync(file) && statSync(file).size > 0;
   const { rows } = isThere ? await client.execute('pragma quick_check(1)') : { rows: [] };
   if (rows[0] && rows[0].quick_check !== 'ok') throw damaged(file);
@@ -113,7 +125,8 @@ async function bringUpToDate(client: Client, folder: string, file: string): Prom
   await client.execute('pragma journal_mode = wal');
   await refuseWeakerThanFull(client, file);
   const warnings: string[] = [];
-  if (state === 'older') await keepCopy(client, folder, 'migration');
+  const upgrade =
+    state === 'older' ? upgradeFrom(await lastMigration(client), await keepCopy(client, folder, 'migration')) : null;
   await migrateDatabase(client, file);
   await takeBackUnfinishedImports(drizzle(client, { schema }));
   // What cannot be written now could not be saved later either.
@@ -124,7 +137,7 @@ async function bringUpToDate(client: Client, folder: string, file: string): Prom
       if (!failure) throw error;
       warnings.push(`No copy of ${file} was made at this start: ${failure.message}.`);
     });
-  return warnings;
+  return { warnings, upgrade };
 }
 
 /**
@@ -165,6 +178,6 @@ function remedies(code: string): string {
   if (/^(SQLITE_BUSY|SQLITE_LOCKED)/.test(code)) return 'End the program that has it open and start again.';
   if (/^(SQLITE_READONLY|EROFS|EACCES|EPERM)/.test(code)) return 'Make file and folder writable and start again.';
   if (/^(SQLITE_CORRUPT|SQLITE_NOTADB)/.test(code))
-    return 'Restore a copy: npm run restore -- FILE; the automatic ones are in the folder “copies” beside it.';
+    return `Restore a copy: ${commandLine('restore', 'FILE')}; the automatic ones are in the folder “copies” beside it.`;
   return 'Look at file and folder, or name another folder in USUAL_DRAG_DATA.';
 }

@@ -11,6 +11,12 @@ export const migrationsFolder = fileURLToPath(
 /** State of a database compared with this version of the software. */
 export type SchemaState = 'empty' | 'current' | 'older' | 'newer' | 'unknown';
 
+/** Returns the last migration of a database, ms since 1970; 0 if none was finished. */
+export async function lastMigration(client: Client): Promise<number> {
+  const { rows } = await client.execute('select max(created_at) as last from __drizzle_migrations');
+  return Number(rows[0]?.last ?? 0);
+}
+
 /** Reads how far a database is; changes nothing in it. */
 export async function schemaState(client: Client): Promise<SchemaState> {
   const { rows } = await client.execute(
@@ -19,10 +25,9 @@ export async function schemaState(client: Client): Promise<SchemaState> {
   const tables = rows.map(({ name }) => name as string);
   if (tables.length === 0) return 'empty';
   if (!tables.includes('__drizzle_migrations')) return 'unknown';
-  const done = await client.execute('select created_at from __drizzle_migrations order by created_at desc');
   const known = readMigrationFiles({ migrationsFolder }).map(({ folderMillis }) => folderMillis);
   const newest = known.at(-1)!;
-  const last = Number(done.rows[0]?.created_at ?? 0);
+  const last = await lastMigration(client);
   if (last > newest) return 'newer';
   if (last === newest) return 'current';
   return last === 0 || known.includes(last) ? 'older' : 'unknown';

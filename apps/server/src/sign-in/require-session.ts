@@ -1,6 +1,6 @@
 import { Logger } from '@nestjs/common';
 import { parseCookie, stringifySetCookie } from 'cookie';
-import express, { Router, type NextFunction, type Request, type Response } from 'express';
+import express, { Router, type NextFunction, type Request, type RequestHandler, type Response } from 'express';
 import type { Listening } from '../network/addresses.ts';
 import { signInPage, signInPath } from './sign-in-page.ts';
 import { sessionAge, type Sessions } from './sessions.ts';
@@ -85,7 +85,13 @@ export function requireSession(
     // What the browser stored of answers goes; drafts, which nobody else can read, stay in its storage.
     response.setHeader('Clear-Site-Data', '"cache"').status(204).end();
   });
+  // A container or a balancer checks the server without signing in; it is told nothing else.
+  router.get('/api/health', (request, response, next) =>
+    sessionIdOf(request) === null ? void response.json({ status: 'ready' }) : next(),
+  );
+  router.get('/api/metrics', withPassphrase(sessions, logger));
   router.use((request: Request, response: Response, next: NextFunction) => {
+    if (response.locals.isCollector) return next();
     const id = sessionIdOf(request);
     if (id !== null) {
       response.locals.session = id;
@@ -96,6 +102,36 @@ export function requireSession(
     return refuse(response, 401, 'Sign in first: this device has not entered the passphrase, or was signed out.');
   });
   return router;
+}
+
+/**
+ * Admits a program that collects figures and sends the passphrase in `Authorization: Bearer …`. Requests without that header pass on
+ * to the check of the session.
+ */
+function withPassphrase(sessions: Sessions, logger: Logger): RequestHandler[] {
+  const given = (request: Request): string | undefined =>
+    /^Bearer (.+)$/.exec(request.headers.authorization ?? '')?.[1]?.trim();
+  const throttle = throttleTries({
+    deviceOf: () => null,
+    refuse: (_request, response) => refuse(response, 429, 'Too many wrong tries. Wait a minute, then try again.'),
+  }).map(
+    (limit): RequestHandler =>
+      (request, response, next) =>
+        given(request) === undefined ? next() : limit(request, response, next),
+  );
+  return [
+    ...throttle,
+    async (request, response, next) => {
+      const passphrase = given(request);
+      if (passphrase === undefined) return next();
+      if (!(await sessions.isPassphrase(passphrase))) {
+        logger.warn(`A wrong passphrase was sent for the metrics from ${request.ip ?? 'an unknown address'}.`);
+        return refuse(response, 401, 'Wrong passphrase.');
+      }
+      response.locals.isCollector = true;
+      next();
+    },
+  ];
 }
 
 const cookiesOf = (request: Request): Readonly<Record<string, string | undefined>> =>

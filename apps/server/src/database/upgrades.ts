@@ -1,0 +1,48 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { migrationsFolder } from './migrations.ts';
+
+/** What each version of the schema brought, for who upgrades; by the name of its migration. */
+const brought: Readonly<Record<string, string>> = {
+  '0000_start': 'jobs and instruments',
+  '0001_kit': 'edits of the kit',
+  '0002_workpieces': 'the workshop',
+  '0003_history': 'the history of every document',
+  '0004_attempts': 'practice',
+  '0005_signatures': 'signatures',
+  '0006_summaries_seals': 'figures in the list of jobs, seals of signatures',
+  '0007_orders': 'orders of several circuits',
+};
+
+interface Migration {
+  readonly tag: string;
+  /** ms since 1970, as the database keeps it. */
+  readonly when: number;
+}
+
+const { entries: migrations } = JSON.parse(readFileSync(join(migrationsFolder, 'meta/_journal.json'), 'utf8')) as {
+  readonly entries: readonly Migration[];
+};
+
+/** Name of the schema that this version of the software uses. */
+export const schemaName = migrations.at(-1)!.tag;
+
+/** Data of an earlier version that were brought up to date. */
+export interface Upgrade {
+  /** Name of their schema before. */
+  readonly from: string;
+  /** What is new in them, in words. */
+  readonly brought: readonly string[];
+  /** Path of the copy of the data as they were. */
+  readonly copy: string;
+}
+
+/** @param last  the last migration of the data before, as the database keeps it */
+export function upgradeFrom(last: number, copy: string): Upgrade {
+  const before = migrations.findLast(({ when }) => when <= last);
+  return {
+    from: before?.tag ?? 'nothing',
+    brought: migrations.filter(({ when }) => when > last).map(({ tag }) => brought[tag] ?? tag),
+    copy,
+  };
+}

@@ -1,0 +1,40 @@
+import { closeSync, existsSync, fstatSync, mkdirSync, openSync, readSync } from 'node:fs';
+import { join } from 'node:path';
+import { createStream, type RotatingFileStream } from 'rotating-file-stream';
+
+const logFolder = (folder: string): string => join(folder, 'logs');
+const logName = 'server.log';
+
+/** Opens the log of a folder of data: files of one megabyte, of which six are kept. One that cannot be written stops nothing. */
+export function openLogFile(folder: string): RotatingFileStream {
+  mkdirSync(logFolder(folder), { recursive: true });
+  const stream = createStream(
+    (_time, index) => (index === undefined ? logName : logName.replace('.log', `.${index}.log`)),
+    { path: logFolder(folder), size: '1M', rotate: 5, mode: 0o600 },
+  );
+  let isReported = false;
+  for (const event of ['error', 'warning'] as const)
+    stream.on(event, (error: Error) => {
+      if (!isReported) process.stderr.write(`The log cannot be written: ${error.message}\n`);
+      isReported = true;
+    });
+  return stream;
+}
+
+/** Bytes of the end of a log that are read for its last lines. */
+const readEnd = 200_000;
+
+/** The last lines of the log of a folder of data; none if there is no log. */
+export function lastLines(folder: string, count: number): string[] {
+  const file = join(logFolder(folder), logName);
+  if (!existsSync(file)) return [];
+  const handle = openSync(file, 'r');
+  try {
+    const { size } = fstatSync(handle);
+    const bytes = Buffer.alloc(Math.min(size, readEnd));
+    readSync(handle, bytes, 0, bytes.length, size - bytes.length);
+    return bytes.toString('utf8').trimEnd().split('\n').slice(-count);
+  } finally {
+    closeSync(handle);
+  }
+}

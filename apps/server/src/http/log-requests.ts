@@ -1,0 +1,21 @@
+import type { NextFunction, Request, Response } from 'express';
+import type { ServerLog } from './server-log.ts';
+
+/** ms of an answer that is worth a line. */
+const slow = 1000;
+
+/** Writes a line to the log about each change, each refusal and each slow answer: who asks for help can be told which it was. */
+export const logRequests =
+  (log: ServerLog) =>
+  (request: Request, response: Response, next: NextFunction): void => {
+    const begun = performance.now();
+    response.once('finish', () => {
+      const ms = Math.round(performance.now() - begun);
+      const reads = request.method === 'GET' || request.method === 'HEAD';
+      if (reads && response.statusCode < 400 && (ms < slow || isStream(response))) return;
+      log.record(`answered ${response.statusCode} in ${ms} ms`);
+    });
+    next();
+  };
+
+const isStream = (response: Response): boolean => String(response.getHeader('Content-Type')).includes('event-stream');

@@ -1,0 +1,75 @@
+import { readdirSync, statSync } from 'node:fs';
+import { release } from 'node:os';
+import { join } from 'node:path';
+import { Inject, Injectable } from '@nestjs/common';
+import type { AboutAnswer } from '@usual-drag/contract';
+import { keptCopies } from '../database/copies.ts';
+import { DATABASE, databaseFile, DATA_FOLDER, UPGRADE, type Database } from '../database/database.ts';
+import { storedContents } from '../database/stored-contents.ts';
+import { schemaName, type Upgrade } from '../database/upgrades.ts';
+import { lastLines } from '../http/log-file.ts';
+import { commandLine, letOthersIn } from '../program.ts';
+import { version } from '../version.ts';
+import { freeSpace } from './free-space.ts';
+import { ScheduledCopies } from './scheduled-copies.ts';
+import { upgradeWords } from './upgrade-words.ts';
+import { Warnings } from './warnings.ts';
+
+/** Lines of the log that a report for support contains. */
+const reportedLines = 300;
+
+/** This installation: its version, its data and their copies. */
+@Injectable()
+export class About {
+  readonly #startedAt = new Date().toISOString();
+
+  constructor(
+    @Inject(DATABASE) private readonly database: Database,
+    @Inject(DATA_FOLDER) private readonly folder: string,
+    @Inject(UPGRADE) private readonly upgrade: Upgrade | null,
+    @Inject(ScheduledCopies) private readonly copies: ScheduledCopies,
+    @Inject(Warnings) private readonly warnings: Warnings,
+  ) {}
+
+  async read(): Promise<AboutAnswer> {
+    const { rows } = await this.database.$client.execute('select sqlite_version() as version');
+    return {
+      version,
+      schema: schemaName,
+      runsOn: {
+        engine: `SQLite ${String(rows[0]!.version)}`,
+        node: process.versions.node,
+        system: `${process.platform} ${process.arch} ${release()}`,
+      },
+      startedAt: this.#startedAt,
+      data: {
+        folder: this.folder,
+        databaseBytes: statSync(databaseFile(this.folder)).size,
+        folderBytes: bytesIn(this.folder),
+        freeBytes: await freeSpace(this.folder),
+      },
+      lastCopy: keptCopies(this.folder)[0] ?? null,
+      scheduledCopies: this.copies.state(),
+      warnings: await this.warnings.now(),
+      upgrade: this.upgrade && upgradeWords(this.upgrade),
+      commands: { restore: commandLine('restore', 'FILE'), letOthersIn: letOthersIn() },
+    };
+  }
+
+  /** A text for who helps: this installation, how much there is of what, and the last lines of the log; nothing of any job. */
+  async report(): Promise<string> {
+    const contents = await storedContents(this.database.$client);
+    const parts = { ...(await this.read()), contents, log: lastLines(this.folder, reportedLines) };
+    return `${JSON.stringify(parts, null, 2)}\n`;
+  }
+}
+
+/** Bytes of all files below a folder; a file that goes meanwhile counts nothing. */
+function bytesIn(folder: string): number {
+  return readdirSync(folder, { withFileTypes: true, recursive: true })
+    .filter((entry) => entry.isFile())
+    .reduce(
+      (sum, { parentPath, name }) => sum + (statSync(join(parentPath, name), { throwIfNoEntry: false })?.size ?? 0),
+      0,
+    );
+}

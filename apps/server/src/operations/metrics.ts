@@ -1,0 +1,76 @@
+import { statSync } from 'node:fs';
+import { Inject, Injectable } from '@nestjs/common';
+import type { NextFunction, Request, Response } from 'express';
+import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
+import { keptCopies } from '../database/copies.ts';
+import { databaseFile, DATA_FOLDER } from '../database/database.ts';
+import { freeSpace } from './free-space.ts';
+
+const registry = new Registry();
+
+const requests = new Histogram({
+  name: 'usual_drag_request_seconds',
+  help: 'Time of answers by method, route and status',
+  labelNames: ['method', 'route', 'status'],
+  buckets: [0.005, 0.01, 0.025, 0.05, 0.1, 0.25, 0.5, 1, 5],
+  registers: [registry],
+});
+
+const openRequests = new Gauge({
+  name: 'usual_drag_open_requests',
+  help: 'Requests that are being answered, event streams included',
+  registers: [registry],
+});
+
+/** Counts a request to the API and its time, by its route: no id and nothing that it carries is kept. */
+export function measureRequests(request: Request, response: Response, next: NextFunction): void {
+  if (!request.path.startsWith('/api/')) return next();
+  const end = requests.startTimer();
+  openRequests.inc();
+  response.once('close', () => {
+    openRequests.dec();
+    const route = (request.route as { path?: unknown } | undefined)?.path;
+    // Streams of events end when a page is closed: their time says nothing.
+    if (route !== '/api/events')
+      end({
+        method: request.method,
+        route: typeof route === 'string' ? route : 'none',
+        status: response.statusCode,
+      });
+  });
+  next();
+}
+
+/** The figures of this server, in the common text format. */
+@Injectable()
+export class Metrics {
+  constructor(@Inject(DATA_FOLDER) private readonly folder: string) {
+    registry.clear();
+    registry.registerMetric(requests);
+    registry.registerMetric(openRequests);
+    collectDefaultMetrics({ register: registry });
+    const gauge = (name: string, help: string, value: () => number | null | Promise<number | null>): Gauge =>
+      new Gauge({
+        name,
+        help,
+        registers: [registry],
+        async collect() {
+          const now = await value();
+          if (now === null) this.reset();
+          else this.set(now);
+        },
+      });
+    gauge('usual_drag_database_bytes', 'Size of the database', () => statSync(databaseFile(this.folder)).size);
+    gauge('usual_drag_disk_free_bytes', 'Free bytes on the disk of the data', () => freeSpace(this.folder));
+    gauge('usual_drag_last_copy_age_seconds', 'Age of the newest copy among the data', () => {
+      const [newest] = keptCopies(this.folder);
+      return newest ? (Date.now() - Date.parse(newest.at)) / 1000 : null;
+    });
+  }
+
+  readonly contentType = registry.contentType;
+
+  text(): Promise<string> {
+    return registry.metrics();
+  }
+}

@@ -1,0 +1,51 @@
+import { Controller, Get, Header, Inject, Res, StreamableFile } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import type { AboutAnswer, HealthAnswer } from '@usual-drag/contract';
+import type { Response } from 'express';
+import { DamagedDocuments } from '../damaged/damaged-documents.ts';
+import { stamp } from '../database/copies.ts';
+import { About } from './about.ts';
+import { Metrics } from './metrics.ts';
+import { Warnings } from './warnings.ts';
+
+@ApiTags('operations')
+@Controller()
+export class OperationsController {
+  constructor(
+    @Inject(DamagedDocuments) private readonly documents: DamagedDocuments,
+    @Inject(Warnings) private readonly warnings: Warnings,
+    @Inject(About) private readonly installation: About,
+    @Inject(Metrics) private readonly figures: Metrics,
+  ) {}
+
+  /** Answers once the server takes requests and its database can be read; names what is damaged in it and what needs attention. */
+  @Get('health')
+  async health(): Promise<HealthAnswer> {
+    const damaged = await this.documents.known();
+    const warnings = await this.warnings.now();
+    return { status: 'ready', ...(damaged.length > 0 && { damaged }), ...(warnings.length > 0 && { warnings }) };
+  }
+
+  /** Figures of the server in the common text format. */
+  @Get('metrics')
+  async metrics(@Res({ passthrough: true }) response: Response): Promise<string> {
+    response.type(this.figures.contentType);
+    return this.figures.text();
+  }
+
+  /** Version, data and copies of this installation. */
+  @Get('about')
+  about(): Promise<AboutAnswer> {
+    return this.installation.read();
+  }
+
+  /** The same as a file for support, with the last lines of the log; nothing of any job is in it. */
+  @Get('about/report')
+  @Header('Cache-Control', 'no-store')
+  async report(): Promise<StreamableFile> {
+    return new StreamableFile(Buffer.from(await this.installation.report()), {
+      type: 'application/json',
+      disposition: `attachment; filename="usual-drag-report-${stamp().slice(0, 19)}.json"`,
+    });
+  }
+}
