@@ -1,11 +1,28 @@
+import { join } from 'node:path';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { guide } from './guide-plugin.ts';
+import { bundledPackages } from '../../scripts/release/bundled-packages.ts';
+
+const packages = bundledPackages(join(import.meta.dirname, 'dist'), [
+  '@fontsource-variable/atkinson-hyperlegible-mono',
+  '@fontsource-variable/atkinson-hyperlegible-next',
+  'tailwindcss',
+  'workbox-cacheable-response',
+  'workbox-core',
+  'workbox-expiration',
+  'workbox-precaching',
+  'workbox-routing',
+  'workbox-strategies',
+]);
 
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [
+    packages.write,
+    guide(),
     react(),
     tailwindcss(),
     VitePWA({
@@ -31,10 +48,17 @@ export default defineConfig({
       },
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
+        // Pictures of the guide come when they are looked at, and stay.
+        globIgnores: ['assets/*.png'],
         clientsClaim: true,
         navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//, /^\/sign-/],
+        navigateFallbackDenylist: [/^\/api\//, /^\/sign-/, /^\/licences\.txt$/],
         runtimeCaching: [
+          {
+            urlPattern: ({ url, sameOrigin }) => sameOrigin && /^\/assets\/[^/]+\.png$/.test(url.pathname),
+            handler: 'CacheFirst',
+            options: { cacheName: 'pictures', expiration: { maxEntries: 40 } },
+          },
           {
             // What a page needs to be opened again without the server: documents and their lists, not files and backups.
             urlPattern: ({ url, sameOrigin }) =>
@@ -54,6 +78,7 @@ export default defineConfig({
       },
     }),
   ],
+  worker: { plugins: () => [packages.collect] },
   build: { outDir: 'dist', emptyOutDir: true, target: 'es2023', chunkSizeWarningLimit: 900 },
   server: { host: '127.0.0.1', port: 5173, proxy: { '/api': 'http://127.0.0.1:8470' } },
 });

@@ -26,6 +26,8 @@ const OrderPage = pageLater(async () => (await import('./orders/order-page.tsx')
 const NewCircuitPage = pageLater(async () => (await import('./new-circuit/new-circuit-page.tsx')).NewCircuitPage);
 const BackupPage = pageLater(async () => (await import('./backup/backup-page.tsx')).BackupPage);
 const CalibrationsPage = pageLater(async () => (await import('./kit/calibrations-page.tsx')).CalibrationsPage);
+const HelpPage = pageLater(async () => (await import('./help/help-page.tsx')).HelpPage);
+const AboutPage = pageLater(async () => (await import('./about/about-page.tsx')).AboutPage);
 const KitPage = pageLater(async () => (await import('./kit/kit-page.tsx')).KitPage);
 
 createRoot(document.getElementById('root')!).render(
@@ -47,6 +49,8 @@ createRoot(document.getElementById('root')!).render(
               <Route path="/new-circuit/:jobId" element={<NewCircuitPage />} />
               <Route path="/order/:order" element={<OrderPage />} />
               <Route path="/calibrations" element={<CalibrationsPage />} />
+              <Route path="/help/:page?" element={<HelpPage />} />
+              <Route path="/about" element={<AboutPage />} />
               <Route path="/kit/:instrumentId?/:sheet?" element={<KitPage />} />
               <Route path="*" element={<JobsPage />} />
             </Route>

@@ -1,15 +1,18 @@
 import { useQuery } from '@tanstack/react-query';
-import { largestBackup, type CheckedBackup } from '@usual-drag/contract';
+import { largestBackup, type CheckedBackup, type ScheduledCopiesState } from '@usual-drag/contract';
 import { Download, FileUp } from 'lucide-react';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
+import { aboutQuery } from '../api/about.ts';
 import { backupAddress, checkBackup, checkCopy, copiesQuery, restoreBackup } from '../api/backup.ts';
 import { queries } from '../api/queries.ts';
+import { HelpLink } from '../help/help-link.tsx';
 import { Button } from '../ui/button.tsx';
 import { useCommands, type Command } from '../ui/commands.ts';
 import { FileInput } from '../ui/file-input.tsx';
 import { Note } from '../ui/note.tsx';
 import { toast } from '../ui/toast.ts';
+import { whenOnRecord } from '../ui/words.ts';
 import { CheckedBackupCard } from './checked-backup-card.tsx';
 import { CopiesTable } from './copies-table.tsx';
 
@@ -26,6 +29,7 @@ type State =
 /** Backs up everything to one file, and restores a backup or a copy. */
 export function BackupPage() {
   const { data: copies = [] } = useQuery(copiesQuery);
+  const { data: about } = useQuery(aboutQuery);
   const [state, setState] = useState<State>({ kind: 'nothing' });
   const file = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
@@ -52,7 +56,7 @@ export function BackupPage() {
     chosen.size > largestBackup
       ? setState({
           kind: 'refused',
-          message: `${chosen.name} is larger than 1 GB. Stop the server and restore it with npm run restore.`,
+          message: `${chosen.name} is larger than 1 GB. Stop the server and restore it with: ${about?.commands.restore ?? 'restore'}`,
         })
       : check(chosen.name, () => checkBackup(chosen));
   const restore = (name: string, { id }: CheckedBackup): void =>
@@ -72,6 +76,7 @@ export function BackupPage() {
           <Button className="self-start" onClick={downloadBackup}>
             <Download aria-hidden size={16} /> Back up everything
           </Button>
+          {about && <OnSchedule state={about.scheduledCopies} />}
         </Section>
         <Section title="Restore">
           <p>
@@ -87,7 +92,9 @@ export function BackupPage() {
           </p>
           {state.kind === 'refused' && (
             <div role="alert">
-              <Note kind="limit">{state.message}</Note>
+              <Note kind="limit">
+                {state.message} <HelpLink to="running#a-backup-is-refused" about="a backup that is refused" />
+              </Note>
             </div>
           )}
           {state.kind === 'checked' && (
@@ -116,6 +123,28 @@ function Section({ title, children }: { readonly title: string; readonly childre
       <h2 className="text-[19px] font-bold">{title}</h2>
       {children}
     </section>
+  );
+}
+
+/** Copies that are made on schedule in a second folder, and their age. */
+function OnSchedule({ state }: { readonly state: ScheduledCopiesState | null }) {
+  if (!state)
+    return (
+      <p className="text-[15px] text-soft">
+        A copy is also made at each start of the server, on the same disk. Whoever starts the server can name a second
+        folder for copies on schedule. <HelpLink to="running#copies-on-schedule" about="copies on schedule" />
+      </p>
+    );
+  const last = state.lastAt === null ? 'None was made yet.' : `The last one is of ${whenOnRecord(state.lastAt)}.`;
+  return state.isOverdue ? (
+    <Note kind="limit">
+      Copies are overdue: one is due every {state.everyHours} h in {state.folder}. {last} {state.failure}{' '}
+      <HelpLink to="running#copies-are-overdue" about="copies that are overdue" />
+    </Note>
+  ) : (
+    <p className="text-[15px] text-soft">
+      Copies are made every {state.everyHours} h in <span className="break-all">{state.folder}</span>. {last}
+    </p>
   );
 }
 

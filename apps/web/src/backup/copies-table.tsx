@@ -1,7 +1,7 @@
 import type { KeptCopy } from '@usual-drag/contract';
 import { Button } from '../ui/button.tsx';
 import { FiguresTable } from '../ui/figures-table.tsx';
-import { whenOnRecord } from '../ui/words.ts';
+import { megabytes, whenOnRecord } from '../ui/words.ts';
 
 interface Props {
   readonly copies: readonly KeptCopy[];
@@ -15,8 +15,6 @@ const reasons: Readonly<Record<KeptCopy['reason'], string>> = {
   migration: 'before a change of the format',
   'before-restore': 'before a restoration',
 };
-
-const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(1)} MB`;
 
 /** Table of the automatic copies. */
 export function CopiesTable({ copies, isDisabled, onRestore }: Props) {

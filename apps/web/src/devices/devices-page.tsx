@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { DevicesAnswer } from '@usual-drag/contract';
 import { useState } from 'react';
+import { aboutQuery } from '../api/about.ts';
 import { devicesQuery, signOut, signOutEverywhere } from '../api/devices.ts';
 import { forgetAnswers } from '../api/signed-out.ts';
 import { Button } from '../ui/button.tsx';
@@ -76,6 +77,7 @@ function OthersGetIn({ devices: { addresses, isPrivate } }: { readonly devices: 
 }
 
 function NobodyElse() {
+  const { data: about } = useQuery(aboutQuery);
   return (
     <section aria-labelledby="others" className="flex flex-col gap-2">
       <h2 id="others" className="text-[19px] font-bold">
@@ -84,9 +86,7 @@ function NobodyElse() {
       <p>
         Only this computer can connect. To let other devices connect, start the server with a passphrase of your own:
       </p>
-      <p className="figures rounded-lg bg-sunk px-3 py-2 text-[15px] break-words">
-        HOST=0.0.0.0 USUAL_DRAG_PASSPHRASE=&quot;four words of your own&quot; npm start
-      </p>
+      <p className="figures rounded-lg bg-sunk px-3 py-2 text-[15px] break-words">{about?.commands.letOthersIn}</p>
     </section>
   );
 }

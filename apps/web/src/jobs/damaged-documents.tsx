@@ -1,6 +1,7 @@
 import type { DamagedDocument } from '@usual-drag/contract';
 import { useQuery } from '@tanstack/react-query';
 import { damagedAddress, damagedQuery } from '../api/documents.ts';
+import { HelpLink } from '../help/help-link.tsx';
 import { Note } from '../ui/note.tsx';
 
 const nouns = {
@@ -20,7 +21,7 @@ export function DamagedDocuments() {
       <a className="underline" href={damagedAddress(one)} download>
         {one.bytes} bytes
       </a>{' '}
-      are kept.
+      are kept. <HelpLink to="running#something-is-damaged" about="damaged data" />
     </Note>
   ));
 }

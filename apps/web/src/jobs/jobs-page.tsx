@@ -27,7 +27,7 @@ import { OrderGroup } from './order-group.tsx';
 import { byOrder } from './orders.ts';
 import { useJobSearch } from './use-job-search.ts';
 
-const DamagedDocuments = fetchedLater(async () => (await import('./damaged-documents.tsx')).DamagedDocuments);
+const NeedsAttention = fetchedLater(async () => (await import('./needs-attention.tsx')).NeedsAttention);
 const JobTable = fetchedLater(async () => (await import('./job-table.tsx')).JobTable);
 
 /** The start page, where work is found: the jobs as cards or in a table, searched, sorted and filtered. */
@@ -66,7 +66,7 @@ export function JobsPage() {
         <JobFileInput ref={file} />
         {error && <p role="alert">{error.message} The list is loaded when it does.</p>}
         <Suspense fallback={null}>
-          <DamagedDocuments />
+          <NeedsAttention />
         </Suspense>
         {jobs && <FirstMinuteOffer jobs={jobs} />}
         {jobs?.length === 0 && <NoJobs onBegin={() => create(newJob('New job'))} />}

@@ -1,11 +1,13 @@
 import { Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useCommands, type Command } from '../ui/commands.ts';
-import { fetchedLater } from '../ui/fetched-later.ts';
+import { codeLater, fetchedLater } from '../ui/fetched-later.ts';
 import { currentTheme, useTheme } from '../ui/theme.ts';
 
 const CommandPalette = fetchedLater(async () => (await import('./command-palette.tsx')).CommandPalette);
 const KeysHelp = fetchedLater(async () => (await import('./keys-help.tsx')).KeysHelp);
+
+const help = codeLater(async () => (await import('../help/page-for.ts')).pageFor);
 
 const pages = [
   { text: 'Jobs', keys: 'g>j', to: '/' },
@@ -18,6 +20,7 @@ const pages = [
   { text: 'Learn', keys: 'g>l', to: '/learn' },
   { text: 'Devices: phones and other computers', keys: 'g>v', to: '/devices' },
   { text: 'Backup and restore', keys: 'g>b', to: '/backup' },
+  { text: 'About: version, data, licences', keys: 'g>a', to: '/about' },
 ] as const;
 
 /** Actions of pages, offered everywhere: they go to the page that has them. */
@@ -59,6 +62,12 @@ export function CommandKeys() {
         keys: 'mod+k',
         inFields: 'always',
         run: () => setOpen('palette'),
+      },
+      {
+        group: 'Pages',
+        text: 'Help with this page',
+        keys: 'g>h',
+        run: () => void help().then((pageFor) => navigate(`/help/${pageFor(location.pathname)}`)),
       },
       { group: 'Actions', text: 'Keys on this screen', keys: '?', run: () => setOpen('keys') },
       {

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Command as Palette } from 'cmdk';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { guide } from 'virtual:guide';
 import { jobsQuery } from '../api/jobs.ts';
 import { topics } from '../learn/topics.ts';
 import { groups, useAllCommands } from '../ui/commands.ts';
@@ -74,6 +75,33 @@ export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
                     {title}
                   </Palette.Item>
                 ))}
+              </Palette.Group>
+              <Palette.Group heading="Help" className={heading}>
+                {guide.map(({ id, title }) => (
+                  <Palette.Item
+                    key={id}
+                    value={`Help ${title}`}
+                    onSelect={choose(() => void navigate(`/help/${id}`))}
+                    className={item}
+                  >
+                    {title}
+                  </Palette.Item>
+                ))}
+                {/* What the pages are about: not before something is typed, there is much of it. */}
+                {search.trim() !== '' &&
+                  guide.flatMap(({ id, title, topics: places }) =>
+                    places.map(({ anchor, text }) => (
+                      <Palette.Item
+                        key={`${id} ${anchor}`}
+                        value={`Help ${title} ${text}`}
+                        onSelect={choose(() => void navigate(`/help/${id}#${anchor}`))}
+                        className={item}
+                      >
+                        <span className="truncate">{text}</span>
+                        <span className="shrink-0 text-[14px] text-soft">{title}</span>
+                      </Palette.Item>
+                    )),
+                  )}
               </Palette.Group>
               <Palette.Group heading="Jobs" className={heading}>
                 {jobs.map(({ id, title, record }) => (

@@ -17,6 +17,7 @@ const ConflictQuestion = fetchedLater(
   async () => (await import('../documents/conflict-question.tsx')).ConflictQuestion,
 );
 const DevicesLink = fetchedLater(async () => (await import('./devices-link.tsx')).DevicesLink);
+const HelpForPage = fetchedLater(async () => (await import('./help-for-page.tsx')).HelpForPage);
 const SignedOut = fetchedLater(async () => (await import('./signed-out.tsx')).SignedOut);
 const Toaster = fetchedLater(async () => (await import('../ui/toaster.tsx')).Toaster);
 
@@ -44,12 +45,18 @@ export function Shell() {
           <Suspense fallback={<span className="size-9" />}>
             <DevicesLink />
           </Suspense>
-          <BarButton
-            label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
-            onClick={() => choose(theme === 'dark' ? 'light' : 'dark')}
-          >
-            {theme === 'dark' ? <Sun aria-hidden size={18} /> : <Moon aria-hidden size={18} />}
-          </BarButton>
+          {/* A phone has room for the title of the open job instead; the other pages have the button. */}
+          <span className={clsx(openJob && 'max-sm:hidden')}>
+            <BarButton
+              label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
+              onClick={() => choose(theme === 'dark' ? 'light' : 'dark')}
+            >
+              {theme === 'dark' ? <Sun aria-hidden size={18} /> : <Moon aria-hidden size={18} />}
+            </BarButton>
+          </span>
+          <Suspense fallback={<span className="size-9" />}>
+            <HelpForPage />
+          </Suspense>
         </div>
       </header>
       <CommandKeys />

@@ -1,0 +1,129 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { basename, dirname, join, resolve } from 'node:path';
+import { Marked, type Tokens } from 'marked';
+import type { Plugin } from 'vite';
+
+const docs = join(import.meta.dirname, '../../docs');
+
+/** Pages beside the guide that it refers to. */
+const others = ['theory', 'formats', 'headless', 'line-notation', 'install'];
+
+/** A page of the guide, rendered. */
+interface GuidePage {
+  readonly title: string;
+  /** Places on the page that can be linked to: its headings, and what its paragraphs begin with in bold. */
+  readonly topics: readonly { readonly anchor: string; readonly text: string }[];
+  readonly html: string;
+  /** Pictures, by their path; the page has `{{picture N}}` in the place of their address. */
+  readonly pictures: readonly string[];
+}
+
+/** Files of the guide, by the id of their page; `start` is its contents. */
+const files: ReadonlyMap<string, string> = new Map([
+  ...readdirSync(join(docs, 'guide'))
+    .filter((name) => name.endsWith('.md'))
+    .map((name) => [idOf(name), join(docs, 'guide', name)] as const),
+  ...others.map((name) => [name, join(docs, `${name}.md`)] as const),
+]);
+
+function idOf(file: string): string {
+  const name = basename(file, '.md');
+  return name === 'README' ? 'start' : name;
+}
+
+/** Words of a text as a part of an address. */
+const slug = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '');
+
+/** @throws Error if a link or a picture leads nowhere */
+function render(file: string): GuidePage {
+  const topics: { anchor: string; text: string }[] = [];
+  const pictures: string[] = [];
+  let title = basename(file);
+  const topic = (text: string): string => {
+    topics.push({ anchor: slug(text), text });
+    return slug(text);
+  };
+  const marked = new Marked({
+    gfm: true,
+    renderer: {
+      heading({ tokens, depth, text }: Tokens.Heading) {
+        const inner = this.parser.parseInline(tokens);
+        if (depth === 1) {
+          title = plain(text);
+          return `<h1>${inner}</h1>`;
+        }
+        return `<h${depth} id="${topic(plain(text))}">${inner}</h${depth}>`;
+      },
+      paragraph({ tokens }: Tokens.Paragraph) {
+        const [first] = tokens;
+        const id = first?.type === 'strong' ? ` id="${topic(plain(first.text).replace(/[.:]$/, ''))}"` : '';
+        return `<p${id}>${this.parser.parseInline(tokens)}</p>`;
+      },
+      link({ href, tokens }: Tokens.Link) {
+        const inner = this.parser.parseInline(tokens);
+        const address = addressOf(href, file);
+        return address === null ? inner : `<a href="${address}">${inner}</a>`;
+      },
+      image({ href, text }: Tokens.Image) {
+        pictures.push(resolve(dirname(file), href));
+        return `<img src="{{picture ${pictures.length - 1}}}" alt="${text}" loading="lazy">`;
+      },
+      table(token: Tokens.Table) {
+        const row = (cells: readonly Tokens.TableCell[], tag: 'th' | 'td'): string =>
+          `<tr>${cells.map((cell) => `<${tag}>${this.parser.parseInline(cell.tokens)}</${tag}>`).join('')}</tr>`;
+        const body = token.rows.map((cells) => row(cells, 'td')).join('');
+        return `<div class="table" tabindex="0"><table><thead>${row(token.header, 'th')}</thead><tbody>${body}</tbody></table></div>`;
+      },
+    },
+  });
+  const html = marked.parse(readFileSync(file, 'utf8'), { async: false });
+  return { title, topics, html, pictures };
+}
+
+/**
+ * Returns the address in the application of what a page links to; null if it is only in the source repository.
+ *
+ * @throws Error if a page of the guide itself has such a link
+ */
+function addressOf(href: string, file: string): string | null {
+  const [path = '', anchor] = href.split('#');
+  if (path === '') return `#${anchor}`;
+  const id = idOf(path);
+  if (files.get(id) === resolve(dirname(file), path)) return `/help/${id}${anchor === undefined ? '' : `#${anchor}`}`;
+  if (dirname(file) === join(docs, 'guide'))
+    throw new Error(`${file} links to ${href}, which is no page of the guide. Link to a page, or say it in words.`);
+  return null;
+}
+
+/** Text without the marks of emphasis and code. */
+const plain = (text: string): string => text.replace(/[*`_]/g, '');
+
+/** Renders the guide while the page is built: `virtual:guide` has its contents and fetches its pages. */
+export function guide(): Plugin {
+  return {
+    name: 'guide',
+    resolveId: (id) => (id === 'virtual:guide' ? `\0${id}` : id.endsWith('.md?guide') ? id : null),
+    load(id) {
+      if (id === '\0virtual:guide') {
+        const pages = [...files].map(([page, file]) => {
+          const { title, topics } = render(file);
+          this.addWatchFile(file);
+          return `{ id: ${JSON.stringify(page)}, title: ${JSON.stringify(title)}, topics: ${JSON.stringify(topics)}, fetch: () => import(${JSON.stringify(`${file}?guide`)}) }`;
+        });
+        return `export const guide = [${pages.join(',\n')}];`;
+      }
+      if (!id.endsWith('.md?guide')) return null;
+      const { html, pictures } = render(id.slice(0, -'?guide'.length));
+      const imports = pictures.map((path, n) => `import picture${n} from ${JSON.stringify(path)};`);
+      const text = pictures.reduce(
+        (code, _, n) => code.replace(`{{picture ${n}}}`, `\${picture${n}}`),
+        html.replace(/[\\`$]/g, '\\$&'),
+      );
+      return [...imports, `export const html = \`${text}\`;`].join('\n');
+    },
+  };
+}

@@ -1,0 +1,96 @@
+import type { AboutAnswer } from '@usual-drag/contract';
+import { useQuery } from '@tanstack/react-query';
+import { Download } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { aboutQuery, licencesAddress, supportReportAddress } from '../api/about.ts';
+import { Note } from '../ui/note.tsx';
+import { megabytes, when } from '../ui/words.ts';
+
+/** Version of the software, where its data are, and their copies: for who runs it. */
+export function AboutPage() {
+  const { data, error } = useQuery({ ...aboutQuery, staleTime: 0 });
+  return (
+    <main className="relative h-full overflow-y-auto">
+      <div className="mx-auto flex max-w-3xl flex-col gap-5 px-4 py-4 sm:px-6">
+        <h1 className="text-[26px] font-bold">About Usual Drag</h1>
+        {error && <p role="alert">{error.message}</p>}
+        {data && <Installation about={data} />}
+        <section aria-label="Help and licences" className="flex flex-col items-start gap-3">
+          <h2 className="text-[19px] font-bold">Help and licences</h2>
+          <p>
+            <Link to="/help/running" className="underline">
+              Running Usual Drag
+            </Link>{' '}
+            tells how to install, upgrade, copy and move it.{' '}
+            <a href={licencesAddress} target="_blank" className="underline">
+              Licences
+            </a>{' '}
+            of everything that is inside.
+          </p>
+          <a
+            href={supportReportAddress}
+            download
+            className="inline-flex min-h-9 items-center gap-2 rounded-lg border border-line bg-sheet px-3 hover:border-soft pointer-coarse:min-h-11"
+          >
+            <Download aria-hidden size={16} /> Save a report for support
+          </a>
+          <p className="text-[14px] text-soft">
+            The report has what is on this page, how many documents there are, and the last lines of the log. Nothing of
+            any job is in it. It is a text: read it before you send it.
+          </p>
+        </section>
+      </div>
+    </main>
+  );
+}
+
+function Installation({ about }: { readonly about: AboutAnswer }) {
+  const { version, schema, runsOn, startedAt, data, lastCopy, scheduledCopies, warnings, upgrade } = about;
+  return (
+    <>
+      {warnings.map(({ about: subject, message }) => (
+        <Note key={subject} kind="limit">
+          {message}
+        </Note>
+      ))}
+      {upgrade !== null && <p className="rounded-lg bg-sunk px-3 py-2 break-words">{upgrade}</p>}
+      <dl className="grid gap-x-6 gap-y-2 sm:grid-cols-[auto_1fr]">
+        <Line name="Version">
+          {version}, schema {schema}
+        </Line>
+        <Line name="Runs on">
+          {runsOn.engine}, Node {runsOn.node}, {runsOn.system}
+        </Line>
+        <Line name="Running since">{when(startedAt)}</Line>
+        <Line name="Data folder">
+          <span className="break-all select-all">{data.folder}</span>
+        </Line>
+        <Line name="Size">
+          {megabytes(data.databaseBytes)}, with copies {megabytes(data.folderBytes)}
+          {data.freeBytes !== null && <>; {megabytes(data.freeBytes)} free on the disk</>}
+        </Line>
+        <Line name="Last copy">{lastCopy ? `${when(lastCopy.at)}, ${megabytes(lastCopy.bytes)}` : 'none yet'}</Line>
+        <Line name="Copies on schedule">
+          {scheduledCopies ? (
+            <>
+              every {scheduledCopies.everyHours} h in <span className="break-all">{scheduledCopies.folder}</span>;{' '}
+              {scheduledCopies.lastAt === null ? 'none yet' : `the last ${when(scheduledCopies.lastAt)}`}
+            </>
+          ) : (
+            'none: copies are made at each start, on the same disk'
+          )}
+        </Line>
+      </dl>
+    </>
+  );
+}
+
+function Line({ name, children }: { readonly name: string; readonly children: ReactNode }) {
+  return (
+    <>
+      <dt className="font-bold">{name}</dt>
+      <dd className="min-w-0">{children}</dd>
+    </>
+  );
+}
