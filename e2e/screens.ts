@@ -23,6 +23,10 @@ export async function allScreens(server: DemoServer): Promise<Screen[]> {
     { name: 'Jobs, table', path: '/?view=table' },
     { name: 'Devices', path: '/devices' },
     { name: 'Backup', path: '/backup' },
+    { name: 'About', path: '/about' },
+    { name: 'Help', path: '/help' },
+    { name: 'Help, Readings', path: '/help/readings' },
+    { name: 'Help, Installation', path: '/help/install' },
     { name: 'Network', path: `${divider}/network` },
     {
       name: 'Network, a part',

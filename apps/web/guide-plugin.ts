@@ -18,13 +18,18 @@ interface GuidePage {
   readonly pictures: readonly string[];
 }
 
-/** Files of the guide, by the id of their page; `start` is its contents. */
+/** Files of the guide by the id of their page, in the order of its contents, which are the page `start`. */
 const files: ReadonlyMap<string, string> = new Map([
-  ...readdirSync(join(docs, 'guide'))
-    .filter((name) => name.endsWith('.md'))
-    .map((name) => [idOf(name), join(docs, 'guide', name)] as const),
+  ...inOrder(readdirSync(join(docs, 'guide')).filter((name) => name.endsWith('.md'))).map(
+    (name) => [idOf(name), join(docs, 'guide', name)] as const,
+  ),
   ...others.map((name) => [name, join(docs, `${name}.md`)] as const),
 ]);
+
+function inOrder(names: readonly string[]): string[] {
+  const contents = readFileSync(join(docs, 'guide/README.md'), 'utf8');
+  return [...names].sort((a, b) => contents.indexOf(`(${a})`) - contents.indexOf(`(${b})`));
+}
 
 function idOf(file: string): string {
   const name = basename(file, '.md');

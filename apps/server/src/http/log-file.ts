@@ -8,10 +8,13 @@ const logName = 'server.log';
 /** Opens the log of a folder of data: files of one megabyte, of which six are kept. One that cannot be written stops nothing. */
 export function openLogFile(folder: string): RotatingFileStream {
   mkdirSync(logFolder(folder), { recursive: true });
-  const stream = createStream(
-    (_time, index) => (index === undefined ? logName : logName.replace('.log', `.${index}.log`)),
-    { path: logFolder(folder), size: '1M', rotate: 5, mode: 0o600 },
-  );
+  // The numbered files are the older ones.
+  const stream = createStream((index) => (index ? logName.replace('.log', `.${Number(index)}.log`) : logName), {
+    path: logFolder(folder),
+    size: '1M',
+    rotate: 5,
+    mode: 0o600,
+  });
   let isReported = false;
   for (const event of ['error', 'warning'] as const)
     stream.on(event, (error: Error) => {

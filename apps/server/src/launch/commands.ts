@@ -1,10 +1,7 @@
 import { resolve } from 'node:path';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
-import { backup } from '../backup/backup.ts';
-import { restore } from '../backup/restore.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { commandLine } from '../program.ts';
-import { serve } from '../serve.ts';
 import { readSettings } from '../settings.ts';
 import { version } from '../version.ts';
 import { Misuse } from './misuse.ts';
@@ -19,7 +16,7 @@ interface Command {
   readonly run: (args: readonly string[], program: string) => Promise<string>;
 }
 
-/** Commands of the program; without one, it starts. */
+/** Commands of the program; without one, it starts. Each loads the code that it requires. */
 export const commands = {
   start: {
     usage:
@@ -32,11 +29,11 @@ export const commands = {
   },
   backup: {
     usage: 'FILE [--data FOLDER] [--demo]',
-    run: (args) => withFile(args, backup),
+    run: async (args) => withFile(args, (await import('../backup/backup.ts')).backup),
   },
   restore: {
     usage: 'FILE [--data FOLDER] [--demo]',
-    run: (args) => withFile(args, restore),
+    run: async (args) => withFile(args, (await import('../backup/restore.ts')).restore),
   },
   service: {
     usage: 'install|status|remove [--system] [options of start]',
@@ -69,6 +66,7 @@ async function start(values: StartValues): Promise<void> {
     process.stdout.write(`Usual Drag runs already, at ${running}\n`);
     return openBrowser(running);
   }
+  const { serve } = await import('../serve.ts');
   const { address } = await serve(env);
   if (!values['no-browser']) await openBrowser(address);
 }

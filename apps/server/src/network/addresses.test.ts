@@ -42,7 +42,9 @@ test('to others it answers by the address that they came to, and by the name of 
 });
 
 test('a name that it was told to listen on is one that it answers to', () => {
-  expect(hostsOf(listeningAt({ host: 'Bench.lan', tls: null, names: [] }, 8470), '10.0.0.1')).toContain('bench.lan:8470');
+  expect(hostsOf(listeningAt({ host: 'Bench.lan', tls: null, names: [] }, 8470), '10.0.0.1')).toContain(
+    'bench.lan:8470',
+  );
 });
 
 test('a port that is the usual one may be left out', () => {

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import type { ScheduledCopiesState } from '@usual-drag/contract';
@@ -55,9 +55,9 @@ export class ScheduledCopies implements OnApplicationBootstrap, OnApplicationShu
   }
 
   async #copyIfDue({ folder, everyHours }: CopySchedule): Promise<void> {
-    const due = (newestIn(folder) ?? 0) + everyHours * hour - Date.now();
-    if (due > 0) return this.#wait(due);
     try {
+      const due = (newestIn(folder) ?? 0) + everyHours * hour - Date.now();
+      if (due > 0) return this.#wait(due);
       mkdirSync(folder, { recursive: true });
       await copyDatabase(this.database.$client, join(folder, `usual-drag-${stamp()}.backup`));
       const all = copiesIn(folder);
@@ -82,7 +82,7 @@ export class ScheduledCopies implements OnApplicationBootstrap, OnApplicationShu
 
 /** Names of the copies in a folder, the oldest first: their names sort by date. */
 const copiesIn = (folder: string): string[] =>
-  existsSync(folder)
+  statSync(folder, { throwIfNoEntry: false })?.isDirectory()
     ? readdirSync(folder)
         .filter((name) => /^usual-drag-[\dTZ-]+\.backup$/.test(name))
         .sort()

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { aboutQuery, licencesAddress, supportReportAddress } from '../api/about.ts';
 import { Note } from '../ui/note.tsx';
-import { megabytes, when } from '../ui/words.ts';
+import { megabytes, whenOnRecord } from '../ui/words.ts';
 
 /** Version of the software, where its data are, and their copies: for who runs it. */
 export function AboutPage() {
@@ -62,7 +62,7 @@ function Installation({ about }: { readonly about: AboutAnswer }) {
         <Line name="Runs on">
           {runsOn.engine}, Node {runsOn.node}, {runsOn.system}
         </Line>
-        <Line name="Running since">{when(startedAt)}</Line>
+        <Line name="Running since">{whenOnRecord(startedAt)}</Line>
         <Line name="Data folder">
           <span className="break-all select-all">{data.folder}</span>
         </Line>
@@ -70,12 +70,14 @@ function Installation({ about }: { readonly about: AboutAnswer }) {
           {megabytes(data.databaseBytes)}, with copies {megabytes(data.folderBytes)}
           {data.freeBytes !== null && <>; {megabytes(data.freeBytes)} free on the disk</>}
         </Line>
-        <Line name="Last copy">{lastCopy ? `${when(lastCopy.at)}, ${megabytes(lastCopy.bytes)}` : 'none yet'}</Line>
+        <Line name="Last copy">
+          {lastCopy ? `${whenOnRecord(lastCopy.at)}, ${megabytes(lastCopy.bytes)}` : 'none yet'}
+        </Line>
         <Line name="Copies on schedule">
           {scheduledCopies ? (
             <>
               every {scheduledCopies.everyHours} h in <span className="break-all">{scheduledCopies.folder}</span>;{' '}
-              {scheduledCopies.lastAt === null ? 'none yet' : `the last ${when(scheduledCopies.lastAt)}`}
+              {scheduledCopies.lastAt === null ? 'none yet' : `the last ${whenOnRecord(scheduledCopies.lastAt)}`}
             </>
           ) : (
             'none: copies are made at each start, on the same disk'

@@ -3,8 +3,9 @@ import { intlFormat } from 'date-fns/intlFormat';
 /** `1 part`, `2 parts`. */
 export const count = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
 
-/** Bytes as `12.3 MB`. */
-export const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(1)} MB`;
+/** Bytes as `12.3 MB`, or `81.8 GB`. */
+export const megabytes = (bytes: number): string =>
+  bytes < 1e9 ? `${(bytes / 1e6).toFixed(1)} MB` : `${(bytes / 1e9).toFixed(1)} GB`;
 
 const british = { locale: 'en-GB' };
 const minutes = { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' } as const;
