@@ -74,8 +74,10 @@ function render(file: string): GuidePage {
         return address === null ? inner : `<a href="${address}">${inner}</a>`;
       },
       image({ href, text }: Tokens.Image) {
-        pictures.push(resolve(dirname(file), href));
-        return `<img src="{{picture ${pictures.length - 1}}}" alt="${text}" loading="lazy">`;
+        const picture = resolve(dirname(file), href);
+        pictures.push(picture);
+        const { width, height } = sizeOf(picture);
+        return `<img src="{{picture ${pictures.length - 1}}}" alt="${text}" width="${width}" height="${height}" loading="lazy">`;
       },
       table(token: Tokens.Table) {
         const row = (cells: readonly Tokens.TableCell[], tag: 'th' | 'td'): string =>
@@ -102,6 +104,12 @@ function addressOf(href: string, file: string): string | null {
   if (dirname(file) === join(docs, 'guide'))
     throw new Error(`${file} links to ${href}, which is no page of the guide. Link to a page, or say it in words.`);
   return null;
+}
+
+/** Size of a PNG picture, from its header: the page keeps its place until it is fetched. */
+function sizeOf(picture: string): { readonly width: number; readonly height: number } {
+  const header = readFileSync(picture).subarray(0, 24);
+  return { width: header.readUInt32BE(16), height: header.readUInt32BE(20) };
 }
 
 /** Text without the marks of emphasis and code. */

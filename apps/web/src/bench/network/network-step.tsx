@@ -14,6 +14,7 @@ import { ValuesChoice } from '../values-choice.tsx';
 import { LineEntry } from './line-entry.tsx';
 import { PartCard } from './part-card.tsx';
 import { PartsTable } from './parts-table.tsx';
+import { JobFaultNote } from '../job-fault-note.tsx';
 
 /** The first step: the parts on the bench. */
 export function NetworkStep({ unloaded }: { readonly unloaded: Solved<Unloaded> }) {
@@ -43,7 +44,7 @@ function Conventions({ network }: { readonly network: Network }) {
 /** Reason why there is no solution, and what overloads a part; a frame behind the drawing. */
 function Cautions(now: { readonly unloaded: Solved<Unloaded> }) {
   const unloaded = useAfterPaint(now.unloaded);
-  if (!unloaded.ok) return <Note kind="limit">{unloaded.fault.message}</Note>;
+  if (!unloaded.ok) return <JobFaultNote fault={unloaded.fault} />;
   const { network, values } = unloaded.value;
   return networkCautions(network, values).map((caution) => (
     <Note key={caution.message} kind={caution.kind}>

@@ -20,6 +20,7 @@ import { StepCard } from './plan/step-card.tsx';
 import { StepList } from './plan/step-list.tsx';
 import { useRenamed } from './log/use-renamed.ts';
 import { useReadings, type Readings } from './use-readings.ts';
+import { JobFaultNote } from '../job-fault-note.tsx';
 
 const Prepare = fetchedLater(async () => (await import('./prepare/prepare.tsx')).Prepare);
 const Sweep = fetchedLater(async () => (await import('./sweep/sweep.tsx')).Sweep);
@@ -114,7 +115,7 @@ function PlanTab({ readings, view, kit }: Props & { readonly readings: Readings 
   const { plan, open } = readings;
   const depth = useReadingEntry((state) => state.depth);
   const instruments = useBench((state) => state.document.instruments) ?? [];
-  if (!view.unloaded.ok) return <Note kind="limit">{view.unloaded.fault.message}</Note>;
+  if (!view.unloaded.ok) return <JobFaultNote fault={view.unloaded.fault} />;
   if (instruments.length === 0) return <AddInstrument kit={kit} first />;
   if (!plan) return <Note kind="limit">No plan yet: the network cannot be solved.</Note>;
   return (

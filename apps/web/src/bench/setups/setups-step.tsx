@@ -20,6 +20,7 @@ import { sayUndoable } from '../model/say-undoable.ts';
 import { MeterCard } from './meter-card.tsx';
 import { SetupChips } from './setup-chips.tsx';
 import type { ConnectionTrial } from '../model/use-wrong-connection.ts';
+import { JobFaultNote } from '../job-fault-note.tsx';
 
 interface Props {
   readonly setup: Setup | undefined;
@@ -130,7 +131,7 @@ export function SetupsStep({
         onRemove={remove}
       />
       {(!setup || setup.meters.length === 0) && <FirstMeter onAdd={add} />}
-      {values && !values.ok && <Note kind="limit">{values.fault.message}</Note>}
+      {values && !values.ok && <JobFaultNote fault={values.fault} />}
       {cautions.map((caution) => (
         <Note key={caution.message} kind={caution.kind}>
           {caution.message}

@@ -19,6 +19,7 @@ import { MeasuredAgainstNominal } from './measured-against-nominal.tsx';
 import { Sums } from './sums.tsx';
 import { Supplies } from './supplies.tsx';
 import { SupplyDisplay } from './supply-display.tsx';
+import { JobFaultNote } from '../job-fault-note.tsx';
 
 const tabs = [
   { value: 'parts', text: 'Parts' },
@@ -42,7 +43,7 @@ interface Props {
 export function TrueValuesStep({ jobId, unloaded, sound }: Props) {
   const drawn = useBench((state) => state.document.network);
   const [asked, setOpen] = useState<OpenTab>('parts');
-  if (!unloaded.ok) return <Note kind="limit">{unloaded.fault.message}</Note>;
+  if (!unloaded.ok) return <JobFaultNote fault={unloaded.fault} />;
   const { values, network } = unloaded.value;
   const measured = network.elements.some((e) => e.kind === 'resistor' && e.measuredResistance !== undefined);
   const options = measured ? [...tabs, measuredTab] : tabs;

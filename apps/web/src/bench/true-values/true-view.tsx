@@ -1,12 +1,12 @@
 import type { Unloaded } from '@usual-drag/core/loading';
 import { Suspense } from 'react';
 import { fetchedLater } from '../../ui/fetched-later.ts';
-import { Note } from '../../ui/note.tsx';
 import type { Solved } from '../model/analysis.ts';
 import { Equations } from './equations.tsx';
 import { Superposition } from './superposition.tsx';
 import type { View } from '../model/true-value-views.ts';
 import { Working } from './working.tsx';
+import { JobFaultNote } from '../job-fault-note.tsx';
 
 const WhatIf = fetchedLater(async () => (await import('./what-if.tsx')).WhatIf);
 
@@ -19,7 +19,7 @@ export function TrueView({ view, unloaded }: Props) {
   if (!unloaded.ok)
     return (
       <div className="p-4">
-        <Note kind="limit">{unloaded.fault.message}</Note>
+        <JobFaultNote fault={unloaded.fault} />
       </div>
     );
   const { values, network } = unloaded.value;

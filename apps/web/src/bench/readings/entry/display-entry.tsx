@@ -4,6 +4,7 @@ import { simulatedNote } from '@usual-drag/core/report';
 import clsx from 'clsx';
 import { Cable, FlaskConical } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
+import { HelpLink } from '../../../help/help-link.tsx';
 import { Button } from '../../../ui/button.tsx';
 import { Segments } from '../../../ui/segments.tsx';
 import { toggleLarge, typeIn, useReadingEntry } from '../../model/reading-entry.ts';
@@ -292,7 +293,7 @@ function LinkWords({ link: { isTaking, failure } }: { readonly link: InstrumentL
       </p>
       {failure !== null && !isTaking && (
         <p role="alert" className="text-[14px] text-fault">
-          {failure}
+          {failure} <HelpLink to="readings#an-instrument-does-not-answer" about="an instrument that does not answer" />
         </p>
       )}
     </>
