@@ -19,8 +19,7 @@ export async function sealFile(file: string): Promise<void> {
   const mark = randomBytes(32).toString('hex');
   const client = createClient({ url: fileAddress(file), concurrency: 1 });
   try {
-    const { rows } = await client.execute("select 1 from sqlite_master where type = 'table' and name = 'properties'");
-    if (rows.length === 0) return;
+    if (!(await hasProperties(client))) return;
     await client.execute({ sql: 'insert or replace into properties (name, value) values (?, ?)', args: [name, mark] });
   } finally {
     client.close();
@@ -44,6 +43,7 @@ export async function sealFile(file: string): Promise<void> {
  * @returns `none` if it has no checksum, `wrong` if the file has changed since the checksum was written
  */
 export async function checkFile(client: Client, file: string): Promise<'none' | 'right' | 'wrong'> {
+  if (!(await hasProperties(client))) return 'none';
   const { rows } = await client.execute({ sql: 'select value from properties where name = ?', args: [name] });
   if (!rows[0]) return 'none';
   const kept = String(rows[0].value);
@@ -52,6 +52,12 @@ export async function checkFile(client: Client, file: string): Promise<'none' | 
   if (at === -1) return 'wrong';
   bytes.write(blank, at + name.length, 'latin1');
   return checksumOf(bytes) === kept ? 'right' : 'wrong';
+}
+
+/** Returns whether a database has the table of properties: the first versions had none. */
+async function hasProperties(client: Client): Promise<boolean> {
+  const { rows } = await client.execute("select 1 from sqlite_master where type = 'table' and name = 'properties'");
+  return rows.length > 0;
 }
 
 /** Returns the SHA-256 of bytes as 64 hexadecimal digits. */
