@@ -101,7 +101,7 @@ const isSaved = (page: Page) => expect(page.getByTestId('save')).toHaveText(/^Sa
 
 test.describe('the release archive, without a network', () => {
   test.skip(!canIsolate, 'This machine does not allow network namespaces.');
-  test.describe.configure({ mode: 'serial', timeout: 240_000 });
+  test.describe.configure({ mode: 'serial' });
   let program: string;
   test.beforeAll(() => {
     program = unpacked();
@@ -126,10 +126,10 @@ test.describe('the release archive, without a network', () => {
       await network.fill('E1 24V/1R8: R1 56k + R2 39k');
       await network.press('Enter');
       await step(page, 'Readings');
+      await page.getByRole('button', { name: /^Add an instrument of the kit/ }).click();
+      await page.getByRole('option', { name: /^Simulated multimeter/ }).click();
       await page.getByRole('button', { name: 'Without the plan' }).click();
       const free = page.getByRole('region', { name: 'Reading without the plan' });
-      await free.getByRole('button', { name: /^Instrument/ }).click();
-      await page.getByRole('option', { name: /^Simulated multimeter/ }).click();
       await free.getByRole('button', { name: 'Take the reading from the instrument' }).click();
       await expect(page.getByRole('table', { name: /log/i }).getByRole('row', { name: /^M1/ })).toContainText(
         /agrees|within tolerance/,

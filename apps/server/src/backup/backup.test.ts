@@ -10,11 +10,10 @@ import { demoJobs } from '../demo/demo-jobs.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 
 function maintain(folder: string, ...args: string[]) {
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    [resolve('apps/server/dist/maintenance.js'), ...args],
-    { env: { ...process.env, USUAL_DRAG_DATA: folder }, encoding: 'utf8' },
-  );
+  const { status, stdout, stderr } = spawnSync(process.execPath, [resolve('apps/server/dist/launch.js'), ...args], {
+    env: { ...process.env, USUAL_DRAG_DATA: folder },
+    encoding: 'utf8',
+  });
   return { status, said: (stdout + stderr).trim() };
 }
 
@@ -88,7 +87,10 @@ test('what is no sound backup is not restored, and what is there stays', async (
   }
   expect(readFileSync(join(folder, 'usual-drag.sqlite')).equals(before)).toBe(true);
   expect(existsSync(join(folder, 'restoring.sqlite'))).toBe(false);
-  expect(maintain(folder, 'backup')).toMatchObject({ status: 1, said: 'Name a file: npm run backup -- FILE' });
+  expect(maintain(folder, 'backup')).toMatchObject({
+    status: 1,
+    said: 'Name the file.\nUsage: npm run backup -- FILE [--data FOLDER] [--demo]',
+  });
   expect(maintain(newFolder(), 'backup', bad).said).toContain('There is no database');
 });
 
