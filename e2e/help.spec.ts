@@ -79,12 +79,13 @@ test('About shows the version, the data and the licences, and saves a report for
 });
 
 test('a warning of the server is shown with what to do', async ({ page, server, faults }) => {
-  const message = 'The disk of /data has 120 MB left. Make room before it is full: nothing can be saved then.';
+  const message =
+    'Only 120 MB are free on the disk of /data. Free some space: nothing can be saved once the disk is full.';
   await page.route('**/api/health', (route) =>
     route.fulfill({ json: { status: 'ready', warnings: [{ about: 'disk-space', message }] } }),
   );
   await page.goto(server.address);
-  const note = page.getByRole('note').filter({ hasText: '120 MB left' });
+  const note = page.getByRole('note').filter({ hasText: '120 MB' });
   await note.getByRole('link', { name: /^What to do/ }).click();
   await expect(page.locator('#the-disk-is-nearly-full')).toBeInViewport();
   expect(faults).toEqual([]);

@@ -162,8 +162,8 @@ test.describe('the release archive, without a network', () => {
     const before = gunzipSync(readFileSync(resolve('apps/server/src/database/fixtures/0000_start.sqlite.gz')));
     writeFileSync(file, before);
     let server = await IsolatedServer.start(program, '--data', data);
-    const [, copy] = /To undo this.*restore (\S+)$/m.exec(server.output())!;
-    expect(server.output()).toContain('they now keep edits of the kit; the workshop;');
+    const [, copy] = /To undo the upgrade.*restore (\S+)$/m.exec(server.output())!;
+    expect(server.output()).toContain('which also stores: edits of the kit; the workshop;');
     expect(existsSync(copy!)).toBe(true);
     const browser = await server.browser();
     try {
@@ -176,7 +176,7 @@ test.describe('the release archive, without a network', () => {
       await title.press('Enter');
       await isSaved(page);
       await page.goto(`${server.address}/about`);
-      await expect(page.getByText('To undo this')).toContainText(copy!);
+      await expect(page.getByText('To undo the upgrade')).toContainText(copy!);
       await server.stop();
       expect(run(program, 'restore', copy!, '--data', data)).toContain('is restored');
       server = await IsolatedServer.start(program, '--data', data);

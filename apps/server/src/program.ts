@@ -1,7 +1,7 @@
-/** What a person types to run this installation: the program of a release archive, or npm in a checkout. */
+/** Program of the release archive as it is typed; empty in a checkout, where npm runs the commands. */
 const archive = process.env.USUAL_DRAG_PROGRAM ?? '';
 
-/** Returns a command as it is typed, for messages that name it. */
+/** Returns a command of this installation as it is typed, for messages. */
 export function commandLine(command: string, ...args: readonly string[]): string {
   const words = args.map((word) => (/[\s"]/.test(word) ? JSON.stringify(word) : word)).join(' ');
   if (archive !== '') return [archive, command, words].filter(Boolean).join(' ');
@@ -9,7 +9,7 @@ export function commandLine(command: string, ...args: readonly string[]): string
   return words === '' ? script : `${script} -- ${words}`;
 }
 
-/** Returns how the server is started so that other devices get in. */
+/** Returns the command that starts the server for other devices too. */
 export const letOthersIn = (): string =>
   archive === ''
     ? 'HOST=0.0.0.0 USUAL_DRAG_PASSPHRASE="four words of your own" npm start'

@@ -18,7 +18,7 @@ export async function serve(env: NodeJS.ProcessEnv): Promise<Started> {
   }
 }
 
-/** Addresses for other devices, the best one as a QR code. */
+/** Prints the addresses for other devices, the first also as a QR code. */
 async function printOthers(others: readonly string[], isEncrypted: boolean): Promise<void> {
   const [first] = others;
   if (first === undefined) return;
@@ -30,7 +30,7 @@ async function printOthers(others: readonly string[], isEncrypted: boolean): Pro
   );
 }
 
-/** The reason why the server did not start, in a sentence. */
+/** Returns the reason why the server did not start. */
 function startSentence(error: unknown): string {
   if (error instanceof StartFailure) return error.message;
   const failure = storageFailureOf(error);

@@ -76,7 +76,7 @@ export interface KeptCopy {
   readonly bytes: number;
 }
 
-/** Copies that are made on schedule in a second folder. */
+/** State of the copies on schedule in a second folder. */
 export interface ScheduledCopiesState {
   readonly folder: string;
   readonly everyHours: number;
@@ -88,7 +88,7 @@ export interface ScheduledCopiesState {
   readonly failure: string | null;
 }
 
-/** Something that who runs the server has to see to. */
+/** Condition of the server that needs attention. */
 export interface ServerWarning {
   readonly about: 'disk-space' | 'copies';
   readonly message: string;
@@ -101,7 +101,7 @@ export interface HealthAnswer {
   readonly warnings?: readonly ServerWarning[];
 }
 
-/** This installation, for who runs it. */
+/** Description of this installation for its operator. */
 export interface AboutAnswer {
   readonly version: string;
   /** Name of the last change of the database's form. */
@@ -115,15 +115,15 @@ export interface AboutAnswer {
     /** Bytes of the database, and of the folder with its copies. */
     readonly databaseBytes: number;
     readonly folderBytes: number;
-    /** Bytes that are free on its disk; null if the system does not say. */
+    /** Free bytes on its disk; null if the system does not report them. */
     readonly freeBytes: number | null;
   };
-  /** Newest copy that was made by itself; null if there is none. */
+  /** Newest automatic copy; null if there is none. */
   readonly lastCopy: KeptCopy | null;
   /** Null if no copies are made on schedule. */
   readonly scheduledCopies: ScheduledCopiesState | null;
   readonly warnings: readonly ServerWarning[];
-  /** What an upgrade at this start did, and how to undo it; null if there was none. */
+  /** Report of the upgrade at this start, with the way to undo it; null if there was none. */
   readonly upgrade: string | null;
   /** Commands of this installation, as they are typed. */
   readonly commands: { readonly restore: string; readonly letOthersIn: string };

@@ -42,12 +42,12 @@ test.each(tags.slice(0, -1))('data of %s are upgraded, reported, readable, and t
   expect(warnings).toEqual([]);
   expect(upgrade).toMatchObject({
     from: tag,
-    brought: expect.arrayContaining(['orders of several circuits']) as string[],
+    added: expect.arrayContaining(['orders of several circuits']) as string[],
   });
   // No name of a migration is shown to a person.
-  expect(upgrade!.brought.join()).not.toMatch(/\d{4}_/);
+  expect(upgrade!.added.join()).not.toMatch(/\d{4}_/);
   expect(upgradeWords(upgrade!)).toMatch(
-    /^The data were brought up to date .* To undo this, .*npm run restore -- \S+$/,
+    /^The data were upgraded for .* To undo the upgrade, .*npm run restore -- \S+$/,
   );
   expect(await schemaState(database.$client)).toBe('current');
   for (const document of Object.values(before)) expect(readJob(document).ok).toBe(true);

@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { migrationsFolder } from './migrations.ts';
 
-/** What each version of the schema brought, for who upgrades; by the name of its migration. */
-const brought: Readonly<Record<string, string>> = {
+/** Data that each version of the schema added, by migration; listed after an upgrade. */
+const added: Readonly<Record<string, string>> = {
   '0000_start': 'jobs and instruments',
   '0001_kit': 'edits of the kit',
   '0002_workpieces': 'the workshop',
@@ -27,22 +27,27 @@ const { entries: migrations } = JSON.parse(readFileSync(join(migrationsFolder, '
 /** Name of the schema that this version of the software uses. */
 export const schemaName = migrations.at(-1)!.tag;
 
-/** Data of an earlier version that were brought up to date. */
+/** Upgrade of data that an earlier version wrote. */
 export interface Upgrade {
   /** Name of their schema before. */
   readonly from: string;
-  /** What is new in them, in words. */
-  readonly brought: readonly string[];
+  /** Data that the present schema adds, in words. */
+  readonly added: readonly string[];
   /** Path of the copy of the data as they were. */
   readonly copy: string;
 }
 
-/** @param last  the last migration of the data before, as the database keeps it */
+/**
+ * Describes the upgrade of a database.
+ *
+ * @param last  time of its last migration before the upgrade, ms since 1970
+ * @param copy  path of the copy made before
+ */
 export function upgradeFrom(last: number, copy: string): Upgrade {
   const before = migrations.findLast(({ when }) => when <= last);
   return {
     from: before?.tag ?? 'nothing',
-    brought: migrations.filter(({ when }) => when > last).map(({ tag }) => brought[tag] ?? tag),
+    added: migrations.filter(({ when }) => when > last).map(({ tag }) => added[tag] ?? tag),
     copy,
   };
 }

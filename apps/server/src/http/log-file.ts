@@ -5,7 +5,7 @@ import { createStream, type RotatingFileStream } from 'rotating-file-stream';
 const logFolder = (folder: string): string => join(folder, 'logs');
 const logName = 'server.log';
 
-/** Opens the log of a folder of data: files of one megabyte, of which six are kept. One that cannot be written stops nothing. */
+/** Opens the log of a data folder: six files of 1 MB at most. If it cannot be written, the server continues without it. */
 export function openLogFile(folder: string): RotatingFileStream {
   mkdirSync(logFolder(folder), { recursive: true });
   // The numbered files are the older ones.
@@ -24,10 +24,10 @@ export function openLogFile(folder: string): RotatingFileStream {
   return stream;
 }
 
-/** Bytes of the end of a log that are read for its last lines. */
+/** Bytes that are read from the end of a log for its last lines. */
 const readEnd = 200_000;
 
-/** The last lines of the log of a folder of data; none if there is no log. */
+/** Returns the last lines of the log of a data folder; none if there is no log. */
 export function lastLines(folder: string, count: number): string[] {
   const file = join(logFolder(folder), logName);
   if (!existsSync(file)) return [];

@@ -1,10 +1,10 @@
 import type { NextFunction, Request, Response } from 'express';
 import type { ServerLog } from './server-log.ts';
 
-/** ms of an answer that is worth a line. */
+/** ms from which an answer is logged as slow. */
 const slow = 1000;
 
-/** Writes a line to the log about each change, each refusal and each slow answer: who asks for help can be told which it was. */
+/** Logs each change, each refused request and each slow answer, with the request id of the answer. */
 export const logRequests =
   (log: ServerLog) =>
   (request: Request, response: Response, next: NextFunction): void => {

@@ -26,13 +26,13 @@ export class ServerLog extends ConsoleLogger {
     this.#tell('fatal', message);
   }
 
-  /** What whoever started the server should read, in good times too. */
+  /** Writes a message that is no warning to the output and to the log file. */
   note(message: string): void {
     process.stdout.write(`${message}\n`);
     this.file.write(lineOf('note', message));
   }
 
-  /** A line that is looked up later, if at all. */
+  /** Writes a line to the log file only. */
   record(message: string): void {
     this.file.write(lineOf('request', message));
   }

@@ -9,7 +9,7 @@ import { answersAt, openBrowser } from './open-browser.ts';
 import { serviceCommands } from './service/service.ts';
 import { environmentOf, startOptions, type StartValues } from './start-options.ts';
 
-/** A command of the program; what it returns is printed. */
+/** Command of the program; the returned text is printed. */
 interface Command {
   /** Its words after its name. */
   readonly usage: string;
@@ -17,7 +17,7 @@ interface Command {
 }
 
 /** Commands of the program; without one, it starts. Each loads the code that it requires. */
-export const commands = {
+const commands = {
   start: {
     usage:
       '[--data FOLDER] [--port 8470] [--host ADDRESS] [--names NAME,NAME] [--passphrase-file FILE] [--tls-cert FILE --tls-key FILE] [--copies FOLDER] [--copies-every HOURS] [--demo] [--no-browser]',
@@ -50,14 +50,14 @@ export const commands = {
   },
 } as const satisfies Record<string, Command>;
 
-/** Lines that tell all commands. */
-export const usage = (): string =>
+/** Returns a list of all commands. */
+const usage = (): string =>
   ['Usage:', ...Object.entries(commands).map(([name, command]) => `  ${usageOf(name, command)}`)].join('\n');
 
 const usageOf = (name: string, { usage: words }: Command): string =>
   commandLine(name, ...words.split(' ').filter(Boolean));
 
-/** Starts the server, or opens the page of the one that runs already at its address. */
+/** Starts the server, or opens the page of a server that is running at its address. */
 async function start(values: StartValues): Promise<void> {
   const env = environmentOf(values, process.env);
   const isAlone = (env.HOST ?? '').trim() === '' && !values['no-browser'];
@@ -71,7 +71,7 @@ async function start(values: StartValues): Promise<void> {
   if (!values['no-browser']) await openBrowser(address);
 }
 
-/** Runs `backup` or `restore`, whose folder of data no server may use. */
+/** Runs `backup` or `restore` on the data folder. */
 async function withFile(
   args: readonly string[],
   work: (folder: string, file: string) => Promise<string>,
@@ -99,7 +99,7 @@ function parsed<const O extends NonNullable<ParseArgsConfig['options']>>(
   }
 }
 
-/** Runs a command line; a sentence and a code for the shell where it cannot be done. */
+/** Runs a command line; prints the reason and sets an exit code if it fails. */
 export async function runCommand(args: readonly string[], program: string): Promise<void> {
   const [first = 'start', ...rest] = args[0]?.startsWith('--') ? ['start', ...args] : args;
   if (first === 'help' || rest.includes('--help') || rest.includes('-h'))

@@ -1,2 +1,2 @@
-/** A command line that makes no sense; the message says why. */
+/** Error in a command line; the message contains the reason. */
 export class Misuse extends Error {}

@@ -1,12 +1,12 @@
 import open from 'open';
 
-/** Opens an address in the browser of this computer; without one, the address that was printed has to do. */
+/** Opens an address in the browser of this computer; does nothing on a computer without one. */
 export async function openBrowser(address: string): Promise<void> {
   try {
     const browser = await open(address);
     browser.on('error', () => undefined);
   } catch {
-    // A server without a screen.
+    // The address has been printed.
   }
 }
 

@@ -31,7 +31,7 @@ export interface StartValues {
   readonly 'no-browser'?: boolean | undefined;
 }
 
-/** Variable of the environment that corresponds to each option that takes a value. */
+/** Environment variable of each option with a value. */
 const variableOf = {
   port: 'PORT',
   host: 'HOST',
@@ -43,11 +43,11 @@ const variableOf = {
   'copies-every': 'USUAL_DRAG_COPIES_EVERY',
 } as const;
 
-/** Folder in which this user's programs keep their data; the demo has one of its own. */
+/** Returns the data folder of this user's programs; the demo has its own. */
 export const userDataFolder = (demo: boolean): string =>
   resolve(envPaths('usual-drag', { suffix: '' }).data, demo ? 'demo' : 'bench');
 
-/** Returns the environment with the options in it; an option wins over its variable. */
+/** Returns the environment with the options; an option takes precedence over its variable. */
 export function environmentOf(values: StartValues, env: NodeJS.ProcessEnv): NodeJS.ProcessEnv {
   const demo = values.demo ?? env.USUAL_DRAG_DEMO === '1';
   const given = Object.entries(variableOf).flatMap(([option, variable]) => {

@@ -15,10 +15,10 @@ import { ScheduledCopies } from './scheduled-copies.ts';
 import { upgradeWords } from './upgrade-words.ts';
 import { Warnings } from './warnings.ts';
 
-/** Lines of the log that a report for support contains. */
+/** Lines of the log in a report for support. */
 const reportedLines = 300;
 
-/** This installation: its version, its data and their copies. */
+/** Describes this installation: its version, its data and their copies. */
 @Injectable()
 export class About {
   readonly #startedAt = new Date().toISOString();
@@ -56,7 +56,7 @@ export class About {
     };
   }
 
-  /** A text for who helps: this installation, how much there is of what, and the last lines of the log; nothing of any job. */
+  /** Returns the report for support: this installation, counts of documents and the last lines of the log, without job contents. */
   async report(): Promise<string> {
     const contents = await storedContents(this.database.$client);
     const parts = { ...(await this.read()), contents, log: lastLines(this.folder, reportedLines) };
@@ -64,7 +64,7 @@ export class About {
   }
 }
 
-/** Bytes of all files below a folder; a file that goes meanwhile counts nothing. */
+/** Returns the bytes of all files below a folder; a file that is deleted meanwhile counts as empty. */
 function bytesIn(folder: string): number {
   return readdirSync(folder, { withFileTypes: true, recursive: true })
     .filter((entry) => entry.isFile())

@@ -22,7 +22,7 @@ const openRequests = new Gauge({
   registers: [registry],
 });
 
-/** Counts a request to the API and its time, by its route: no id and nothing that it carries is kept. */
+/** Measures requests to the API by route; ids and contents are not part of the metrics. */
 export function measureRequests(request: Request, response: Response, next: NextFunction): void {
   if (!request.path.startsWith('/api/')) return next();
   const end = requests.startTimer();
@@ -30,7 +30,7 @@ export function measureRequests(request: Request, response: Response, next: Next
   response.once('close', () => {
     openRequests.dec();
     const route = (request.route as { path?: unknown } | undefined)?.path;
-    // Streams of events end when a page is closed: their time says nothing.
+    // A stream of events lasts as long as its page is open.
     if (route !== '/api/events')
       end({
         method: request.method,
@@ -41,7 +41,7 @@ export function measureRequests(request: Request, response: Response, next: Next
   next();
 }
 
-/** The figures of this server, in the common text format. */
+/** Metrics of this server in the common text format. */
 @Injectable()
 export class Metrics {
   constructor(@Inject(DATA_FOLDER) private readonly folder: string) {

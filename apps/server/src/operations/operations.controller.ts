@@ -18,7 +18,7 @@ export class OperationsController {
     @Inject(Metrics) private readonly figures: Metrics,
   ) {}
 
-  /** Answers once the server takes requests and its database can be read; names what is damaged in it and what needs attention. */
+  /** Answers if the database can be read; lists damaged documents and conditions that need attention. */
   @Get('health')
   async health(): Promise<HealthAnswer> {
     const damaged = await this.documents.known();
@@ -26,7 +26,7 @@ export class OperationsController {
     return { status: 'ready', ...(damaged.length > 0 && { damaged }), ...(warnings.length > 0 && { warnings }) };
   }
 
-  /** Figures of the server in the common text format. */
+  /** Metrics in the common text format. */
   @Get('metrics')
   async metrics(@Res({ passthrough: true }) response: Response): Promise<string> {
     response.type(this.figures.contentType);
@@ -39,7 +39,7 @@ export class OperationsController {
     return this.installation.read();
   }
 
-  /** The same as a file for support, with the last lines of the log; nothing of any job is in it. */
+  /** Report for support, with the last lines of the log and without job contents. */
   @Get('about/report')
   @Header('Cache-Control', 'no-store')
   async report(): Promise<StreamableFile> {

@@ -87,7 +87,7 @@ test('copies that cannot be made are reported with the reason', async () => {
   server = await startServer(newFolder(), { env: { USUAL_DRAG_COPIES: inTheWay } });
   const { warnings } = await eventually(health, (answer) => answer.warnings !== undefined);
   expect(warnings).toEqual([
-    { about: 'copies', message: expect.stringMatching(/No copy was made yet.*no folder/) as string },
+    { about: 'copies', message: expect.stringMatching(/are overdue.*none was made yet.*no folder/) as string },
   ]);
   // The next start makes them.
   await server.stop();
@@ -98,15 +98,15 @@ test('copies that cannot be made are reported with the reason', async () => {
   expect(await health()).toEqual({ status: 'ready' });
 });
 
-test('a disk is reported as nearly full while there is room for what is being done', () => {
-  expect(spaceWarning('/data', 299e6, 1e6)).toMatch(/^The disk of \/data has 299 MB left\./);
+test('a warning is given before the disk is full', () => {
+  expect(spaceWarning('/data', 299e6, 1e6)).toMatch(/^Only 299 MB are free on the disk of \/data\./);
   expect(spaceWarning('/data', 301e6, 1e6)).toBeNull();
   // Copies of a large database need more.
   expect(spaceWarning('/data', 2e9, 1e9)).not.toBeNull();
   expect(spaceWarning('/data', null, 1e9)).toBeNull();
 });
 
-test('the end is orderly: pages are told, the answer in flight is finished, and the next connection is refused', async () => {
+test('a shutdown announces itself to pages, finishes the request in flight and refuses the next connection', async () => {
   server = await startServer(newFolder());
   const { hostname, port } = new URL(server.address);
   const events = await fetch(`${server.address}/api/events`);

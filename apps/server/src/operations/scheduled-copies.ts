@@ -5,7 +5,7 @@ import type { ScheduledCopiesState } from '@usual-drag/contract';
 import { copyDatabase, stamp } from '../database/copies.ts';
 import { DATABASE, type Database } from '../database/database.ts';
 
-/** Where copies are made on schedule, and how often. */
+/** Folder and interval of the copies on schedule. */
 export interface CopySchedule {
   readonly folder: string;
   readonly everyHours: number;
@@ -18,8 +18,8 @@ const kept = 30;
 const hour = 3_600_000;
 
 /**
- * Copies everything into a second folder on schedule, as on another disk or on the network. A copy that is due is made soon after a
- * start; one that fails is tried again every hour.
+ * Copies the database into a second folder on schedule, for example on another disk or on the network. A copy that is due is made
+ * one second after a start. After a failure the next attempt follows within an hour.
  */
 @Injectable()
 export class ScheduledCopies implements OnApplicationBootstrap, OnApplicationShutdown {
@@ -40,7 +40,7 @@ export class ScheduledCopies implements OnApplicationBootstrap, OnApplicationShu
     if (this.#timer) clearTimeout(this.#timer);
   }
 
-  /** Null if no copies are made on schedule. */
+  /** Returns the age and the last failure of the copies; null if none are made on schedule. */
   state(now = Date.now()): ScheduledCopiesState | null {
     if (!this.schedule) return null;
     const { folder, everyHours } = this.schedule;
@@ -71,7 +71,7 @@ export class ScheduledCopies implements OnApplicationBootstrap, OnApplicationShu
     }
   }
 
-  /** A timer may wait 24 days at the most; it looks again after a day then. */
+  /** Waits a day at most: a timer of more than 24 days would end at once. */
   #wait(ms: number): void {
     if (!this.schedule) return;
     const { schedule } = this;
@@ -80,7 +80,7 @@ export class ScheduledCopies implements OnApplicationBootstrap, OnApplicationShu
   }
 }
 
-/** Names of the copies in a folder, the oldest first: their names sort by date. */
+/** Returns the names of the copies in a folder, the oldest first: the names sort by date. */
 const copiesIn = (folder: string): string[] =>
   statSync(folder, { throwIfNoEntry: false })?.isDirectory()
     ? readdirSync(folder)
@@ -88,7 +88,7 @@ const copiesIn = (folder: string): string[] =>
         .sort()
     : [];
 
-/** ms since 1970 of the newest copy; null if there is none. */
+/** Returns the time of the newest copy, ms since 1970; null if there is none. */
 function newestIn(folder: string): number | null {
   const newest = copiesIn(folder).at(-1);
   return newest === undefined ? null : statSync(join(folder, newest)).mtimeMs;

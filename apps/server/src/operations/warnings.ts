@@ -5,7 +5,7 @@ import { databaseFile, DATA_FOLDER } from '../database/database.ts';
 import { freeSpace, spaceWarning } from './free-space.ts';
 import { ScheduledCopies } from './scheduled-copies.ts';
 
-/** What who runs the server has to see to before it hurts. */
+/** Conditions of this installation that need attention before work is lost. */
 @Injectable()
 export class Warnings {
   constructor(
@@ -23,7 +23,7 @@ export class Warnings {
         ? [
             {
               about: 'copies',
-              message: `${copies.lastAt === null ? 'No copy was made yet' : `The last copy is of ${copies.lastAt.slice(0, 16).replace('T', ' ')} UTC`}, but one is due every ${copies.everyHours} h in ${copies.folder}.${copies.failure === null ? '' : ` ${copies.failure}`}`,
+              message: `Copies in ${copies.folder} are overdue: one is due every ${copies.everyHours} h, ${copies.lastAt === null ? 'and none was made yet' : `the last was made on ${copies.lastAt.slice(0, 16).replace('T', ' ')} UTC`}.${copies.failure === null ? '' : ` ${copies.failure}`}`,
             } as const,
           ]
         : []),

@@ -85,7 +85,7 @@ export function requireSession(
     // What the browser stored of answers goes; drafts, which nobody else can read, stay in its storage.
     response.setHeader('Clear-Site-Data', '"cache"').status(204).end();
   });
-  // A container or a balancer checks the server without signing in; it is told nothing else.
+  // Containers and monitors check the server without a session; the answer has no details.
   router.get('/api/health', (request, response, next) =>
     sessionIdOf(request) === null ? void response.json({ status: 'ready' }) : next(),
   );
@@ -105,8 +105,8 @@ export function requireSession(
 }
 
 /**
- * Admits a program that collects figures and sends the passphrase in `Authorization: Bearer …`. Requests without that header pass on
- * to the check of the session.
+ * Admits a monitor that sends the passphrase as `Authorization: Bearer …`. Requests without that header pass on to the check of
+ * the session.
  */
 function withPassphrase(sessions: Sessions, logger: Logger): RequestHandler[] {
   const given = (request: Request): string | undefined =>

@@ -7,7 +7,7 @@ import { aboutQuery, licencesAddress, supportReportAddress } from '../api/about.
 import { Note } from '../ui/note.tsx';
 import { megabytes, whenOnRecord } from '../ui/words.ts';
 
-/** Version of the software, where its data are, and their copies: for who runs it. */
+/** Version, data folder and copies of this installation, for its operator. */
 export function AboutPage() {
   const { data, error } = useQuery({ ...aboutQuery, staleTime: 0 });
   return (
@@ -22,11 +22,11 @@ export function AboutPage() {
             <Link to="/help/running" className="underline">
               Running Usual Drag
             </Link>{' '}
-            tells how to install, upgrade, copy and move it.{' '}
+            describes installation, copies, upgrades and moving to another computer.{' '}
             <a href={licencesAddress} target="_blank" className="underline">
               Licences
             </a>{' '}
-            of everything that is inside.
+            of all included packages.
           </p>
           <a
             href={supportReportAddress}
@@ -36,8 +36,8 @@ export function AboutPage() {
             <Download aria-hidden size={16} /> Save a report for support
           </a>
           <p className="text-[14px] text-soft">
-            The report has what is on this page, how many documents there are, and the last lines of the log. Nothing of
-            any job is in it. It is a text: read it before you send it.
+            The report contains the values on this page, the number of documents and the last lines of the log. It does
+            not contain any job. It is a text file: read it before you send it.
           </p>
         </section>
       </div>

@@ -2,19 +2,19 @@ import type { AboutAnswer, HealthAnswer } from '@usual-drag/contract';
 import { queryOptions } from '@tanstack/react-query';
 import { ask } from './http.ts';
 
-/** This installation, for who runs it. */
+/** Description of this installation. */
 export const aboutQuery = queryOptions({
   queryKey: ['about'],
   queryFn: () => ask<AboutAnswer>('GET', '/about'),
 });
 
-/** What needs attention on the server. */
+/** Health of the server, with its warnings. */
 export const healthQuery = queryOptions({
   queryKey: ['health'],
   queryFn: () => ask<HealthAnswer>('GET', '/health'),
 });
 
-/** File for whoever helps. */
+/** Address of the report for support. */
 export const supportReportAddress = '/api/about/report';
-/** Licences of everything that this installation contains. */
+/** Address of the licences of all included packages. */
 export const licencesAddress = '/licences.txt';

@@ -3,11 +3,11 @@ import { Link } from 'react-router';
 interface Props {
   /** Page of the guide, with a place on it: `running#damaged`. */
   readonly to: string;
-  /** What the page explains, for who hears the link alone. */
+  /** Subject, for screen readers. */
   readonly about: string;
 }
 
-/** Link from a message to the place of the guide that says what to do. */
+/** Link from a message to its remedy in the guide. */
 export function HelpLink({ to, about }: Props) {
   return (
     <Link to={`/help/${to}`} className="whitespace-nowrap underline">

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState, type MouseEvent } from 'react';
 import { NavLink, useLocation, useNavigate, useParams } from 'react-router';
 import { guide } from 'virtual:guide';
 
-/** The guide: its pages, and the open one with its pictures. */
+/** Guide: a list of its pages, and the open page. */
 export function HelpPage() {
   const { page: asked } = useParams();
   const page = guide.find(({ id }) => id === asked) ?? guide.find(({ id }) => id === 'start')!;
@@ -47,7 +47,7 @@ export function HelpPage() {
         {html === null ? (
           <p className="px-8 py-5 text-soft">Fetching the page …</p>
         ) : (
-          // Rendered from the documents of this version while it was built: nobody's input is in it.
+          // Rendered by the build from the documents of this version: it contains no input of users.
           <article
             ref={article}
             className="guide max-w-3xl px-4 py-5 sm:px-8"
@@ -60,7 +60,7 @@ export function HelpPage() {
   );
 }
 
-/** Text of a page; null until it is fetched. */
+/** Returns the text of a page; null until it is fetched. */
 function useHtml(id: string): string | null {
   const [fetched, setFetched] = useState<{ readonly id: string; readonly html: string } | null>(null);
   useEffect(() => {

@@ -5,13 +5,13 @@ import { HelpLink } from '../help/help-link.tsx';
 import { Note } from '../ui/note.tsx';
 import { DamagedDocuments } from './damaged-documents.tsx';
 
-/** Place of the guide that says what to do about each warning. */
+/** Place of the guide about each warning. */
 const help: Readonly<Record<ServerWarning['about'], string>> = {
   'disk-space': 'running#the-disk-is-nearly-full',
   copies: 'running#copies-are-overdue',
 };
 
-/** What someone has to see to before work is lost: damaged documents, a disk that fills up, copies that are not made. */
+/** Damaged documents and warnings of the server, each with a link to the remedy. */
 export function NeedsAttention() {
   const { data } = useQuery({ ...healthQuery, staleTime: 0 });
   return (

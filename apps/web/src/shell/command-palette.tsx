@@ -76,33 +76,11 @@ export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
                   </Palette.Item>
                 ))}
               </Palette.Group>
-              <Palette.Group heading="Help" className={heading}>
-                {guide.map(({ id, title }) => (
-                  <Palette.Item
-                    key={id}
-                    value={`Help ${title}`}
-                    onSelect={choose(() => void navigate(`/help/${id}`))}
-                    className={item}
-                  >
-                    {title}
-                  </Palette.Item>
-                ))}
-                {/* What the pages are about: not before something is typed, there is much of it. */}
-                {search.trim() !== '' &&
-                  guide.flatMap(({ id, title, topics: places }) =>
-                    places.map(({ anchor, text }) => (
-                      <Palette.Item
-                        key={`${id} ${anchor}`}
-                        value={`Help ${title} ${text}`}
-                        onSelect={choose(() => void navigate(`/help/${id}#${anchor}`))}
-                        className={item}
-                      >
-                        <span className="truncate">{text}</span>
-                        <span className="shrink-0 text-[14px] text-soft">{title}</span>
-                      </Palette.Item>
-                    )),
-                  )}
-              </Palette.Group>
+              <HelpGroup
+                classes={{ heading, item }}
+                isSearched={search.trim() !== ''}
+                onChoose={(to) => choose(() => void navigate(to))()}
+              />
               <Palette.Group heading="Jobs" className={heading}>
                 {jobs.map(({ id, title, record }) => (
                   <Palette.Item
@@ -138,6 +116,40 @@ export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
         </DialogPanel>
       </div>
     </Dialog>
+  );
+}
+
+interface HelpGroupProps {
+  readonly classes: { readonly heading: string; readonly item: string };
+  /** Whether something is typed: the topics of the pages are many, and are listed only then. */
+  readonly isSearched: boolean;
+  readonly onChoose: (to: string) => void;
+}
+
+/** Pages of the guide, and their topics. */
+function HelpGroup({ classes: { heading, item }, isSearched, onChoose }: HelpGroupProps) {
+  return (
+    <Palette.Group heading="Help" className={heading}>
+      {guide.map(({ id, title }) => (
+        <Palette.Item key={id} value={`Help ${title}`} onSelect={() => onChoose(`/help/${id}`)} className={item}>
+          {title}
+        </Palette.Item>
+      ))}
+      {isSearched &&
+        guide.flatMap(({ id, title, topics: places }) =>
+          places.map(({ anchor, text }) => (
+            <Palette.Item
+              key={`${id} ${anchor}`}
+              value={`Help ${title} ${text}`}
+              onSelect={() => onChoose(`/help/${id}#${anchor}`)}
+              className={item}
+            >
+              <span className="truncate">{text}</span>
+              <span className="shrink-0 text-[14px] text-soft">{title}</span>
+            </Palette.Item>
+          )),
+        )}
+    </Palette.Group>
   );
 }
 

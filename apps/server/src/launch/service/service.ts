@@ -8,24 +8,24 @@ import { unitText } from './unit.ts';
 
 const unitName = 'usual-drag.service';
 
-/** A service of this computer, or of the user who installs it. */
+/** Unit file of the service of this computer or of this user. */
 interface Place {
   readonly isOfSystem: boolean;
   readonly unit: string;
 }
 
-/** Commands of `service`; each returns what was done, in lines. */
+/** Commands of `service`; each returns a report. */
 export const serviceCommands = { install, status, remove } as const satisfies Record<
   string,
   (values: ServiceValues, program: string) => string
 >;
 
 export interface ServiceValues extends StartValues {
-  /** For the computer instead of the user: it runs without anybody signed in. */
+  /** Whether it is a service of the computer, which runs without a signed-in user. */
   readonly system?: boolean | undefined;
 }
 
-/** @throws Misuse where there is no systemd, with what to do there instead */
+/** @throws Misuse on systems without systemd, with the alternative */
 function placeOf({ system: isOfSystem = false }: ServiceValues, program: string): Place {
   if (process.platform !== 'linux') throw new Misuse(elsewhere(program));
   const folder = isOfSystem
@@ -106,13 +106,13 @@ const typed = (isOfSystem: boolean, words: string): string => ['systemctl', ...a
 const run = (isOfSystem: boolean, args: readonly string[]) =>
   spawnSync('systemctl', argsFor(isOfSystem, args), { encoding: 'utf8' });
 
-/** Runs systemctl; returns why it failed, or null. */
+/** Runs systemctl; returns the reason if it failed, otherwise null. */
 function systemctl(isOfSystem: boolean, args: readonly string[]): string | null {
   const { status: code, stderr, error } = run(isOfSystem, args);
   return code === 0 ? null : (error?.message ?? stderr.trim().split('\n')[0]!);
 }
 
-/** The service of the computer sees no home folder. */
+/** @throws Misuse if a path is in a home folder, which the service of the computer cannot read */
 function refuseHidden(path: string): void {
   if (!/^\/(home|root|run\/user)\//.test(path)) return;
   throw new Misuse(
@@ -120,7 +120,7 @@ function refuseHidden(path: string): void {
   );
 }
 
-/** What starts a program with the computer where there is no systemd. */
+/** Returns how to start the program at sign-in on a system without systemd. */
 const elsewhere = (program: string): string =>
   process.platform === 'win32'
     ? `On Windows the task scheduler starts it: schtasks /create /tn "Usual Drag" /sc onlogon /tr "\\"${process.execPath}\\" \\"${program}\\" start --no-browser"`

@@ -1,4 +1,4 @@
-/** What a service runs, and where. */
+/** Program and options of a service. */
 export interface ServiceOf {
   /** Path of Node. */
   readonly node: string;
@@ -12,13 +12,13 @@ export interface ServiceOf {
   readonly data: string | null;
 }
 
-/** Quotes a word for a line of a unit: its specifiers and variables are not meant. */
+/** Quotes a word of a unit so that systemd expands nothing in it. */
 const word = (text: string): string =>
   `"${text.replace(/\\/g, '\\\\').replace(/"/g, '\\"').replace(/%/g, '%%').replace(/\$/g, '$$$$')}"`;
 
 /**
- * Text of a systemd unit that runs the server with as few rights as it needs: no new ones, a protected system, and nothing to
- * write to but its folder of data.
+ * Returns a systemd unit that runs the server with few rights: it gains no privileges, the system is read-only, and only the
+ * data folder is writable.
  */
 export function unitText({ node, program, options, passphraseFile, data }: ServiceOf): string {
   const ofSystem = data === null;
@@ -48,7 +48,7 @@ export function unitText({ node, program, options, passphraseFile, data }: Servi
   ].join('\n');
 }
 
-/** A user that exists while the service runs, and what only the system's manager can take away. */
+/** Restrictions that only the manager of the system can set; the service's user exists only while it runs. */
 const rightsOfSystem = [
   'DynamicUser=yes',
   'PrivateDevices=yes',
@@ -64,7 +64,7 @@ const rightsOfSystem = [
   'RemoveIPC=yes',
 ];
 
-/** Node compiles as it runs: memory that is written and executed cannot be forbidden. */
+/** Restrictions of every service. MemoryDenyWriteExecute is not among them: Node compiles at run time. */
 const rights = [
   'NoNewPrivileges=yes',
   'PrivateUsers=yes',

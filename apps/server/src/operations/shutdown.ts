@@ -3,17 +3,17 @@ import { HttpAdapterHost } from '@nestjs/core';
 import type { Server } from 'node:http';
 import { Subject, type Observable } from 'rxjs';
 
-/** ms that answers in flight have to be finished. */
-const patience = 10_000;
+/** ms after which requests in flight are cut off. */
+const timeoutMs = 10_000;
 
-/** The end of the server in good order: pages are told, answers in flight are finished, then nothing more is taken. */
+/** Shuts the server down in order: announces the end to open pages, and finishes the requests in flight. */
 @Injectable()
-export class Ending implements BeforeApplicationShutdown {
+export class Shutdown implements BeforeApplicationShutdown {
   readonly #begun = new Subject<void>();
 
   constructor(@Inject(HttpAdapterHost) private readonly host: HttpAdapterHost) {}
 
-  /** Emits once, when the end begins. */
+  /** Emits once, when the shutdown begins. */
   get begun(): Observable<void> {
     return this.#begun;
   }
@@ -21,9 +21,9 @@ export class Ending implements BeforeApplicationShutdown {
   beforeApplicationShutdown(): void {
     const server = this.host.httpAdapter.getHttpServer() as Server;
     this.#begun.next();
-    // Connections that are kept for a next request would be waited for.
+    // Otherwise the server would wait for connections that are kept open for further requests.
     server.prependListener('request', (_request, response) => response.setHeader('Connection', 'close'));
     setInterval(() => server.closeIdleConnections(), 100).unref();
-    setTimeout(() => server.closeAllConnections(), patience).unref();
+    setTimeout(() => server.closeAllConnections(), timeoutMs).unref();
   }
 }
