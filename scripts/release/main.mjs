@@ -91,7 +91,7 @@ function checksumLine(path) {
     .digest('hex')}  ${path}\n`;
 }
 
-/** What the archive contains; scripts may be run. */
+/** Returns the entries of the archive; scripts are executable. */
 function entries() {
   return Object.fromEntries(
     filesIn(folder).map((path) => {

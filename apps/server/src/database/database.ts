@@ -35,7 +35,7 @@ export interface OpenDatabase {
   readonly database: Database;
   /** Problems that do not prevent the database from being used. */
   readonly warnings: readonly string[];
-  /** What was brought up to date; null if nothing was. */
+  /** Upgrade of the data at this start; null if there was none. */
   readonly upgrade: Upgrade | null;
   /** Writes the log into the file, closes it and lets go of the folder. */
   close(): Promise<void>;
