@@ -1,6 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { once } from 'node:events';
-import { existsSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { newFolder } from '../test/running-server.ts';
@@ -78,4 +78,25 @@ test('it starts with its options, and a second start finds it running', async ()
   child.kill('SIGTERM');
   await once(child, 'exit');
   expect(existsSync(join(folder, 'data/usual-drag.sqlite'))).toBe(true);
+});
+
+test('the service of a user is written, its data kept when it is removed', () => {
+  const home = newFolder();
+  const service = (does: string) =>
+    spawnSync(process.execPath, [resolve('apps/server/dist/launch.js'), 'service', does, '--port', '8471'], {
+      encoding: 'utf8',
+      // No manager of services is reached: the unit is written, and the way to start it is reported.
+      env: { PATH: process.env.PATH, HOME: home, XDG_CONFIG_HOME: join(home, 'config'), XDG_RUNTIME_DIR: home },
+    });
+  const unit = join(home, 'config/systemd/user/usual-drag.service');
+  expect(service('status').stdout).toContain('No service is installed');
+  const { status, stderr } = service('install');
+  expect(status).toBe(1);
+  expect(stderr).toContain(`${unit} is written.`);
+  expect(stderr).toContain('Start it with: systemctl --user enable --now usual-drag.service');
+  const data = join(home, '.local/share/usual-drag/bench');
+  expect(readFileSync(unit, 'utf8')).toContain(`"--port" "8471" "--data" "${data}"`);
+  expect(existsSync(data)).toBe(true);
+  expect(service('remove').stdout).toContain('The data are kept.');
+  expect([existsSync(unit), existsSync(data)]).toEqual([false, true]);
 });

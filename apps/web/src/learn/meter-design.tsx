@@ -23,23 +23,26 @@ export function Shunt({ subject: { ammeter } }: { readonly subject: Subject }) {
       <p>
         {movementWords} In place of {meter.id} of {setup.id}:
       </p>
-      <FiguresTable
-        label="Shunts for this movement"
-        head={['Range', 'Shunt', 'Burden voltage', 'Meter resistance', 'Insertion error']}
-        rows={[first, 10 * first, 100 * first].map((range) => {
-          const burden = movement.current * movement.resistance;
-          return {
-            key: String(range),
-            cells: [
-              formatQuantity(range, 'A', { digits: 3, trim: true }),
-              ohms(burden / (range - movement.current)),
-              formatQuantity(burden, 'V', { digits: 3, trim: true }),
-              ohms(burden / range),
-              formatPercent(-loadingShare(point.sourceResistance, burden / range, 'dc-current'), { digits: 3 }),
-            ],
-          };
-        })}
-      />
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Shunts">
+        <FiguresTable
+          scrolls
+          label="Shunts for this movement"
+          head={['Range', 'Shunt', 'Burden voltage', 'Meter resistance', 'Insertion error']}
+          rows={[first, 10 * first, 100 * first].map((range) => {
+            const burden = movement.current * movement.resistance;
+            return {
+              key: String(range),
+              cells: [
+                formatQuantity(range, 'A', { digits: 3, trim: true }),
+                ohms(burden / (range - movement.current)),
+                formatQuantity(burden, 'V', { digits: 3, trim: true }),
+                ohms(burden / range),
+                formatPercent(-loadingShare(point.sourceResistance, burden / range, 'dc-current'), { digits: 3 }),
+              ],
+            };
+          })}
+        />
+      </div>
     </>
   );
 }
@@ -53,24 +56,27 @@ export function Multiplier({ subject: { voltmeter } }: { readonly subject: Subje
       <p>
         {movementWords} {ohms(1 / movement.current)}/V. In place of {meter.id} of {setup.id}:
       </p>
-      <FiguresTable
-        label="Multipliers for this movement"
-        head={['Range', 'Multiplier', 'Power in it', 'Input resistance', 'Loading error']}
-        rows={[first, 4 * first, 10 * first].map((range) => {
-          const input = range / movement.current;
-          const multiplier = input - movement.resistance;
-          return {
-            key: String(range),
-            cells: [
-              formatQuantity(range, 'V', { digits: 3, trim: true }),
-              ohms(multiplier),
-              formatQuantity(movement.current ** 2 * multiplier, 'W', { digits: 3 }),
-              ohms(input),
-              formatPercent(-loadingShare(point.sourceResistance, input, 'dc-voltage'), { digits: 3 }),
-            ],
-          };
-        })}
-      />
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Multipliers">
+        <FiguresTable
+          scrolls
+          label="Multipliers for this movement"
+          head={['Range', 'Multiplier', 'Power in it', 'Input resistance', 'Loading error']}
+          rows={[first, 4 * first, 10 * first].map((range) => {
+            const input = range / movement.current;
+            const multiplier = input - movement.resistance;
+            return {
+              key: String(range),
+              cells: [
+                formatQuantity(range, 'V', { digits: 3, trim: true }),
+                ohms(multiplier),
+                formatQuantity(movement.current ** 2 * multiplier, 'W', { digits: 3 }),
+                ohms(input),
+                formatPercent(-loadingShare(point.sourceResistance, input, 'dc-voltage'), { digits: 3 }),
+              ],
+            };
+          })}
+        />
+      </div>
     </>
   );
 }

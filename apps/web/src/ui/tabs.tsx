@@ -27,7 +27,7 @@ export function TabRow<T extends string>({ label, value, options, onChange, clas
             key={option.value}
             className={clsx(
               'min-h-9 rounded-t-md border-b-[3px] border-transparent text-soft hover:bg-sunk focus-visible:-outline-offset-2',
-              narrow ? 'grow px-0.5 text-[13px] leading-[1.15]' : 'shrink-0 px-2 whitespace-nowrap',
+              narrow ? 'min-w-13 grow px-0.5 text-[13px] leading-[1.15]' : 'shrink-0 px-2 whitespace-nowrap',
               'data-selected:border-(--ochre-line) data-selected:font-bold data-selected:text-ink pointer-coarse:min-h-11',
             )}
           >

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
+import { StartFailure } from '../../database/start-failure.ts';
 import { Misuse } from '../misuse.ts';
 import { userDataFolder, type StartValues } from '../start-options.ts';
 import { unitText } from './unit.ts';
@@ -34,6 +35,7 @@ function placeOf({ system: isOfSystem = false }: ServiceValues, program: string)
   return { isOfSystem, unit: join(folder, unitName) };
 }
 
+/** @throws StartFailure if the unit is written but systemd cannot start it */
 function install(values: ServiceValues, program: string): string {
   const { isOfSystem, unit } = placeOf(values, program);
   if (isOfSystem && values.data !== undefined)
@@ -62,11 +64,13 @@ function install(values: ServiceValues, program: string): string {
   const started = systemctl(isOfSystem, ['daemon-reload']) ?? systemctl(isOfSystem, ['enable', '--now', unitName]);
   const words = [`${unit} is written.`, `The data are in ${data ?? '/var/lib/usual-drag/bench'}.`];
   if (started !== null)
-    return [
-      ...words,
-      `It could not be started: ${started}`,
-      `Start it with: ${typed(isOfSystem, `enable --now ${unitName}`)}`,
-    ].join('\n');
+    throw new StartFailure(
+      [
+        ...words,
+        `It could not be started: ${started}`,
+        `Start it with: ${typed(isOfSystem, `enable --now ${unitName}`)}`,
+      ].join('\n'),
+    );
   return [
     ...words,
     'Usual Drag runs, and starts with the computer.',
