@@ -12,6 +12,8 @@ export default defineConfig({
   reporter: [['json', { outputFile: 'test-results/playwright.json' }], ['line']],
   use: {
     viewport: { width: 1280, height: 800 },
+    // The simulated display wanders otherwise; tests of it allow motion.
+    contextOptions: { reducedMotion: 'reduce' },
     // Answers of a test in the server's place must reach the page; tests of the service worker allow it.
     serviceWorkers: 'block',
     launchOptions: {

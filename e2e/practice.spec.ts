@@ -240,6 +240,42 @@ test('a sheet of problems has its solutions on a page of its own, or none', asyn
   expect(faults).toEqual([]);
 });
 
+test('the last digit of a simulated display wanders until it is typed over; not for whoever prefers no motion', async ({
+  page,
+  server,
+  faults,
+}) => {
+  await openJob(page, server, 'Float-level divider', 'Readings');
+  await page
+    .getByRole('list', { name: 'Steps of the plan' })
+    .getByRole('button', { name: /Voltage B to 0/ })
+    .click();
+  const field = page.getByLabel(/^What the display says/);
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
+  await field.press('s');
+  await expect(field).toHaveValue(/^6\.\d\d$/);
+  const first = await field.inputValue();
+  await expect(field).not.toHaveValue(first);
+  // By its last digits alone: it is the same voltage.
+  expect(Math.abs(Number(await field.inputValue()) - Number(first))).toBeLessThan(0.05);
+  await field.fill('6.3');
+  const log = page.getByRole('table', { name: /log/i });
+  await field.press('Enter');
+  await expect(log.getByRole('row', { name: /^M10/ })).toContainText('6.3');
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page
+    .getByRole('list', { name: 'Steps of the plan' })
+    .getByRole('button', { name: /Voltage B to 0/ })
+    .click();
+  await field.press('s');
+  const still = await field.inputValue();
+  for (let k = 0; k < 10; k += 1) {
+    await page.waitForTimeout(250);
+    expect(await field.inputValue()).toBe(still);
+  }
+  expect(faults).toEqual([]);
+});
+
 test('readings are learned without hardware: a sound simulated bench agrees, one with a hidden fault does not', async ({
   page,
   server,

@@ -12,6 +12,7 @@ import type { Origin } from './keep-reading.ts';
 import { readDisplay } from './read-display.ts';
 import { prefixesOf } from '../plan/step-words.ts';
 import type { InstrumentLink } from './use-instrument-link.ts';
+import { useWanderingDigit } from './use-wandering-digit.ts';
 
 interface Props {
   /** Place of the reading: text typed there is kept until it is stored. */
@@ -22,8 +23,10 @@ interface Props {
   /** Whether to take the cursor, as on the way from step to step. */
   readonly focus: boolean;
   readonly large?: boolean;
-  /** Takes the display of the simulated bench at this place; omitted if nothing can be read from it. */
-  readonly simulate?: () => Observation | null;
+  /** Returns the display of the simulated bench at this place, each time with another last digit; omitted if it has none. */
+  readonly simulate?: (time: number) => Observation | null;
+  /** Whether the instrument is a digital one: the last digit of its simulated display wanders. */
+  readonly isDigital?: boolean;
   /** Returns why the range cannot display an observation; it is shown before the observation is kept. */
   readonly remarkOn?: (observation: Observation) => string | null;
   /** Keeps the display; `stay` adds another observation. */
@@ -66,6 +69,7 @@ export function DisplayEntry({
   focus,
   large = false,
   simulate,
+  isDigital = false,
   remarkOn,
   onKeep,
   link,
@@ -105,11 +109,16 @@ export function DisplayEntry({
     setTyped(shown);
   };
   const takeSimulated = (): void => {
-    const shown = simulate?.();
+    const shown = simulate?.(0);
     if (!shown) return;
     put(shown.shown, shown.unit, true);
     field.current?.focus({ preventScroll: true });
   };
+  useWanderingDigit(isSimulated && isDigital, (time) => {
+    const shown = simulate?.(time);
+    // Over range the display does not wander, and the unit is the one that was taken.
+    if (shown && shown.unit === prefix + unit && typed !== 'OL' && shown.shown !== 'OL') setTyped(shown.shown);
+  });
   const keep = (stay: boolean): void => {
     const shown = typed.replace('−', '-').toUpperCase();
     if (!shownPattern.test(shown)) return setRefused(refusalOf(typed, prefix, unit));

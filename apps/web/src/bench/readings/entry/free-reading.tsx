@@ -158,7 +158,8 @@ export function FreeReading({ readings, view, free, kit }: Props) {
         quantity={quantity}
         prefix={usualPrefix(instrument, quantity, free.range)}
         focus={false}
-        simulate={() => readSimulated(placedFree(free), observationsAt(taken))}
+        simulate={(time) => readSimulated(placedFree(free), observationsAt(taken) + time)}
+        isDigital={instrument?.display === 'digital'}
         link={link}
         picture={({ typed, place: placeNeedle }) =>
           instrument && (

@@ -188,7 +188,8 @@ function ReadCard({ readings, step, large }: CardProps<ReadStep>) {
         prefix={usualPrefix(instrument, step.quantity, step.range)}
         focus
         large={large}
-        simulate={() => readSimulated(placedAt(step), observationsAt(taken))}
+        simulate={(time) => readSimulated(placedAt(step), observationsAt(taken) + time)}
+        isDigital={instrument?.display === 'digital'}
         link={link}
         picture={({ typed, place }) =>
           instrument && (
