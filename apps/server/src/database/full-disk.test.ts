@@ -73,7 +73,12 @@ onSmallDisk('a disk of one megabyte', () => {
       if (kept.status !== 200) wantsRoom(kept);
       else expect((await server.ask('GET', '/meter-projects')).text).toContain(`"id":"p${k}"`);
     }
-    expect((await server.ask('GET', '/health')).json).toEqual({ status: 'ready' });
+    expect((await server.ask('GET', '/health')).json).toEqual({
+      status: 'ready',
+      warnings: [
+        { about: 'disk-space', message: expect.stringContaining('Only 0 MB are free on the disk of') as string },
+      ],
+    });
     // Each refusal has a line of the log with time, request and reason; and no stack trace.
     const lines = server
       .output()
