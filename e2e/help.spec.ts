@@ -16,6 +16,7 @@ test('Help opens the page of the guide about the open step, with its pictures an
   await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(1000);
   // By its key, from another page; links lead to other pages of the guide.
   await page.goto(`${server.address}/practice`);
+  await expect(page.getByRole('heading', { name: 'Practice', level: 1 })).toBeVisible();
   await page.keyboard.press('g');
   await page.keyboard.press('h');
   await expect(article.getByRole('heading', { level: 1 })).toHaveText('Practice');
@@ -32,6 +33,7 @@ test('Help opens the page of the guide about the open step, with its pictures an
 
 test('the palette finds what the guide is about', async ({ page, server, faults }) => {
   await page.goto(server.address);
+  await expect(page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
   await page.keyboard.press('Control+k');
   await page.getByPlaceholder('Page, job, step, view or action').fill('undoing upgrade');
   await page.getByRole('option', { name: /^Undoing an upgrade/ }).click();
@@ -65,6 +67,7 @@ test('About shows the version, the data and the licences, and saves a report for
   faults,
 }) => {
   await page.goto(server.address);
+  await expect(page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
   await page.keyboard.press('g');
   await page.keyboard.press('a');
   await expect(page.getByText(server.folder, { exact: true })).toBeVisible();

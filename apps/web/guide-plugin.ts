@@ -79,6 +79,9 @@ function render(file: string): GuidePage {
         const { width, height } = sizeOf(picture);
         return `<img src="{{picture ${pictures.length - 1}}}" alt="${text}" width="${width}" height="${height}" loading="lazy">`;
       },
+      code({ text }: Tokens.Code) {
+        return `<pre tabindex="0"><code>${escaped(text)}</code></pre>`;
+      },
       table(token: Tokens.Table) {
         const row = (cells: readonly Tokens.TableCell[], tag: 'th' | 'td'): string =>
           `<tr>${cells.map((cell) => `<${tag}>${this.parser.parseInline(cell.tokens)}</${tag}>`).join('')}</tr>`;
@@ -111,6 +114,9 @@ function sizeOf(picture: string): { readonly width: number; readonly height: num
   const header = readFileSync(picture).subarray(0, 24);
   return { width: header.readUInt32BE(16), height: header.readUInt32BE(20) };
 }
+
+/** Text in which no character means HTML. */
+const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
 
 /** Text without the marks of emphasis and code. */
 const plain = (text: string): string => text.replace(/[*`_]/g, '');

@@ -19,11 +19,11 @@ export function AboutPage() {
         <section aria-label="Help and licences" className="flex flex-col items-start gap-3">
           <h2 className="text-[19px] font-bold">Help and licences</h2>
           <p>
-            <Link to="/help/running" className="underline">
+            <Link to="/help/running" className="inline-block min-h-6 underline">
               Running Usual Drag
             </Link>{' '}
             describes installation, copies, upgrades and moving to another computer.{' '}
-            <a href={licencesAddress} target="_blank" className="underline">
+            <a href={licencesAddress} target="_blank" className="inline-block min-h-6 underline">
               Licences
             </a>{' '}
             of all included packages.

@@ -10,7 +10,7 @@ interface Props {
 /** Link from a message to its remedy in the guide. */
 export function HelpLink({ to, about }: Props) {
   return (
-    <Link to={`/help/${to}`} className="whitespace-nowrap underline">
+    <Link to={`/help/${to}`} className="inline-block min-h-6 whitespace-nowrap underline">
       What to do<span className="sr-only"> about {about}</span>
     </Link>
   );

@@ -1,6 +1,6 @@
 import { Dialog, DialogPanel } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
-import { Command as Palette } from 'cmdk';
+import { Command as Palette, defaultFilter } from 'cmdk';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { guide } from 'virtual:guide';
@@ -35,7 +35,7 @@ export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
           aria-label="Commands"
           className="flex max-h-[70vh] w-full max-w-xl flex-col overflow-hidden rounded-xl border border-line bg-sheet text-ink shadow-2xl"
         >
-          <Palette label="Commands" className="flex min-h-0 flex-col" loop>
+          <Palette label="Commands" className="flex min-h-0 flex-col" filter={relevance} loop>
             <Palette.Input
               autoFocus
               value={search}
@@ -151,6 +151,18 @@ function HelpGroup({ classes: { heading, item }, isSearched, onChoose }: HelpGro
         )}
     </Palette.Group>
   );
+}
+
+/**
+ * Relevance of an entry, from 0 to 1. Letters of the words are enough for a command; a topic of the guide, of which there are many,
+ * must have each typed word at the beginning of one of its own.
+ */
+function relevance(entry: string, search: string, keywords?: string[]): number {
+  const found = defaultFilter(entry, search, keywords);
+  if (!entry.startsWith('Help ')) return found;
+  const words = entry.toLowerCase().split(/[^\p{L}\p{N}]+/u);
+  const typed = search.toLowerCase().split(/\s+/).filter(Boolean);
+  return typed.every((part) => words.some((word) => word.startsWith(part))) ? found / 2 : 0;
 }
 
 /** Presses a control, and leaves the focus on it. */
