@@ -13,7 +13,7 @@ import { InstrumentsModule } from './instruments/instruments.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { MeterProjectsModule } from './meter-projects/meter-projects.module.ts';
 import { OperationsModule } from './operations/operations.module.ts';
-import type { CopySchedule } from './operations/scheduled-copies.ts';
+import type { CopySchedule } from './operations/copy-schedule.ts';
 import { OrdersModule } from './orders/orders.module.ts';
 import { PracticeModule } from './practice/practice.module.ts';
 import { AccessModule } from './sign-in/access.module.ts';

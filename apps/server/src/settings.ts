@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { createSecureContext } from 'node:tls';
 import { StartFailure } from './database/start-failure.ts';
-import type { CopySchedule } from './operations/scheduled-copies.ts';
+import type { CopySchedule } from './operations/copy-schedule.ts';
 import { isLoopback } from './network/addresses.ts';
 
 /** Address and data folder of the server, from the environment, with defaults for a bench computer. */

@@ -4,7 +4,8 @@ import { About } from './about.ts';
 import { Shutdown } from './shutdown.ts';
 import { Metrics } from './metrics.ts';
 import { OperationsController } from './operations.controller.ts';
-import { COPY_SCHEDULE, ScheduledCopies, type CopySchedule } from './scheduled-copies.ts';
+import type { CopySchedule } from './copy-schedule.ts';
+import { COPY_SCHEDULE, ScheduledCopies } from './scheduled-copies.ts';
 import { Warnings } from './warnings.ts';
 
 /** Health, metrics, copies on schedule and shutdown, for the operator of the server. */

@@ -6,6 +6,7 @@ import { newJob } from '@usual-drag/core/job';
 import { connect } from '../database/database.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 import { spaceWarning } from './free-space.ts';
+import { copiesState } from './copy-schedule.ts';
 
 let server: RunningServer;
 afterEach(() => server?.stop());
@@ -71,12 +72,18 @@ test('a copy is made on schedule once it is due, and it can be opened', async ()
   expect((await client.execute('select count(*) as jobs from jobs')).rows[0]).toMatchObject({ jobs: 8 });
   client.close();
   await server.stop();
-  // A copy of two days ago is overdue until the next one is made, which is at once.
-  const old = (Date.now() - 48 * 3_600_000) / 1000;
-  utimesSync(join(copies, first!), old, old);
+  // A copy of two days ago is overdue; the next start makes another at once.
+  const old = Date.now() - 48 * 3_600_000;
+  utimesSync(join(copies, first!), old / 1000, old / 1000);
+  const overdueAt = (now: number): boolean => copiesState({ folder: copies, everyHours: 24 }, null, now).isOverdue;
+  expect(overdueAt(old + 35 * 3_600_000)).toBe(false);
+  expect(overdueAt(old + 37 * 3_600_000)).toBe(true);
   server = await startServer(newFolder(), { env });
-  expect((await about()).scheduledCopies?.isOverdue).toBe(true);
   await eventually(about, (answer) => answer.scheduledCopies?.isOverdue === false);
+  await eventually(
+    () => Promise.resolve(readdirSync(copies)),
+    (names) => names.length === 2,
+  );
   expect(readdirSync(copies)).toHaveLength(2);
   expect(await health()).toEqual({ status: 'ready' });
 });

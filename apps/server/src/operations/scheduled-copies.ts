@@ -1,21 +1,15 @@
-import { mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import type { ScheduledCopiesState } from '@usual-drag/contract';
 import { copyDatabase, stamp } from '../database/copies.ts';
 import { DATABASE, type Database } from '../database/database.ts';
-
-/** Folder and interval of the copies on schedule. */
-export interface CopySchedule {
-  readonly folder: string;
-  readonly everyHours: number;
-}
+import { copiesIn, copiesState, hour, newestIn, type CopySchedule } from './copy-schedule.ts';
 
 export const COPY_SCHEDULE = Symbol('copy schedule');
 
 /** Copies that are kept in the second folder. */
 const kept = 30;
-const hour = 3_600_000;
 
 /**
  * Copies the database into a second folder on schedule, for example on another disk or on the network. A copy that is due is made
@@ -41,17 +35,8 @@ export class ScheduledCopies implements OnApplicationBootstrap, OnApplicationShu
   }
 
   /** Returns the age and the last failure of the copies; null if none are made on schedule. */
-  state(now = Date.now()): ScheduledCopiesState | null {
-    if (!this.schedule) return null;
-    const { folder, everyHours } = this.schedule;
-    const last = newestIn(folder);
-    return {
-      folder,
-      everyHours,
-      lastAt: last === null ? null : new Date(last).toISOString(),
-      isOverdue: last === null ? this.#failure !== null : now - last > 1.5 * everyHours * hour,
-      failure: this.#failure,
-    };
+  state(): ScheduledCopiesState | null {
+    return this.schedule && copiesState(this.schedule, this.#failure, Date.now());
   }
 
   async #copyIfDue({ folder, everyHours }: CopySchedule): Promise<void> {
@@ -78,18 +63,4 @@ export class ScheduledCopies implements OnApplicationBootstrap, OnApplicationShu
     this.#timer = setTimeout(() => void this.#copyIfDue(schedule), Math.min(ms, 24 * hour));
     this.#timer.unref();
   }
-}
-
-/** Returns the names of the copies in a folder, the oldest first: the names sort by date. */
-const copiesIn = (folder: string): string[] =>
-  statSync(folder, { throwIfNoEntry: false })?.isDirectory()
-    ? readdirSync(folder)
-        .filter((name) => /^usual-drag-[\dTZ-]+\.backup$/.test(name))
-        .sort()
-    : [];
-
-/** Returns the time of the newest copy, ms since 1970; null if there is none. */
-function newestIn(folder: string): number | null {
-  const newest = copiesIn(folder).at(-1);
-  return newest === undefined ? null : statSync(join(folder, newest)).mtimeMs;
 }

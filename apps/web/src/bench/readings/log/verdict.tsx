@@ -27,7 +27,9 @@ export function VerdictMark({
     <span className={clsx('inline-flex items-center gap-1 whitespace-nowrap', className)}>
       <Icon aria-hidden size={short ? 15 : 17} strokeWidth={2.5} />
       {reason ?? verdictWords[verdict]}
-      {explainedByLoading && <span className="font-bold text-ochre">· loading explains it</span>}
+      {explainedByLoading && (
+        <span className={clsx('font-bold text-ochre', short && 'text-[13px]')}>· loading explains it</span>
+      )}
     </span>
   );
 }
