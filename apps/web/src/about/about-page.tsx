@@ -16,32 +16,39 @@ export function AboutPage() {
         <h1 className="text-[26px] font-bold">About Usual Drag</h1>
         {error && <p role="alert">{error.message}</p>}
         {data && <Installation about={data} />}
-        <section aria-label="Help and licences" className="flex flex-col items-start gap-3">
-          <h2 className="text-[19px] font-bold">Help and licences</h2>
-          <p>
-            <Link to="/help/running" className="inline-block min-h-6 underline">
-              Running Usual Drag
-            </Link>{' '}
-            describes installation, copies, upgrades and moving to another computer.{' '}
-            <a href={licencesAddress} target="_blank" className="inline-block min-h-6 underline">
-              Licences
-            </a>{' '}
-            of all included packages.
-          </p>
-          <a
-            href={supportReportAddress}
-            download
-            className="inline-flex min-h-9 items-center gap-2 rounded-lg border border-line bg-sheet px-3 hover:border-soft pointer-coarse:min-h-11"
-          >
-            <Download aria-hidden size={16} /> Save a report for support
-          </a>
-          <p className="text-[14px] text-soft">
-            The report contains the values on this page, the number of documents and the last lines of the log. It does
-            not contain any job. It is a text file: read it before you send it.
-          </p>
-        </section>
+        {/* With the rest, so that it stays in its place. */}
+        {(data ?? error) && <HelpAndLicences />}
       </div>
     </main>
+  );
+}
+
+function HelpAndLicences() {
+  return (
+    <section aria-label="Help and licences" className="flex flex-col items-start gap-3">
+      <h2 className="text-[19px] font-bold">Help and licences</h2>
+      <p>
+        <Link to="/help/running" className="inline-block min-h-6 underline">
+          Running Usual Drag
+        </Link>{' '}
+        describes installation, copies, upgrades and moving to another computer.{' '}
+        <a href={licencesAddress} target="_blank" className="inline-block min-h-6 underline">
+          Licences
+        </a>{' '}
+        of all included packages.
+      </p>
+      <a
+        href={supportReportAddress}
+        download
+        className="inline-flex min-h-9 items-center gap-2 rounded-lg border border-line bg-sheet px-3 hover:border-soft pointer-coarse:min-h-11"
+      >
+        <Download aria-hidden size={16} /> Save a report for support
+      </a>
+      <p className="text-[14px] text-soft">
+        The report contains the values on this page, the number of documents and the last lines of the log. It does not
+        contain any job. It is a text file: read it before you send it.
+      </p>
+    </section>
   );
 }
 

@@ -28,7 +28,7 @@ type State =
 
 /** Backs up everything to one file, and restores a backup or a copy. */
 export function BackupPage() {
-  const { data: copies = [] } = useQuery(copiesQuery);
+  const { data: copies } = useQuery(copiesQuery);
   const { data: about } = useQuery(aboutQuery);
   const [state, setState] = useState<State>({ kind: 'nothing' });
   const file = useRef<HTMLInputElement>(null);
@@ -76,7 +76,6 @@ export function BackupPage() {
           <Button className="self-start" onClick={downloadBackup}>
             <Download aria-hidden size={16} /> Back up everything
           </Button>
-          {about && <OnSchedule state={about.scheduledCopies} />}
         </Section>
         <Section title="Restore">
           <p>
@@ -105,11 +104,17 @@ export function BackupPage() {
               onCancel={() => setState({ kind: 'nothing' })}
             />
           )}
-          <CopiesTable
-            copies={copies}
-            isDisabled={state.kind === 'working'}
-            onRestore={(name, words) => check(words, () => checkCopy(name))}
-          />
+          {/* Both at once: neither moves the controls of the other. */}
+          {copies && about && (
+            <>
+              <OnSchedule state={about.scheduledCopies} />
+              <CopiesTable
+                copies={copies}
+                isDisabled={state.kind === 'working'}
+                onRestore={(name, words) => check(words, () => checkCopy(name))}
+              />
+            </>
+          )}
         </Section>
         <WhichFile />
       </div>
@@ -131,8 +136,8 @@ function OnSchedule({ state }: { readonly state: ScheduledCopiesState | null }) 
   if (!state)
     return (
       <p className="text-[15px] text-soft">
-        A copy is also made at each start of the server, on the same disk. Whoever starts the server can name a second
-        folder for copies on schedule. <HelpLink to="running#copies-on-schedule" about="copies on schedule" />
+        The server makes a copy at each start, on the same disk. It can also copy into a second folder on schedule.{' '}
+        <HelpLink to="running#copies-on-schedule" about="copies on schedule" />
       </p>
     );
   const last = state.lastAt === null ? 'None was made yet.' : `The last one is of ${whenOnRecord(state.lastAt)}.`;
