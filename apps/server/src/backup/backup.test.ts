@@ -89,7 +89,7 @@ test('what is no sound backup is not restored, and what is there stays', async (
   expect(existsSync(join(folder, 'restoring.sqlite'))).toBe(false);
   expect(maintain(folder, 'backup')).toMatchObject({
     status: 1,
-    said: 'Name the file.\nUsage: npm run backup -- FILE [--data FOLDER] [--demo]',
+    said: 'Give the name of the file.\nUsage: npm run backup -- FILE [--data FOLDER] [--demo]',
   });
   expect(maintain(newFolder(), 'backup', bad).said).toContain('There is no database');
 });

@@ -7,11 +7,11 @@ import { version } from '../version.ts';
 import { Misuse } from './misuse.ts';
 import { answersAt, openBrowser } from './open-browser.ts';
 import { serviceCommands } from './service/service.ts';
-import { environmentOf, startOptions, type StartValues } from './start-options.ts';
+import { environmentOf, startOptions, startUsage, type StartValues } from './start-options.ts';
 
 /** Command of the program; the returned text is printed. */
 interface Command {
-  /** Its words after its name. */
+  /** Its arguments. */
   readonly usage: string;
   readonly run: (args: readonly string[], program: string) => Promise<string>;
 }
@@ -19,8 +19,7 @@ interface Command {
 /** Commands of the program; without one, it starts. Each loads the code that it requires. */
 const commands = {
   start: {
-    usage:
-      '[--data FOLDER] [--port 8470] [--host ADDRESS] [--names NAME,NAME] [--passphrase-file FILE] [--tls-cert FILE --tls-key FILE] [--copies FOLDER] [--copies-every HOURS] [--demo] [--no-browser]',
+    usage: startUsage,
     run: async (args) => {
       const { values } = parsed(args, startOptions, 0);
       await start(values);
@@ -40,7 +39,7 @@ const commands = {
     run: (args, program) => {
       const { values, positionals } = parsed(args, { ...startOptions, system: { type: 'boolean' } }, 1);
       const does = serviceCommands[positionals[0] as keyof typeof serviceCommands];
-      if (!does) throw new Misuse(`service ${positionals[0] ?? ''} is not known: install, status or remove.`);
+      if (!does) throw new Misuse(`Unknown service command “${positionals[0] ?? ''}”. Use install, status or remove.`);
       return Promise.resolve(does(values, program));
     },
   },
@@ -63,7 +62,7 @@ async function start(values: StartValues): Promise<void> {
   const isAlone = (env.HOST ?? '').trim() === '' && !values['no-browser'];
   const running = `http://127.0.0.1:${env.PORT?.trim() || 8470}`;
   if (isAlone && env.PORT !== '0' && (await answersAt(running))) {
-    process.stdout.write(`Usual Drag runs already, at ${running}\n`);
+    process.stdout.write(`Usual Drag is already running at ${running}\n`);
     return openBrowser(running);
   }
   const { serve } = await import('../serve.ts');
@@ -78,12 +77,12 @@ async function withFile(
 ): Promise<string> {
   const { data, demo } = startOptions;
   const { values, positionals } = parsed(args, { data, demo }, 1);
-  if (positionals[0] === undefined) throw new Misuse('Name the file.');
+  if (positionals[0] === undefined) throw new Misuse('Give the name of the file.');
   const { dataFolder } = readSettings(environmentOf(values, process.env));
   return work(dataFolder, resolve(positionals[0]));
 }
 
-/** @throws Misuse if an option is not known or a word too many */
+/** @throws Misuse for an unknown option, or an argument too many */
 function parsed<const O extends NonNullable<ParseArgsConfig['options']>>(
   args: readonly string[],
   options: O,
@@ -92,7 +91,7 @@ function parsed<const O extends NonNullable<ParseArgsConfig['options']>>(
   try {
     const result = parseArgs({ args: [...args], options, allowPositionals: words > 0 });
     const extra = result.positionals[words];
-    if (extra !== undefined) throw new Misuse(`“${extra}” is not expected here.`);
+    if (extra !== undefined) throw new Misuse(`Unexpected argument “${extra}”.`);
     return result;
   } catch (error) {
     throw error instanceof Misuse ? error : new Misuse((error as Error).message);
@@ -106,7 +105,7 @@ export async function runCommand(args: readonly string[], program: string): Prom
     return void process.stdout.write(`${usage()}\n`);
   const command: Command | undefined = commands[first as keyof typeof commands];
   try {
-    if (!command) throw new Misuse(`“${first}” is no command.`);
+    if (!command) throw new Misuse(`Unknown command “${first}”.`);
     const said = await command.run(rest, program);
     if (said !== '') process.stdout.write(`${said}\n`);
   } catch (error) {

@@ -33,13 +33,13 @@ test('help lists every command as it is typed', () => {
 });
 
 test.each([
-  [['frob'], '“frob” is no command.'],
+  [['frob'], 'Unknown command “frob”.'],
   [['--prot', '9'], "Unknown option '--prot'"],
   [['start', 'now'], "Unexpected argument 'now'"],
-  [['backup'], 'Name the file.'],
-  [['backup', 'a', 'b'], '“b” is not expected here.'],
-  [['service', 'frob'], 'service frob is not known'],
-  [['service', 'install', '--system', '--data', 'x'], 'Leave --data out.'],
+  [['backup'], 'Give the name of the file.'],
+  [['backup', 'a', 'b'], 'Unexpected argument “b”.'],
+  [['service', 'frob'], 'Unknown service command “frob”.'],
+  [['service', 'install', '--system', '--data', 'x'], 'Omit --data.'],
 ])('%j is refused with a sentence and the usage', (args, sentence) => {
   const { status, stderr } = program(...args);
   expect(status).toBe(1);
@@ -92,10 +92,10 @@ test('the service of a user is written, its data kept when it is removed', () =>
   expect(service('status').stdout).toContain('No service is installed');
   const { status, stderr } = service('install');
   expect(status).toBe(1);
-  expect(stderr).toContain(`${unit} is written.`);
+  expect(stderr).toContain(`The unit ${unit} was written.`);
   expect(stderr).toContain('Start it with: systemctl --user enable --now usual-drag.service');
   const data = join(home, '.local/share/usual-drag/bench');
-  expect(readFileSync(unit, 'utf8')).toContain(`"--port" "8471" "--data" "${data}"`);
+  expect(readFileSync(unit, 'utf8')).toContain(`"--data" "${data}" "--port" "8471"`);
   expect(existsSync(data)).toBe(true);
   expect(service('remove').stdout).toContain('The data are kept.');
   expect([existsSync(unit), existsSync(data)]).toEqual([false, true]);

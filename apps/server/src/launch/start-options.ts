@@ -1,47 +1,55 @@
 import { resolve } from 'node:path';
 import envPaths from 'env-paths';
 
-/** Options of `start`, in the form that `parseArgs` takes. */
-export const startOptions = {
-  data: { type: 'string' },
-  port: { type: 'string' },
-  host: { type: 'string' },
-  names: { type: 'string' },
-  'passphrase-file': { type: 'string' },
-  'tls-cert': { type: 'string' },
-  'tls-key': { type: 'string' },
-  copies: { type: 'string' },
-  'copies-every': { type: 'string' },
-  demo: { type: 'boolean' },
-  'no-browser': { type: 'boolean' },
-} as const;
-
-/** Values of these options, as `parseArgs` returns them. */
-export interface StartValues {
-  readonly data?: string | undefined;
-  readonly port?: string | undefined;
-  readonly host?: string | undefined;
-  readonly names?: string | undefined;
-  readonly 'passphrase-file'?: string | undefined;
-  readonly 'tls-cert'?: string | undefined;
-  readonly 'tls-key'?: string | undefined;
-  readonly copies?: string | undefined;
-  readonly 'copies-every'?: string | undefined;
-  readonly demo?: boolean | undefined;
-  readonly 'no-browser'?: boolean | undefined;
+/** Option of `start`, in a form that `parseArgs` takes. */
+interface Option {
+  readonly type: 'string' | 'boolean';
+  /** Name of its value in the usage; omitted if it takes none. */
+  readonly value?: 'FOLDER' | 'FILE' | 'PORT' | 'ADDRESS' | 'NAME,NAME' | 'HOURS';
+  /** Environment variable with the same meaning. */
+  readonly variable?: string;
 }
 
-/** Environment variable of each option with a value. */
-const variableOf = {
-  port: 'PORT',
-  host: 'HOST',
-  names: 'USUAL_DRAG_NAMES',
-  'passphrase-file': 'USUAL_DRAG_PASSPHRASE_FILE',
-  'tls-cert': 'TLS_CERT',
-  'tls-key': 'TLS_KEY',
-  copies: 'USUAL_DRAG_COPIES',
-  'copies-every': 'USUAL_DRAG_COPIES_EVERY',
-} as const;
+/** Options of `start`. */
+export const startOptions = {
+  data: { type: 'string', value: 'FOLDER' },
+  port: { type: 'string', value: 'PORT', variable: 'PORT' },
+  host: { type: 'string', value: 'ADDRESS', variable: 'HOST' },
+  names: { type: 'string', value: 'NAME,NAME', variable: 'USUAL_DRAG_NAMES' },
+  'passphrase-file': { type: 'string', value: 'FILE', variable: 'USUAL_DRAG_PASSPHRASE_FILE' },
+  'tls-cert': { type: 'string', value: 'FILE', variable: 'TLS_CERT' },
+  'tls-key': { type: 'string', value: 'FILE', variable: 'TLS_KEY' },
+  copies: { type: 'string', value: 'FOLDER', variable: 'USUAL_DRAG_COPIES' },
+  'copies-every': { type: 'string', value: 'HOURS', variable: 'USUAL_DRAG_COPIES_EVERY' },
+  demo: { type: 'boolean' },
+  'no-browser': { type: 'boolean' },
+} as const satisfies Record<string, Option>;
+
+type Options = typeof startOptions;
+
+/** Values of these options, as `parseArgs` returns them. */
+export type StartValues = {
+  readonly [Name in keyof Options]?: (Options[Name]['type'] extends 'string' ? string : boolean) | undefined;
+};
+
+/** An option that was given a value. */
+interface GivenOption extends Option {
+  readonly name: keyof Options;
+  readonly given: string;
+}
+
+/** Returns the options that were given a value, in their order. */
+export const givenOptions = (values: StartValues): GivenOption[] =>
+  Object.entries<Option>(startOptions).flatMap(([key, option]) => {
+    const name = key as keyof Options;
+    const given = values[name];
+    return typeof given === 'string' ? [{ ...option, name, given }] : [];
+  });
+
+/** Usage of these options, in one line. */
+export const startUsage = Object.entries<Option>(startOptions)
+  .map(([name, { value }]) => (value === undefined ? `[--${name}]` : `[--${name} ${value}]`))
+  .join(' ');
 
 /** Returns the data folder of this user's programs; the demo has its own. */
 export const userDataFolder = (demo: boolean): string =>
@@ -50,13 +58,10 @@ export const userDataFolder = (demo: boolean): string =>
 /** Returns the environment with the options; an option takes precedence over its variable. */
 export function environmentOf(values: StartValues, env: NodeJS.ProcessEnv): NodeJS.ProcessEnv {
   const demo = values.demo ?? env.USUAL_DRAG_DEMO === '1';
-  const given = Object.entries(variableOf).flatMap(([option, variable]) => {
-    const value = values[option as keyof typeof variableOf];
-    return value === undefined ? [] : [[variable, value] as const];
-  });
+  const variables = givenOptions(values).flatMap(({ variable, given }) => (variable ? [[variable, given]] : []));
   return {
     ...env,
-    ...Object.fromEntries(given),
+    ...Object.fromEntries(variables),
     USUAL_DRAG_DATA: resolve(values.data ?? (env.USUAL_DRAG_DATA?.trim() || userDataFolder(demo))),
     ...(demo && { USUAL_DRAG_DEMO: '1' }),
   };

@@ -39,66 +39,48 @@ function placeOf({ system: isOfSystem = false }: ServiceValues, program: string)
 function install(values: ServiceValues, program: string): string {
   const { isOfSystem, unit } = placeOf(values, program);
   if (isOfSystem && values.data !== undefined)
-    throw new Misuse('The service of the computer keeps its data in /var/lib/usual-drag. Leave --data out.');
+    throw new Misuse('The service of the computer keeps its data in /var/lib/usual-drag. Omit --data.');
   if (isOfSystem) for (const path of [process.execPath, program]) refuseHidden(path);
-  const options = (['port', 'host', 'names', 'tls-cert', 'tls-key', 'copies', 'copies-every'] as const).flatMap(
-    (name) => {
-      const value = values[name];
-      return value === undefined ? [] : [`--${name}`, isPath.has(name) ? resolve(value) : value];
-    },
-  );
   const data = isOfSystem ? null : resolve(values.data ?? userDataFolder(values.demo ?? false));
   if (data !== null) mkdirSync(data, { recursive: true, mode: 0o700 });
-  const passphrase = values['passphrase-file'];
   mkdirSync(dirname(unit), { recursive: true });
-  writeFileSync(
-    unit,
-    unitText({
-      node: process.execPath,
-      program,
-      options: [...options, ...(values.demo ? ['--demo'] : [])],
-      passphraseFile: passphrase === undefined ? null : resolve(passphrase),
-      data,
-    }),
-  );
+  writeFileSync(unit, unitText({ node: process.execPath, program, values, data }));
   const started = systemctl(isOfSystem, ['daemon-reload']) ?? systemctl(isOfSystem, ['enable', '--now', unitName]);
-  const words = [`${unit} is written.`, `The data are in ${data ?? '/var/lib/usual-drag/bench'}.`];
+  const words = [`The unit ${unit} was written.`, `The data are in ${data ?? '/var/lib/usual-drag/bench'}.`];
   if (started !== null)
     throw new StartFailure(
       [
         ...words,
-        `It could not be started: ${started}`,
+        `The service could not be started: ${started}`,
         `Start it with: ${typed(isOfSystem, `enable --now ${unitName}`)}`,
       ].join('\n'),
     );
   return [
     ...words,
-    'Usual Drag runs, and starts with the computer.',
-    ...(isOfSystem ? [] : ['To have it run while you are signed out: loginctl enable-linger']),
+    isOfSystem
+      ? 'Usual Drag is running and starts with the computer.'
+      : 'Usual Drag is running and starts when you sign in. To keep it running while you are signed out, run: loginctl enable-linger',
   ].join('\n');
 }
 
 function status(values: ServiceValues, program: string): string {
   const { isOfSystem, unit } = placeOf(values, program);
-  if (!existsSync(unit)) return `No service is installed: ${unit} is not there.`;
+  if (!existsSync(unit)) return `No service is installed: ${unit} does not exist.`;
   const { stdout, stderr, error } = run(isOfSystem, ['status', '--no-pager', '--lines=5', unitName]);
   return error?.message ?? [stdout, stderr].join('').trim();
 }
 
 function remove(values: ServiceValues, program: string): string {
   const { isOfSystem, unit } = placeOf(values, program);
-  if (!existsSync(unit)) return `No service is installed: ${unit} is not there.`;
+  if (!existsSync(unit)) return `No service is installed: ${unit} does not exist.`;
   const stopped = systemctl(isOfSystem, ['disable', '--now', unitName]);
   rmSync(unit);
   systemctl(isOfSystem, ['daemon-reload']);
   return [
-    ...(stopped === null ? [] : [`It could not be stopped: ${stopped}`]),
-    `${unit} is removed. The data are kept.`,
+    ...(stopped === null ? [] : [`The service could not be stopped: ${stopped}`]),
+    `The unit ${unit} was removed. The data are kept.`,
   ].join('\n');
 }
-
-/** Options that name a file or a folder. */
-const isPath: ReadonlySet<string> = new Set(['tls-cert', 'tls-key', 'copies']);
 
 const argsFor = (isOfSystem: boolean, args: readonly string[]): string[] => [
   ...(isOfSystem ? [] : ['--user']),
@@ -120,12 +102,12 @@ function systemctl(isOfSystem: boolean, args: readonly string[]): string | null 
 function refuseHidden(path: string): void {
   if (!/^\/(home|root|run\/user)\//.test(path)) return;
   throw new Misuse(
-    `${path} is in a home folder, which the service of the computer cannot read. Put it elsewhere, as /opt/usual-drag, or leave --system out.`,
+    `${path} is in a home folder, which the service of the computer cannot read. Move it, for example to /opt/usual-drag, or omit --system.`,
   );
 }
 
 /** Returns how to start the program at sign-in on a system without systemd. */
 const elsewhere = (program: string): string =>
   process.platform === 'win32'
-    ? `On Windows the task scheduler starts it: schtasks /create /tn "Usual Drag" /sc onlogon /tr "\\"${process.execPath}\\" \\"${program}\\" start --no-browser"`
-    : `Services are installed with systemd, which this computer does not have. Have it run this at login: "${process.execPath}" "${program}" start --no-browser`;
+    ? `On Windows, use the task scheduler: schtasks /create /tn "Usual Drag" /sc onlogon /tr "\\"${process.execPath}\\" \\"${program}\\" start --no-browser"`
+    : `This computer does not have systemd. Run this command at sign-in: "${process.execPath}" "${program}" start --no-browser`;

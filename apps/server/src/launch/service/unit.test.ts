@@ -7,25 +7,40 @@ import { unitText, type ServiceOf } from './unit.ts';
 const ofSystem: ServiceOf = {
   node: process.execPath,
   program: '/opt/usual drag/usual-drag.mjs',
-  options: ['--port', '8470', '--host', '0.0.0.0'],
-  passphraseFile: '/etc/usual-drag/passphrase',
+  values: {
+    port: '8470',
+    host: '0.0.0.0',
+    'passphrase-file': '/etc/usual-drag/passphrase',
+    'tls-cert': '/etc/ssl/bench 100%.pem',
+    'tls-key': '/etc/ssl/private/bench.key',
+    copies: '/mnt/second disk',
+  },
   data: null,
 };
-const ofUser: ServiceOf = { ...ofSystem, passphraseFile: null, data: '/home/j/Prüf 100%/$data' };
+const ofUser: ServiceOf = { ...ofSystem, values: { port: '8470', demo: true }, data: '/home/j/Prüf 100%/$data' };
 
-test('words with spaces, percent signs and dollars are passed to the program as they are', () => {
+test('words with spaces, percent signs and dollars are passed to the program unchanged', () => {
   const [start] = /^ExecStart=.*$/m.exec(unitText(ofUser))!;
-  expect(start).toContain('"/opt/usual drag/usual-drag.mjs" "start" "--no-browser" "--port" "8470"');
-  expect(start).toContain('"--data" "/home/j/Prüf 100%%/$$data"');
-  expect(start).not.toContain('--passphrase-file');
+  expect(start).toContain('"/opt/usual drag/usual-drag.mjs" "start" "--no-browser" "--demo"');
+  expect(start).toContain('"--data" "/home/j/Prüf 100%%/$$data" "--port" "8470"');
+  expect(unitText(ofUser)).toContain('ReadWritePaths="-/home/j/Prüf 100%%/$$data"\n');
 });
 
-test('the service of the computer has a user and a folder of its own, and the passphrase as a credential', () => {
+test('the service of the computer has its own user and folder, and files that root alone can read as credentials', () => {
   const text = unitText(ofSystem);
   expect(text).toContain('DynamicUser=yes\n');
   expect(text).toContain('StateDirectory=usual-drag\n');
-  expect(text).toContain('LoadCredential=passphrase:/etc/usual-drag/passphrase\n');
-  expect(text).toContain('"--data" "%S/usual-drag/bench" "--passphrase-file" "%d/passphrase"');
+  expect(text).toContain('"--data" "%S/usual-drag/bench"');
+  for (const [name, file] of [
+    ['passphrase-file', '/etc/usual-drag/passphrase'],
+    ['tls-cert', '/etc/ssl/bench 100%%.pem'],
+    ['tls-key', '/etc/ssl/private/bench.key'],
+  ]) {
+    expect(text).toContain(`LoadCredential=${name}:${file}\n`);
+    expect(text).toContain(`"--${name}" "%d/${name}"`);
+  }
+  expect(text).toContain('"--copies" "/mnt/second disk"');
+  expect(text).toContain('ReadWritePaths="-/mnt/second disk"\n');
   expect(text).toContain('WantedBy=multi-user.target\n');
   expect(unitText(ofUser)).toContain('WantedBy=default.target\n');
   expect(unitText(ofUser)).not.toContain('DynamicUser');

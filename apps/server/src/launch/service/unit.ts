@@ -1,13 +1,14 @@
+import { resolve } from 'node:path';
+import { givenOptions, type StartValues } from '../start-options.ts';
+
 /** Program and options of a service. */
 export interface ServiceOf {
   /** Path of Node. */
   readonly node: string;
   /** Path of the program in the unpacked archive. */
   readonly program: string;
-  /** Options of `start`, without the folder of data and the passphrase. */
-  readonly options: readonly string[];
-  /** File with the passphrase; the service reads a copy of its own. Null if only this computer can connect. */
-  readonly passphraseFile: string | null;
+  /** Options of `start`. The files that they name are passed as credentials: the service cannot read the originals. */
+  readonly values: StartValues;
   /** Folder of data of a user's service; null for the computer's own, whose folder systemd makes. */
   readonly data: string | null;
 }
@@ -20,30 +21,42 @@ const word = (text: string): string =>
  * Returns a systemd unit that runs the server with few rights: it gains no privileges, the system is read-only, and only the
  * data folder is writable.
  */
-export function unitText({ node, program, options, passphraseFile, data }: ServiceOf): string {
-  const ofSystem = data === null;
-  const passphrase = passphraseFile === null ? [] : ['"--passphrase-file"', '"%d/passphrase"'];
-  const folder = ofSystem ? '"%S/usual-drag/bench"' : word(data);
-  const start = [...[node, program, 'start', '--no-browser', ...options].map(word), '"--data"', folder, ...passphrase];
+export function unitText({ node, program, values, data }: ServiceOf): string {
+  const isOfSystem = data === null;
+  const given = givenOptions(values).filter(({ name }) => name !== 'data');
+  const options = given.flatMap(({ name, value, given: text }) => [
+    word(`--${name}`),
+    value === 'FILE' ? `"%d/${name}"` : word(value === 'FOLDER' ? resolve(text) : text),
+  ]);
+  const start = [
+    ...[node, program, 'start', '--no-browser', ...(values.demo ? ['--demo'] : [])].map(word),
+    ...['"--data"', isOfSystem ? '"%S/usual-drag/bench"' : word(data)],
+    ...options,
+  ];
+  const folders = given.flatMap(({ value, given: text }) => (value === 'FOLDER' ? [resolve(text)] : []));
   return [
     '[Unit]',
-    'Description=Usual Drag: what a real meter does to the circuit it measures',
-    ...(ofSystem ? ['After=network.target'] : []),
+    'Description=Usual Drag: loading errors of real meters',
+    ...(isOfSystem ? ['After=network.target'] : []),
     '',
     '[Service]',
     `ExecStart=${start.join(' ')}`,
-    ...(passphraseFile === null ? [] : [`LoadCredential=passphrase:${passphraseFile.replace(/%/g, '%%')}`]),
-    ...(ofSystem ? ['StateDirectory=usual-drag', 'StateDirectoryMode=0700'] : [`ReadWritePaths=${word(data)}`]),
+    ...given.flatMap(({ name, value, given: text }) =>
+      value === 'FILE' ? [`LoadCredential=${name}:${resolve(text).replace(/%/g, '%%')}`] : [],
+    ),
+    ...(isOfSystem ? ['StateDirectory=usual-drag', 'StateDirectoryMode=0700'] : []),
+    // The service also starts while a disk for copies is not connected.
+    ...[...(isOfSystem ? [] : [data]), ...folders].map((folder) => `ReadWritePaths=${word(`-${folder}`)}`),
     'Restart=on-failure',
     'RestartSec=2',
-    '# Answers in flight are finished first.',
+    '# Requests in flight are finished first.',
     'TimeoutStopSec=30',
     '',
-    ...(ofSystem ? rightsOfSystem : []),
+    ...(isOfSystem ? rightsOfSystem : []),
     ...rights,
     '',
     '[Install]',
-    `WantedBy=${ofSystem ? 'multi-user.target' : 'default.target'}`,
+    `WantedBy=${isOfSystem ? 'multi-user.target' : 'default.target'}`,
     '',
   ].join('\n');
 }
