@@ -5,6 +5,7 @@
 import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { placeOf } from './locked-packages.mjs';
 import { root, run } from './steps.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'usual-drag-lock-'));
@@ -16,7 +17,8 @@ rmSync(folder, { recursive: true });
 for (const [path, entry] of Object.entries(lock.packages)) {
   if (typeof entry.resolved === 'string' && entry.resolved.startsWith('http')) delete entry.resolved;
   for (const name of Object.keys({ ...entry.dependencies, ...entry.optionalDependencies }))
-    if (!found(path, name)) throw new Error(`${path || 'the project'} needs ${name}, which is not in the lock file.`);
+    if (!placeOf(lock.packages, name, path))
+      throw new Error(`${path || 'the project'} needs ${name}, which is not in the lock file.`);
 }
 writeFileSync(join(root, 'package-lock.json'), `${JSON.stringify(lock, null, 2)}\n`);
 
@@ -25,12 +27,4 @@ function workspaceFiles() {
   return ['packages', 'apps'].flatMap((folder) =>
     readdirSync(join(root, folder)).map((name) => `${folder}/${name}/package.json`),
   );
-}
-
-/** Returns whether a dependency of the package at `path` is in the lock file, beside it or further out. */
-function found(path, name) {
-  for (let at = path; ; at = at.slice(0, Math.max(0, at.lastIndexOf('node_modules/') - 1))) {
-    if (lock.packages[`${at ? `${at}/` : ''}node_modules/${name}`]) return true;
-    if (at === '') return false;
-  }
 }

@@ -50,8 +50,10 @@ function hasPackages(what) {
 
 /** Builds the web application and the server where a source is newer than what was built. */
 export function build() {
-  const sources = ['packages', 'apps', 'docs/schema', 'package-lock.json'].map((path) => newest(join(root, path)));
-  const built = ['apps/web/dist/index.html', 'apps/server/dist/main.js', 'apps/cli/dist/main.js'].map((path) =>
+  const sources = ['packages', 'apps', 'docs', 'scripts/release', 'package-lock.json'].map((path) =>
+    newest(join(root, path)),
+  );
+  const built = ['apps/web/dist/licences.txt', 'apps/server/dist/main.js', 'apps/cli/dist/main.js'].map((path) =>
     newest(join(root, path)),
   );
   if (Math.min(...built) > Math.max(...sources)) return;

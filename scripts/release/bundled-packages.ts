@@ -1,4 +1,4 @@
-// A plugin for the builds: writes the folders of the packages whose code is in what is built, for the licences.
+// Plugins for the builds that list the folders of the bundled packages, for their licences.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import type { Plugin } from 'vite';
@@ -6,15 +6,17 @@ import type { Plugin } from 'vite';
 const root = join(import.meta.dirname, '../..');
 
 interface Plugins {
-  /** For workers, which are built on their own. */
+  /** Collects the packages of a build of workers. */
   readonly collect: Plugin;
-  /** Also writes the list, once all is built. */
+  /** Collects the packages of the main build and writes the list at its end. */
   readonly write: Plugin;
 }
 
 /**
- * @param folder  of the build; `packages.json` is written into it
- * @param others  packages that are in it and not bundled as modules: styles, fonts, the service worker
+ * Returns the plugins for one build.
+ *
+ * @param folder  output folder; `packages.json` is written into it
+ * @param others  packages that the build contains but does not bundle as modules: styles, fonts, the service worker
  */
 export function bundledPackages(folder: string, others: readonly string[] = []): Plugins {
   const found = new Set(others.map((name) => `node_modules/${name}`));

@@ -1,4 +1,4 @@
-// Writes the licences of all packages that the built server and page contain into one file, which the page shows.
+// Writes the licences of all packages in the built server and page into one file, which About links to.
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from '../steps.mjs';
@@ -13,7 +13,7 @@ writeFileSync(
   [readFileSync(join(root, 'LICENSE'), 'utf8'), ...all.map(licenceOf)].join(`\n${'─'.repeat(80)}\n\n`),
 );
 
-/** Name, version and licence of the package in a folder, with the texts that it brings. */
+/** Returns name, version, licence and licence texts of the package in a folder. */
 function licenceOf(path) {
   const folder = join(root, path);
   const { name, version, license, licenses } = JSON.parse(readFileSync(join(folder, 'package.json'), 'utf8'));

@@ -23,7 +23,7 @@ writeFileSync(join(folder, 'SHA256SUMS'), filesIn(folder).map(checksumLine).join
 writeFileSync(archive, zipSync(entries(), { level: 9 }));
 process.stdout.write(`${relative(root, archive)}: ${(statSync(archive).size / 1e6).toFixed(1)} MB\n`);
 
-/** The server, the page and what starts them. */
+/** Copies the server, the page and the launchers. */
 function copyProgram() {
   const files = join(root, 'scripts/release/files');
   for (const file of readdirSync(files)) cpSync(join(files, file), join(folder, file), { recursive: true });
@@ -39,7 +39,7 @@ function copyProgram() {
   writeFileSync(join(folder, 'app/package.json'), '{ "type": "module" }\n');
 }
 
-/** Packages beside the server, without their maps and sources. */
+/** Copies the packages beside the server, without source maps and types. */
 function copyPackages() {
   for (const path of packagesBeside())
     cpSync(join(root, path), join(folder, 'app', path), {
@@ -48,7 +48,7 @@ function copyPackages() {
     });
 }
 
-/** The database of each platform; those that are not installed here come from the registry, and must be what the lock file has. */
+/** Copies the database for each platform; those that are not installed here come from the registry. */
 function copyNatives(onlyHere) {
   for (const { name: native, version: wanted, integrity } of nativePackages()) {
     const to = join(folder, 'app/node_modules', native);
@@ -58,7 +58,7 @@ function copyNatives(onlyHere) {
   }
 }
 
-/** Path of a package's archive, fetched once. */
+/** Returns the path of a package's archive, which is fetched once and compared with the checksum of the lock file. */
 function packed(native, wanted, integrity) {
   const cache = join(root, 'node_modules/.cache/usual-drag-release');
   const file = join(cache, `${native.replace('@', '').replace('/', '-')}-${wanted}.tgz`);
@@ -66,8 +66,10 @@ function packed(native, wanted, integrity) {
   if (!statSync(file, { throwIfNoEntry: false }))
     run(`Fetching ${native}`, 'npm', ['pack', `${native}@${wanted}`, '--pack-destination', cache]);
   const [algorithm, expected] = integrity.split(/-(.*)/s);
-  if (createHash(algorithm).update(readFileSync(file)).digest('base64') !== expected)
-    throw new Error(`${file} is not what the lock file has.`);
+  if (createHash(algorithm).update(readFileSync(file)).digest('base64') !== expected) {
+    rmSync(file);
+    throw new Error(`${native} ${wanted} from the registry does not have the checksum of package-lock.json.`);
+  }
   return file;
 }
 
@@ -77,7 +79,7 @@ function unpack(file, to) {
   if (status !== 0) throw new Error(`${file} cannot be unpacked: ${stderr}`);
 }
 
-/** Every file below a folder, by its path from there. */
+/** Returns the paths of all files below a folder, relative to it. */
 function filesIn(parent) {
   return readdirSync(parent, { recursive: true, withFileTypes: true })
     .filter((entry) => entry.isFile())

@@ -1,6 +1,7 @@
-// Packages that lie beside the built server, because they have native parts or files that are read as they are.
+// Packages that are shipped beside the built server because they have native parts or files that are read at run time.
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { placeOf } from '../locked-packages.mjs';
 import { root } from '../steps.mjs';
 
 const { packages: locked } = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8'));
@@ -8,14 +9,15 @@ const { packages: locked } = JSON.parse(readFileSync(join(root, 'package-lock.js
 /** Packages that the server's build leaves out. */
 const outside = ['@libsql/client', 'swagger-ui-dist'];
 
-/** Types, and a package that would report installations. */
+/** Whether a package is not required at run time: types, and one that reports installations. */
 const isNotCode = (name) => name.startsWith('@types/') || name === '@scarf/scarf';
 
-/** Folders of these packages and of all that they require; what is for one platform alone is not among them. */
+/** Returns the folders of these packages and of all that they require, without those for one platform. */
 export function packagesBeside() {
   const found = new Set();
   const add = (name, from) => {
-    const path = placeOf(name, from);
+    const path = placeOf(locked, name, from);
+    if (!path) throw new Error(`${name}, which ${from} requires, is not in the lock file.`);
     if (found.has(path)) return;
     found.add(path);
     for (const other of Object.keys(locked[path].dependencies ?? {})) if (!isNotCode(other)) add(other, path);
@@ -24,21 +26,12 @@ export function packagesBeside() {
   return [...found];
 }
 
-/** Packages with the database of each platform: name, version and checksum. */
+/** Returns the packages with the database for each platform: name, version and checksum. */
 export const nativePackages = () =>
   Object.keys(locked['node_modules/libsql'].optionalDependencies)
-    // Computers with 32 bits are too small for Node as it is now.
+    // 32-bit computers are not supported.
     .filter((name) => !/linux-arm-/.test(name))
     .map((name) => {
       const { version, integrity } = locked[`node_modules/${name}`];
       return { name, version, integrity };
     });
-
-/** Where a package finds another that it requires: beside itself, or further out. */
-function placeOf(name, from) {
-  for (let at = from; ; at = at.slice(0, Math.max(0, at.lastIndexOf('node_modules/') - 1))) {
-    const path = `${at ? `${at}/` : ''}node_modules/${name}`;
-    if (locked[path]) return path;
-    if (at === '') throw new Error(`${name}, which ${from} requires, is not in the lock file.`);
-  }
-}

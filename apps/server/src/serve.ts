@@ -4,7 +4,7 @@ import { storageFailureOf } from './database/storage-failure.ts';
 import { readSettings } from './settings.ts';
 import { startServer, type Started } from './start-server.ts';
 
-/** Starts the server as the environment says and prints its addresses; ends the process with a sentence if it cannot start. */
+/** Starts the server with the settings of the environment and prints its addresses; ends the process if it cannot start. */
 export async function serve(env: NodeJS.ProcessEnv): Promise<Started> {
   try {
     const settings = readSettings(env);

@@ -20,7 +20,7 @@ export interface Settings {
   readonly tls: { readonly cert: Buffer; readonly key: Buffer } | null;
   /** Folder of the database. */
   readonly dataFolder: string;
-  /** Where copies are made on schedule, and how often; null for none but those at each start. */
+  /** Folder and interval of the copies on schedule; null if none are made. */
   readonly copies: CopySchedule | null;
   /** Start with the sample jobs where the database is new. */
   readonly demo: boolean;
@@ -37,7 +37,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const passphrase = passphraseOf(env);
   if (host !== '' && !isLoopback(host) && passphrase === '')
     throw new StartFailure(
-      `HOST=${host} lets other devices in, and that needs a passphrase: set USUAL_DRAG_PASSPHRASE, best of four words or more, or name a file with it in USUAL_DRAG_PASSPHRASE_FILE. Without HOST only this computer can connect.`,
+      `HOST=${host} lets other devices connect, which needs a passphrase. Set USUAL_DRAG_PASSPHRASE to four words or more, or USUAL_DRAG_PASSPHRASE_FILE to a file with them. Without HOST only this computer can connect.`,
     );
   if (passphrase !== '' && passphrase.length < shortestPassphrase)
     throw new StartFailure(
@@ -58,7 +58,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
   };
 }
 
-/** A file keeps the passphrase out of the list of processes and of a service's settings. */
+/** Returns the passphrase from its variable or its file; a file keeps it out of the list of processes. */
 function passphraseOf(env: NodeJS.ProcessEnv): string {
   const given = env.USUAL_DRAG_PASSPHRASE?.trim() ?? '';
   const file = env.USUAL_DRAG_PASSPHRASE_FILE?.trim() ?? '';

@@ -4,7 +4,7 @@ import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import compression from 'compression';
 import { AppModule } from './app.module.ts';
-import { openDatabase } from './database/database.ts';
+import { openDatabase, type OpenDatabase } from './database/database.ts';
 import { StartFailure } from './database/start-failure.ts';
 import { startAfresh } from './demo/start-afresh.ts';
 import { allowOwnRequestsOnly } from './http/allow-list.ts';
@@ -41,8 +41,15 @@ export interface Started {
  */
 export async function startServer(settings: Settings): Promise<Started> {
   const { host, port, passphrase, tls, dataFolder, copies, demo, fresh } = settings;
-  const open = await openDatabase(dataFolder, fresh ? startAfresh : undefined);
+  const database = await openDatabase(dataFolder, fresh ? startAfresh : undefined);
   const log = new ServerLog(openLogFile(dataFolder));
+  const open: OpenDatabase = {
+    ...database,
+    close: async () => {
+      await database.close();
+      await log.close();
+    },
+  };
   for (const warning of open.warnings) log.warn(warning);
   if (open.upgrade) log.note(upgradeWords(open.upgrade));
   let listening = listeningAt(settings, port);

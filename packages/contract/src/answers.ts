@@ -82,9 +82,9 @@ export interface ScheduledCopiesState {
   readonly everyHours: number;
   /** ISO 8601 of the newest; null if there is none. */
   readonly lastAt: string | null;
-  /** Whether the newest is older than it should be. */
+  /** Whether the newest copy is too old, or the first one failed. */
   readonly isOverdue: boolean;
-  /** Why the last one was not made; null if it was. */
+  /** Reason why the last attempt failed; null if it succeeded. */
   readonly failure: string | null;
 }
 
@@ -104,9 +104,9 @@ export interface HealthAnswer {
 /** Description of this installation for its operator. */
 export interface AboutAnswer {
   readonly version: string;
-  /** Name of the last change of the database's form. */
+  /** Name of the last migration of the database. */
   readonly schema: string;
-  /** Versions of what it runs on. */
+  /** Versions of database, Node and operating system. */
   readonly runsOn: { readonly engine: string; readonly node: string; readonly system: string };
   /** ISO 8601. */
   readonly startedAt: string;
@@ -126,7 +126,7 @@ export interface AboutAnswer {
   /** Report of the upgrade at this start, with the way to undo it; null if there was none. */
   readonly upgrade: string | null;
   /** Commands of this installation, as they are typed. */
-  readonly commands: { readonly restore: string; readonly letOthersIn: string };
+  readonly commands: { readonly restore: string; readonly startForDevices: string };
 }
 
 /** A line of the list of jobs. */

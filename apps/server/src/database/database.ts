@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { createClient, type Client } from '@libsql/client';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
+import { commandLine } from '../program.ts';
 import { automaticCopies, copiesFolder, keepCopy } from './copies.ts';
 import { fileAddress } from './file-address.ts';
 import { lockFolder, type FolderLock } from './folder-lock.ts';
@@ -10,7 +11,6 @@ import { lastMigration, migrationsFolder, schemaState } from './migrations.ts';
 import { takeBackUnfinishedImports } from './import-in-parts.ts';
 import { keepPrivate } from './private-files.ts';
 import { schemaFaults } from './schema-faults.ts';
-import { commandLine } from '../program.ts';
 import * as schema from './schema.ts';
 import { sealFormerSignatures } from './signature-seals.ts';
 import { StartFailure } from './start-failure.ts';
@@ -23,7 +23,7 @@ export type Database = LibSQLDatabase<typeof schema> & { readonly $client: Clien
 /** The token under which the open database is injected. */
 export const DATABASE = Symbol('database');
 
-/** The token under which what an upgrade at this start did is injected; null if there was none. */
+/** The token under which the upgrade at this start is injected; null if there was none. */
 export const UPGRADE = Symbol('upgrade');
 
 /** The token under which the path of the folder of data is injected. */

@@ -11,7 +11,7 @@ export const migrationsFolder = fileURLToPath(
 /** State of a database compared with this version of the software. */
 export type SchemaState = 'empty' | 'current' | 'older' | 'newer' | 'unknown';
 
-/** Returns the last migration of a database, ms since 1970; 0 if none was finished. */
+/** Returns the time of the last migration of a database, ms since 1970; 0 if none was completed. */
 export async function lastMigration(client: Client): Promise<number> {
   const { rows } = await client.execute('select max(created_at) as last from __drizzle_migrations');
   return Number(rows[0]?.last ?? 0);

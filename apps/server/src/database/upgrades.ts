@@ -16,7 +16,7 @@ const added: Readonly<Record<string, string>> = {
 
 interface Migration {
   readonly tag: string;
-  /** ms since 1970, as the database keeps it. */
+  /** ms since 1970. */
   readonly when: number;
 }
 
@@ -29,11 +29,11 @@ export const schemaName = migrations.at(-1)!.tag;
 
 /** Upgrade of data that an earlier version wrote. */
 export interface Upgrade {
-  /** Name of their schema before. */
+  /** Name of the former schema. */
   readonly from: string;
   /** Data that the present schema adds, in words. */
   readonly added: readonly string[];
-  /** Path of the copy of the data as they were. */
+  /** Path of the copy made before the upgrade. */
   readonly copy: string;
 }
 

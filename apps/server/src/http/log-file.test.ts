@@ -28,19 +28,23 @@ test('the log is kept in files of one megabyte, the last lines are read from the
   expect(last[0]).toMatch(/^8998 x+$/);
 });
 
-test('a log that cannot be written stops nothing', async () => {
+test('the server continues without a log that cannot be written, and reports that once', async () => {
   const folder = newFolder();
-  const said: string[] = [];
-  const write = jest.spyOn(process.stderr, 'write').mockImplementation((text) => (said.push(String(text)), true));
+  // A file in the place of the folder.
+  writeFileSync(join(folder, 'logs'), '');
+  const reported: string[] = [];
+  const write = jest.spyOn(process.stderr, 'write').mockImplementation((text) => (reported.push(String(text)), true));
   try {
     const log = openLogFile(folder);
     log.write('one\n');
-    await once(log, 'open').catch(() => undefined);
-    log.emit('error', new Error('no room'));
-    log.emit('error', new Error('no room'));
+    log.write('two\n');
+    await new Promise<void>((closed) => {
+      log.once('close', closed);
+      log.end();
+    });
   } finally {
     write.mockRestore();
   }
-  expect(said).toEqual(['The log cannot be written: no room\n']);
-  writeFileSync(join(folder, 'still'), '');
+  expect(reported).toEqual([expect.stringMatching(/^The log cannot be written: .*logs/)]);
+  expect(lastLines(folder, 10)).toEqual([]);
 });

@@ -1,4 +1,4 @@
-import { closeSync, existsSync, fstatSync, mkdirSync, openSync, readSync } from 'node:fs';
+import { closeSync, existsSync, fstatSync, openSync, readSync } from 'node:fs';
 import { join } from 'node:path';
 import { createStream, type RotatingFileStream } from 'rotating-file-stream';
 
@@ -7,7 +7,6 @@ const logName = 'server.log';
 
 /** Opens the log of a data folder: six files of 1 MB at most. If it cannot be written, the server continues without it. */
 export function openLogFile(folder: string): RotatingFileStream {
-  mkdirSync(logFolder(folder), { recursive: true });
   // The numbered files are the older ones.
   const stream = createStream((index) => (index ? logName.replace('.log', `.${Number(index)}.log`) : logName), {
     path: logFolder(folder),

@@ -37,6 +37,11 @@ export class ServerLog extends ConsoleLogger {
     this.file.write(lineOf('request', message));
   }
 
+  /** Writes what is left to the log file and closes it. */
+  close(): Promise<void> {
+    return new Promise((closed) => this.file.end(closed));
+  }
+
   #tell(level: string, message: unknown, stack?: unknown): void {
     if (this.muted) return;
     const line = lineOf(level, message, stack);

@@ -8,7 +8,7 @@ import { DATABASE, databaseFile, DATA_FOLDER, UPGRADE, type Database } from '../
 import { storedContents } from '../database/stored-contents.ts';
 import { schemaName, type Upgrade } from '../database/upgrades.ts';
 import { lastLines } from '../http/log-file.ts';
-import { commandLine, letOthersIn } from '../program.ts';
+import { commandLine, startForDevices } from '../program.ts';
 import { version } from '../version.ts';
 import { freeSpace } from './free-space.ts';
 import { ScheduledCopies } from './scheduled-copies.ts';
@@ -52,7 +52,7 @@ export class About {
       scheduledCopies: this.copies.state(),
       warnings: await this.warnings.now(),
       upgrade: this.upgrade && upgradeWords(this.upgrade),
-      commands: { restore: commandLine('restore', 'FILE'), letOthersIn: letOthersIn() },
+      commands: { restore: commandLine('restore', 'FILE'), startForDevices: startForDevices() },
     };
   }
 

@@ -11,6 +11,18 @@ export interface CopySchedule {
 /** ms of an hour. */
 export const hour = 3_600_000;
 
+/** Returns a warning if the copies are overdue, otherwise null. */
+export function copiesWarning({ folder, everyHours, lastAt, isOverdue, failure }: ScheduledCopiesState): string | null {
+  if (!isOverdue) return null;
+  const last =
+    lastAt === null
+      ? 'but none has been made'
+      : `but the last was made on ${lastAt.slice(0, 10)} at ${lastAt.slice(11, 16)} UTC`;
+  return [`Copies in ${folder} are overdue: one is due every ${everyHours} h, ${last}.`, failure]
+    .filter(Boolean)
+    .join(' ');
+}
+
 /**
  * Returns the state of the copies in a folder. They are overdue if the newest is older than one and a half intervals, or if the first
  * one failed.

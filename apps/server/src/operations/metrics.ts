@@ -45,9 +45,6 @@ export function measureRequests(request: Request, response: Response, next: Next
 @Injectable()
 export class Metrics {
   constructor(@Inject(DATA_FOLDER) private readonly folder: string) {
-    registry.clear();
-    registry.registerMetric(requests);
-    registry.registerMetric(openRequests);
     collectDefaultMetrics({ register: registry });
     const gauge = (name: string, help: string, value: () => number | null | Promise<number | null>): Gauge =>
       new Gauge({

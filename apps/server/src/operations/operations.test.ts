@@ -94,7 +94,7 @@ test('copies that cannot be made are reported with the reason', async () => {
   server = await startServer(newFolder(), { env: { USUAL_DRAG_COPIES: inTheWay } });
   const { warnings } = await eventually(health, (answer) => answer.warnings !== undefined);
   expect(warnings).toEqual([
-    { about: 'copies', message: expect.stringMatching(/are overdue.*none was made yet.*no folder/) as string },
+    { about: 'copies', message: expect.stringMatching(/are overdue.*none has been made.*no folder/) as string },
   ]);
   // The next start makes them.
   await server.stop();
@@ -114,7 +114,8 @@ test('a warning is given before the disk is full', () => {
 });
 
 test('a shutdown announces itself to pages, finishes the request in flight and refuses the next connection', async () => {
-  server = await startServer(newFolder());
+  const folder = newFolder();
+  server = await startServer(folder);
   const { hostname, port } = new URL(server.address);
   const events = await fetch(`${server.address}/api/events`);
   const heard = events.text();
@@ -139,4 +140,5 @@ test('a shutdown announces itself to pages, finishes the request in flight and r
   await closed;
   expect(answer).toMatch(/^HTTP\/1\.1 201 /);
   expect([0, null]).toContain(await ended);
+  expect(readFileSync(join(folder, 'logs/server.log'), 'utf8')).toMatch(/POST \/api\/jobs answered 201 in \d+ ms\n/);
 });

@@ -86,7 +86,7 @@ function NobodyElse() {
       <p>
         Only this computer can connect. To let other devices connect, start the server with a passphrase of your own:
       </p>
-      <p className="figures rounded-lg bg-sunk px-3 py-2 text-[15px] break-words">{about?.commands.letOthersIn}</p>
+      <p className="figures rounded-lg bg-sunk px-3 py-2 text-[15px] break-words">{about?.commands.startForDevices}</p>
     </section>
   );
 }
