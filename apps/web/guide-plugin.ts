@@ -5,16 +5,16 @@ import type { Plugin } from 'vite';
 
 const docs = join(import.meta.dirname, '../../docs');
 
-/** Pages beside the guide that it refers to. */
+/** Documents outside the guide that are also pages of it. */
 const others = ['theory', 'formats', 'headless', 'line-notation', 'install'];
 
 /** A page of the guide, rendered. */
 interface GuidePage {
   readonly title: string;
-  /** Places on the page that can be linked to: its headings, and what its paragraphs begin with in bold. */
+  /** Places on the page that can be linked to: headings, and the bold beginnings of paragraphs. */
   readonly topics: readonly { readonly anchor: string; readonly text: string }[];
   readonly html: string;
-  /** Pictures, by their path; the page has `{{picture N}}` in the place of their address. */
+  /** Paths of the pictures; `{{picture N}}` in the HTML stands for the address of the Nth. */
   readonly pictures: readonly string[];
 }
 
@@ -36,14 +36,14 @@ function idOf(file: string): string {
   return name === 'README' ? 'start' : name;
 }
 
-/** Words of a text as a part of an address. */
+/** Returns a text as an anchor: its words in lower case, joined by hyphens. */
 const slug = (text: string): string =>
   text
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, '-')
     .replace(/^-|-$/g, '');
 
-/** @throws Error if a link or a picture leads nowhere */
+/** Renders a page. @throws Error for a link to no page, or a picture that does not exist */
 function render(file: string): GuidePage {
   const topics: { anchor: string; text: string }[] = [];
   const pictures: string[] = [];
@@ -77,7 +77,7 @@ function render(file: string): GuidePage {
         const picture = resolve(dirname(file), href);
         pictures.push(picture);
         const { width, height } = sizeOf(picture);
-        return `<img src="{{picture ${pictures.length - 1}}}" alt="${text}" width="${width}" height="${height}" loading="lazy">`;
+        return `<img src="{{picture ${pictures.length - 1}}}" alt="${escaped(text)}" width="${width}" height="${height}" loading="lazy">`;
       },
       code({ text }: Tokens.Code) {
         return `<pre tabindex="0"><code>${escaped(text)}</code></pre>`;
@@ -105,20 +105,23 @@ function addressOf(href: string, file: string): string | null {
   const id = idOf(path);
   if (files.get(id) === resolve(dirname(file), path)) return `/help/${id}${anchor === undefined ? '' : `#${anchor}`}`;
   if (dirname(file) === join(docs, 'guide'))
-    throw new Error(`${file} links to ${href}, which is no page of the guide. Link to a page, or say it in words.`);
+    throw new Error(
+      `${file} links to ${href}, which is no page of the guide. Link to a page of the guide, or remove the link.`,
+    );
   return null;
 }
 
-/** Size of a PNG picture, from its header: the page keeps its place until it is fetched. */
+/** Returns the size of a PNG picture in pixels, from its header, so that the page reserves its place. */
 function sizeOf(picture: string): { readonly width: number; readonly height: number } {
   const header = readFileSync(picture).subarray(0, 24);
   return { width: header.readUInt32BE(16), height: header.readUInt32BE(20) };
 }
 
-/** Text in which no character means HTML. */
-const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+/** Returns a text with the special characters of HTML escaped. */
+const escaped = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
-/** Text without the marks of emphasis and code. */
+/** Returns a text without the marks of emphasis and code. */
 const plain = (text: string): string => text.replace(/[*`_]/g, '');
 
 /** Renders the guide while the page is built: `virtual:guide` has its contents and fetches its pages. */

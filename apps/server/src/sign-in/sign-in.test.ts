@@ -59,20 +59,6 @@ test('without the passphrase nothing is served but the page that asks for it', a
     expect((await server.ask(method, path, {})).status).toBe(401);
 });
 
-test('a monitor that has no session sees that the server is ready and, with the passphrase, its metrics', async () => {
-  server = await startServer(newFolder(), { env });
-  expect((await server.ask('GET', '/health')).json).toEqual({ status: 'ready' });
-  const metrics = (given: string) => server.ask('GET', '/metrics', undefined, { authorization: `Bearer ${given}` });
-  const right = await metrics(passphrase);
-  expect(right.status).toBe(200);
-  expect(right.text).toContain('usual_drag_database_bytes');
-  // The header opens nothing else.
-  expect((await server.ask('GET', '/jobs', undefined, { authorization: `Bearer ${passphrase}` })).status).toBe(401);
-  const wrong = [];
-  for (let k = 0; k < 7; k += 1) wrong.push((await metrics(`wrong ${k}`)).status);
-  expect(wrong).toEqual([401, 401, 401, 401, 401, 429, 429]);
-});
-
 test('with it a device gets a cookie that scripts cannot read and other sites do not send', async () => {
   server = await startServer(newFolder(), { env });
   const answer = await signIn(server, ` ${passphrase} `, '/kit?a=1');

@@ -4,8 +4,8 @@ import { Download } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { aboutQuery, licencesAddress, supportReportAddress } from '../api/about.ts';
-import { Note } from '../ui/note.tsx';
 import { megabytes, whenOnRecord } from '../ui/words.ts';
+import { ServerWarnings } from './server-warnings.tsx';
 
 /** Version, data folder and copies of this installation, for its operator. */
 export function AboutPage() {
@@ -16,7 +16,7 @@ export function AboutPage() {
         <h1 className="text-[26px] font-bold">About Usual Drag</h1>
         {error && <p role="alert">{error.message}</p>}
         {data && <Installation about={data} />}
-        {/* With the rest, so that it stays in its place. */}
+        {/* Drawn with the rest, so that its controls do not move. */}
         {(data ?? error) && <HelpAndLicences />}
       </div>
     </main>
@@ -56,11 +56,7 @@ function Installation({ about }: { readonly about: AboutAnswer }) {
   const { version, schema, runsOn, startedAt, data, lastCopy, scheduledCopies, warnings, upgrade } = about;
   return (
     <>
-      {warnings.map(({ about: subject, message }) => (
-        <Note key={subject} kind="limit">
-          {message}
-        </Note>
-      ))}
+      <ServerWarnings warnings={warnings} />
       {upgrade !== null && <p className="rounded-lg bg-sunk px-3 py-2 break-words">{upgrade}</p>}
       <dl className="grid gap-x-6 gap-y-2 sm:grid-cols-[auto_1fr]">
         <Line name="Version">

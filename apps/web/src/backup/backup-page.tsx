@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { largestBackup, type CheckedBackup, type ScheduledCopiesState } from '@usual-drag/contract';
+import { largestBackup, type AboutAnswer, type CheckedBackup } from '@usual-drag/contract';
 import { Download, FileUp } from 'lucide-react';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
+import { ServerWarnings } from '../about/server-warnings.tsx';
 import { aboutQuery } from '../api/about.ts';
 import { backupAddress, checkBackup, checkCopy, copiesQuery, restoreBackup } from '../api/backup.ts';
 import { queries } from '../api/queries.ts';
@@ -104,10 +105,10 @@ export function BackupPage() {
               onCancel={() => setState({ kind: 'nothing' })}
             />
           )}
-          {/* Both at once: neither moves the controls of the other. */}
+          {/* Drawn together, so that neither moves the controls of the other. */}
           {copies && about && (
             <>
-              <OnSchedule state={about.scheduledCopies} />
+              <OnSchedule about={about} />
               <CopiesTable
                 copies={copies}
                 isDisabled={state.kind === 'working'}
@@ -131,24 +132,21 @@ function Section({ title, children }: { readonly title: string; readonly childre
   );
 }
 
-/** Copies that are made on schedule in a second folder, and their age. */
-function OnSchedule({ state }: { readonly state: ScheduledCopiesState | null }) {
-  if (!state)
+/** State of the copies on schedule in a second folder. */
+function OnSchedule({ about: { scheduledCopies, warnings } }: { readonly about: AboutAnswer }) {
+  if (!scheduledCopies)
     return (
       <p className="text-[15px] text-soft">
         The server makes a copy at each start, on the same disk. It can also copy into a second folder on schedule.{' '}
         <HelpLink to="running#copies-on-schedule" about="copies on schedule" />
       </p>
     );
-  const last = state.lastAt === null ? 'None was made yet.' : `The last one is of ${whenOnRecord(state.lastAt)}.`;
-  return state.isOverdue ? (
-    <Note kind="limit">
-      Copies are overdue: one is due every {state.everyHours} h in {state.folder}. {last} {state.failure}{' '}
-      <HelpLink to="running#copies-are-overdue" about="copies that are overdue" />
-    </Note>
-  ) : (
+  const { everyHours, folder, lastAt, isOverdue } = scheduledCopies;
+  if (isOverdue) return <ServerWarnings warnings={warnings.filter(({ about }) => about === 'copies')} />;
+  return (
     <p className="text-[15px] text-soft">
-      Copies are made every {state.everyHours} h in <span className="break-all">{state.folder}</span>. {last}
+      Copies are made every {everyHours} h in <span className="break-all">{folder}</span>.{' '}
+      {lastAt === null ? 'None has been made yet.' : `The last one was made on ${whenOnRecord(lastAt)}.`}
     </p>
   );
 }

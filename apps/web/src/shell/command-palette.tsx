@@ -121,7 +121,7 @@ export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
 
 interface HelpGroupProps {
   readonly classes: { readonly heading: string; readonly item: string };
-  /** Whether something is typed: the topics of the pages are many, and are listed only then. */
+  /** Whether something is typed; the topics of the pages are listed only then. */
   readonly isSearched: boolean;
   readonly onChoose: (to: string) => void;
 }
@@ -154,8 +154,8 @@ function HelpGroup({ classes: { heading, item }, isSearched, onChoose }: HelpGro
 }
 
 /**
- * Relevance of an entry, from 0 to 1. Letters of the words are enough for a command; a topic of the guide, of which there are many,
- * must have each typed word at the beginning of one of its own.
+ * Returns the relevance of an entry, from 0 to 1. Commands are found by single letters. Topics of the guide, of which there are many,
+ * are found by the beginnings of their words.
  */
 function relevance(entry: string, search: string, keywords?: string[]): number {
   const found = defaultFilter(entry, search, keywords);

@@ -45,7 +45,7 @@ export function Shell() {
           <Suspense fallback={<span className="size-9" />}>
             <DevicesLink />
           </Suspense>
-          {/* A phone has room for the title of the open job instead; the other pages have the button. */}
+          {/* On a phone the title of the open job takes this place; other pages have the button. */}
           <span className={clsx(openJob && 'max-sm:hidden')}>
             <BarButton
               label={theme === 'dark' ? 'Light theme' : 'Dark theme'}

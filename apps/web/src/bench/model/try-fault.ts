@@ -3,4 +3,4 @@ import { useTriedFault } from './tried.ts';
 
 /** Tries a fault on a job, in place of the one that is tried; null ends it. */
 export const tryFault = (jobId: string | null, fault: Hypothesis | null): void =>
-  useTriedFault.setState({ jobId, fault, put: fault && ((bench) => withFault(bench, fault)) });
+  useTriedFault.setState({ jobId, fault, apply: fault && ((bench) => withFault(bench, fault)) });

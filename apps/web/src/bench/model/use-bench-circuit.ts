@@ -15,11 +15,11 @@ export function useBenchCircuit({ jobId, inSetups, inTrueValues }: BenchRoute) {
   const network = networkMeant(job);
   const sound = useUnloaded(network);
   const tried = useTried(jobId);
-  const put = useTriedFault((state) => state.put);
+  const apply = useTriedFault((state) => state.apply);
   // The part or instrument with the fault may be gone since.
   const isThere = tried?.where.every((about) => [...network.elements, ...own].some(({ id }) => id === about));
   const inFault = isThere && (inSetups || inTrueValues) ? tried : null;
-  const bench = useMemo(() => inFault && put && put({ network, instruments: own }), [inFault, put, network, own]);
+  const bench = useMemo(() => inFault && apply && apply({ network, instruments: own }), [inFault, apply, network, own]);
   const faulty = useUnloaded(bench?.network ?? null);
   const unloaded = faulty ?? sound;
   return {

@@ -12,7 +12,7 @@ export type WrongConnectionIn = (
   right: SetupValues,
 ) => Solved<WrongConnectionOutcome> | null;
 
-/** A wrong connection that is tried on a meter. Whoever tries one brings its solver: the bench opens without it. */
+/** A wrong connection that is tried on a meter, with its solver, so that the bench loads without that code. */
 interface TriedConnection {
   readonly meter: string;
   readonly connection: WrongConnection;
