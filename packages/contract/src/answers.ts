@@ -1,5 +1,5 @@
 import type { KitInstrument } from '@usual-drag/core/instrument';
-import type { Observation } from '@usual-drag/core/readings';
+import type { Observation, Reading } from '@usual-drag/core/readings';
 import type { MeterProject } from '@usual-drag/core/workshop';
 import type { Job, JobRecord, ReadingsStatus } from '@usual-drag/core/job';
 import type { Signature } from '@usual-drag/core/report';
@@ -26,14 +26,33 @@ export interface StoredDocument<T> {
   readonly document: T;
 }
 
-/** Change of a document, announced to every page as it happens. */
+/**
+ * Change of a document, announced as it happens to every page that follows the document or the list of its kind.
+ */
 export interface DocumentChange {
   readonly kind: DocumentKind;
   /** Null if several were added or changed at once. */
   readonly id: string | null;
   /** Its new one; null if it is to be looked up: archived, deleted, or one of several. */
   readonly revision: number | null;
+  /** The new version of a job, where nothing but readings changed since the revision before: `putReadings` makes it. */
+  readonly step?: ReadingsStep;
 }
+
+/** Readings that were added or changed, and when (ISO 8601) that was stored. */
+export interface ReadingsStep {
+  readonly updatedAt: string;
+  readonly readings: readonly Reading[];
+}
+
+/** Answer to readings that were handed in: those that changed since the revision they were based on, others' among them. */
+export interface SavedReadings extends ReadingsStep {
+  readonly id: string;
+  readonly revision: number;
+}
+
+/** Subject that a page follows: the list of a kind, or one document. */
+export type Followed = DocumentKind | `${DocumentKind}/${string}`;
 
 /** Addresses of this server for other devices. */
 export interface DevicesAnswer {

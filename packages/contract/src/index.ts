@@ -8,6 +8,7 @@ export {
   type DocumentChange,
   type DocumentKind,
   type DocumentOfKind,
+  type Followed,
   type HealthAnswer,
   type History,
   type HistoryEntry,
@@ -17,6 +18,8 @@ export {
   type KeptCopy,
   type KeptSignature,
   type Learner,
+  type ReadingsStep,
+  type SavedReadings,
   type ScheduledCopiesState,
   type ServerWarning,
   type SignedJob,
@@ -29,8 +32,10 @@ export {
   largestBackup,
   largestDocument,
   largestUnpacked,
+  most,
   mostArchivedFiles,
   mostFaults,
+  mostFollowed,
 } from './limits.ts';
 export { circuitsOf, inSequence } from './order.ts';
 export { readAnsweredProblem, type AnsweredProblem } from './read-answered-problem.ts';

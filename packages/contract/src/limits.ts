@@ -1,6 +1,9 @@
 /** Bytes that a stored document, and a file to import, may take. */
 export const largestDocument = 4 * 2 ** 20;
 
+/** Subjects that one page may follow at a time. */
+export const mostFollowed = 50;
+
 /** Number of faults of one file that are listed. */
 export const mostFaults = 20;
 

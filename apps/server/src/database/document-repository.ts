@@ -1,6 +1,7 @@
 import type { DamagedDocument, DocumentKind, FileFault, StoredDocument } from '@usual-drag/contract';
 import { fail, type Result } from '@usual-drag/core/result';
 import { and, asc, desc, eq, isNotNull, isNull, lt, sql, type SQL } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
 import type { Database } from './database.ts';
 import { documentText } from './document-text.ts';
 import { jobSummaries, properties, revisions, signatures, type DocumentTable } from './schema.ts';
@@ -18,6 +19,32 @@ export interface Version {
   readonly savedAt: string;
   readonly aside: boolean;
 }
+
+/** Change of a document, as the repository tells it. */
+export interface Change<T> {
+  readonly id: string;
+  /** Its new one; null if it was archived, restored or removed. */
+  readonly revision: number | null;
+  /** The version that was saved, and the one before if that is at hand. */
+  readonly saved?: StoredDocument<T> & { readonly before?: T };
+}
+
+/** Told of every change of the documents of a repository. */
+export interface ChangeListener<T> {
+  changed(change: Change<T>): void;
+}
+
+/** Documents kept in memory, those that were not used for the longest time given up first. */
+interface AtHand<T> {
+  get(id: string): Kept<T> | undefined;
+  has(id: string): boolean;
+  /** @param of  with the number of its characters */
+  set(id: string, kept: Kept<T>, of: { readonly size: number }): unknown;
+  delete(id: string): boolean;
+}
+
+/** Characters of documents that each repository keeps in memory. */
+const mostAtHand = 16 * 2 ** 20;
 
 /** A stored document that cannot be read. */
 export class Damaged extends Error {
@@ -43,6 +70,8 @@ export interface Line extends Omit<Kept<unknown>, 'document'> {
 export class DocumentRepository<T> {
   /** Result of the last check of each document, by its id: the revision, and the damage if any. */
   readonly #checked = new Map<string, { readonly revision: number; readonly damaged: DamagedDocument | null }>();
+  /** The newest versions of documents that are being worked on, so that the next edit need not read them again. */
+  readonly #atHand: AtHand<T> = new LRUCache<string, Kept<T>>({ maxSize: mostAtHand });
 
   constructor(
     private readonly database: Database,
@@ -50,8 +79,7 @@ export class DocumentRepository<T> {
     private readonly table: DocumentTable,
     /** Returns whether a value is such a document. */
     private readonly check: (value: unknown) => Result<T, readonly FileFault[]>,
-    /** Told of every change; without a revision where it was archived, brought back or removed. */
-    private readonly onChange: (id: string, revision: number | null) => void = () => undefined,
+    private readonly listener: ChangeListener<T> = { changed: () => undefined },
   ) {}
 
   /** All that can be read, in the order in which they were made; and those that cannot. */
@@ -108,6 +136,21 @@ export class DocumentRepository<T> {
     return row && this.#read(row);
   }
 
+  /**
+   * The same from memory where it is at hand. Something else may have changed it in the database since: a save on top of it
+   * does nothing then.
+   */
+  async newest(id: string): Promise<Kept<T> | undefined> {
+    const atHand = this.#atHand.get(id);
+    if (atHand) return atHand;
+    const [row] = await this.#select().where(eq(this.table.id, id));
+    if (!row) return undefined;
+    const kept = this.#read(row);
+    // It may have been saved meanwhile.
+    if (!this.#atHand.has(id)) this.#atHand.set(id, kept, { size: bufferOf(row.bytes).length });
+    return kept;
+  }
+
   /** The present revision of a document, archived or not; undefined if there is none. */
   async revisionOf(id: string): Promise<number | undefined> {
     const { table } = this;
@@ -139,30 +182,38 @@ export class DocumentRepository<T> {
 
   /** Adds a document; false if its id is taken. `updatedAt` is stored with it. */
   async insert(id: string, document: T, at = new Date(), revision = 1): Promise<Kept<T> | undefined> {
-    const { rowsAffected } = await this.insertion(id, document, at, revision);
-    return rowsAffected === 1 ? this.#changed({ id, revision, updatedAt: at.toISOString(), document }) : undefined;
+    const text = documentText(document);
+    const { rowsAffected } = await this.insertion(id, text, at, revision);
+    if (rowsAffected !== 1) return undefined;
+    return this.#changed({ id, revision, updatedAt: at.toISOString(), document }, text);
   }
 
-  /** The same as a statement, to be done together with others. */
-  insertion(id: string, document: T, at: Date, revision: number) {
+  /** The same as a statement, to be done together with others; `document` is its text. */
+  insertion(id: string, document: string, at: Date, revision: number) {
     const now = at.toISOString();
     return this.database
       .insert(this.table)
-      .values({ id, revision, document: documentText(document), createdAt: now, updatedAt: now })
+      .values({ id, revision, document, createdAt: now, updatedAt: now })
       .onConflictDoNothing();
   }
 
   /** Replaces a document if `from` is still its revision, and keeps the version before; nothing is changed where it is not. */
   async replace(id: string, from: number, document: T): Promise<Kept<T> | undefined> {
     const at = new Date();
-    const [, replaced] = await this.database.batch(this.replacement(id, from, document, at));
-    return replaced.rowsAffected === 1
-      ? this.#changed({ id, revision: from + 1, updatedAt: at.toISOString(), document })
-      : undefined;
+    const text = documentText(document);
+    const before = this.#atHand.get(id);
+    const [, replaced] = await this.database.batch(this.replacement(id, from, text, at));
+    if (replaced.rowsAffected === 1) {
+      const saved = { id, revision: from + 1, updatedAt: at.toISOString(), document };
+      return this.#changed(saved, text, before?.revision === from ? before.document : undefined);
+    }
+    // Perhaps something else has changed it.
+    if (before?.revision === from) this.#atHand.delete(id);
+    return undefined;
   }
 
-  /** The same as statements, to be done together with others. */
-  replacement(id: string, from: number, document: T, at: Date) {
+  /** The same as statements, to be done together with others; `document` is its text. */
+  replacement(id: string, from: number, document: string, at: Date) {
     const still = and(eq(this.table.id, id), eq(this.table.revision, from), isNull(this.table.archivedAt));
     const { table } = this;
     return [
@@ -171,7 +222,7 @@ export class DocumentRepository<T> {
         select ${this.kind}, ${table.id}, ${table.revision}, ${table.document}, ${table.updatedAt}, 0 from ${table} where ${still}`),
       this.database
         .update(table)
-        .set({ document: documentText(document), revision: from + 1, updatedAt: at.toISOString() })
+        .set({ document, revision: from + 1, updatedAt: at.toISOString() })
         .where(still),
     ] as const;
   }
@@ -183,7 +234,8 @@ export class DocumentRepository<T> {
       .update(this.table)
       .set({ archivedAt: archived ? new Date().toISOString() : null })
       .where(and(eq(this.table.id, id), archived ? isNull(archivedAt) : isNotNull(archivedAt)));
-    if (rowsAffected === 1) this.onChange(id, null);
+    this.#atHand.delete(id);
+    if (rowsAffected === 1) this.listener.changed({ id, revision: null });
     return rowsAffected === 1;
   }
 
@@ -204,7 +256,8 @@ export class DocumentRepository<T> {
         : []),
     ]);
     this.#checked.delete(id);
-    this.onChange(id, null);
+    this.#atHand.delete(id);
+    this.listener.changed({ id, revision: null });
   }
 
   /** Versions from the newest on, the present one first where `before` is left out. */
@@ -279,10 +332,13 @@ export class DocumentRepository<T> {
     return row && bufferOf(row.bytes);
   }
 
-  #changed(saved: StoredDocument<T>): Kept<T> {
-    this.noteChecked([saved.id], saved.revision);
-    this.onChange(saved.id, saved.revision);
-    return { ...saved, archivedAt: null };
+  #changed(saved: StoredDocument<T>, text: string, before?: T): Kept<T> {
+    const { id, revision } = saved;
+    this.noteChecked([id], revision);
+    const kept = { ...saved, archivedAt: null };
+    this.#atHand.set(id, kept, { size: text.length });
+    this.listener.changed({ id, revision, saved: { ...saved, ...(before && { before }) } });
+    return kept;
   }
 
   #select() {

@@ -3,6 +3,7 @@ import { Inject, Module, type OnModuleInit } from '@nestjs/common';
 import { ne } from 'drizzle-orm';
 import { Repositories } from '../documents/repositories.ts';
 import { attempts, instruments, properties } from '../database/schema.ts';
+import { documentText } from '../database/document-text.ts';
 import { InstrumentsModule } from '../instruments/instruments.module.ts';
 import { simulatedMultimeter } from '../stand-in/simulated-multimeter-kit.ts';
 import { DemoInstrument } from './demo-instrument.ts';
@@ -43,16 +44,18 @@ export class DemoModule implements OnModuleInit {
         .insert(properties)
         .values(untouched ? [madeByDemo] : [{ name: 'samples', value: now.toISOString() }])
         .onConflictDoNothing(),
-      ...demoJobs.map((job, index) => jobs.insertion(randomUUID(), job, new Date(now.getTime() - index), 1)),
-      ...sampleMeterProjects.map((project, index) =>
-        projects.insertion(project.id, project, new Date(now.getTime() + index), 0),
+      ...demoJobs.map((job, index) =>
+        jobs.insertion(randomUUID(), documentText(job), new Date(now.getTime() - index), 1),
       ),
-      kit.insertion(plantMultimeter.id, plantMultimeter, now, 1),
-      kit.insertion(simulatedMultimeter.id, simulatedMultimeter, now, 1),
+      ...sampleMeterProjects.map((project, index) =>
+        projects.insertion(project.id, documentText(project), new Date(now.getTime() + index), 0),
+      ),
+      kit.insertion(plantMultimeter.id, documentText(plantMultimeter), now, 1),
+      kit.insertion(simulatedMultimeter.id, documentText(simulatedMultimeter), now, 1),
       database.insert(attempts).values(sampleAttempts(now)),
       ...notes.flatMap(([id, note]) => {
         const kept = stored.find((one) => one.id === id);
-        return kept ? kit.replacement(id, 0, { ...kept.document, ...note }, now) : [];
+        return kept ? kit.replacement(id, 0, documentText({ ...kept.document, ...note }), now) : [];
       }),
     ]);
   }

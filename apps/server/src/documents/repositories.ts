@@ -1,7 +1,14 @@
 import { Inject, Injectable, NotFoundException } from '@nestjs/common';
-import { checkStored, documentKinds, type DocumentKind, type DocumentOfKind } from '@usual-drag/contract';
+import {
+  checkStored,
+  documentKinds,
+  type DocumentChange,
+  type DocumentKind,
+  type DocumentOfKind,
+} from '@usual-drag/contract';
+import { changedReadings, type Job } from '@usual-drag/core/job';
 import { DATABASE, type Database } from '../database/database.ts';
-import { DocumentRepository } from '../database/document-repository.ts';
+import { DocumentRepository, type Change } from '../database/document-repository.ts';
 import { instruments, jobs, meterProjects, type DocumentTable } from '../database/schema.ts';
 import { Changes } from './changes.ts';
 
@@ -18,15 +25,15 @@ export class Repositories implements RepositoryOfKind {
     @Inject(DATABASE) readonly database: Database,
     @Inject(Changes) readonly changes: Changes,
   ) {
-    const of = <K extends DocumentKind>(kind: K, table: DocumentTable) =>
-      new DocumentRepository<DocumentOfKind[K]>(
-        database,
-        kind,
-        table,
-        (value) => checkStored(kind, value),
-        (id, revision) => changes.announce({ kind, id, revision }),
-      );
-    this.jobs = of('jobs', jobs);
+    const of = <K extends DocumentKind>(
+      kind: K,
+      table: DocumentTable,
+      message: (change: Change<DocumentOfKind[K]>) => Pick<DocumentChange, 'step'> = () => ({}),
+    ) =>
+      new DocumentRepository<DocumentOfKind[K]>(database, kind, table, (value) => checkStored(kind, value), {
+        changed: (change) => changes.announce({ kind, id: change.id, revision: change.revision, ...message(change) }),
+      });
+    this.jobs = of('jobs', jobs, readingsStep);
     this.instruments = of('instruments', instruments);
     this['meter-projects'] = of('meter-projects', meterProjects);
   }
@@ -41,4 +48,14 @@ export class Repositories implements RepositoryOfKind {
   get all(): readonly DocumentRepository<unknown>[] {
     return documentKinds.map((kind) => this.of(kind));
   }
+}
+
+/** Readings up to which a change carries them: with more, each page fetches the job instead. */
+const mostCarried = 20;
+
+/** The readings that make a job's new version of the one before, where nothing else has changed. */
+function readingsStep({ saved }: Change<Job>): Pick<DocumentChange, 'step'> {
+  const readings = saved?.before && changedReadings(saved.before, saved.document);
+  if (!readings || readings.length > mostCarried) return {};
+  return { step: { updatedAt: saved.updatedAt, readings } };
 }

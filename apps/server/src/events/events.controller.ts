@@ -1,8 +1,23 @@
-import { Controller, Inject, Res, Sse, type MessageEvent } from '@nestjs/common';
-import { ApiTags } from '@nestjs/swagger';
-import { concat, EMPTY, interval, map, merge, of, takeUntil, takeWhile, type Observable } from 'rxjs';
+import { BadRequestException, Controller, Inject, Query, Res, Sse, type MessageEvent } from '@nestjs/common';
+import { ApiQuery, ApiTags } from '@nestjs/swagger';
+import { documentKinds, mostFollowed, type DocumentChange, type Followed } from '@usual-drag/contract';
+import {
+  concat,
+  defer,
+  EMPTY,
+  from,
+  interval,
+  map,
+  merge,
+  mergeMap,
+  of,
+  takeUntil,
+  takeWhile,
+  type Observable,
+} from 'rxjs';
 import type { Response } from 'express';
 import { Changes } from '../documents/changes.ts';
+import { Repositories } from '../documents/repositories.ts';
 import { ACCESS, type Access } from '../sign-in/access.ts';
 import { Shutdown } from '../operations/shutdown.ts';
 import { sessionOf } from '../sign-in/require-session.ts';
@@ -15,15 +30,26 @@ const heartbeat = 20_000;
 export class EventsController {
   constructor(
     @Inject(Changes) private readonly changes: Changes,
+    @Inject(Repositories) private readonly repositories: Repositories,
     @Inject(ACCESS) private readonly access: Access,
     @Inject(Shutdown) private readonly shutdown: Shutdown,
   ) {}
 
-  /** Changes as server-sent events: `{kind, id, revision}` of each document, as soon as it is saved; `ending` is the last. */
+  /**
+   * Changes as server-sent events, as soon as they are saved: of the documents (`jobs/ID`) and lists (`jobs`) that `follow` names,
+   * or of all without it; an empty one names nothing. The present revision of each document comes first. `ending` is the last event.
+   */
   @Sse()
-  events(@Res({ passthrough: true }) response: Response): Observable<MessageEvent> {
+  @ApiQuery({ name: 'follow', required: false, isArray: true, type: String })
+  events(
+    @Query('follow') follow: string | string[] | undefined,
+    @Res({ passthrough: true }) response: Response,
+  ): Observable<MessageEvent> {
+    const followed = follow === undefined ? null : subjects([follow].flat().filter((name) => name !== ''));
     const session = sessionOf(response);
-    const changes = this.changes.all.pipe(map((data): MessageEvent => ({ data })));
+    const changes = merge(this.changes.of(followed), this.#present(followed ?? [])).pipe(
+      map((data): MessageEvent => ({ data })),
+    );
     const alive = interval(heartbeat).pipe(map((): MessageEvent => ({ type: 'alive', data: '' })));
     const ending = this.shutdown.begun.pipe(map((): MessageEvent => ({ type: 'ending', data: '', retry: 1000 })));
     // At once, so that the page receives a first event.
@@ -32,4 +58,35 @@ export class EventsController {
       takeUntil(session === null ? EMPTY : this.access.sessions!.endOf(session)),
     );
   }
+
+  /** The revisions of the documents among what is followed: what changed before the line was open is noticed by them. */
+  #present(followed: readonly Followed[]): Observable<DocumentChange> {
+    return from(followed.flatMap((subject) => documentOf(subject) ?? [])).pipe(
+      mergeMap(({ kind, id }) =>
+        defer(async () => {
+          const revision = await this.repositories.of(kind).revisionOf(id);
+          return revision === undefined ? [] : [{ kind, id, revision }];
+        }).pipe(mergeMap((changes) => changes)),
+      ),
+    );
+  }
+}
+
+/** @throws a refusal (400) of a name that is neither a list nor a document, and of too many */
+function subjects(names: readonly string[]): Followed[] {
+  const wrong = names.find((name) => !documentKinds.some((kind) => name === kind) && !documentOf(name));
+  if (wrong !== undefined)
+    throw new BadRequestException(
+      `“${wrong.slice(0, 100)}” cannot be followed. Name a list (${documentKinds.join(', ')}) or a document, such as jobs/ID.`,
+    );
+  if (names.length > mostFollowed)
+    throw new BadRequestException(`${names.length} subjects are more than the ${mostFollowed} that can be followed.`);
+  return names as Followed[];
+}
+
+/** The document that a subject names; undefined if it names none. */
+function documentOf(subject: string) {
+  const kind = documentKinds.find((one) => subject.startsWith(`${one}/`));
+  const id = kind && subject.slice(kind.length + 1);
+  return kind && id ? { kind, id } : undefined;
 }

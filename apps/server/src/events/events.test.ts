@@ -8,10 +8,11 @@ beforeEach(async () => {
 });
 afterEach(() => server.stop());
 
-/** Listens as a page does; what was heard so far is in the list. */
-async function listen(): Promise<DocumentChange[]> {
+/** Listens as a page does, to everything or to some subjects; what was heard so far is in the list. */
+async function listen(...follow: string[]): Promise<DocumentChange[]> {
   const heard: DocumentChange[] = [];
-  const { body } = await fetch(`${server.address}/api/events`);
+  const query = new URLSearchParams(follow.map((subject): [string, string] => ['follow', subject]));
+  const { body } = await fetch(`${server.address}/api/events?${query.toString()}`);
   const reader = body!.pipeThrough(new TextDecoderStream()).getReader();
   let rest = '';
   const read = async (): Promise<void> => {
@@ -67,6 +68,50 @@ test('whoever listens is told of every document that is saved, archived, restore
   ];
   expect(one).toEqual(expected);
   expect(other).toEqual(expected);
+});
+
+test('who follows a document or a list is told of nothing else; the revision of a document comes first', async () => {
+  const make = async () => (await server.ask('POST', '/jobs', { document: divider })).json as StoredDocument<Job>;
+  const [one, other] = [await make(), await make()];
+  await server.ask('PUT', `/jobs/${other.id}`, { revision: 1, document: { ...divider, title: 'Before' } });
+  const [document, list, kit] = [
+    await listen(`jobs/${one.id}`, `jobs/${other.id}`, 'jobs/none'),
+    await listen('jobs'),
+    await listen('instruments'),
+  ];
+  await until(() => document.length === 2);
+  expect(new Set(document)).toEqual(
+    new Set([
+      { kind: 'jobs', id: one.id, revision: 1 },
+      { kind: 'jobs', id: other.id, revision: 2 },
+    ]),
+  );
+  const made = await make();
+  await server.ask('PUT', `/jobs/${one.id}`, { revision: 1, document: { ...divider, title: 'Changed' } });
+  await server.ask('PUT', '/instruments/mine', { document: { id: 'mine' } });
+  await until(() => list.length === 2 && kit.length === 1 && document.length === 3);
+  expect(document.slice(2)).toEqual([{ kind: 'jobs', id: one.id, revision: 2 }]);
+  expect(list).toEqual([
+    { kind: 'jobs', id: made.id, revision: 1 },
+    { kind: 'jobs', id: one.id, revision: 2 },
+  ]);
+  expect(kit).toEqual([{ kind: 'instruments', id: 'mine', revision: 1 }]);
+});
+
+test('a subject that is none is refused, and more of them than a page has', async () => {
+  const asked = (follow: readonly string[]) =>
+    server.ask(
+      'GET',
+      `/events?${new URLSearchParams(follow.map((subject): [string, string] => ['follow', subject])).toString()}`,
+    );
+  for (const wrong of ['job', 'jobs/', 'signatures/1', '/jobs/1']) {
+    const { status, json } = await asked(['jobs', wrong]);
+    expect([status, (json as { error: { message: string } }).error.message]).toEqual([
+      400,
+      expect.stringContaining('cannot be followed'),
+    ]);
+  }
+  expect((await asked(Array.from({ length: 51 }, (_, k) => `jobs/${k}`))).status).toBe(400);
 });
 
 test('readings that two devices take of one job are both saved, and the answer says what came of them', async () => {

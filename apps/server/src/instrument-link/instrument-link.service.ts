@@ -12,7 +12,7 @@ import {
 } from '@usual-drag/core/instrument';
 import { observedNumber } from '@usual-drag/core/readings';
 import { networkMeant } from '@usual-drag/core/job';
-import { filter, type Subscription } from 'rxjs';
+import type { Subscription } from 'rxjs';
 import { Repositories } from '../documents/repositories.ts';
 import { findDocument } from '../documents/save-document.ts';
 import { LinkFailure } from './link-failure.ts';
@@ -29,8 +29,8 @@ export class InstrumentLinkService implements OnModuleDestroy {
   readonly #following: Subscription;
 
   constructor(@Inject(Repositories) private readonly repositories: Repositories) {
-    this.#following = repositories.changes.all
-      .pipe(filter(({ kind }) => kind === 'instruments'))
+    this.#following = repositories.changes
+      .of(['instruments'])
       .subscribe(() => void this.#closeFormer().catch(() => undefined));
   }
 

@@ -3,6 +3,7 @@ import { checkKit, checkKitInstrument, type StoredDocument } from '@usual-drag/c
 import { freeId, type KitInstrument } from '@usual-drag/core/instrument';
 import { sameValue } from '@usual-drag/core/job';
 import type { BatchItem } from 'drizzle-orm/batch';
+import { documentText } from '../database/document-text.ts';
 import { Repositories } from '../documents/repositories.ts';
 import { answer, saveNamed } from '../documents/save-document.ts';
 import { accept } from '../http/envelope.pipe.ts';
@@ -57,9 +58,9 @@ export class InstrumentsService {
     ];
     const replaced = choice === 'replace' ? changed : [];
     const [first, ...rest]: BatchItem<'sqlite'>[] = [
-      ...added.map((instrument) => repository.insertion(instrument.id, instrument, at, 1)),
+      ...added.map((instrument) => repository.insertion(instrument.id, documentText(instrument), at, 1)),
       ...replaced.flatMap((instrument) =>
-        repository.replacement(instrument.id, there.get(instrument.id)!.revision, instrument, at),
+        repository.replacement(instrument.id, there.get(instrument.id)!.revision, documentText(instrument), at),
       ),
     ];
     if (first) await this.repositories.database.batch([first, ...rest]);

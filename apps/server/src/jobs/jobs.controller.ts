@@ -15,8 +15,8 @@ import {
   StreamableFile,
 } from '@nestjs/common';
 import { ApiBody, ApiTags } from '@nestjs/swagger';
-import type { JobSummary, StoredDocument } from '@usual-drag/contract';
-import { CreateJobDto, SaveJobDto } from '@usual-drag/contract/dto';
+import type { JobSummary, SavedReadings, StoredDocument } from '@usual-drag/contract';
+import { CreateJobDto, SaveJobDto, SaveReadingsDto } from '@usual-drag/contract/dto';
 import type { Job } from '@usual-drag/core/job';
 import type { Request, Response } from 'express';
 import { jobFileName, jobFileText } from './job-file.ts';
@@ -88,6 +88,17 @@ export class JobsController {
   @Put(':id')
   save(@Param('id') id: string, @Body() body: SaveJobDto): Promise<StoredDocument<Job>> {
     return this.service.save(id, body.revision, body.document);
+  }
+
+  /**
+   * Saves readings alone: the same as a save of the whole job with them, joined by the same rules, but the request and its answer do
+   * not grow with the job. The answer is the whole job where more than readings changed since; 409 if the revision that they were
+   * based on is no longer stored.
+   */
+  @Post(':id/readings')
+  @HttpCode(200)
+  saveReadings(@Param('id') id: string, @Body() body: SaveReadingsDto): Promise<SavedReadings | StoredDocument<Job>> {
+    return this.service.saveReadings(id, body.revision, body.readings);
   }
 
   @Post(':id/duplicate')

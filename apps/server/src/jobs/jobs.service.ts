@@ -1,16 +1,25 @@
 import { randomUUID } from 'node:crypto';
-import { Inject, Injectable } from '@nestjs/common';
-import { checkDraft, checkJob, type JobSummary, type StoredDocument } from '@usual-drag/contract';
-import { mergeJobs, type Job } from '@usual-drag/core/job';
+import { ConflictException, Inject, Injectable } from '@nestjs/common';
+import {
+  checkDraft,
+  checkJob,
+  most,
+  type JobSummary,
+  type SavedReadings,
+  type StoredDocument,
+} from '@usual-drag/contract';
+import { changedReadings, jobVersions, mergeJobs, putReadings, type Job } from '@usual-drag/core/job';
 import type { Line } from '../database/document-repository.ts';
 import { Repositories } from '../documents/repositories.ts';
 import { answer, findDocument, missing, saveDocument } from '../documents/save-document.ts';
-import { accept } from '../http/envelope.pipe.ts';
+import { accept, refuse } from '../http/envelope.pipe.ts';
 import { OrderSequences } from '../orders/order-sequences.ts';
 import { Workers } from '../work/workers.ts';
 import type { PictureTheme } from './job-picture.ts';
 import { JobSummaries } from './job-summaries.ts';
 
+const newestVersion = jobVersions.at(-1)!;
+const tooMany = `The job would have more than ${most.readings} readings, which is the most that one may have. Begin another job.`;
 /** ms that a drawing may take. */
 const pictureTimeoutMs = 5000;
 
@@ -66,6 +75,31 @@ export class JobsService {
 
   save(id: string, revision: number, document: unknown): Promise<StoredDocument<Job>> {
     return saveDocument(this.repositories.jobs, id, revision, accept(checkDraft(document), 'document.'), mergedJob);
+  }
+
+  /**
+   * Saves readings that were added to the job as it was at `revision`, or changed in it.
+   *
+   * @returns every reading that changed since then; the whole job if something else did
+   * @throws a refusal: 400 if they are not sound, 404 if the job is not there, 409 if that version is not stored any more
+   */
+  async saveReadings(
+    id: string,
+    revision: number,
+    sent: readonly unknown[],
+  ): Promise<SavedReadings | StoredDocument<Job>> {
+    const { jobs } = this.repositories;
+    const newest = await jobs.newest(id);
+    const base = newest?.revision === revision ? newest.document : await jobs.atRevision(id, revision);
+    if (!newest || newest.archivedAt !== null) throw missing(jobs, id);
+    if (!base) throw new ConflictException('The version that these readings were based on is no longer stored.');
+    // The rest of the job is as it was stored.
+    const { readings = [] } = accept(checkDraft({ ...base, version: newestVersion, readings: sent }), '');
+    const job = putReadings(base, readings);
+    if (job.readings!.length > most.readings) throw refuse([{ path: 'readings', message: tooMany }]);
+    const saved = await saveDocument(jobs, id, revision, job, mergedJob);
+    const changed = changedReadings(base, saved.document);
+    return changed ? { id, revision: saved.revision, updatedAt: saved.updatedAt, readings: changed } : saved;
   }
 
   async duplicate(id: string): Promise<StoredDocument<Job>> {

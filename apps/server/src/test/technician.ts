@@ -1,6 +1,6 @@
 import { Agent, request } from 'node:http';
-import type { DocumentChange, StoredDocument } from '@usual-drag/contract';
-import { addReading, nextReadingId, type Job } from '@usual-drag/core/job';
+import type { DocumentChange, ReadingsStep, SavedReadings, StoredDocument } from '@usual-drag/contract';
+import { addReading, changedReadings, nextReadingId, putReadings, type Job } from '@usual-drag/core/job';
 
 /** ms between two askings after what others changed, as the page has it. */
 const pause = 300;
@@ -15,9 +15,14 @@ export class Technician {
   readonly lags: number[] = [];
   /** Answers of the server that are neither an answer nor a question. */
   faults = 0;
+  /** Bytes sent and received for what was saved, and for what others did. */
+  bytes = 0;
   /** The job as it is on this one's screen. */
   job!: StoredDocument<Job>;
+  /** The job as it was on the server at that revision. */
+  private stored!: Job;
   private isUnsaved = false;
+  private readonly steps = new Map<number, ReadingsStep>();
   private told = 0;
   private isAsking = false;
   private readonly seen = new Set<string>();
@@ -29,10 +34,10 @@ export class Technician {
     private readonly name: string,
   ) {}
 
-  /** Opens the job and listens. */
+  /** Opens the job and listens; waits until the line is open. */
   async open(): Promise<void> {
-    this.#take(await this.#ask('GET'));
-    void this.#listen();
+    this.#take(await this.#ask<StoredDocument<Job>>('GET'));
+    await new Promise<void>((isOpen) => void this.#listen(isOpen));
   }
 
   /** Whether the displayed document is the newest that the server has announced. */
@@ -69,11 +74,13 @@ export class Technician {
   async save(timeoutMs?: number): Promise<number | null> {
     const begun = performance.now();
     const { revision, document } = this.job;
-    const answer = await this.#ask('PUT', { revision, document }, timeoutMs);
+    const readings = changedReadings(this.stored, document)!;
+    const answer = await this.#ask<SavedReadings | StoredDocument<Job>>('POST', { revision, readings }, timeoutMs);
     if (!answer) return null;
     this.isUnsaved = false;
-    this.#take(answer);
+    this.#take('document' in answer ? answer : { ...answer, document: putReadings(this.stored, answer.readings) });
     // What was heard while this was on its way.
+    this.#takeSteps();
     void this.#catchUpSoon();
     return performance.now() - begun;
   }
@@ -82,10 +89,12 @@ export class Technician {
     this.left.abort();
   }
 
-  async #ask(method: 'GET' | 'PUT', body?: object, timeoutMs?: number): Promise<StoredDocument<Job> | null> {
+  async #ask<Answer>(method: 'GET' | 'POST', body?: object, timeoutMs?: number): Promise<Answer | null> {
     try {
-      const { status, text } = await this.#send(method, body && JSON.stringify(body), timeoutMs);
-      if (status === 200) return JSON.parse(text) as StoredDocument<Job>;
+      const sent = body && JSON.stringify(body);
+      const { status, text } = await this.#send(method, sent, timeoutMs);
+      this.bytes += Buffer.byteLength(sent ?? '') + Buffer.byteLength(text);
+      if (status === 200) return JSON.parse(text) as Answer;
       this.faults += 1;
     } catch {
       // The server is away, or the answer was given up.
@@ -94,12 +103,12 @@ export class Technician {
   }
 
   /** Node's own requests: they take the least time beside what is measured. */
-  #send(method: 'GET' | 'PUT', body = '', timeoutMs?: number): Promise<{ status: number; text: string }> {
+  #send(method: 'GET' | 'POST', body = '', timeoutMs?: number): Promise<{ status: number; text: string }> {
     return new Promise((done, failed) => {
       const headers = { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) };
       const signal = timeoutMs === undefined ? undefined : AbortSignal.timeout(timeoutMs);
       const sent = request(
-        `${this.address}/api/jobs/${this.jobId}`,
+        `${this.address}/api/jobs/${this.jobId}${method === 'POST' ? '/readings' : ''}`,
         { method, headers, agent: lines, ...(signal && { signal }) },
         (answer) => {
           const parts: Buffer[] = [];
@@ -124,16 +133,19 @@ export class Technician {
       if (!isFirst && by !== this.name) this.lags.push(now - Date.parse(at));
     }
     this.job = stored;
+    this.stored = stored.document;
   }
 
-  async #listen(): Promise<void> {
+  async #listen(isOpen: () => void): Promise<void> {
     while (!this.left.signal.aborted) {
       try {
-        const { body } = await fetch(`${this.address}/api/events`, { signal: this.left.signal });
-        // Changes that were made while the line was down.
-        await this.#catchUp();
+        const { body } = await fetch(`${this.address}/api/events?follow=jobs/${this.jobId}`, {
+          signal: this.left.signal,
+        });
         let rest = '';
         for await (const chunk of body!.pipeThrough(new TextDecoderStream()) as unknown as AsyncIterable<string>) {
+          this.bytes += chunk.length;
+          isOpen();
           const parts = (rest + chunk).split('\n\n');
           rest = parts.pop()!;
           for (const part of parts) this.#hear(/^data: (\{.*)$/m.exec(part)?.[1]);
@@ -148,7 +160,24 @@ export class Technician {
     const change = data === undefined ? null : (JSON.parse(data) as DocumentChange);
     if (change?.id !== this.jobId || change.revision === null) return;
     this.told = Math.max(this.told, change.revision);
+    if (change.step) this.steps.set(change.revision, change.step);
+    this.#takeSteps();
     void this.#catchUpSoon();
+  }
+
+  /** Takes the readings that were announced, in the order of their revisions. */
+  #takeSteps(): void {
+    if (this.isUnsaved) return;
+    for (let step; (step = this.steps.get(this.job.revision + 1));) {
+      const { id, revision, document } = this.job;
+      this.#take({
+        id,
+        revision: revision + 1,
+        updatedAt: step.updatedAt,
+        document: putReadings(document, step.readings),
+      });
+    }
+    for (const revision of this.steps.keys()) if (revision <= this.job.revision) this.steps.delete(revision);
   }
 
   async #catchUpSoon(): Promise<void> {
@@ -161,6 +190,6 @@ export class Technician {
   }
 
   async #catchUp(): Promise<void> {
-    this.#take(await this.#ask('GET'));
+    this.#take(await this.#ask<StoredDocument<Job>>('GET'));
   }
 }

@@ -1,9 +1,14 @@
-import type { JobSummary, StoredDocument } from '@usual-drag/contract';
+import type { JobSummary, SavedReadings, StoredDocument } from '@usual-drag/contract';
 import type { Job } from '@usual-drag/core/job';
+import type { Reading } from '@usual-drag/core/readings';
 import { queryOptions } from '@tanstack/react-query';
 import { answerTo, ask } from './http.ts';
 
-export const jobsQuery = queryOptions({ queryKey: ['jobs'], queryFn: () => ask<JobSummary[]>('GET', '/jobs') });
+export const jobsQuery = queryOptions({
+  queryKey: ['jobs'],
+  queryFn: () => ask<JobSummary[]>('GET', '/jobs'),
+  meta: { follows: 'jobs' },
+});
 
 export const archivedJobsQuery = queryOptions({
   queryKey: ['jobs', 'archived'],
@@ -11,7 +16,15 @@ export const archivedJobsQuery = queryOptions({
 });
 
 export const jobQuery = (id: string) =>
-  queryOptions({ queryKey: ['jobs', id], queryFn: () => ask<StoredDocument<Job>>('GET', `/jobs/${id}`) });
+  queryOptions({
+    queryKey: ['jobs', id],
+    queryFn: () => ask<StoredDocument<Job>>('GET', `/jobs/${id}`),
+    meta: { follows: `jobs/${id}` },
+  });
+
+/** Saves readings alone: the same as a save of the whole job with them, which was edited from `revision`. */
+export const saveReadings = (id: string, revision: number, readings: readonly Reading[]) =>
+  ask<SavedReadings | StoredDocument<Job>>('POST', `/jobs/${id}/readings`, { revision, readings });
 
 export const createJob = (document: Job) => ask<StoredDocument<Job>>('POST', '/jobs', { document });
 export const importJob = (file: unknown) => ask<StoredDocument<Job>>('POST', '/jobs/import', file);

@@ -13,6 +13,7 @@ export const listQuery = <K extends ListedKind>(kind: K) =>
     queryKey: [kind],
     queryFn: () => ask<StoredDocument<DocumentOfKind[K]>[]>('GET', `/${kind}`),
     staleTime: Infinity,
+    meta: { follows: kind },
   });
 
 /** Instruments that the kit offers to a job: with their leads, without the archived ones. */

@@ -1,4 +1,12 @@
+import type { Followed } from '@usual-drag/contract';
 import { notifyManager, QueryClient } from '@tanstack/react-query';
+
+declare module '@tanstack/react-query' {
+  interface Register {
+    /** `follows`: the list or document whose changes the server announces to this page while the answer is on the screen. */
+    readonly queryMeta: { readonly follows?: Followed };
+  }
+}
 
 // An edit is on the screen before the next key is read, so that each edit builds on the one before.
 notifyManager.setScheduler(queueMicrotask);

@@ -1,5 +1,6 @@
-import type { DocumentChange, StoredDocument } from '@usual-drag/contract';
-import { newJob, type Job } from '@usual-drag/core/job';
+import type { DocumentChange, Followed, ReadingsStep, StoredDocument } from '@usual-drag/contract';
+import { addReading, newJob, nextReadingId, type Job } from '@usual-drag/core/job';
+import type { EventListener } from '../api/events.ts';
 import type * as DocumentsModule from './documents.ts';
 import type * as FollowModule from './follow.ts';
 
@@ -15,14 +16,15 @@ let server: StoredDocument<Job>;
 let asked: number;
 let isAway: boolean;
 let hear: (change: Partial<DocumentChange>) => void;
-let again: () => void;
+let opened: (...begun: Followed[]) => void;
 let documents: typeof DocumentsModule;
 const said: string[] = [];
 
 jest.mock('../api/events.ts', () => ({
-  listen: (onChange: (change: DocumentChange) => void, onAgain: () => void) => {
-    hear = (change) => onChange({ kind: 'jobs', id: 'a', revision: null, ...change });
-    again = onAgain;
+  listen: (listener: EventListener) => {
+    hear = (change) => listener.onChange({ kind: 'jobs', id: 'a', revision: null, ...change });
+    opened = (...begun) => listener.onOpen(begun);
+    return () => undefined;
   },
 }));
 jest.mock('../api/http.ts', () => ({
@@ -94,7 +96,62 @@ test('while the server is away it is not asked over and over; once it is heard a
   expect(asked).toBe(3);
   isAway = false;
   server = stored(3, 'three');
-  again();
+  opened('jobs/a');
+  hear({ revision: 3 });
   await settle(2000);
   expect(open().revision).toBe(3);
+});
+
+/** The job with so many readings, and the last of them as it is announced. */
+const withReadings = (count: number): Job =>
+  Array.from({ length: count }, (_, k) => String(k)).reduce(
+    (job, shown) =>
+      addReading(job, {
+        id: nextReadingId(job.readings ?? []),
+        quantity: 'dc-voltage',
+        instrument: 'none',
+        range: '20 V',
+        red: 'A',
+        black: '0',
+        observations: [{ shown, unit: 'V' }],
+      }),
+    newJob('one'),
+  );
+const step = (count: number): ReadingsStep => ({
+  updatedAt: `2026-11-27T09:00:0${count}.000Z`,
+  readings: withReadings(count).readings!.slice(-1),
+});
+
+test('readings of another device are here as they are announced, without a question and without a word', async () => {
+  hear({ revision: 2, step: step(1) });
+  hear({ revision: 3, step: step(2) });
+  expect([open().document, open().revision, open().savedAt]).toEqual([withReadings(2), 3, '2026-11-27T09:00:02.000Z']);
+  await settle(2000);
+  expect([asked, said]).toEqual([0, []]);
+});
+
+test('announced in another order, they are here in theirs; after one that was missed the job is asked for', async () => {
+  hear({ revision: 3, step: step(2) });
+  expect(open().revision).toBe(1);
+  hear({ revision: 2, step: step(1) });
+  expect([open().document, open().revision]).toEqual([withReadings(2), 3]);
+  server = { ...stored(5, 'one'), document: withReadings(4) };
+  hear({ revision: 5, step: step(4) });
+  await settle(2000);
+  expect([open().document, open().revision, asked]).toEqual([withReadings(4), 5, 2]);
+});
+
+test('readings that come during an edit are taken once that is saved, on top of it', async () => {
+  const mine = { ...newJob('mine') };
+  documents.dispatch('jobs', 'a', { type: 'edited', document: mine });
+  documents.dispatch('jobs', 'a', { type: 'sent' });
+  hear({ revision: 2 });
+  hear({ revision: 3, step: step(1) });
+  await settle(1000);
+  expect(open().document).toBe(mine);
+  const own = { id: 'a', revision: 2, updatedAt: '2026-11-27T09:00:00.000Z', document: mine };
+  documents.dispatch('jobs', 'a', { type: 'saved', stored: own });
+  expect(open()).toMatchObject({ revision: 3, document: { title: 'mine', readings: withReadings(1).readings } });
+  await settle(2000);
+  expect(asked).toBe(0);
 });

@@ -1,4 +1,12 @@
-import type { DocumentChange, DocumentKind, DocumentOfKind, StoredDocument } from '@usual-drag/contract';
+import type {
+  DocumentChange,
+  DocumentKind,
+  DocumentOfKind,
+  Followed,
+  ReadingsStep,
+  StoredDocument,
+} from '@usual-drag/contract';
+import { putReadings } from '@usual-drag/core/job';
 import { devicesQuery } from '../api/devices.ts';
 import { listen } from '../api/events.ts';
 import { jobQuery } from '../api/jobs.ts';
@@ -6,42 +14,61 @@ import { listQuery, type ListedKind } from '../api/lists.ts';
 import { queries } from '../api/queries.ts';
 import { toast } from '../ui/toast.ts';
 import { documentKey, documentState, openDocument, placeOfKey, useDocuments } from './documents.ts';
+import { whenScreenChanges } from './followed.ts';
 import { showInList } from './use-document-list.ts';
 
 /** ms between two askings after the same: many devices may save in one second. */
 const pause = 300;
 
-/** The newest revision that the server has announced, by document. */
-const told = new Map<string, number>();
+/** Announcements about a job. */
+interface Told {
+  /** The newest revision. */
+  readonly revision: number;
+  /** Readings that make one revision of the one before, by the later one, until that one is here. */
+  readonly steps: Map<number, ReadingsStep>;
+}
+
+const told = new Map<string, Told>();
 
 /**
- * Keeps what is open, and the lists, as the server has them, whoever changes them.
+ * Keeps the documents and lists that are on the screen as the server has them, whoever changes them.
  *
  * @param onAgain  called when the server answers again
  */
 export function followChanges(onAgain: () => void): void {
-  const askForAll = (): void => {
-    onAgain();
-    for (const key in useDocuments.getState().open) refetch(key);
-    for (const kind of ['instruments', 'meter-projects'] as const)
-      if (queries.getQueryData(listQuery(kind).queryKey)) refetch(kind);
-  };
-  // A direct request returns the reason.
-  listen(hear, askForAll, () => void queries.fetchQuery({ ...devicesQuery, staleTime: 0 }).catch(() => undefined));
-  // Changes announced during an unsaved edit are requested once that is saved.
+  const follow = listen({
+    onChange: hear,
+    onOpen: (begun) => {
+      onAgain();
+      // The server says the revisions of documents itself.
+      for (const subject of begun) if (isList(subject)) refetchList(subject);
+    },
+    // A direct request returns the reason.
+    onTurnedAway: () => void queries.fetchQuery({ ...devicesQuery, staleTime: 0 }).catch(() => undefined),
+  });
+  whenScreenChanges(follow);
+  // Changes announced during an unsaved edit are taken once that is saved.
   useDocuments.subscribe(({ open }, { open: before }) => {
-    for (const key in open) if (open[key] !== before[key] && isBehind(key)) refetch(key);
+    for (const key in open) if (open[key] !== before[key] && isBehind(key)) catchUp(key);
   });
 }
 
-function hear({ kind, id, revision }: DocumentChange): void {
-  if (kind === 'jobs') refetch('jobs');
-  else if (queries.getQueryData(listQuery(kind).queryKey) && (id === null || !isOwn(kind, id, revision))) refetch(kind);
-  if (kind === 'jobs' && id !== null && revision !== null) {
-    const key = documentKey(kind, id);
-    told.set(key, Math.max(revision, told.get(key) ?? 0));
-    if (isBehind(key)) refetch(key);
-  }
+const isList = (subject: Followed): subject is DocumentKind => !subject.includes('/');
+
+function hear({ kind, id, revision, step }: DocumentChange): void {
+  if (kind === 'jobs' || id === null || !isOwn(kind, id, revision)) refetchList(kind);
+  if (kind !== 'jobs' || id === null || revision === null) return;
+  const key = documentKey(kind, id);
+  const before = told.get(key);
+  const steps = before?.steps ?? new Map<number, ReadingsStep>();
+  if (step) steps.set(revision, step);
+  told.set(key, { revision: Math.max(revision, before?.revision ?? 0), steps });
+  if (isBehind(key)) catchUp(key);
+}
+
+/** Asks for a list again, if it was asked for before. */
+function refetchList(kind: DocumentKind): void {
+  if (kind === 'jobs' || queries.getQueryData(listQuery(kind).queryKey)) refetch(kind);
 }
 
 /** Returns whether this page has saved that itself. */
@@ -52,7 +79,23 @@ function isOwn(kind: DocumentKind, id: string, revision: number | null): boolean
 
 function isBehind(key: string): boolean {
   const state = useDocuments.getState().open[key];
-  return state?.saving.kind === 'saved' && (state.revision ?? 0) < (told.get(key) ?? 0);
+  return state?.saving.kind === 'saved' && (state.revision ?? 0) < (told.get(key)?.revision ?? 0);
+}
+
+/** Takes the readings that were announced; the document is asked for where something else has changed, or one was missed. */
+function catchUp(key: string): void {
+  const { id } = placeOfKey(key);
+  const { steps, revision: newest } = told.get(key)!;
+  let { revision, document } = documentState(useDocuments.getState().open, 'jobs', id)!;
+  let updatedAt = '';
+  for (let next = steps.get((revision ?? 0) + 1); next; next = steps.get(revision + 1)) {
+    document = putReadings(document, next.readings);
+    revision = (revision ?? 0) + 1;
+    updatedAt = next.updatedAt;
+  }
+  for (const step of steps.keys()) if (step <= (revision ?? 0)) steps.delete(step);
+  if (updatedAt !== '') take('jobs', { id, revision: revision!, updatedAt, document });
+  else if ((revision ?? 0) < newest) refetch(key);
 }
 
 const waiting = new Map<string, 'under way' | 'asked again'>();

@@ -42,6 +42,7 @@ function History({ kind, id, entry }: Props) {
     queryFn: ({ pageParam }) => readHistory(kind, id, pageParam),
     initialPageParam: null as number | null,
     getNextPageParam: ({ before }) => before,
+    meta: { follows: kind === 'jobs' ? `jobs/${id}` : kind },
   });
   const { data: version } = useQuery({ ...versionQuery(kind, id, entry ?? 0), enabled: entry !== null });
   const { data: signatures = [] } = useQuery({ ...signaturesQuery(id), enabled: kind === 'jobs' });

@@ -1,6 +1,8 @@
-import type { StoredDocument } from '@usual-drag/contract';
+import type { DocumentKind, StoredDocument } from '@usual-drag/contract';
+import { changedReadings, putReadings, type Job } from '@usual-drag/core/job';
 import { saveDocument, setVersionAside } from '../api/documents.ts';
 import { Failed, Refused, Unreachable } from '../api/http.ts';
+import { saveReadings } from '../api/jobs.ts';
 import { isUnsaved, type DocumentState } from './document-state.ts';
 import { dispatch, openDraft, placeOfKey, useDocuments } from './documents.ts';
 import { dropDraft, holdWindow, keepDraft, takeOverDrafts } from './drafts.ts';
@@ -98,7 +100,7 @@ async function send(key: string): Promise<void> {
   clearTimeout(timers.get(key));
   dispatch(kind, id, { type: 'sent' });
   try {
-    const stored = await saveDocument(kind, id, state.document as never, state.revision);
+    const stored = await save(kind, id, state);
     dispatch(kind, id, { type: 'saved', stored });
   } catch (error) {
     const { message } = error as Error;
@@ -110,6 +112,27 @@ async function send(key: string): Promise<void> {
     else if (error instanceof Failed) dispatch(kind, id, { type: 'failed', message });
     else dispatch(kind, id, { type: 'unreachable' });
   }
+}
+
+/** Hands an edit in: the readings alone where nothing else of a job has changed, else the whole document. */
+async function save(
+  kind: DocumentKind,
+  id: string,
+  { document, stored, revision }: DocumentState<unknown>,
+): Promise<StoredDocument<unknown>> {
+  if (kind === 'jobs' && stored !== null && revision !== null) {
+    const base = stored as Job;
+    const readings = changedReadings(base, document as Job);
+    const saved = readings?.length ? await saveReadings(id, revision, readings).catch(wholeIfRefused) : null;
+    if (saved) return 'document' in saved ? saved : { ...saved, document: putReadings(base, saved.readings) };
+  }
+  return saveDocument(kind, id, document as never, revision);
+}
+
+/** Refused readings are sent again with the whole job, whose answer says what is to be done. */
+function wholeIfRefused(error: unknown): null {
+  if (error instanceof Refused) return null;
+  throw error;
 }
 
 async function sendAside(key: string): Promise<void> {

@@ -5,7 +5,14 @@ export { InstrumentDto } from './instrument.dto.ts';
 export { JobDto, NetworkDto } from './job.dto.ts';
 export { KitDto, KitInstrumentDto } from './kit.dto.ts';
 export { OrderSequenceDto, SignOrderDto } from './order.dto.ts';
-export { CreateJobDto, KeepVersionDto, SaveInstrumentDto, SaveJobDto, SaveMeterProjectDto } from './requests.dto.ts';
+export {
+  CreateJobDto,
+  KeepVersionDto,
+  SaveInstrumentDto,
+  SaveJobDto,
+  SaveMeterProjectDto,
+  SaveReadingsDto,
+} from './requests.dto.ts';
 export { ReadInstrumentDto } from './read-instrument.dto.ts';
 export { SignJobDto } from './sign-job.dto.ts';
 export { requestSchemas } from './schema.ts';

@@ -1,8 +1,10 @@
-import { IsObject, IsOptional } from 'class-validator';
-import { Revision } from './decorators.ts';
+import { ArrayMinSize, IsObject, IsOptional } from 'class-validator';
+import { most } from '../limits.ts';
+import { List, Revision } from './decorators.ts';
 import type { JobDto } from './job.dto.ts';
 import type { KitInstrumentDto } from './kit.dto.ts';
 import type { MeterProjectDto } from './meter-project.dto.ts';
+import type { ReadingDto } from './reading.dto.ts';
 
 /** A new job. Its document is checked against the published schema of a job file. */
 export class CreateJobDto {
@@ -14,6 +16,16 @@ export class CreateJobDto {
 export class SaveJobDto extends CreateJobDto {
   @Revision(1)
   revision!: number;
+}
+
+/** Readings that were added to a job or changed in it, and the revision that this was based on. */
+export class SaveReadingsDto {
+  @Revision(1)
+  revision!: number;
+
+  @List(most.readings)
+  @ArrayMinSize(1, { message: 'must contain a reading' })
+  readings!: ReadingDto[];
 }
 
 /** Keys of a save beside its document. */

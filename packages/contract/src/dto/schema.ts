@@ -92,6 +92,7 @@ export function requestSchemas(): Record<string, Schema> {
   const prefix = '#/components/schemas/';
   const all = schemas(prefix) as Record<string, ObjectSchema>;
   for (const request of ['CreateJobDto', 'SaveJobDto']) all[request]!.properties.document = { $ref: `${prefix}JobDto` };
+  all.SaveReadingsDto!.properties.readings!.items = { $ref: `${prefix}ReadingDto` };
   all.SaveInstrumentDto!.properties.document = { $ref: `${prefix}KitInstrumentDto` };
   all.SaveMeterProjectDto!.properties.document = { $ref: `${prefix}MeterProjectDto` };
   return all;

@@ -53,6 +53,7 @@ export {
   rowsFromRangeTable,
   rowsFromSweep,
 } from './rows/table-rows.ts';
+export { changedReadings, putReadings } from './changed-readings.ts';
 export { mergeJobs, readingOrigin } from './merge-jobs.ts';
 export { documentChanges } from './document-changes.ts';
 export { sameValue } from './same-value.ts';
