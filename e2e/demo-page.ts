@@ -96,7 +96,7 @@ export const test = base.extend<TestFixtures, { readonly sharedServer: DemoServe
     page.on('pageerror', (error) => faults.push(error.message));
     page.on('console', (message) => {
       // A server that is stopped cuts the line of events: that is no fault of the page.
-      const isLineCut = message.location().url.endsWith('/api/events');
+      const isLineCut = message.location().url.includes('/api/events?');
       if (message.type() === 'error' && !isLineCut) faults.push(message.text());
     });
     await use(faults);
@@ -128,7 +128,7 @@ export async function openJob(page: Page, server: DemoServer, title: string, ste
 
 /** Blocks events of what others save, as on a broken line. */
 export async function hearNothing(page: Page): Promise<void> {
-  await page.route('**/api/events', () => undefined);
+  await page.route('**/api/events?*', () => undefined);
 }
 
 /** Lets the page fetch what is not on the screen yet, and waits for it: the server may be stopped afterwards. */

@@ -97,8 +97,8 @@ test('readings that two devices take at the same moment are both there, the late
   await expect(stepInHand(phone)).toBeVisible();
   let go: () => void = () => undefined;
   const held = new Promise<void>((free) => (go = free));
-  await phone.route('**/api/jobs/*', async (route) => {
-    if (route.request().method() === 'PUT') await held;
+  await phone.route('**/api/jobs/*/readings', async (route) => {
+    await held;
     await route.continue();
   });
   await readNext(phone, '2.22');

@@ -47,6 +47,7 @@ test('a new meter with leads and contacts is offered on the bench, its burden gr
   await page.goto(server.address);
   await openKit(page);
   await page.getByRole('button', { name: 'Analogue', exact: true }).click();
+  await expect(cell(page, 'Name of the instrument')).toHaveValue('New analogue multimeter');
   await type(page, 'Name of the instrument', 'Gatehouse ammeter');
   await type(page, 'Both leads', '0.3');
   await type(page, 'Both contacts', '0.2');

@@ -294,8 +294,8 @@ test('a backup is checked, restored, and what it replaced is brought back, on th
   await expect(page.getByRole('link', { name: /^Level loop/ })).toHaveCount(1);
   await expect(page.getByRole('link', { name: /^Since/ })).toHaveCount(0);
 
-  await page.keyboard.press('g');
-  await page.keyboard.press('b');
+  await page.getByRole('button', { name: 'Import, export' }).click();
+  await page.getByRole('menuitem', { name: 'Backup and restore' }).click();
   const copy = page.getByRole('table', { name: 'Copies' }).getByRole('row', { name: /before a restoration/ });
   await copy
     .first()

@@ -31,7 +31,7 @@ async function watchControls(page: Page): Promise<void> {
 async function slowDown(page: Page): Promise<void> {
   let asked = 0;
   await page.route('**/api/**', async (route) => {
-    if (route.request().url().endsWith('/api/events')) return route.continue();
+    if (route.request().url().includes('/api/events?')) return route.continue();
     const delay = 20 + ((asked += 1) % 5) * 30;
     await new Promise((later) => setTimeout(later, delay));
     await route.continue().catch(() => undefined);
