@@ -34,17 +34,17 @@ export interface ChangeListener<T> {
   changed(change: Change<T>): void;
 }
 
-/** Documents kept in memory, those that were not used for the longest time given up first. */
+/** Documents kept in memory, the newest version of each first; those that were not used for the longest time are given up first. */
 interface AtHand<T> {
-  get(id: string): Kept<T> | undefined;
-  has(id: string): boolean;
-  /** @param of  with the number of its characters */
-  set(id: string, kept: Kept<T>, of: { readonly size: number }): unknown;
+  get(id: string): readonly Kept<T>[] | undefined;
+  /** @param of  with the number of their characters */
+  set(id: string, versions: readonly Kept<T>[], of: { readonly size: number }): unknown;
   delete(id: string): boolean;
 }
 
-/** Characters of documents that each repository keeps in memory. */
+/** Characters of documents that each repository keeps in memory, and versions of each. */
 const mostAtHand = 16 * 2 ** 20;
+const mostVersionsAtHand = 8;
 
 /** A stored document that cannot be read. */
 export class Damaged extends Error {
@@ -70,8 +70,8 @@ export interface Line extends Omit<Kept<unknown>, 'document'> {
 export class DocumentRepository<T> {
   /** Result of the last check of each document, by its id: the revision, and the damage if any. */
   readonly #checked = new Map<string, { readonly revision: number; readonly damaged: DamagedDocument | null }>();
-  /** The newest versions of documents that are being worked on, so that the next edit need not read them again. */
-  readonly #atHand: AtHand<T> = new LRUCache<string, Kept<T>>({ maxSize: mostAtHand });
+  /** The last versions of documents that are being worked on, so that the next edits need not read them again. */
+  readonly #atHand: AtHand<T> = new LRUCache<string, readonly Kept<T>[]>({ maxSize: mostAtHand });
 
   constructor(
     private readonly database: Database,
@@ -141,14 +141,26 @@ export class DocumentRepository<T> {
    * does nothing then.
    */
   async newest(id: string): Promise<Kept<T> | undefined> {
-    const atHand = this.#atHand.get(id);
+    const [atHand] = this.#atHand.get(id) ?? [];
     if (atHand) return atHand;
     const [row] = await this.#select().where(eq(this.table.id, id));
     if (!row) return undefined;
     const kept = this.#read(row);
-    // It may have been saved meanwhile.
-    if (!this.#atHand.has(id)) this.#atHand.set(id, kept, { size: bufferOf(row.bytes).length });
+    // A later one may have been saved while this one was read.
+    if (!this.#atHand.get(id)) this.#keepAtHand(kept, bufferOf(row.bytes).length);
     return kept;
+  }
+
+  #keepAtHand(kept: Kept<T>, characters: number): void {
+    const before = this.#atHand.get(kept.id);
+    // Those that do not lead up to it are of no use.
+    const versions = before?.[0]?.revision === kept.revision - 1 ? [kept, ...before] : [kept];
+    const atHand = versions.slice(0, mostVersionsAtHand);
+    this.#atHand.set(kept.id, atHand, { size: atHand.length * characters });
+  }
+
+  #versionAtHand(id: string, revision: number): T | undefined {
+    return this.#atHand.get(id)?.find((kept) => kept.revision === revision)?.document;
   }
 
   /** The present revision of a document, archived or not; undefined if there is none. */
@@ -201,14 +213,13 @@ export class DocumentRepository<T> {
   async replace(id: string, from: number, document: T): Promise<Kept<T> | undefined> {
     const at = new Date();
     const text = documentText(document);
-    const before = this.#atHand.get(id);
     const [, replaced] = await this.database.batch(this.replacement(id, from, text, at));
     if (replaced.rowsAffected === 1) {
       const saved = { id, revision: from + 1, updatedAt: at.toISOString(), document };
-      return this.#changed(saved, text, before?.revision === from ? before.document : undefined);
+      return this.#changed(saved, text, this.#versionAtHand(id, from));
     }
     // Perhaps something else has changed it.
-    if (before?.revision === from) this.#atHand.delete(id);
+    if (this.#atHand.get(id)?.[0]?.revision === from) this.#atHand.delete(id);
     return undefined;
   }
 
@@ -297,6 +308,8 @@ export class DocumentRepository<T> {
 
   /** The document as it was at an earlier revision; undefined if that is not kept any more, or cannot be read. */
   async atRevision(id: string, revision: number): Promise<T | undefined> {
+    const atHand = this.#versionAtHand(id, revision);
+    if (atHand !== undefined) return atHand;
     const [found] = await this.database
       .select({ document: revisions.document })
       .from(revisions)
@@ -336,7 +349,7 @@ export class DocumentRepository<T> {
     const { id, revision } = saved;
     this.noteChecked([id], revision);
     const kept = { ...saved, archivedAt: null };
-    this.#atHand.set(id, kept, { size: text.length });
+    this.#keepAtHand(kept, text.length);
     this.listener.changed({ id, revision, saved: { ...saved, ...(before && { before }) } });
     return kept;
   }

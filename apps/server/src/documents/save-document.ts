@@ -27,6 +27,13 @@ export async function saveDocument<T>(
     revision === undefined ? await repository.insert(id, document) : await repository.replace(id, revision, document);
   if (saved) return answer(saved);
   const base = revision === undefined ? undefined : await repository.atRevision(id, revision);
+  // On top of the version in memory; only a save can tell that this is still the one in the database.
+  const newest = await repository.newest(id);
+  const joinedNewest = newest && merge(base ?? null, document, newest.document);
+  if (newest && joinedNewest && !sameValue(joinedNewest, newest.document)) {
+    const joined = await repository.replace(id, newest.revision, joinedNewest);
+    if (joined) return answer(joined);
+  }
   // Each time that it has been changed once more meanwhile, somebody else has been saved.
   for (;;) {
     const current = await findDocument(repository, id);

@@ -46,7 +46,7 @@ function History({ kind, id, entry }: Props) {
   });
   const { data: version } = useQuery({ ...versionQuery(kind, id, entry ?? 0), enabled: entry !== null });
   const { data: signatures = [] } = useQuery({ ...signaturesQuery(id), enabled: kind === 'jobs' });
-  const name = state ? kindOf[kind].nameOf(state.document as never) : id;
+  const name = state ? kindOf[kind].nameOf(state.document as never) : 'Opening …';
   const restore = (): void => {
     if (!version) return;
     dispatch(kind, id, { type: 'edited', document: version.document });
