@@ -51,12 +51,16 @@ test('a reading that is taken on a phone is on the bench within a second, and sa
   );
   await phone.reload();
   await expect(stepInHand(phone)).toBeVisible();
+  const requests: string[] = [];
+  page.on('request', (request) => requests.push(`${request.method()} ${new URL(request.url()).pathname}`));
   await readNext(phone, '12.34');
   const taken = Date.now();
   await expect(logRow(page, 'M1')).toContainText('12.34', { timeout: 5000 });
   // Typed to seen, with the pause that lets the letters of a word go together; a busy machine takes longer.
   expect(Date.now() - taken).toBeLessThan(4000);
   await expect(logRow(page, 'M1')).toContainText('B. Wader');
+  // The announcement brought it: the job was not fetched again.
+  expect(requests.filter((request) => request.includes('/api/jobs/'))).toEqual([]);
   // And the other way; nothing is asked.
   await readNext(page, '6.54');
   await saved(page);

@@ -1,6 +1,7 @@
 import type { DocumentChange, StoredDocument } from '@usual-drag/contract';
-import { addReading, floatLevelDivider, nextReadingId, type Job } from '@usual-drag/core/job';
+import { floatLevelDivider, type Job } from '@usual-drag/core/job';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
+import { takeReading } from '../test/take-reading.ts';
 
 let server: RunningServer;
 beforeEach(async () => {
@@ -37,17 +38,6 @@ async function until(holds: () => boolean): Promise<void> {
 }
 
 const divider: Job = floatLevelDivider([]);
-const take = (job: Job, shown: string, at: string): Job =>
-  addReading(job, {
-    id: nextReadingId(job.readings ?? []),
-    quantity: 'dc-voltage',
-    instrument: 'none',
-    range: '20 V',
-    red: 'B',
-    black: '0',
-    observations: [{ shown, unit: 'V', at }],
-  });
-
 test('whoever listens is told of every document that is saved, archived, restored or deleted', async () => {
   const [one, other] = [await listen(), await listen()];
   const { id, document } = (await server.ask('POST', '/jobs', { document: divider })).json as StoredDocument<Job>;
@@ -118,8 +108,12 @@ test('readings that two devices take of one job are both saved, and the answer s
   const { id, document } = (await server.ask('POST', '/jobs', { document: divider })).json as StoredDocument<Job>;
   const save = async (revision: number, job: Job) =>
     (await server.ask('PUT', `/jobs/${id}`, { revision, document: job })).json as StoredDocument<Job>;
-  const bench = await save(1, take(document, '6.36', '2026-11-27T09:00:00.000Z'));
-  const sent = take(take(document, '3.65', '2026-11-27T09:00:10.000Z'), '3.66', '2026-11-27T09:00:20.000Z');
+  const bench = await save(1, takeReading(document, '6.36', '2026-11-27T09:00:00.000Z'));
+  const sent = takeReading(
+    takeReading(document, '3.65', '2026-11-27T09:00:10.000Z'),
+    '3.66',
+    '2026-11-27T09:00:20.000Z',
+  );
   const phone = await save(1, sent);
   expect([bench.revision, phone.revision]).toEqual([2, 3]);
   expect(phone.document.readings!.map((one) => [one.id, one.observations[0]!.shown])).toEqual([
@@ -148,7 +142,7 @@ test('of two edits of the network the later one is asked about, with the version
   // A reading on top of the former network, though, is joined with it.
   const read = await server.ask('PUT', `/jobs/${id}`, {
     revision: 1,
-    document: take(document, '6', '2026-11-27T09:00:00.000Z'),
+    document: takeReading(document, '6', '2026-11-27T09:00:00.000Z'),
   });
   const joined = (read.json as StoredDocument<Job>).document;
   expect([read.status, joined.network, joined.readings!.length]).toEqual([200, edited(1000).network, 1]);
@@ -156,9 +150,9 @@ test('of two edits of the network the later one is asked about, with the version
 
 test('two devices that read without end are joined up to the most that a job may have', async () => {
   const many = (from: number, count: number): Job => ({
-    ...take(divider, '1', '2026-11-27T09:00:00.000Z'),
+    ...takeReading(divider, '1', '2026-11-27T09:00:00.000Z'),
     readings: Array.from({ length: count }, (_, k) => ({
-      ...take(divider, '1', `at ${from + k}`).readings![0]!,
+      ...takeReading(divider, '1', `at ${from + k}`).readings![0]!,
       id: `M${k + 1}`,
     })),
   });
@@ -174,7 +168,7 @@ test('fifty readings handed in at once on one revision are all there', async () 
     Array.from({ length: 50 }, (_, k) =>
       server.ask('PUT', `/jobs/${id}`, {
         revision: 1,
-        document: take(document, String(k), `2026-11-27T09:00:00.0${String(k).padStart(2, '0')}Z`),
+        document: takeReading(document, String(k), `2026-11-27T09:00:00.0${String(k).padStart(2, '0')}Z`),
       }),
     ),
   );

@@ -1,15 +1,8 @@
 import type { DocumentChange, SavedReadings, StoredDocument } from '@usual-drag/contract';
-import {
-  addReading,
-  changedReadings,
-  floatLevelDivider,
-  nextReadingId,
-  noteReading,
-  putReadings,
-  type Job,
-} from '@usual-drag/core/job';
+import { changedReadings, floatLevelDivider, noteReading, putReadings, type Job } from '@usual-drag/core/job';
 import type { Reading } from '@usual-drag/core/readings';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
+import { takeReading } from '../test/take-reading.ts';
 
 let server: RunningServer;
 beforeAll(async () => {
@@ -18,16 +11,7 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const divider: Job = floatLevelDivider([]);
-const take = (job: Job, shown: string, at = `2026-11-27T09:00:0${shown}Z`): Job =>
-  addReading(job, {
-    id: nextReadingId(job.readings ?? []),
-    quantity: 'dc-voltage',
-    instrument: 'none',
-    range: '20 V',
-    red: 'B',
-    black: '0',
-    observations: [{ shown, unit: 'V', at }],
-  });
+const take = (job: Job, shown: string, at = `2026-11-27T09:00:0${shown}Z`): Job => takeReading(job, shown, at);
 const last = (job: Job): Reading => job.readings!.at(-1)!;
 
 const create = async (document: Job = divider) =>
