@@ -1,5 +1,5 @@
 import type { StoredDocument } from '@usual-drag/contract';
-import { floatLevelDivider, type Job } from '@usual-drag/core/job';
+import { floatLevelDivider, sameValue, type Job } from '@usual-drag/core/job';
 import { newFolder, startServer } from '../../apps/server/src/test/running-server.ts';
 import { Technician } from '../../apps/server/src/test/technician.ts';
 import { hasStackTrace, type Finding } from './finding.ts';
@@ -66,7 +66,7 @@ export async function fiftyDevices(rounds: number): Promise<Finding> {
         .filter(({ by }) => by === `Technician ${k}`)
         .map(({ observations }) => observations[0]!.shown);
       if (kept.join() !== technician.read.join()) lost += 1;
-      if (technician.job.revision !== revision) lost += 1;
+      if (technician.job.revision !== revision || !sameValue(technician.job.document, document)) lost += 1;
     }
   }
   const faults = technicians.reduce((sum, one) => sum + one.faults, 0);
