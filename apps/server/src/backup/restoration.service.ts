@@ -18,7 +18,7 @@ import { ChangedMeanwhile, changesSoFar, replaceContents } from '../database/rep
 import { jobs } from '../database/schema.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { storedContents } from '../database/stored-contents.ts';
-import { Changes } from '../documents/changes.ts';
+import { Repositories } from '../documents/repositories.ts';
 import { commandLine } from '../program.ts';
 import { prepareBackup } from './prepare-backup.ts';
 
@@ -35,7 +35,7 @@ export class Restoration {
   constructor(
     @Inject(DATABASE) private readonly database: Database,
     @Inject(DATA_FOLDER) private readonly folder: string,
-    @Inject(Changes) private readonly changes: Changes,
+    @Inject(Repositories) private readonly repositories: Repositories,
   ) {}
 
   /** The copies that the server made, the newest first. */
@@ -93,6 +93,7 @@ export class Restoration {
       await copyDatabase(client, copy);
       try {
         await replaceContents(client, from, changes);
+        for (const repository of this.repositories.all) repository.forget();
         return name;
       } catch (error) {
         rmSync(copy);
@@ -105,8 +106,8 @@ export class Restoration {
   /** Announces each job with its revision, which pages that have it open need, and every list. */
   async #announce(): Promise<void> {
     for (const { id, revision } of await this.database.select({ id: jobs.id, revision: jobs.revision }).from(jobs))
-      this.changes.announce({ kind: 'jobs', id, revision });
-    for (const kind of documentKinds) this.changes.announce({ kind, id: null, revision: null });
+      this.repositories.changes.announce({ kind: 'jobs', id, revision });
+    for (const kind of documentKinds) this.repositories.changes.announce({ kind, id: null, revision: null });
   }
 
   #check(name: string, write: (file: string) => Promise<void>): Promise<CheckedBackup> {

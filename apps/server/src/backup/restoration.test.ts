@@ -6,6 +6,7 @@ import { copyDatabase } from '../database/copies.ts';
 import { connect, migrateDatabase } from '../database/database.ts';
 import { ChangedMeanwhile, changesSoFar, replaceContents } from '../database/replace-contents.ts';
 import { newFolder, startServer, type Answer, type RunningServer } from '../test/running-server.ts';
+import { takeReading } from '../test/take-reading.ts';
 
 let folder: string;
 let server: RunningServer;
@@ -74,6 +75,17 @@ test('an edit of a replaced job is not accepted as an edit of the restored one',
   // A page still has the second version open: its edit is asked about.
   expect((await save(id, 2, 'Second, edited')).status).toBe(409);
   expect((await save(id, 3, 'First, edited')).status).toBe(200);
+});
+
+test('a reading of a replaced job is not joined with the restored one', async () => {
+  const { id } = await add('First');
+  const backup = await download();
+  await save(id, 1, 'Second');
+  await restore((await checked(backup)).id);
+  const { readings } = takeReading(newJob('First'), '6.36', '2026-11-27T09:00:00Z');
+  const handIn = (revision: number) => server.ask('POST', `/jobs/${id}/readings`, { revision, readings });
+  expect((await handIn(2)).status).toBe(409);
+  expect((await handIn(3)).status).toBe(200);
 });
 
 test('each job and every list is announced to the pages', async () => {

@@ -40,6 +40,7 @@ interface AtHand<T> {
   /** @param of  with the number of their characters */
   set(id: string, versions: readonly Kept<T>[], of: { readonly size: number }): unknown;
   delete(id: string): boolean;
+  clear(): void;
 }
 
 /** Characters of documents that each repository keeps in memory, and versions of each. */
@@ -145,9 +146,19 @@ export class DocumentRepository<T> {
     if (atHand) return atHand;
     const [row] = await this.#select().where(eq(this.table.id, id));
     if (!row) return undefined;
+    return this.#readAtHand(row);
+  }
+
+  /** Forgets the versions in memory: the contents of the database were replaced. */
+  forget(): void {
+    this.#atHand.clear();
+  }
+
+  #readAtHand(row: Row): Kept<T> {
     const kept = this.#read(row);
     // A later one may have been saved while this one was read.
-    if (!this.#atHand.get(id)) this.#keepAtHand(kept, bufferOf(row.bytes).length);
+    const [newest] = this.#atHand.get(row.id) ?? [];
+    if (!newest || newest.revision < kept.revision) this.#keepAtHand(kept, bufferOf(row.bytes).length);
     return kept;
   }
 
@@ -306,10 +317,12 @@ export class DocumentRepository<T> {
     return found?.document ?? null;
   }
 
-  /** The document as it was at an earlier revision; undefined if that is not kept any more, or cannot be read. */
+  /** The document at the present or an earlier revision; undefined if that is not kept any more, or cannot be read. */
   async atRevision(id: string, revision: number): Promise<T | undefined> {
     const atHand = this.#versionAtHand(id, revision);
     if (atHand !== undefined) return atHand;
+    const [present] = await this.#select().where(and(eq(this.table.id, id), eq(this.table.revision, revision)));
+    if (present) return this.#readAtHand(present).document;
     const [found] = await this.database
       .select({ document: revisions.document })
       .from(revisions)

@@ -89,10 +89,11 @@ export class JobsService {
     sent: readonly unknown[],
   ): Promise<SavedReadings | StoredDocument<Job>> {
     const { jobs } = this.repositories;
-    const newest = await jobs.newest(id);
-    const base = newest?.revision === revision ? newest.document : await jobs.atRevision(id, revision);
-    if (!newest || newest.archivedAt !== null) throw missing(jobs, id);
-    if (!base) throw new ConflictException('The version that these readings were based on is no longer stored.');
+    const base = await jobs.atRevision(id, revision);
+    if (!base) {
+      await findDocument(jobs, id);
+      throw new ConflictException('The version that these readings were based on is no longer stored.');
+    }
     // The rest of the job is as it was stored.
     const { readings = [] } = accept(checkDraft({ ...base, version: newestVersion, readings: sent }), '');
     const job = putReadings(base, readings);
