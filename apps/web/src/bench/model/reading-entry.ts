@@ -77,6 +77,12 @@ export function openFree(jobId: string, free: FreePlace): void {
   useReadingEntry.setState({ free, again: null });
 }
 
+/** Opens the field for the readings of a whole plan. */
+export function openListed(jobId: string): void {
+  takeInHand(jobId);
+  useReadingEntry.setState({ listed: '', large: false });
+}
+
 export const openStep = (step: string): void => useReadingEntry.setState({ step, again: null, free: null });
 
 export function tick(step: string, check: string): void {

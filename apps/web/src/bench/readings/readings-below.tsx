@@ -18,9 +18,8 @@ import { count } from '../../ui/words.ts';
 import { benchNow } from '../model/bench-store.ts';
 import { sayUndoable } from '../model/say-undoable.ts';
 import type { BenchView } from '../model/use-bench-view.ts';
+import { openListed } from '../model/reading-entry.ts';
 import { Log } from './log/log.tsx';
-
-import { useReadingEntry } from '../model/reading-entry.ts';
 import { useReadings, type Readings } from './use-readings.ts';
 
 /** Below the drawing: the log of readings and the sums that they make. */
@@ -45,7 +44,7 @@ export function ReadingsBelow({ view }: { readonly view: BenchView }) {
             tab === 'diagnosis' ? void navigate(`/bench/${view.jobId}/readings/diagnosis`) : setOpen(tab)
           }
         />
-        <Files readings={readings} />
+        <Files readings={readings} jobId={view.jobId} />
       </div>
       <div
         className="min-h-0 grow overflow-auto border-t border-line"
@@ -60,7 +59,7 @@ export function ReadingsBelow({ view }: { readonly view: BenchView }) {
   );
 }
 
-function Files({ readings }: { readonly readings: Readings }) {
+function Files({ readings, jobId }: { readonly readings: Readings; readonly jobId: string }) {
   const file = useRef<HTMLInputElement>(null);
   const title = benchNow().document.title ?? 'readings';
   const actions: readonly MenuAction[] = useMemo(
@@ -75,12 +74,9 @@ function Files({ readings }: { readonly readings: Readings }) {
           ),
       },
       { text: 'Import readings (CSV)', act: () => file.current?.click() },
-      {
-        text: 'Readings of the whole plan …',
-        act: () => useReadingEntry.setState({ listed: '', large: false }),
-      },
+      { text: 'Readings of the whole plan …', act: () => openListed(jobId) },
     ],
-    [readings.readings, readings.comparison, title],
+    [readings.readings, readings.comparison, title, jobId],
   );
   return (
     <>
