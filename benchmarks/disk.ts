@@ -7,10 +7,10 @@ import { setTimeout as delay } from 'node:timers/promises';
 const gap = 40;
 
 /**
- * Writes blocks through to the disk while something else is measured: the disk of a shared machine now and then takes many times
- * longer than usual, and every save waits for it.
+ * Writes blocks to the disk, each with a flush, while something else is measured. Every save waits for the disk, which on a shared
+ * machine sometimes takes many times longer than usual.
  *
- * @returns a function that ends it and returns the times, s
+ * @returns a function that stops the writing and returns the times of the writes, s
  */
 export async function watchDisk(): Promise<() => Promise<number[]>> {
   const folder = await mkdtemp(join(tmpdir(), 'usual-drag-disk-'));

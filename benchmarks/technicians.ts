@@ -5,7 +5,7 @@ import { Technician } from '../apps/server/src/test/technician.ts';
 import { watchDisk } from './disk.ts';
 import { duration, line } from './measure.ts';
 
-/** Technicians at once, five to a job; ms between two readings of one; s that ninety-nine of a hundred saves may take at the most. */
+/** Number of technicians, five to a job; ms between two readings of one technician; largest allowed p99 of a save, s. */
 const loads = [
   { technicians: 50, gap: 10_000, allowed: 0.05 },
   { technicians: 50, gap: 2000, allowed: 0.05 },
@@ -23,7 +23,7 @@ export async function benchTechnicians(): Promise<void> {
     const p99 = at(saves, 0.99);
     line(
       `  ${technicians} technicians, ${gap === 0 ? 'each as fast as the answers come' : `a reading every ${gap / 1000} s each`}`,
-      `${(saves.length / seconds).toFixed(0)} saves a second: p99 ${(p99 / allowed).toFixed(2)} of ${duration(allowed)} (${duration(p99)}, median ${duration(at(saves, 0.5))}); seen by the others: p99 ${duration(at(lags, 0.99))}; a block written through to the disk meanwhile: median ${duration(at(disk, 0.5))}, longest ${duration(at(disk, 1))}`,
+      `${(saves.length / seconds).toFixed(0)} saves a second: p99 ${(p99 / allowed).toFixed(2)} of ${duration(allowed)} (${duration(p99)}, median ${duration(at(saves, 0.5))}); seen by the others: p99 ${duration(at(lags, 0.99))}; disk write with flush meanwhile: median ${duration(at(disk, 0.5))}, longest ${duration(at(disk, 1))}`,
     );
   }
   const [small, large] = [await measured(5, 500, 5000, 0), await measured(5, 500, 5000, 1000)];
@@ -91,7 +91,7 @@ function jobWith(readings: number, title: string): Job {
   return { ...job, version: 2, readings: all };
 }
 
-/** The value below which a share of all lies. */
+/** Returns the quantile of some values for a share from 0 to 1. */
 function at(values: readonly number[], share: number): number {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? NaN;

@@ -1,11 +1,18 @@
 import type { Page } from '@playwright/test';
 import { expect, openJob, test } from './demo-page.ts';
 
-const openVoltageStep = (page: Page): Promise<void> =>
-  page
+const display = (page: Page) => page.getByLabel(/^What the display says/);
+const lastRow = (page: Page) => page.getByRole('table', { name: /log/i }).getByRole('row', { name: /^M10/ });
+
+/** Reads the voltage from B to the reference on the simulated bench, into the field of the open step. */
+async function readSimulated(page: Page): Promise<void> {
+  await page
     .getByRole('list', { name: 'Steps of the plan' })
     .getByRole('button', { name: /Voltage B to 0/ })
     .click();
+  await display(page).press('s');
+  await expect(display(page)).toHaveValue(/^6\.\d\d$/);
+}
 
 test('the last digit of a simulated display wanders until it is typed over, unless the user prefers reduced motion', async ({
   page,
@@ -13,22 +20,18 @@ test('the last digit of a simulated display wanders until it is typed over, unle
   faults,
 }) => {
   await openJob(page, server, 'Float-level divider', 'Readings');
-  await openVoltageStep(page);
-  const field = page.getByLabel(/^What the display says/);
   await page.emulateMedia({ reducedMotion: 'no-preference' });
-  await field.press('s');
-  await expect(field).toHaveValue(/^6\.\d\d$/);
+  await readSimulated(page);
+  const field = display(page);
   const first = await field.inputValue();
   await expect(field).not.toHaveValue(first);
   // By its last digits alone: it is the same voltage.
   expect(Math.abs(Number(await field.inputValue()) - Number(first))).toBeLessThan(0.05);
   await field.fill('6.3');
-  const log = page.getByRole('table', { name: /log/i });
   await field.press('Enter');
-  await expect(log.getByRole('row', { name: /^M10/ })).toContainText('6.3');
+  await expect(lastRow(page)).toContainText('6.3');
   await page.emulateMedia({ reducedMotion: 'reduce' });
-  await openVoltageStep(page);
-  await field.press('s');
+  await readSimulated(page);
   const still = await field.inputValue();
   for (let k = 0; k < 10; k += 1) {
     await page.waitForTimeout(250);
@@ -43,15 +46,12 @@ test('readings are learned without hardware: a sound simulated bench agrees, one
   faults,
 }) => {
   await openJob(page, server, 'Float-level divider', 'Readings');
-  await openVoltageStep(page);
-  await page.getByLabel(/^What the display says/).press('s');
-  await expect(page.getByLabel(/^What the display says/)).toHaveValue(/^6\.\d\d$/);
+  await readSimulated(page);
   await page.keyboard.press('Enter');
-  const log = page.getByRole('table', { name: /log/i });
   // Its parts are drawn again for each job, within their tolerance.
-  await expect(log.getByRole('row', { name: /^M10/ })).toContainText(/agrees|within tolerance/);
-  await expect(log.getByRole('row', { name: /^M10/ })).not.toContainText('does not agree');
-  await expect(log.getByRole('row', { name: /^M10/ }).getByRole('textbox')).toHaveValue('simulated bench');
+  await expect(lastRow(page)).toContainText(/agrees|within tolerance/);
+  await expect(lastRow(page)).not.toContainText('does not agree');
+  await expect(lastRow(page).getByRole('textbox')).toHaveValue('simulated bench');
   await page.getByRole('tab', { name: 'Prepare' }).click();
   await page.getByRole('radio', { name: 'Simulated' }).click();
   await page.getByRole('button', { name: /^Simulated bench/ }).click();

@@ -26,26 +26,24 @@ export interface StoredDocument<T> {
   readonly document: T;
 }
 
-/**
- * Change of a document, announced as it happens to every page that follows the document or the list of its kind.
- */
+/** Change of a document, announced to the pages that follow the document or the list of its kind. */
 export interface DocumentChange {
   readonly kind: DocumentKind;
   /** Null if several were added or changed at once. */
   readonly id: string | null;
   /** Its new one; null if it is to be looked up: archived, deleted, or one of several. */
   readonly revision: number | null;
-  /** The new version of a job, where nothing but readings changed since the revision before: `putReadings` makes it. */
+  /** Readings that changed since the revision before, if nothing else in the job has changed. */
   readonly step?: ReadingsStep;
 }
 
-/** Readings that were added or changed, and when (ISO 8601) that was stored. */
+/** Readings that were added or changed in one save, and its time (ISO 8601). */
 export interface ReadingsStep {
   readonly updatedAt: string;
   readonly readings: readonly Reading[];
 }
 
-/** Answer to readings that were handed in: those that changed since the revision they were based on, others' among them. */
+/** Answer to saved readings: all readings that changed since the revision they were based on, including those of others. */
 export interface SavedReadings extends ReadingsStep {
   readonly id: string;
   readonly revision: number;

@@ -43,5 +43,6 @@ export { readDesign } from './read-design.ts';
 export { checkDraft, checkJob, readJob } from './read-job.ts';
 export { checkKit, checkKitInstrument, readKit } from './read-kit.ts';
 export { checkMeterProject } from './read-meter-project.ts';
+export { followSteps, savedJob } from './saved-readings.ts';
 export type { FileFault } from './shape-faults.ts';
 export { readWorksheet } from './read-worksheet.ts';

@@ -93,7 +93,7 @@ export class Restoration {
       await copyDatabase(client, copy);
       try {
         await replaceContents(client, from, changes);
-        for (const repository of this.repositories.all) repository.forget();
+        for (const repository of this.repositories.all) repository.forgetRecent();
         return name;
       } catch (error) {
         rmSync(copy);

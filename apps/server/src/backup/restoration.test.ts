@@ -6,7 +6,7 @@ import { copyDatabase } from '../database/copies.ts';
 import { connect, migrateDatabase } from '../database/database.ts';
 import { ChangedMeanwhile, changesSoFar, replaceContents } from '../database/replace-contents.ts';
 import { newFolder, startServer, type Answer, type RunningServer } from '../test/running-server.ts';
-import { takeReading } from '../test/take-reading.ts';
+import { takeReading } from '../../../../packages/core/src/test/take-reading.ts';
 
 let folder: string;
 let server: RunningServer;

@@ -1,9 +1,9 @@
 import type { DamagedDocument, DocumentKind, FileFault, StoredDocument } from '@usual-drag/contract';
 import { fail, type Result } from '@usual-drag/core/result';
 import { and, asc, desc, eq, isNotNull, isNull, lt, sql, type SQL } from 'drizzle-orm';
-import { LRUCache } from 'lru-cache';
 import type { Database } from './database.ts';
 import { documentText } from './document-text.ts';
+import { RecentVersions } from './recent-versions.ts';
 import { jobSummaries, properties, revisions, signatures, type DocumentTable } from './schema.ts';
 import { slices } from '../work/slices.ts';
 
@@ -20,32 +20,19 @@ export interface Version {
   readonly aside: boolean;
 }
 
-/** Change of a document, as the repository tells it. */
+/** Change of a document, as a repository reports it. */
 export interface Change<T> {
   readonly id: string;
   /** Its new one; null if it was archived, restored or removed. */
   readonly revision: number | null;
-  /** The version that was saved, and the one before if that is at hand. */
+  /** The saved version, and the one before if that is in memory. */
   readonly saved?: StoredDocument<T> & { readonly before?: T };
 }
 
-/** Told of every change of the documents of a repository. */
+/** Receives the changes of the documents of a repository. */
 export interface ChangeListener<T> {
   changed(change: Change<T>): void;
 }
-
-/** Documents kept in memory, the newest version of each first; those that were not used for the longest time are given up first. */
-interface AtHand<T> {
-  get(id: string): readonly Kept<T>[] | undefined;
-  /** @param of  with the number of their characters */
-  set(id: string, versions: readonly Kept<T>[], of: { readonly size: number }): unknown;
-  delete(id: string): boolean;
-  clear(): void;
-}
-
-/** Characters of documents that each repository keeps in memory, and versions of each. */
-const mostAtHand = 16 * 2 ** 20;
-const mostVersionsAtHand = 8;
 
 /** A stored document that cannot be read. */
 export class Damaged extends Error {
@@ -71,8 +58,7 @@ export interface Line extends Omit<Kept<unknown>, 'document'> {
 export class DocumentRepository<T> {
   /** Result of the last check of each document, by its id: the revision, and the damage if any. */
   readonly #checked = new Map<string, { readonly revision: number; readonly damaged: DamagedDocument | null }>();
-  /** The last versions of documents that are being worked on, so that the next edits need not read them again. */
-  readonly #atHand: AtHand<T> = new LRUCache<string, readonly Kept<T>[]>({ maxSize: mostAtHand });
+  readonly #recent = new RecentVersions<T>();
 
   constructor(
     private readonly database: Database,
@@ -138,40 +124,19 @@ export class DocumentRepository<T> {
   }
 
   /**
-   * The same from memory where it is at hand. Something else may have changed it in the database since: a save on top of it
-   * does nothing then.
+   * Returns the newest version in memory, otherwise the one in the database. The database may have a newer one than memory;
+   * `replace` then changes nothing.
    */
-  async newest(id: string): Promise<Kept<T> | undefined> {
-    const [atHand] = this.#atHand.get(id) ?? [];
-    if (atHand) return atHand;
+  async newest(id: string): Promise<StoredDocument<T> | undefined> {
+    const recent = this.#recent.newest(id);
+    if (recent) return recent;
     const [row] = await this.#select().where(eq(this.table.id, id));
-    if (!row) return undefined;
-    return this.#readAtHand(row);
+    return row && this.#readRecent(row);
   }
 
-  /** Forgets the versions in memory: the contents of the database were replaced. */
-  forget(): void {
-    this.#atHand.clear();
-  }
-
-  #readAtHand(row: Row): Kept<T> {
-    const kept = this.#read(row);
-    // A later one may have been saved while this one was read.
-    const [newest] = this.#atHand.get(row.id) ?? [];
-    if (!newest || newest.revision < kept.revision) this.#keepAtHand(kept, bufferOf(row.bytes).length);
-    return kept;
-  }
-
-  #keepAtHand(kept: Kept<T>, characters: number): void {
-    const before = this.#atHand.get(kept.id);
-    // Those that do not lead up to it are of no use.
-    const versions = before?.[0]?.revision === kept.revision - 1 ? [kept, ...before] : [kept];
-    const atHand = versions.slice(0, mostVersionsAtHand);
-    this.#atHand.set(kept.id, atHand, { size: atHand.length * characters });
-  }
-
-  #versionAtHand(id: string, revision: number): T | undefined {
-    return this.#atHand.get(id)?.find((kept) => kept.revision === revision)?.document;
+  /** Removes all versions from memory, because the contents of the database were replaced. */
+  forgetRecent(): void {
+    this.#recent.clear();
   }
 
   /** The present revision of a document, archived or not; undefined if there is none. */
@@ -211,7 +176,7 @@ export class DocumentRepository<T> {
     return this.#changed({ id, revision, updatedAt: at.toISOString(), document }, text);
   }
 
-  /** The same as a statement, to be done together with others; `document` is its text. */
+  /** Returns the same as a statement for a batch. @param document  its text */
   insertion(id: string, document: string, at: Date, revision: number) {
     const now = at.toISOString();
     return this.database
@@ -220,21 +185,21 @@ export class DocumentRepository<T> {
       .onConflictDoNothing();
   }
 
-  /** Replaces a document if `from` is still its revision, and keeps the version before; nothing is changed where it is not. */
+  /** Replaces a document if `from` is still its revision, and keeps the version before; otherwise changes nothing. */
   async replace(id: string, from: number, document: T): Promise<Kept<T> | undefined> {
     const at = new Date();
     const text = documentText(document);
     const [, replaced] = await this.database.batch(this.replacement(id, from, text, at));
     if (replaced.rowsAffected === 1) {
       const saved = { id, revision: from + 1, updatedAt: at.toISOString(), document };
-      return this.#changed(saved, text, this.#versionAtHand(id, from));
+      return this.#changed(saved, text, this.#recent.at(id, from));
     }
-    // Perhaps something else has changed it.
-    if (this.#atHand.get(id)?.[0]?.revision === from) this.#atHand.delete(id);
+    // The version in memory is not the one in the database.
+    if (this.#recent.newest(id)?.revision === from) this.#recent.remove(id);
     return undefined;
   }
 
-  /** The same as statements, to be done together with others; `document` is its text. */
+  /** Returns the same as statements for a batch. @param document  its text */
   replacement(id: string, from: number, document: string, at: Date) {
     const still = and(eq(this.table.id, id), eq(this.table.revision, from), isNull(this.table.archivedAt));
     const { table } = this;
@@ -256,7 +221,7 @@ export class DocumentRepository<T> {
       .update(this.table)
       .set({ archivedAt: archived ? new Date().toISOString() : null })
       .where(and(eq(this.table.id, id), archived ? isNull(archivedAt) : isNotNull(archivedAt)));
-    this.#atHand.delete(id);
+    this.#recent.remove(id);
     if (rowsAffected === 1) this.listener.changed({ id, revision: null });
     return rowsAffected === 1;
   }
@@ -278,7 +243,7 @@ export class DocumentRepository<T> {
         : []),
     ]);
     this.#checked.delete(id);
-    this.#atHand.delete(id);
+    this.#recent.remove(id);
     this.listener.changed({ id, revision: null });
   }
 
@@ -317,12 +282,17 @@ export class DocumentRepository<T> {
     return found?.document ?? null;
   }
 
-  /** The document at the present or an earlier revision; undefined if that is not kept any more, or cannot be read. */
+  /**
+   * Returns the document at the present or an earlier revision; undefined if that is not stored any more, or an earlier one cannot
+   * be read.
+   *
+   * @throws Damaged if it is the present one and cannot be read
+   */
   async atRevision(id: string, revision: number): Promise<T | undefined> {
-    const atHand = this.#versionAtHand(id, revision);
-    if (atHand !== undefined) return atHand;
+    const recent = this.#recent.at(id, revision);
+    if (recent !== undefined) return recent;
     const [present] = await this.#select().where(and(eq(this.table.id, id), eq(this.table.revision, revision)));
-    if (present) return this.#readAtHand(present).document;
+    if (present) return this.#readRecent(present).document;
     const [found] = await this.database
       .select({ document: revisions.document })
       .from(revisions)
@@ -361,10 +331,9 @@ export class DocumentRepository<T> {
   #changed(saved: StoredDocument<T>, text: string, before?: T): Kept<T> {
     const { id, revision } = saved;
     this.noteChecked([id], revision);
-    const kept = { ...saved, archivedAt: null };
-    this.#keepAtHand(kept, text.length);
+    this.#recent.addSaved(saved, text.length);
     this.listener.changed({ id, revision, saved: { ...saved, ...(before && { before }) } });
-    return kept;
+    return { ...saved, archivedAt: null };
   }
 
   #select() {
@@ -377,6 +346,12 @@ export class DocumentRepository<T> {
 
   #ofHistory(id: string): SQL {
     return and(eq(revisions.kind, this.kind), eq(revisions.documentId, id))!;
+  }
+
+  #readRecent(row: Row): Kept<T> {
+    const kept = this.#read(row);
+    this.#recent.addRead(kept, bufferOf(row.bytes).length);
+    return kept;
   }
 
   #read({ id, revision, updatedAt, archivedAt, bytes }: Row): Kept<T> {

@@ -4,13 +4,13 @@ import { Observable } from 'rxjs';
 
 type Listener = (change: DocumentChange) => void;
 
-/** Announces changed documents to those who follow them. */
+/** Announces changed documents to the listeners that follow them. */
 @Injectable()
 export class Changes {
-  /** Listeners by what they follow; under null those who follow everything. */
+  /** Listeners by the subject that they follow; null for those that follow all subjects. */
   readonly #listeners = new Map<Followed | null, Set<Listener>>();
 
-  /** Every change of some documents and lists, or of all where `followed` is null. */
+  /** Returns the changes of some documents and lists, or of all if `followed` is null. */
   of(followed: readonly Followed[] | null): Observable<DocumentChange> {
     return new Observable((subscriber) => {
       const listener: Listener = (change) => subscriber.next(change);
@@ -21,20 +21,20 @@ export class Changes {
     });
   }
 
-  /** Tells each listener once; one who follows the list alone learns what has changed, but not how. */
+  /** Sends a change to each listener once; listeners of the list alone receive it without its readings. */
   announce(change: DocumentChange): void {
     const { kind, id, revision } = change;
-    const told = new Set<Listener>();
-    const tell = (subject: Followed | null, message: DocumentChange): void => {
+    const reached = new Set<Listener>();
+    const send = (subject: Followed | null, message: DocumentChange): void => {
       for (const listener of this.#listeners.get(subject) ?? []) {
-        if (told.has(listener)) continue;
-        told.add(listener);
+        if (reached.has(listener)) continue;
+        reached.add(listener);
         listener(message);
       }
     };
-    if (id !== null) tell(`${kind}/${id}`, change);
-    tell(null, change);
-    tell(kind, { kind, id, revision });
+    if (id !== null) send(`${kind}/${id}`, change);
+    send(null, change);
+    send(kind, { kind, id, revision });
   }
 
   #add(subject: Followed | null, listener: Listener): void {

@@ -50,10 +50,10 @@ export class Repositories implements RepositoryOfKind {
   }
 }
 
-/** Readings up to which a change carries them: with more, each page fetches the job instead. */
+/** Largest number of readings in an announcement; with more, each page requests the job. */
 const mostCarried = 20;
 
-/** The readings that make a job's new version of the one before, where nothing else has changed. */
+/** Returns the readings that changed since the version before, if nothing else has changed. */
 function readingsStep({ saved }: Change<Job>): Pick<DocumentChange, 'step'> {
   const readings = saved?.before && changedReadings(saved.before, saved.document);
   if (!readings || readings.length > mostCarried) return {};

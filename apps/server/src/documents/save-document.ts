@@ -2,7 +2,7 @@ import { ConflictException, NotFoundException } from '@nestjs/common';
 import type { StoredDocument } from '@usual-drag/contract';
 import { sameValue } from '@usual-drag/core/job';
 import { refuse } from '../http/envelope.pipe.ts';
-import type { DocumentRepository, Kept } from '../database/document-repository.ts';
+import type { DocumentRepository } from '../database/document-repository.ts';
 
 /** Joins two edits of one document; null if a person has to choose. `base` is null if it is no longer stored. */
 export type Merge<T> = (base: T | null, mine: T, theirs: T) => T | null;
@@ -27,19 +27,20 @@ export async function saveDocument<T>(
     revision === undefined ? await repository.insert(id, document) : await repository.replace(id, revision, document);
   if (saved) return answer(saved);
   const base = revision === undefined ? undefined : await repository.atRevision(id, revision);
-  // On top of the version in memory; only a save can tell that this is still the one in the database.
-  const newest = await repository.newest(id);
-  const joinedNewest = newest && merge(base ?? null, document, newest.document);
-  if (newest && joinedNewest && !sameValue(joinedNewest, newest.document)) {
-    const joined = await repository.replace(id, newest.revision, joinedNewest);
+  const join = (theirs: T): T | null => merge(base ?? null, document, theirs);
+  // First with the version in memory. If the database has a newer one, nothing is replaced.
+  const recent = await repository.newest(id);
+  const mergedRecent = recent && join(recent.document);
+  if (recent && mergedRecent && !sameValue(mergedRecent, recent.document)) {
+    const joined = await repository.replace(id, recent.revision, mergedRecent);
     if (joined) return answer(joined);
   }
-  // Each time that it has been changed once more meanwhile, somebody else has been saved.
+  // Each repetition means that another save came in between.
   for (;;) {
     const current = await findDocument(repository, id);
-    // The same sent again, by a page that was left before it heard the answer: it is there already.
+    // The same document again, from a page that did not receive the answer to its first request.
     if (sameValue(current.document, document)) return current;
-    const merged = merge(base ?? null, document, current.document);
+    const merged = join(current.document);
     if (merged === null)
       throw new ConflictException({
         message: `This ${nouns[repository.kind]} was changed in another window or on another device.`,
@@ -78,7 +79,7 @@ export const missing = ({ kind }: Pick<DocumentRepository<unknown>, 'kind'>, id:
   );
 
 /** A document as it is sent. */
-export const answer = <T>({ id, revision, updatedAt, document }: Kept<T>): StoredDocument<T> => ({
+export const answer = <T>({ id, revision, updatedAt, document }: StoredDocument<T>): StoredDocument<T> => ({
   id,
   revision,
   updatedAt,

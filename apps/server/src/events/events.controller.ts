@@ -36,8 +36,8 @@ export class EventsController {
   ) {}
 
   /**
-   * Changes as server-sent events, as soon as they are saved: of the documents (`jobs/ID`) and lists (`jobs`) that `follow` names,
-   * or of all without it; an empty one names nothing. The present revision of each document comes first. `ending` is the last event.
+   * Announces changes as server-sent events: of the documents (`jobs/ID`) and lists (`jobs`) in `follow`; of all if `follow` is
+   * omitted; of none if it is empty. The first events are the present revisions of the followed documents; `ending` is the last one.
    */
   @Sse()
   @ApiQuery({ name: 'follow', required: false, isArray: true, type: String })
@@ -59,7 +59,7 @@ export class EventsController {
     );
   }
 
-  /** The revisions of the documents among what is followed: what changed before the line was open is noticed by them. */
+  /** Returns the revisions of the followed documents, so that a page notices what it has missed. */
   #present(followed: readonly Followed[]): Observable<DocumentChange> {
     return from(followed.flatMap((subject) => documentOf(subject) ?? [])).pipe(
       mergeMap(({ kind, id }) =>
@@ -84,7 +84,7 @@ function subjects(names: readonly string[]): Followed[] {
   return names as Followed[];
 }
 
-/** The document that a subject names; undefined if it names none. */
+/** Returns the document of a subject; undefined for a list. */
 function documentOf(subject: string) {
   const kind = documentKinds.find((one) => subject.startsWith(`${one}/`));
   const id = kind && subject.slice(kind.length + 1);

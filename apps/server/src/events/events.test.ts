@@ -1,7 +1,7 @@
 import type { DocumentChange, StoredDocument } from '@usual-drag/contract';
 import { floatLevelDivider, type Job } from '@usual-drag/core/job';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
-import { takeReading } from '../test/take-reading.ts';
+import { takeReading } from '../../../../packages/core/src/test/take-reading.ts';
 
 let server: RunningServer;
 beforeEach(async () => {
@@ -60,7 +60,7 @@ test('whoever listens is told of every document that is saved, archived, restore
   expect(other).toEqual(expected);
 });
 
-test('who follows a document or a list is told of nothing else; the revision of a document comes first', async () => {
+test('a connection receives only the changes of what it follows; the revisions of documents come first', async () => {
   const make = async () => (await server.ask('POST', '/jobs', { document: divider })).json as StoredDocument<Job>;
   const [one, other] = [await make(), await make()];
   await server.ask('PUT', `/jobs/${other.id}`, { revision: 1, document: { ...divider, title: 'Before' } });
@@ -88,7 +88,7 @@ test('who follows a document or a list is told of nothing else; the revision of 
   expect(kit).toEqual([{ kind: 'instruments', id: 'mine', revision: 1 }]);
 });
 
-test('a subject that is none is refused, and more of them than a page has', async () => {
+test('unknown subjects are refused, and more of them than the limit', async () => {
   const asked = (follow: readonly string[]) =>
     server.ask(
       'GET',

@@ -91,9 +91,8 @@ export class JobsController {
   }
 
   /**
-   * Saves readings alone: the same as a save of the whole job with them, joined by the same rules, but the request and its answer do
-   * not grow with the job. The answer is the whole job where more than readings changed since; 409 if the revision that they were
-   * based on is no longer stored.
+   * Saves readings; equivalent to a save of the whole job with them, but request and answer do not grow with the job. The answer is
+   * the whole job if something else has changed since `revision`; 409 if that revision is no longer stored.
    */
   @Post(':id/readings')
   @HttpCode(200)

@@ -19,7 +19,7 @@ import type { PictureTheme } from './job-picture.ts';
 import { JobSummaries } from './job-summaries.ts';
 
 const newestVersion = jobVersions.at(-1)!;
-const tooMany = `The job would have more than ${most.readings} readings, which is the most that one may have. Begin another job.`;
+const tooMany = `A job can have at most ${most.readings} readings. Create another job for more.`;
 /** ms that a drawing may take. */
 const pictureTimeoutMs = 5000;
 
@@ -78,10 +78,10 @@ export class JobsService {
   }
 
   /**
-   * Saves readings that were added to the job as it was at `revision`, or changed in it.
+   * Saves readings that were added to the job at `revision` or changed in it.
    *
-   * @returns every reading that changed since then; the whole job if something else did
-   * @throws a refusal: 400 if they are not sound, 404 if the job is not there, 409 if that version is not stored any more
+   * @returns all readings that changed since then, or the whole job if something else changed
+   * @throws a refusal: 400 if they are invalid, 404 if the job does not exist, 409 if that revision is no longer stored
    */
   async saveReadings(
     id: string,
@@ -92,9 +92,11 @@ export class JobsService {
     const base = await jobs.atRevision(id, revision);
     if (!base) {
       await findDocument(jobs, id);
-      throw new ConflictException('The version that these readings were based on is no longer stored.');
+      throw new ConflictException(
+        'The revision that these readings are based on is no longer stored. Send the whole job.',
+      );
     }
-    // The rest of the job is as it was stored.
+    // Only the readings can be invalid: the rest of the job is the stored one.
     const { readings = [] } = accept(checkDraft({ ...base, version: newestVersion, readings: sent }), '');
     const job = putReadings(base, readings);
     if (job.readings!.length > most.readings) throw refuse([{ path: 'readings', message: tooMany }]);

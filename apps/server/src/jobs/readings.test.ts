@@ -2,7 +2,7 @@ import type { DocumentChange, SavedReadings, StoredDocument } from '@usual-drag/
 import { changedReadings, floatLevelDivider, noteReading, putReadings, type Job } from '@usual-drag/core/job';
 import type { Reading } from '@usual-drag/core/readings';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
-import { takeReading } from '../test/take-reading.ts';
+import { takeReading } from '../../../../packages/core/src/test/take-reading.ts';
 
 let server: RunningServer;
 beforeAll(async () => {
@@ -21,7 +21,7 @@ const handIn = (id: string, revision: number, readings: readonly unknown[]) =>
   server.ask('POST', `/jobs/${id}/readings`, { revision, readings });
 const saved = async (...of: Parameters<typeof handIn>) => (await handIn(...of)).json as SavedReadings;
 
-test('a reading is saved by a request that has it alone, and the answer makes the job as it is stored', async () => {
+test('a reading is saved alone, and the answer reproduces the stored job', async () => {
   const { id } = await create();
   const one = await saved(id, 1, [last(take(divider, '1'))]);
   const two = await saved(id, 2, [last(take(take(divider, '1'), '2'))]);
@@ -31,7 +31,7 @@ test('a reading is saved by a request that has it alone, and the answer makes th
   expect(putReadings(putReadings(divider, one.readings), two.readings)).toEqual(stored.document);
 });
 
-test('handed in again, because no answer came, it is there once', async () => {
+test('a reading that is sent twice is stored once', async () => {
   const { id } = await create();
   const reading = last(take(divider, '1'));
   const once = await saved(id, 1, [reading]);
@@ -39,7 +39,7 @@ test('handed in again, because no answer came, it is there once', async () => {
   expect((await read(id)).revision).toBe(2);
 });
 
-test('of two devices with the same next name each gets the readings of both', async () => {
+test('two devices use the same id: both readings are stored, and the second answer contains both', async () => {
   const { id } = await create();
   await saved(id, 1, [last(take(divider, '1'))]);
   const { revision, readings } = await saved(id, 1, [last(take(divider, '2'))]);
@@ -53,7 +53,7 @@ test('of two devices with the same next name each gets the readings of both', as
   expect(putReadings(divider, readings)).toEqual((await read(id)).document);
 });
 
-test('a note and another observation of a reading are joined with what another device did to it', async () => {
+test('a note and another observation of the same reading from two devices are merged', async () => {
   const job = take(divider, '1');
   const { id } = await create(job);
   await saved(id, 1, [last(noteReading(job, 'M1', 'warm'))]);
@@ -63,7 +63,7 @@ test('a note and another observation of a reading are joined with what another d
   expect([both!.note, both!.observations.map(({ shown }) => shown)]).toEqual(['warm', ['1', '2']]);
 });
 
-test('where the network was changed meanwhile the whole job is answered, the reading in it', async () => {
+test('if the network was changed meanwhile, the answer is the whole job with the reading', async () => {
   const { id } = await create();
   const network = { elements: divider.network.elements.map((one) => ({ ...one, label: 'checked' })) };
   await server.ask('PUT', `/jobs/${id}`, { revision: 1, document: { ...divider, network } });
@@ -72,7 +72,7 @@ test('where the network was changed meanwhile the whole job is answered, the rea
   expect((answer.json as StoredDocument<Job>).document).toMatchObject({ network, readings: [{ id: 'M1' }] });
 });
 
-test('what is not sound is refused with the place in the request, and nothing is changed', async () => {
+test('invalid readings are refused with their path in the request, and nothing is changed', async () => {
   const { id } = await create();
   const reading = last(take(divider, '1'));
   const faulty = [
@@ -88,7 +88,7 @@ test('what is not sound is refused with the place in the request, and nothing is
   expect((await handIn(id, 1, [reading, reading])).status).toBe(400);
   expect((await handIn(id, 1, [])).status).toBe(400);
   expect((await handIn(id, 0, [reading])).status).toBe(400);
-  // A revision that there has not been.
+  // A revision that does not exist.
   expect((await handIn(id, 7, [reading])).status).toBe(409);
   expect((await handIn('none', 1, [reading])).status).toBe(404);
   expect(await read(id)).toMatchObject({ revision: 1, document: divider });
@@ -96,7 +96,7 @@ test('what is not sound is refused with the place in the request, and nothing is
   expect((await handIn(id, 1, [reading])).status).toBe(404);
 });
 
-test('a job gets no more readings than it may have', async () => {
+test('readings beyond the limit of a job are refused', async () => {
   const most = 10_000;
   const readings = Array.from({ length: most }, (_, k) => ({
     ...last(take(divider, '1', `at ${k}`)),
@@ -104,10 +104,10 @@ test('a job gets no more readings than it may have', async () => {
   }));
   const { id } = await create({ ...take(divider, '1'), readings });
   const { status, text } = await handIn(id, 1, [{ ...last(take(divider, '2')), id: 'M0' }]);
-  expect([status, text]).toEqual([400, expect.stringContaining('Begin another job.')]);
+  expect([status, text]).toEqual([400, expect.stringContaining('Create another job')]);
 });
 
-test('who follows the job is told of the readings, whichever way they came, and of their revision', async () => {
+test('announcements contain the readings of both kinds of save', async () => {
   const { id } = await create();
   const { body } = await fetch(`${server.address}/api/events?follow=jobs/${id}`);
   const reader = body!.pipeThrough(new TextDecoderStream()).getReader();

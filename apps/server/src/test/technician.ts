@@ -1,6 +1,13 @@
 import { Agent, request } from 'node:http';
-import type { DocumentChange, ReadingsStep, SavedReadings, StoredDocument } from '@usual-drag/contract';
-import { addReading, changedReadings, nextReadingId, putReadings, type Job } from '@usual-drag/core/job';
+import {
+  followSteps,
+  savedJob,
+  type DocumentChange,
+  type ReadingsStep,
+  type SavedReadings,
+  type StoredDocument,
+} from '@usual-drag/contract';
+import { addReading, changedReadings, nextReadingId, type Job } from '@usual-drag/core/job';
 
 /** ms between two askings after what others changed, as the page has it. */
 const pause = 300;
@@ -15,7 +22,7 @@ export class Technician {
   readonly lags: number[] = [];
   /** Answers of the server that are neither an answer nor a question. */
   faults = 0;
-  /** Bytes sent and received for what was saved, and for what others did. */
+  /** Bytes of requests, answers and announcements. */
   bytes = 0;
   /** The job as it is on this one's screen. */
   job!: StoredDocument<Job>;
@@ -78,8 +85,8 @@ export class Technician {
     const answer = await this.#ask<SavedReadings | StoredDocument<Job>>('POST', { revision, readings }, timeoutMs);
     if (!answer) return null;
     this.isUnsaved = false;
-    this.#take('document' in answer ? answer : { ...answer, document: putReadings(this.stored, answer.readings) });
-    // What was heard while this was on its way.
+    this.#take(savedJob(this.stored, answer));
+    // Announcements that arrived before the answer.
     this.#takeSteps();
     void this.#catchUpSoon();
     return performance.now() - begun;
@@ -165,18 +172,10 @@ export class Technician {
     void this.#catchUpSoon();
   }
 
-  /** Takes the readings that were announced, in the order of their revisions. */
+  /** Applies the announced readings. */
   #takeSteps(): void {
     if (this.isUnsaved) return;
-    for (let step; (step = this.steps.get(this.job.revision + 1));) {
-      const { id, revision, document } = this.job;
-      this.#take({
-        id,
-        revision: revision + 1,
-        updatedAt: step.updatedAt,
-        document: putReadings(document, step.readings),
-      });
-    }
+    this.#take(followSteps(this.job, this.steps));
     for (const revision of this.steps.keys()) if (revision <= this.job.revision) this.steps.delete(revision);
   }
 

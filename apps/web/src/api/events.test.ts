@@ -1,7 +1,7 @@
 import type { DocumentChange, Followed } from '@usual-drag/contract';
 import { listen } from './events.ts';
 
-/** Line to the server as the browser has it. */
+/** Connection of the browser. */
 class FakeSource extends EventTarget {
   static readonly CLOSED = 2;
   static all: FakeSource[] = [];
@@ -29,77 +29,77 @@ class FakeSource extends EventTarget {
     this.dispatchEvent(Object.assign(new Event('message'), { data: JSON.stringify(change) }));
   }
 }
-const lines = (): FakeSource[] => FakeSource.all.filter(({ readyState }) => readyState !== FakeSource.CLOSED);
+const connections = (): FakeSource[] => FakeSource.all.filter(({ readyState }) => readyState !== FakeSource.CLOSED);
 const last = (): FakeSource => FakeSource.all.at(-1)!;
 
 let page: EventTarget & { hidden: boolean };
 const heard: number[] = [];
-const begun: (readonly Followed[])[] = [];
-let turnedAway: number;
+const added: (readonly Followed[])[] = [];
+let refused: number;
 let follow: (subjects: readonly Followed[]) => void;
 
 beforeEach(() => {
   jest.useFakeTimers();
   FakeSource.all = [];
   page = Object.assign(new EventTarget(), { hidden: false });
-  [heard.length, begun.length, turnedAway] = [0, 0, 0];
+  [heard.length, added.length, refused] = [0, 0, 0];
   Object.assign(globalThis, { EventSource: FakeSource, document: page });
   follow = listen({
     onChange: ({ revision }) => heard.push(revision!),
-    onOpen: (subjects) => begun.push(subjects),
-    onTurnedAway: () => (turnedAway += 1),
+    onOpen: (subjects) => added.push(subjects),
+    onRefused: () => (refused += 1),
   });
 });
 afterEach(() => jest.useRealTimers());
 
 const change = (revision: number): DocumentChange => ({ kind: 'jobs', id: 'a', revision });
 
-test('a page that shows nothing of the server still hears whether it is there', () => {
+test('a page without subjects still has a connection', () => {
   expect(last().follows).toEqual(['']);
   last().answer();
-  expect(begun).toEqual([[]]);
+  expect(added).toEqual([[]]);
 });
 
-test('the former line stays until the next one is open, and only what is new there is begun', () => {
+test('the former connection remains until the next one is open, and only its new subjects are added', () => {
   last().answer();
   follow(['jobs/a']);
   const former = last();
   former.answer();
   follow(['jobs/a', 'instruments']);
-  expect(lines()).toHaveLength(2);
+  expect(connections()).toHaveLength(2);
   former.say(change(2));
   last().answer();
   last().say(change(3));
-  expect(lines()).toEqual([last()]);
-  expect(begun).toEqual([[], ['jobs/a'], ['instruments']]);
+  expect(connections()).toEqual([last()]);
+  expect(added).toEqual([[], ['jobs/a'], ['instruments']]);
   expect(heard).toEqual([2, 3]);
   follow(['instruments', 'jobs/a']);
-  expect(lines()).toEqual([last()]);
+  expect(connections()).toEqual([last()]);
 });
 
-test('a page that is left at once for another opens no third line', () => {
+test('a page that is left at once for another opens no third connection', () => {
   last().answer();
   follow(['jobs/a']);
   follow(['jobs/b']);
-  expect(lines().map(({ follows }) => follows)).toEqual([[''], ['jobs/b']]);
+  expect(connections().map(({ follows }) => follows)).toEqual([[''], ['jobs/b']]);
 });
 
-test('after a break everything is begun anew, on one line', () => {
+test('after a loss all subjects are added again, on one connection', () => {
   follow(['jobs/a']);
   last().answer();
   last().fail(0);
   last().answer();
-  expect(begun).toEqual([['jobs/a'], ['jobs/a']]);
-  expect(lines()).toHaveLength(1);
-  // A break while another line is being opened: that one is enough.
+  expect(added).toEqual([['jobs/a'], ['jobs/a']]);
+  expect(connections()).toHaveLength(1);
+  // A loss while another connection is being opened: that one is enough.
   follow(['jobs/b']);
-  lines()[0]!.fail(0);
-  expect(lines()).toEqual([last()]);
+  connections()[0]!.fail(0);
+  expect(connections()).toEqual([last()]);
   last().answer();
-  expect(begun.at(-1)).toEqual(['jobs/b']);
+  expect(added.at(-1)).toEqual(['jobs/b']);
 });
 
-test('a line without a sign of life is opened again', () => {
+test('a silent connection is opened again', () => {
   follow(['jobs/a']);
   last().answer();
   jest.advanceTimersByTime(44_000);
@@ -107,29 +107,29 @@ test('a line without a sign of life is opened again', () => {
   jest.advanceTimersByTime(44_000);
   expect(FakeSource.all).toHaveLength(2);
   jest.advanceTimersByTime(2000);
-  expect([FakeSource.all.length, lines().length]).toEqual([3, 1]);
+  expect([FakeSource.all.length, connections().length]).toEqual([3, 1]);
 });
 
-test('refused, it tries again after a while, and says so each time', () => {
+test('after a refusal it is opened again 5 s later, and each refusal is reported', () => {
   last().fail(2);
-  expect([turnedAway, lines().length]).toEqual([1, 0]);
+  expect([refused, connections().length]).toEqual([1, 0]);
   jest.advanceTimersByTime(5000);
-  expect(lines()).toHaveLength(1);
+  expect(connections()).toHaveLength(1);
   last().fail(2);
-  expect(turnedAway).toBe(2);
+  expect(refused).toBe(2);
 });
 
-test('a hidden page has no line, and begins anew when it is seen again', () => {
+test('a hidden page has no connection, and adds all subjects again when it is visible', () => {
   follow(['jobs/a']);
   last().answer();
   page.hidden = true;
   page.dispatchEvent(new Event('visibilitychange'));
-  expect(lines()).toEqual([]);
+  expect(connections()).toEqual([]);
   follow(['jobs/b']);
-  expect(lines()).toEqual([]);
+  expect(connections()).toEqual([]);
   page.hidden = false;
   page.dispatchEvent(new Event('visibilitychange'));
-  expect(lines().map(({ follows }) => follows)).toEqual([['jobs/b']]);
+  expect(connections().map(({ follows }) => follows)).toEqual([['jobs/b']]);
   last().answer();
-  expect(begun.at(-1)).toEqual(['jobs/b']);
+  expect(added.at(-1)).toEqual(['jobs/b']);
 });

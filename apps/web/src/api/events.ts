@@ -1,60 +1,60 @@
 import type { DocumentChange, Followed } from '@usual-drag/contract';
 
-/** Milliseconds until the next request after a refusal, as while nobody is signed in. */
+/** ms until the next attempt after a refusal, for example while nobody is signed in. */
 const retryDelayMs = 5000;
-/** ms without a sign of life, of which the server gives one every twenty seconds, after which the line counts as gone. */
-const silence = 45_000;
+/** ms without a message after which the connection counts as lost; the server sends one at least every 20 s. */
+const longestSilenceMs = 45_000;
 
-/** Told of what the server announces. */
-export interface EventListener {
+/** Receives the announcements of the server. */
+export interface AnnouncementListener {
   onChange(change: DocumentChange): void;
-  /** The line is open; changes of `begun`, which were not followed before, may have been missed. */
-  onOpen(begun: readonly Followed[]): void;
-  /** The server refuses, as it does while nobody is signed in. */
-  onTurnedAway(): void;
+  /** The connection is open. Earlier changes of the subjects in `added`, which were not followed before, may be missing. */
+  onOpen(added: readonly Followed[]): void;
+  /** The server refused the connection. */
+  onRefused(): void;
 }
 
 /**
- * Listens to the changes of some documents and lists as long as the page can be seen: a browser keeps but few lines to one server
- * open.
+ * Follows documents and lists while the page is visible; browsers limit the number of connections to one server.
  *
- * @returns a function that says what to follow from now on; nothing is missed between the former line and the new one
+ * @returns a function that replaces the followed subjects. The former connection remains until the next one is open, so that no
+ *   change is missed.
  */
-export function listen(listener: EventListener): (followed: readonly Followed[]) => void {
+export function listen(listener: AnnouncementListener): (followed: readonly Followed[]) => void {
   let followed: readonly Followed[] = [];
-  /** The line that changes come by, and the one that is being opened to take its place. */
-  let [present, next]: (Line | null)[] = [null, null];
+  /** The open connection, and the one that is to replace it. */
+  let [present, next]: (Connection | null)[] = [null, null];
   const open = (): void => {
     next?.close();
     next = null;
-    if (!document.hidden) next = openLine(followed, events);
+    if (!document.hidden) next = connect(followed, events);
     else {
       present?.close();
       present = null;
     }
   };
-  const events: LineEvents = {
-    onOpen: (line) => {
-      const before = line === present ? [] : (present?.followed ?? []);
-      if (line !== present) present?.close();
-      [present, next] = [line, null];
-      listener.onOpen(line.followed.filter((subject) => !before.includes(subject)));
+  const events: ConnectionEvents = {
+    onOpen: (connection) => {
+      const before = present?.followed ?? [];
+      present?.close();
+      [present, next] = [connection, null];
+      listener.onOpen(connection.followed.filter((subject) => !before.includes(subject)));
     },
     onChange: (change) => listener.onChange(change),
-    onBroken: (line) => {
-      // What it has missed until it is open again is followed anew then.
-      if (line === present) present = null;
-      if (next === null) next = line;
-      else if (next !== line) line.close();
+    onLost: (connection) => {
+      // The browser reconnects by itself; the reconnected one is a new connection, which follows all its subjects anew.
+      if (connection === present) present = null;
+      if (next === null) next = connection;
+      else if (next !== connection) connection.close();
     },
-    onSilent: (line) => {
-      if (line === present) present = null;
-      line.close();
-      if (next === null || next === line) open();
+    onSilent: (connection) => {
+      if (connection === present) present = null;
+      connection.close();
+      if (next === null || next === connection) open();
     },
-    onTurnedAway: (line) => {
-      listener.onTurnedAway();
-      setTimeout(() => next === line && open(), retryDelayMs);
+    onRefused: (connection) => {
+      listener.onRefused();
+      setTimeout(() => next === connection && open(), retryDelayMs);
     },
   };
   document.addEventListener('visibilitychange', open);
@@ -67,47 +67,46 @@ export function listen(listener: EventListener): (followed: readonly Followed[])
 }
 
 /** Connection on which the server announces changes. */
-interface Line {
+interface Connection {
   readonly followed: readonly Followed[];
   close(): void;
 }
 
-interface LineEvents {
-  onOpen(line: Line): void;
+interface ConnectionEvents {
+  onOpen(connection: Connection): void;
   onChange(change: DocumentChange): void;
-  /** It has gone, and the browser tries again by itself. */
-  onBroken(line: Line): void;
-  onSilent(line: Line): void;
-  onTurnedAway(line: Line): void;
+  /** Lost; the browser tries to reconnect unless the server refused. */
+  onLost(connection: Connection): void;
+  onSilent(connection: Connection): void;
+  onRefused(connection: Connection): void;
 }
 
-function openLine(followed: readonly Followed[], events: LineEvents): Line {
-  // An empty one follows nothing: the line then says that the server is there.
+function connect(followed: readonly Followed[], events: ConnectionEvents): Connection {
+  // Without subjects the parameter is empty: the connection then only reports whether the server can be reached.
   const query = new URLSearchParams((followed.length > 0 ? followed : ['']).map((subject) => ['follow', subject]));
   const source = new EventSource(`/api/events?${query.toString()}`);
-  let silent: ReturnType<typeof setTimeout> | undefined;
-  const line: Line = {
+  let silence: ReturnType<typeof setTimeout> | undefined;
+  const connection: Connection = {
     followed,
     close: () => {
-      clearTimeout(silent);
+      clearTimeout(silence);
       source.close();
     },
   };
-  const heard = (): void => {
-    clearTimeout(silent);
-    silent = setTimeout(() => events.onSilent(line), silence);
+  const restartSilence = (): void => {
+    clearTimeout(silence);
+    silence = setTimeout(() => events.onSilent(connection), longestSilenceMs);
   };
-  heard();
-  source.addEventListener('open', () => events.onOpen(line));
-  source.addEventListener('alive', heard);
+  restartSilence();
+  source.addEventListener('open', () => events.onOpen(connection));
+  source.addEventListener('alive', restartSilence);
   source.addEventListener('message', ({ data }) => {
-    heard();
+    restartSilence();
     events.onChange(JSON.parse(data as string) as DocumentChange);
   });
   source.addEventListener('error', () => {
-    events.onBroken(line);
-    // It gives up where it was answered otherwise.
-    if (source.readyState === EventSource.CLOSED) events.onTurnedAway(line);
+    events.onLost(connection);
+    if (source.readyState === EventSource.CLOSED) events.onRefused(connection);
   });
-  return line;
+  return connection;
 }

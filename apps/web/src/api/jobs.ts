@@ -22,7 +22,7 @@ export const jobQuery = (id: string) =>
     meta: { follows: `jobs/${id}` },
   });
 
-/** Saves readings alone: the same as a save of the whole job with them, which was edited from `revision`. */
+/** Saves readings that were added to the job at `revision` or changed in it; equivalent to saving the whole job with them. */
 export const saveReadings = (id: string, revision: number, readings: readonly Reading[]) =>
   ask<SavedReadings | StoredDocument<Job>>('POST', `/jobs/${id}/readings`, { revision, readings });
 

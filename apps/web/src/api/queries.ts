@@ -3,7 +3,7 @@ import { notifyManager, QueryClient } from '@tanstack/react-query';
 
 declare module '@tanstack/react-query' {
   interface Register {
-    /** `follows`: the list or document whose changes the server announces to this page while the answer is on the screen. */
+    /** `follows`: the list or document that this page follows while the answer is on the screen. */
     readonly queryMeta: { readonly follows?: Followed };
   }
 }

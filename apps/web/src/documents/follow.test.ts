@@ -1,6 +1,7 @@
 import type { DocumentChange, Followed, ReadingsStep, StoredDocument } from '@usual-drag/contract';
-import { addReading, newJob, nextReadingId, type Job } from '@usual-drag/core/job';
-import type { EventListener } from '../api/events.ts';
+import { newJob, type Job } from '@usual-drag/core/job';
+import { takeReading } from '../../../../packages/core/src/test/take-reading.ts';
+import type { AnnouncementListener } from '../api/events.ts';
 import type * as DocumentsModule from './documents.ts';
 import type * as FollowModule from './follow.ts';
 
@@ -21,7 +22,7 @@ let documents: typeof DocumentsModule;
 const said: string[] = [];
 
 jest.mock('../api/events.ts', () => ({
-  listen: (listener: EventListener) => {
+  listen: (listener: AnnouncementListener) => {
     hear = (change) => listener.onChange({ kind: 'jobs', id: 'a', revision: null, ...change });
     opened = (...begun) => listener.onOpen(begun);
     return () => undefined;
@@ -104,25 +105,13 @@ test('while the server is away it is not asked over and over; once it is heard a
 
 /** The job with so many readings, and the last of them as it is announced. */
 const withReadings = (count: number): Job =>
-  Array.from({ length: count }, (_, k) => String(k)).reduce(
-    (job, shown) =>
-      addReading(job, {
-        id: nextReadingId(job.readings ?? []),
-        quantity: 'dc-voltage',
-        instrument: 'none',
-        range: '20 V',
-        red: 'A',
-        black: '0',
-        observations: [{ shown, unit: 'V' }],
-      }),
-    newJob('one'),
-  );
+  Array.from({ length: count }, (_, k) => String(k)).reduce((job, shown) => takeReading(job, shown), newJob('one'));
 const step = (count: number): ReadingsStep => ({
   updatedAt: `2026-11-27T09:00:0${count}.000Z`,
   readings: withReadings(count).readings!.slice(-1),
 });
 
-test('readings of another device are here as they are announced, without a question and without a word', async () => {
+test('readings of another device are applied as they are announced, without a request and without a message', async () => {
   hear({ revision: 2, step: step(1) });
   hear({ revision: 3, step: step(2) });
   expect([open().document, open().revision, open().savedAt]).toEqual([withReadings(2), 3, '2026-11-27T09:00:02.000Z']);
@@ -130,7 +119,7 @@ test('readings of another device are here as they are announced, without a quest
   expect([asked, said]).toEqual([0, []]);
 });
 
-test('announced in another order, they are here in theirs; after one that was missed the job is asked for', async () => {
+test('readings are applied in the order of their revisions; if an announcement is missing, the job is requested', async () => {
   hear({ revision: 3, step: step(2) });
   expect(open().revision).toBe(1);
   hear({ revision: 2, step: step(1) });
@@ -141,7 +130,7 @@ test('announced in another order, they are here in theirs; after one that was mi
   expect([open().document, open().revision, asked]).toEqual([withReadings(4), 5, 2]);
 });
 
-test('readings that come during an edit are taken once that is saved, on top of it', async () => {
+test('readings that are announced during an edit are applied once it is saved', async () => {
   const mine = { ...newJob('mine') };
   documents.dispatch('jobs', 'a', { type: 'edited', document: mine });
   documents.dispatch('jobs', 'a', { type: 'sent' });

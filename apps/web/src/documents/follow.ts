@@ -1,12 +1,12 @@
-import type {
-  DocumentChange,
-  DocumentKind,
-  DocumentOfKind,
-  Followed,
-  ReadingsStep,
-  StoredDocument,
+import {
+  followSteps,
+  type DocumentChange,
+  type DocumentKind,
+  type DocumentOfKind,
+  type Followed,
+  type ReadingsStep,
+  type StoredDocument,
 } from '@usual-drag/contract';
-import { putReadings } from '@usual-drag/core/job';
 import { devicesQuery } from '../api/devices.ts';
 import { listen } from '../api/events.ts';
 import { jobQuery } from '../api/jobs.ts';
@@ -17,37 +17,37 @@ import { documentKey, documentState, openDocument, placeOfKey, useDocuments } fr
 import { whenScreenChanges } from './followed.ts';
 import { showInList } from './use-document-list.ts';
 
-/** ms between two askings after the same: many devices may save in one second. */
+/** ms between two requests for the same document or list: many devices may save in one second. */
 const pause = 300;
 
 /** Announcements about a job. */
-interface Told {
-  /** The newest revision. */
+interface Announced {
+  /** The newest announced revision. */
   readonly revision: number;
-  /** Readings that make one revision of the one before, by the later one, until that one is here. */
+  /** Announced readings that are not in the open job yet, by the revision that contains them. */
   readonly steps: Map<number, ReadingsStep>;
 }
 
-const told = new Map<string, Told>();
+const announced = new Map<string, Announced>();
 
 /**
- * Keeps the documents and lists that are on the screen as the server has them, whoever changes them.
+ * Updates the documents and lists on the screen when others change them.
  *
- * @param onAgain  called when the server answers again
+ * @param onAgain  called when the server can be reached again
  */
 export function followChanges(onAgain: () => void): void {
   const follow = listen({
-    onChange: hear,
-    onOpen: (begun) => {
+    onChange: receive,
+    onOpen: (added) => {
       onAgain();
-      // The server says the revisions of documents itself.
-      for (const subject of begun) if (isList(subject)) refetchList(subject);
+      // The revisions of documents are sent by the server.
+      for (const subject of added) if (isList(subject)) refetchList(subject);
     },
     // A direct request returns the reason.
-    onTurnedAway: () => void queries.fetchQuery({ ...devicesQuery, staleTime: 0 }).catch(() => undefined),
+    onRefused: () => void queries.fetchQuery({ ...devicesQuery, staleTime: 0 }).catch(() => undefined),
   });
   whenScreenChanges(follow);
-  // Changes announced during an unsaved edit are taken once that is saved.
+  // Changes that were announced during an unsaved edit are applied once it is saved.
   useDocuments.subscribe(({ open }, { open: before }) => {
     for (const key in open) if (open[key] !== before[key] && isBehind(key)) catchUp(key);
   });
@@ -55,18 +55,18 @@ export function followChanges(onAgain: () => void): void {
 
 const isList = (subject: Followed): subject is DocumentKind => !subject.includes('/');
 
-function hear({ kind, id, revision, step }: DocumentChange): void {
+function receive({ kind, id, revision, step }: DocumentChange): void {
   if (kind === 'jobs' || id === null || !isOwn(kind, id, revision)) refetchList(kind);
   if (kind !== 'jobs' || id === null || revision === null) return;
   const key = documentKey(kind, id);
-  const before = told.get(key);
+  const before = announced.get(key);
   const steps = before?.steps ?? new Map<number, ReadingsStep>();
   if (step) steps.set(revision, step);
-  told.set(key, { revision: Math.max(revision, before?.revision ?? 0), steps });
+  announced.set(key, { revision: Math.max(revision, before?.revision ?? 0), steps });
   if (isBehind(key)) catchUp(key);
 }
 
-/** Asks for a list again, if it was asked for before. */
+/** Requests a list again if it has been requested before. */
 function refetchList(kind: DocumentKind): void {
   if (kind === 'jobs' || queries.getQueryData(listQuery(kind).queryKey)) refetch(kind);
 }
@@ -79,23 +79,19 @@ function isOwn(kind: DocumentKind, id: string, revision: number | null): boolean
 
 function isBehind(key: string): boolean {
   const state = useDocuments.getState().open[key];
-  return state?.saving.kind === 'saved' && (state.revision ?? 0) < (told.get(key)?.revision ?? 0);
+  return state?.saving.kind === 'saved' && (state.revision ?? 0) < (announced.get(key)?.revision ?? 0);
 }
 
-/** Takes the readings that were announced; the document is asked for where something else has changed, or one was missed. */
+/** Applies the announced readings; requests the job if something else has changed or an announcement is missing. */
 function catchUp(key: string): void {
   const { id } = placeOfKey(key);
-  const { steps, revision: newest } = told.get(key)!;
-  let { revision, document } = documentState(useDocuments.getState().open, 'jobs', id)!;
-  let updatedAt = '';
-  for (let next = steps.get((revision ?? 0) + 1); next; next = steps.get(revision + 1)) {
-    document = putReadings(document, next.readings);
-    revision = (revision ?? 0) + 1;
-    updatedAt = next.updatedAt;
-  }
-  for (const step of steps.keys()) if (step <= (revision ?? 0)) steps.delete(step);
-  if (updatedAt !== '') take('jobs', { id, revision: revision!, updatedAt, document });
-  else if ((revision ?? 0) < newest) refetch(key);
+  const { steps, revision: newest } = announced.get(key)!;
+  const { revision, savedAt, document } = documentState(useDocuments.getState().open, 'jobs', id)!;
+  const present = { id, revision: revision ?? 0, updatedAt: savedAt ?? '', document };
+  const followed = followSteps(present, steps);
+  for (const step of steps.keys()) if (step <= followed.revision) steps.delete(step);
+  if (followed !== present) take('jobs', followed);
+  else if (present.revision < newest) refetch(key);
 }
 
 const waiting = new Map<string, 'under way' | 'asked again'>();

@@ -1,5 +1,6 @@
 import type { StoredDocument } from '@usual-drag/contract';
-import { addReading, newJob, nextReadingId, putReadings, type Job } from '@usual-drag/core/job';
+import { newJob, putReadings, type Job } from '@usual-drag/core/job';
+import { takeReading } from '../../../../packages/core/src/test/take-reading.ts';
 import type * as Http from '../api/http.ts';
 import { Refused } from '../api/http.ts';
 import { dispatch, documentState, openDocument, useDocuments } from './documents.ts';
@@ -37,17 +38,7 @@ beforeEach(() => {
 });
 afterEach(() => jest.useRealTimers());
 
-const take = (job: Job, shown: string): Job =>
-  addReading(job, {
-    id: nextReadingId(job.readings ?? []),
-    quantity: 'dc-voltage',
-    instrument: 'none',
-    range: '20 V',
-    red: 'A',
-    black: '0',
-    observations: [{ shown, unit: 'V' }],
-  });
-const base = take(newJob('Level loop'), '6.36');
+const base = takeReading(newJob('Level loop'), '6.36');
 const updatedAt = '2026-11-27T09:00:00.000Z';
 const stored = (revision: number, document: Job): StoredDocument<Job> => ({ id: 'a', revision, updatedAt, document });
 const state = () => documentState(useDocuments.getState().open, 'jobs', 'a')!;
@@ -56,9 +47,9 @@ const edit = async (document: Job): Promise<void> => {
   await jest.advanceTimersByTimeAsync(300);
 };
 
-test('a reading is sent alone, and those of others that come with the answer are on the screen', async () => {
-  const mine = take(base, '3.65');
-  const [theirs, own] = [take(base, '12.1').readings![1]!, { ...mine.readings![1]!, id: 'M3' }];
+test('a reading is sent alone, and readings of others in the answer appear on the screen', async () => {
+  const mine = takeReading(base, '3.65');
+  const [theirs, own] = [takeReading(base, '12.1').readings![1]!, { ...mine.readings![1]!, id: 'M3' }];
   answer = () => Promise.resolve({ id: 'a', revision: 3, updatedAt, readings: [theirs, own] });
   await edit(mine);
   expect(asked).toEqual([['POST', '/jobs/a/readings', { revision: 1, readings: [mine.readings![1]] }]]);
@@ -66,24 +57,24 @@ test('a reading is sent alone, and those of others that come with the answer are
   expect(state().document).toEqual(putReadings(base, [theirs, own]));
 });
 
-test('whatever else was edited is sent with the whole job', async () => {
-  const mine = { ...take(base, '3.65'), title: 'Renamed' };
+test('any other edit is sent with the whole job', async () => {
+  const mine = { ...takeReading(base, '3.65'), title: 'Renamed' };
   answer = () => Promise.resolve(stored(2, mine));
   await edit(mine);
   expect(asked).toEqual([['PUT', '/jobs/a', { revision: 1, document: mine }]]);
   expect(state().saving.kind).toBe('saved');
 });
 
-test('a whole job as the answer is taken as it is', async () => {
-  const mine = take(base, '3.65');
+test('a whole job as the answer replaces the one on the screen', async () => {
+  const mine = takeReading(base, '3.65');
   const both = stored(3, { ...mine, title: 'Renamed elsewhere' });
   answer = () => Promise.resolve(both);
   await edit(mine);
   expect([state().document, state().revision, asked.length]).toEqual([both.document, 3, 1]);
 });
 
-test('refused readings are sent with the whole job; without an answer they are sent again alone', async () => {
-  const mine = take(base, '3.65');
+test('after a refusal the whole job is sent; without an answer the readings are sent again alone', async () => {
+  const mine = takeReading(base, '3.65');
   answer = (method) =>
     method === 'POST' ? Promise.reject(new Refused(409, 'Not stored.', {})) : Promise.resolve(stored(9, mine));
   await edit(mine);
@@ -91,7 +82,7 @@ test('refused readings are sent with the whole job; without an answer they are s
   expect(state()).toMatchObject({ revision: 9, saving: { kind: 'saved' } });
 
   asked.length = 0;
-  const next = take(mine, '3.66');
+  const next = takeReading(mine, '3.66');
   answer = () => Promise.reject(new TypeError('away'));
   await edit(next);
   expect(state().saving.kind).toBe('unreachable');

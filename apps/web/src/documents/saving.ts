@@ -1,5 +1,5 @@
-import type { DocumentKind, StoredDocument } from '@usual-drag/contract';
-import { changedReadings, putReadings, type Job } from '@usual-drag/core/job';
+import { savedJob, type DocumentKind, type StoredDocument } from '@usual-drag/contract';
+import { changedReadings, type Job } from '@usual-drag/core/job';
 import { saveDocument, setVersionAside } from '../api/documents.ts';
 import { Failed, Refused, Unreachable } from '../api/http.ts';
 import { saveReadings } from '../api/jobs.ts';
@@ -114,7 +114,7 @@ async function send(key: string): Promise<void> {
   }
 }
 
-/** Hands an edit in: the readings alone where nothing else of a job has changed, else the whole document. */
+/** Saves an edit: only the readings if nothing else of a job has changed, otherwise the whole document. */
 async function save(
   kind: DocumentKind,
   id: string,
@@ -123,14 +123,14 @@ async function save(
   if (kind === 'jobs' && stored !== null && revision !== null) {
     const base = stored as Job;
     const readings = changedReadings(base, document as Job);
-    const saved = readings?.length ? await saveReadings(id, revision, readings).catch(wholeIfRefused) : null;
-    if (saved) return 'document' in saved ? saved : { ...saved, document: putReadings(base, saved.readings) };
+    const saved = readings?.length ? await saveReadings(id, revision, readings).catch(nullIfRefused) : null;
+    if (saved) return savedJob(base, saved);
   }
   return saveDocument(kind, id, document as never, revision);
 }
 
-/** Refused readings are sent again with the whole job, whose answer says what is to be done. */
-function wholeIfRefused(error: unknown): null {
+/** The whole job is sent after a refusal, so that refusals and conflicts are handled in one place. */
+function nullIfRefused(error: unknown): null {
   if (error instanceof Refused) return null;
   throw error;
 }

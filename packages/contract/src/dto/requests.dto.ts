@@ -18,7 +18,7 @@ export class SaveJobDto extends CreateJobDto {
   revision!: number;
 }
 
-/** Readings that were added to a job or changed in it, and the revision that this was based on. */
+/** Readings that were added to a job or changed in it, and the revision they are based on. Each is checked with the job's schema. */
 export class SaveReadingsDto {
   @Revision(1)
   revision!: number;

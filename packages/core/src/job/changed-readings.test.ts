@@ -1,31 +1,21 @@
 import fc from 'fast-check';
 import type { Reading } from '../readings/index.ts';
 import { changedReadings, putReadings } from './changed-readings.ts';
-import { addObservation, addReading, nextReadingId, noteReading, strikeReading } from './edits/reading-edits.ts';
+import { addObservation, noteReading, strikeReading } from './edits/reading-edits.ts';
 import { floatLevelDivider } from './float-level-divider.ts';
 import type { Job } from './job.ts';
 import { mergeJobs } from './merge-jobs.ts';
+import { takeReading } from '../test/take-reading.ts';
 import { sameValue } from './same-value.ts';
 
 const divider: Job = { ...floatLevelDivider([]), setups: [] };
 
-const take = (job: Job, shown: string, at: string): Job =>
-  addReading(job, {
-    id: nextReadingId(job.readings ?? []),
-    quantity: 'dc-voltage',
-    instrument: 'digital-2000',
-    range: '20 V',
-    red: 'B',
-    black: '0',
-    observations: [{ shown, unit: 'V', at }],
-  });
-
-const two = take(take(divider, '6.36', '2026-11-27T09:00:00Z'), '3.65', '2026-11-27T09:01:00Z');
+const two = takeReading(takeReading(divider, '6.36', '2026-11-27T09:00:00Z'), '3.65', '2026-11-27T09:01:00Z');
 const ids = (readings: readonly Reading[] | null) => readings?.map(({ id }) => id);
 
 test('a reading taken, taken again, noted or struck is the only one that changed', () => {
   expect(ids(changedReadings(divider, two))).toEqual(['M1', 'M2']);
-  expect(ids(changedReadings(two, take(two, '1', 'later')))).toEqual(['M3']);
+  expect(ids(changedReadings(two, takeReading(two, '1', 'later')))).toEqual(['M3']);
   expect(ids(changedReadings(two, addObservation(two, 'M2', { shown: '3.66', unit: 'V' })))).toEqual(['M2']);
   expect(ids(changedReadings(two, noteReading(two, 'M1', 'warm')))).toEqual(['M1']);
   expect(ids(changedReadings(two, strikeReading(two, 'M1', 'wrong node', '2026-11-27T10:00:00Z')))).toEqual(['M1']);
@@ -34,7 +24,7 @@ test('a reading taken, taken again, noted or struck is the only one that changed
 
 test('anything else is no change of readings', () => {
   const [one, other] = two.readings!;
-  expect(changedReadings(two, { ...take(two, '1', 'later'), title: 'Other' })).toBeNull();
+  expect(changedReadings(two, { ...takeReading(two, '1', 'later'), title: 'Other' })).toBeNull();
   expect(changedReadings(two, { ...two, readings: [one!] })).toBeNull();
   expect(changedReadings(two, { ...two, readings: [other!, one!] })).toBeNull();
   expect(changedReadings(two, { ...two, readings: [{ ...one!, id: 'M7' }, other!] })).toBeNull();
@@ -63,7 +53,7 @@ function done(job: Job, { what, at, text }: Step): Job {
   const id = job.readings?.[at % Math.max(1, job.readings.length)]?.id ?? 'M1';
   switch (what) {
     case 'take':
-      return take(job, text, `2026-11-27T09:${text}`);
+      return takeReading(job, text, `2026-11-27T09:${text}`);
     case 'again':
       return addObservation(job, id, { shown: text, unit: 'V' });
     case 'note':
@@ -77,7 +67,7 @@ function done(job: Job, { what, at, text }: Step): Job {
   }
 }
 
-test('what changed, put in, is the job afterwards, and joined with what others did it is what the whole job would be', () => {
+test('the changed readings reproduce the edited job, and merging them equals merging the whole job', () => {
   let [short, whole] = [0, 0];
   fc.assert(
     fc.property(steps, steps, (mySteps, theirSteps) => {

@@ -4,9 +4,8 @@ import type { Job } from './job.ts';
 import { sameValue } from './same-value.ts';
 
 /**
- * Returns the readings that were added or changed between two versions of a job: `putReadings(before, …)` is `after`.
- *
- * @returns null if something else differs: another key of the job, or a reading that was removed, renamed or moved
+ * Returns the readings that were added or changed between two versions of a job, so that `putReadings` makes `after` of `before`;
+ * null if anything else differs: another key of the job, or a reading that was removed, renamed or moved.
  */
 export function changedReadings(before: Job, after: Job): readonly Reading[] | null {
   const former = before.readings ?? [];
@@ -14,7 +13,7 @@ export function changedReadings(before: Job, after: Job): readonly Reading[] | n
   return sameValue(putReadings(before, changed), after) ? changed : null;
 }
 
-/** Returns the job with some readings: each in the place of the one of its id, or else at the end, in order. */
+/** Returns the job with each reading in place of the one with the same id, and new ones at the end, in order. */
 export function putReadings(job: Job, readings: readonly Reading[]): Job {
   if (readings.length === 0) return job;
   const left = new Map(readings.map((reading) => [reading.id, reading]));
