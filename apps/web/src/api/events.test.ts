@@ -55,12 +55,15 @@ afterEach(() => jest.useRealTimers());
 const change = (revision: number): DocumentChange => ({ kind: 'jobs', id: 'a', revision });
 
 test('a page without subjects still has a connection', () => {
+  expect(connections()).toEqual([]);
+  follow([]);
   expect(last().follows).toEqual(['']);
   last().answer();
   expect(added).toEqual([[]]);
 });
 
 test('the former connection remains until the next one is open, and only its new subjects are added', () => {
+  follow([]);
   last().answer();
   follow(['jobs/a']);
   const former = last();
@@ -78,6 +81,7 @@ test('the former connection remains until the next one is open, and only its new
 });
 
 test('a page that is left at once for another opens no third connection', () => {
+  follow([]);
   last().answer();
   follow(['jobs/a']);
   follow(['jobs/b']);
@@ -105,12 +109,13 @@ test('a silent connection is opened again', () => {
   jest.advanceTimersByTime(44_000);
   last().dispatchEvent(new Event('alive'));
   jest.advanceTimersByTime(44_000);
-  expect(FakeSource.all).toHaveLength(2);
+  expect(FakeSource.all).toHaveLength(1);
   jest.advanceTimersByTime(2000);
-  expect([FakeSource.all.length, connections().length]).toEqual([3, 1]);
+  expect([FakeSource.all.length, connections().length]).toEqual([2, 1]);
 });
 
 test('after a refusal it is opened again 5 s later, and each refusal is reported', () => {
+  follow([]);
   last().fail(2);
   expect([refused, connections().length]).toEqual([1, 0]);
   jest.advanceTimersByTime(5000);

@@ -17,17 +17,17 @@ export interface AnnouncementListener {
 /**
  * Follows documents and lists while the page is visible; browsers limit the number of connections to one server.
  *
- * @returns a function that replaces the followed subjects. The former connection remains until the next one is open, so that no
+ * @returns a function that sets the followed subjects; the first call connects. The former connection remains until the next one is open, so that no
  *   change is missed.
  */
 export function listen(listener: AnnouncementListener): (followed: readonly Followed[]) => void {
-  let followed: readonly Followed[] = [];
+  let followed: readonly Followed[] | null = null;
   /** The open connection, and the one that is to replace it. */
   let [present, next]: (Connection | null)[] = [null, null];
   const open = (): void => {
     next?.close();
     next = null;
-    if (!document.hidden) next = connect(followed, events);
+    if (!document.hidden && followed) next = connect(followed, events);
     else {
       present?.close();
       present = null;
@@ -58,13 +58,15 @@ export function listen(listener: AnnouncementListener): (followed: readonly Foll
     },
   };
   document.addEventListener('visibilitychange', open);
-  open();
   return (subjects) => {
-    if (subjects.length === followed.length && subjects.every((subject) => followed.includes(subject))) return;
+    if (followed && sameSubjects(subjects, followed)) return;
     followed = subjects;
     open();
   };
 }
+
+const sameSubjects = (some: readonly Followed[], others: readonly Followed[]): boolean =>
+  some.length === others.length && some.every((subject) => others.includes(subject));
 
 /** Connection on which the server announces changes. */
 interface Connection {
