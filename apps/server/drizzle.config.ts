@@ -3,5 +3,5 @@ import { defineConfig } from 'drizzle-kit';
 export default defineConfig({
   dialect: 'sqlite',
   schema: './src/database/schema.ts',
-  out: './src/database/migrations',
+  out: './src/database/dialects/sqlite/migrations',
 });

@@ -31,7 +31,7 @@ function copyProgram() {
   writeFileSync(readMe, readFileSync(readMe, 'utf8').replace('VERSION', version));
   for (const [from, to] of [
     ['apps/server/dist', 'app/server/dist'],
-    ['apps/server/src/database/migrations', 'app/server/src/database/migrations'],
+    ['apps/server/src/database/dialects/sqlite/migrations', 'app/server/src/database/dialects/sqlite/migrations'],
     ['apps/web/dist', 'app/web/dist'],
     ['apps/web/dist/licences.txt', 'licences.txt'],
   ])

@@ -2,7 +2,7 @@ import { type DynamicModule, Module } from '@nestjs/common';
 import { ArchivedModule } from './archived/archived.module.ts';
 import { BackupModule } from './backup/backup.module.ts';
 import { DamagedModule } from './damaged/damaged.module.ts';
-import type { OpenDatabase } from './database/database.ts';
+import type { OpenDatabase } from './database/dialects/sqlite/open-sqlite.ts';
 import { DatabaseModule } from './database/database.module.ts';
 import { DevicesModule } from './devices/devices.module.ts';
 import { DemoModule } from './demo/demo.module.ts';

@@ -4,7 +4,7 @@ import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import compression from 'compression';
 import { AppModule } from './app.module.ts';
-import { openDatabase, type OpenDatabase } from './database/database.ts';
+import { openDatabase, type OpenDatabase } from './database/dialects/sqlite/open-sqlite.ts';
 import { StartFailure } from './database/start-failure.ts';
 import { startAfresh } from './demo/start-afresh.ts';
 import { allowOwnRequestsOnly } from './http/allow-list.ts';

@@ -5,8 +5,8 @@ import { Controller, Get, HttpCode, Inject, Param, Post, Req, StreamableFile } f
 import { ApiTags } from '@nestjs/swagger';
 import type { CheckedBackup, KeptCopy } from '@usual-drag/contract';
 import type { Request } from 'express';
-import { copyDatabase, stamp } from '../database/copies.ts';
-import { DATABASE, DATA_FOLDER, type Database } from '../database/database.ts';
+import { copyDatabase, stamp } from '../database/dialects/sqlite/copies.ts';
+import { DATABASE, DATA_FOLDER, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
 import { Restoration } from './restoration.service.ts';
 
 @ApiTags('backup')

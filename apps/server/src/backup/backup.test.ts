@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import type { JobSummary, StoredDocument } from '@usual-drag/contract';
 import { newJob, type Job } from '@usual-drag/core/job';
-import { connect } from '../database/database.ts';
+import { connect } from '../database/dialects/sqlite/open-sqlite.ts';
 import { restore } from './restore.ts';
 import { demoJobs } from '../demo/demo-jobs.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';

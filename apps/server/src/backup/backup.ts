@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
-import { copyDatabase } from '../database/copies.ts';
-import { connect, databaseFile } from '../database/database.ts';
+import { copyDatabase } from '../database/dialects/sqlite/copies.ts';
+import { connect, databaseFile } from '../database/dialects/sqlite/open-sqlite.ts';
 import { keepPrivate } from '../database/private-files.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';

@@ -1,9 +1,9 @@
-import { connect, migrateDatabase } from '../database/database.ts';
+import { connect, migrateDatabase } from '../database/dialects/sqlite/open-sqlite.ts';
 import { drizzle } from 'drizzle-orm/libsql';
-import { takeBackUnfinishedImports } from '../database/import-in-parts.ts';
+import { takeBackUnfinishedImports } from '../database/dialects/sqlite/import-in-parts.ts';
 import * as schema from '../database/schema.ts';
-import { checkFile, unsealFile } from '../database/file-checksum.ts';
-import { schemaState } from '../database/migrations.ts';
+import { checkFile, unsealFile } from '../database/dialects/sqlite/file-checksum.ts';
+import { schemaState } from '../database/dialects/sqlite/migrations.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';
 

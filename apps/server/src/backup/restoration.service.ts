@@ -12,9 +12,16 @@ import {
   PayloadTooLargeException,
 } from '@nestjs/common';
 import { documentKinds, largestBackup, type CheckedBackup, type KeptCopy } from '@usual-drag/contract';
-import { copiesFolder, copyDatabase, copyName, keptCopies } from '../database/copies.ts';
-import { connect, DATABASE, databaseFile, DATA_FOLDER, stagingFolder, type Database } from '../database/database.ts';
-import { ChangedMeanwhile, changesSoFar, replaceContents } from '../database/replace-contents.ts';
+import { copiesFolder, copyDatabase, copyName, keptCopies } from '../database/dialects/sqlite/copies.ts';
+import {
+  connect,
+  DATABASE,
+  databaseFile,
+  DATA_FOLDER,
+  stagingFolder,
+  type Database,
+} from '../database/dialects/sqlite/open-sqlite.ts';
+import { ChangedMeanwhile, changesSoFar, replaceContents } from '../database/dialects/sqlite/replace-contents.ts';
 import { jobs } from '../database/schema.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { storedContents } from '../database/stored-contents.ts';

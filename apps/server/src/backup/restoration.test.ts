@@ -2,9 +2,9 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { CheckedBackup, DocumentChange, JobSummary, KeptCopy, StoredDocument } from '@usual-drag/contract';
 import { newJob, type Job } from '@usual-drag/core/job';
-import { copyDatabase } from '../database/copies.ts';
-import { connect, migrateDatabase } from '../database/database.ts';
-import { ChangedMeanwhile, changesSoFar, replaceContents } from '../database/replace-contents.ts';
+import { copyDatabase } from '../database/dialects/sqlite/copies.ts';
+import { connect, migrateDatabase } from '../database/dialects/sqlite/open-sqlite.ts';
+import { ChangedMeanwhile, changesSoFar, replaceContents } from '../database/dialects/sqlite/replace-contents.ts';
 import { newFolder, startServer, type Answer, type RunningServer } from '../test/running-server.ts';
 import { takeReading } from '../../../../packages/core/src/test/take-reading.ts';
 

@@ -1,7 +1,7 @@
 import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { copiesFolder, copyDatabase, copyName, flush } from '../database/copies.ts';
-import { connect, databaseFile, stagingFolder } from '../database/database.ts';
+import { copiesFolder, copyDatabase, copyName, flush } from '../database/dialects/sqlite/copies.ts';
+import { connect, databaseFile, stagingFolder } from '../database/dialects/sqlite/open-sqlite.ts';
 import { lockFolder } from '../database/folder-lock.ts';
 import { keepPrivate } from '../database/private-files.ts';
 import { StartFailure } from '../database/start-failure.ts';

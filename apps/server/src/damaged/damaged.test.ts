@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import type { DamagedDocument, JobSummary, StoredDocument } from '@usual-drag/contract';
 import { newJob, type Job } from '@usual-drag/core/job';
-import { connect } from '../database/database.ts';
+import { connect } from '../database/dialects/sqlite/open-sqlite.ts';
 import { newFolder, startServer } from '../test/running-server.ts';
 
 test.each([

@@ -1,5 +1,5 @@
 import { type DynamicModule, Inject, Module, type OnApplicationShutdown } from '@nestjs/common';
-import { DATABASE, DATA_FOLDER, UPGRADE, type OpenDatabase } from './database.ts';
+import { DATABASE, DATA_FOLDER, UPGRADE, type OpenDatabase } from './dialects/sqlite/open-sqlite.ts';
 import { Changes } from '../documents/changes.ts';
 import { Repositories } from '../documents/repositories.ts';
 

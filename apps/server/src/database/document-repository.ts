@@ -1,7 +1,7 @@
 import type { DamagedDocument, DocumentKind, FileFault, StoredDocument } from '@usual-drag/contract';
 import { fail, type Result } from '@usual-drag/core/result';
 import { and, asc, desc, eq, isNotNull, isNull, lt, sql, type SQL } from 'drizzle-orm';
-import type { Database } from './database.ts';
+import type { Database } from './dialects/sqlite/open-sqlite.ts';
 import { documentText } from './document-text.ts';
 import { RecentVersions } from './recent-versions.ts';
 import { jobSummaries, properties, revisions, signatures, type DocumentTable } from './schema.ts';

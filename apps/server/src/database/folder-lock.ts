@@ -1,7 +1,7 @@
 import { closeSync, existsSync, mkdirSync, openSync, readSync, statSync, truncateSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { createClient, type Client } from '@libsql/client';
-import { fileAddress } from './file-address.ts';
+import { fileAddress } from './dialects/sqlite/file-address.ts';
 import { StartFailure } from './start-failure.ts';
 import { storageFailureOf } from './storage-failure.ts';
 

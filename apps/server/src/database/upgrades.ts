@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { migrationsFolder } from './migrations.ts';
+import { migrationsFolder } from './dialects/sqlite/migrations.ts';
 
 /** Data that each version of the schema added, by migration; listed after an upgrade. */
 const added: Readonly<Record<string, string>> = {

@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { copiesFolder, copyName } from '../database/copies.ts';
-import { connect, databaseFile } from '../database/database.ts';
+import { copiesFolder, copyName } from '../database/dialects/sqlite/copies.ts';
+import { connect, databaseFile } from '../database/dialects/sqlite/open-sqlite.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { madeByDemo } from './made-by-demo.ts';
 

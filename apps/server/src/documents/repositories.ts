@@ -7,7 +7,7 @@ import {
   type DocumentOfKind,
 } from '@usual-drag/contract';
 import { changedReadings, type Job } from '@usual-drag/core/job';
-import { DATABASE, type Database } from '../database/database.ts';
+import { DATABASE, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
 import { DocumentRepository, type Change } from '../database/document-repository.ts';
 import { instruments, jobs, meterProjects, type DocumentTable } from '../database/schema.ts';
 import { Changes } from './changes.ts';

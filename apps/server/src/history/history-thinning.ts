@@ -1,6 +1,6 @@
 import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import { and, eq, inArray } from 'drizzle-orm';
-import { DATABASE, type Database } from '../database/database.ts';
+import { DATABASE, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
 import { revisions } from '../database/schema.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';
 import { slices } from '../work/slices.ts';

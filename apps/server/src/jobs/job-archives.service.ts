@@ -4,7 +4,7 @@ import { largestUnpacked, mostArchivedFiles } from '@usual-drag/contract';
 import { Repositories } from '../documents/repositories.ts';
 import { Workers } from '../work/workers.ts';
 import { slices } from '../work/slices.ts';
-import { importedInParts } from '../database/import-in-parts.ts';
+import { importedInParts } from '../database/dialects/sqlite/import-in-parts.ts';
 
 /** ms that packing or unpacking an archive may take. */
 const archiveTimeoutMs = 60_000;

@@ -3,8 +3,14 @@ import { release } from 'node:os';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import type { AboutAnswer } from '@usual-drag/contract';
-import { keptCopies } from '../database/copies.ts';
-import { DATABASE, databaseFile, DATA_FOLDER, UPGRADE, type Database } from '../database/database.ts';
+import { keptCopies } from '../database/dialects/sqlite/copies.ts';
+import {
+  DATABASE,
+  databaseFile,
+  DATA_FOLDER,
+  UPGRADE,
+  type Database,
+} from '../database/dialects/sqlite/open-sqlite.ts';
 import { storedContents } from '../database/stored-contents.ts';
 import { schemaName, type Upgrade } from '../database/upgrades.ts';
 import { lastLines } from '../http/log-file.ts';

@@ -2,8 +2,8 @@ import { statSync } from 'node:fs';
 import { Inject, Injectable } from '@nestjs/common';
 import type { NextFunction, Request, Response } from 'express';
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
-import { keptCopies } from '../database/copies.ts';
-import { databaseFile, DATA_FOLDER } from '../database/database.ts';
+import { keptCopies } from '../database/dialects/sqlite/copies.ts';
+import { databaseFile, DATA_FOLDER } from '../database/dialects/sqlite/open-sqlite.ts';
 import { freeSpace } from './free-space.ts';
 
 const registry = new Registry();

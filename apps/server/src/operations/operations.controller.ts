@@ -3,7 +3,7 @@ import { ApiTags } from '@nestjs/swagger';
 import type { AboutAnswer, HealthAnswer } from '@usual-drag/contract';
 import type { Response } from 'express';
 import { DamagedDocuments } from '../damaged/damaged-documents.ts';
-import { stamp } from '../database/copies.ts';
+import { stamp } from '../database/dialects/sqlite/copies.ts';
 import { About } from './about.ts';
 import { Metrics } from './metrics.ts';
 import { Warnings } from './warnings.ts';

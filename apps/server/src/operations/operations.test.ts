@@ -3,7 +3,7 @@ import { connect as connectSocket } from 'node:net';
 import { join } from 'node:path';
 import type { AboutAnswer, HealthAnswer } from '@usual-drag/contract';
 import { newJob } from '@usual-drag/core/job';
-import { connect } from '../database/database.ts';
+import { connect } from '../database/dialects/sqlite/open-sqlite.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 import { spaceWarning } from './free-space.ts';
 import { copiesState } from './copy-schedule.ts';

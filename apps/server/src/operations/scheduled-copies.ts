@@ -2,8 +2,8 @@ import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import type { ScheduledCopiesState } from '@usual-drag/contract';
-import { copyDatabase, stamp } from '../database/copies.ts';
-import { DATABASE, type Database } from '../database/database.ts';
+import { copyDatabase, stamp } from '../database/dialects/sqlite/copies.ts';
+import { DATABASE, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
 import { copiesIn, copiesState, hour, newestIn, type CopySchedule } from './copy-schedule.ts';
 
 export const COPY_SCHEDULE = Symbol('copy schedule');

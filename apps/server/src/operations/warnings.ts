@@ -1,7 +1,7 @@
 import { statSync } from 'node:fs';
 import { Inject, Injectable } from '@nestjs/common';
 import type { ServerWarning } from '@usual-drag/contract';
-import { databaseFile, DATA_FOLDER } from '../database/database.ts';
+import { databaseFile, DATA_FOLDER } from '../database/dialects/sqlite/open-sqlite.ts';
 import { copiesWarning } from './copy-schedule.ts';
 import { freeSpace, spaceWarning } from './free-space.ts';
 import { ScheduledCopies } from './scheduled-copies.ts';

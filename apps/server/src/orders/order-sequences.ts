@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { DATABASE, type Database } from '../database/database.ts';
+import { DATABASE, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
 import { orderSequences } from '../database/schema.ts';
 
 /** Sequences of the circuits of orders that were reordered. */

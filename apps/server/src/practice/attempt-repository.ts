@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { KeptAttempt, Learner } from '@usual-drag/contract';
 import { count, desc, eq, max } from 'drizzle-orm';
-import { DATABASE, type Database } from '../database/database.ts';
+import { DATABASE, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
 import { attempts } from '../database/schema.ts';
 
 /** Number of a person's last attempts in an answer. */

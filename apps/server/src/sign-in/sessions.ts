@@ -2,7 +2,7 @@ import { randomBytes, scrypt, timingSafeEqual, type BinaryLike } from 'node:cryp
 import { sign, unsign } from 'cookie-signature';
 import { eq, like } from 'drizzle-orm';
 import { filter, map, Subject, type Observable } from 'rxjs';
-import type { Database } from '../database/database.ts';
+import type { Database } from '../database/dialects/sqlite/open-sqlite.ts';
 import { properties } from '../database/schema.ts';
 
 /** Properties: the salt of the key, the key of device marks, and each session that was ended, by its id. */

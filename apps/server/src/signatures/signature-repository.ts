@@ -3,7 +3,7 @@ import type { DamagedDocument, KeptSignature, SignedJob } from '@usual-drag/cont
 import type { Job } from '@usual-drag/core/job';
 import { documentHash, type Signature } from '@usual-drag/core/report';
 import { desc, eq, sql } from 'drizzle-orm';
-import { DATABASE, type Database } from '../database/database.ts';
+import { DATABASE, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
 import { documentText } from '../database/document-text.ts';
 import { signatures } from '../database/schema.ts';
 import { sealOf } from '../database/signature-seals.ts';

@@ -3,7 +3,7 @@ import type { DamagedDocument, KeptSignature, SignedJob } from '@usual-drag/cont
 import { builtInKit, instrumentForJob } from '@usual-drag/core/instrument';
 import { floatLevelDivider, type Job } from '@usual-drag/core/job';
 import { documentHash, makeReport } from '@usual-drag/core/report';
-import { connect } from '../database/database.ts';
+import { connect } from '../database/dialects/sqlite/open-sqlite.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 
 interface Stored {

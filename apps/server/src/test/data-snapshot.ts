@@ -1,8 +1,8 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { createClient } from '@libsql/client';
-import { databaseFile } from '../database/database.ts';
-import { fileAddress } from '../database/file-address.ts';
+import { databaseFile } from '../database/dialects/sqlite/open-sqlite.ts';
+import { fileAddress } from '../database/dialects/sqlite/file-address.ts';
 
 /** The content of a database at one time, to put back while a server keeps it open. */
 export interface DataSnapshot {

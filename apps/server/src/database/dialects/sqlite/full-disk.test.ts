@@ -2,13 +2,13 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkDraft, type StoredDocument } from '@usual-drag/contract';
 import { newJob, type Job } from '@usual-drag/core/job';
-import { sampleMeterProjects } from '../demo/sample-meter-projects.ts';
-import { newFolder, startServer, type Answer, type RunningServer } from '../test/running-server.ts';
-import { mountSmallDisk } from '../test/small-disk.ts';
-import { connect, openDatabase } from './database.ts';
-import { DocumentRepository } from './document-repository.ts';
-import { jobs as table } from './schema.ts';
-import { storageFailureOf } from './storage-failure.ts';
+import { sampleMeterProjects } from '../../../demo/sample-meter-projects.ts';
+import { newFolder, startServer, type Answer, type RunningServer } from '../../../test/running-server.ts';
+import { mountSmallDisk } from '../../../test/small-disk.ts';
+import { connect, openDatabase } from './open-sqlite.ts';
+import { DocumentRepository } from '../../document-repository.ts';
+import { jobs as table } from '../../schema.ts';
+import { storageFailureOf } from '../../storage-failure.ts';
 
 const bulky = (title: string): Job => ({
   ...newJob(title),

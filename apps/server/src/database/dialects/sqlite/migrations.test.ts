@@ -4,11 +4,11 @@ import type { Client, InValue } from '@libsql/client';
 import { newJob } from '@usual-drag/core/job';
 import { drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
-import { newFolder } from '../test/running-server.ts';
+import { newFolder } from '../../../test/running-server.ts';
 import { automaticCopies } from './copies.ts';
-import { connect, databaseFile, openDatabase } from './database.ts';
+import { connect, databaseFile, openDatabase } from './open-sqlite.ts';
 import { migrationsFolder, schemaState } from './migrations.ts';
-import * as schema from './schema.ts';
+import * as schema from '../../schema.ts';
 
 interface Journal {
   readonly entries: readonly { readonly tag: string }[];

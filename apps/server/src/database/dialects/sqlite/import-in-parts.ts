@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { eq, inArray, like } from 'drizzle-orm';
 import type { LibSQLDatabase } from 'drizzle-orm/libsql';
 import { setImmediate as turn } from 'node:timers/promises';
-import type * as schema from './schema.ts';
-import { jobs, properties } from './schema.ts';
+import type * as schema from '../../schema.ts';
+import { jobs, properties } from '../../schema.ts';
 
 type Database = LibSQLDatabase<typeof schema>;
 

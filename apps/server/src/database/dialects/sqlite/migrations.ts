@@ -3,9 +3,9 @@ import type { Client } from '@libsql/client';
 import { readMigrationFiles } from 'drizzle-orm/migrator';
 
 /** Found from the built file as from the source. */
-const isSource = /\/src\/database\/[^/]+$/.test(import.meta.url);
+const isSource = /\/src\/database\/dialects\/sqlite\/[^/]+$/.test(import.meta.url);
 export const migrationsFolder = fileURLToPath(
-  new URL(isSource ? './migrations' : '../src/database/migrations', import.meta.url),
+  new URL(isSource ? './migrations' : '../src/database/dialects/sqlite/migrations', import.meta.url),
 );
 
 /** State of a database compared with this version of the software. */

@@ -10,7 +10,7 @@ import {
   properties,
   revisions,
   signatures,
-} from './schema.ts';
+} from '../../schema.ts';
 
 const documentTables = [jobs, instruments, meterProjects];
 const otherTables = [revisions, attempts, signatures, orderSequences, jobSummaries];

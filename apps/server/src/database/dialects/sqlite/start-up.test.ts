@@ -5,12 +5,12 @@ import { once } from 'node:events';
 import { join } from 'node:path';
 import { checkDraft, type JobSummary, type StoredDocument } from '@usual-drag/contract';
 import { newJob, type Job } from '@usual-drag/core/job';
-import { newFolder, serverFile, startServer } from '../test/running-server.ts';
-import { mountSmallDisk } from '../test/small-disk.ts';
+import { newFolder, serverFile, startServer } from '../../../test/running-server.ts';
+import { mountSmallDisk } from '../../../test/small-disk.ts';
 import { automaticCopies } from './copies.ts';
-import { connect, openDatabase } from './database.ts';
-import { DocumentRepository } from './document-repository.ts';
-import { jobs } from './schema.ts';
+import { connect, openDatabase } from './open-sqlite.ts';
+import { DocumentRepository } from '../../document-repository.ts';
+import { jobs } from '../../schema.ts';
 
 /** Message and status of a start that fails. */
 function failedStart(folder: string, env: NodeJS.ProcessEnv = {}) {
@@ -136,7 +136,7 @@ test('a database of an earlier version opens with all that was in it, and a copy
   const folder = newFolder();
   mkdirSync(folder, { recursive: true });
   const client = connect(fileOf(folder));
-  const migrations = join(process.cwd(), 'apps/server/src/database/migrations');
+  const migrations = join(process.cwd(), 'apps/server/src/database/dialects/sqlite/migrations');
   const journal = JSON.parse(readFileSync(join(migrations, 'meta/_journal.json'), 'utf8')) as {
     entries: { tag: string; when: number }[];
   };

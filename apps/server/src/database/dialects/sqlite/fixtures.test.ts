@@ -2,10 +2,10 @@ import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { readJob } from '@usual-drag/contract';
-import { restore } from '../backup/restore.ts';
-import { upgradeWords } from '../operations/upgrade-words.ts';
-import { newFolder } from '../test/running-server.ts';
-import { connect, databaseFile, openDatabase } from './database.ts';
+import { restore } from '../../../backup/restore.ts';
+import { upgradeWords } from '../../../operations/upgrade-words.ts';
+import { newFolder } from '../../../test/running-server.ts';
+import { connect, databaseFile, openDatabase } from './open-sqlite.ts';
 import { migrationsFolder, schemaState } from './migrations.ts';
 
 /** Databases as the software itself wrote them when each schema was the newest: the demo of that day, one job edited. */

@@ -3,20 +3,20 @@ import { join } from 'node:path';
 import { createClient, type Client } from '@libsql/client';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
-import { commandLine } from '../program.ts';
+import { commandLine } from '../../../program.ts';
 import { automaticCopies, copiesFolder, keepCopy } from './copies.ts';
 import { fileAddress } from './file-address.ts';
-import { lockFolder, type FolderLock } from './folder-lock.ts';
+import { lockFolder, type FolderLock } from '../../folder-lock.ts';
 import { lastMigration, migrationsFolder, schemaState } from './migrations.ts';
 import { takeBackUnfinishedImports } from './import-in-parts.ts';
-import { keepPrivate } from './private-files.ts';
+import { keepPrivate } from '../../private-files.ts';
 import { schemaFaults } from './schema-faults.ts';
-import * as schema from './schema.ts';
-import { sealFormerSignatures } from './signature-seals.ts';
-import { StartFailure } from './start-failure.ts';
+import * as schema from '../../schema.ts';
+import { sealFormerSignatures } from '../../signature-seals.ts';
+import { StartFailure } from '../../start-failure.ts';
 import { steadyClient } from './steady-client.ts';
-import { storageFailureOf } from './storage-failure.ts';
-import { upgradeFrom, type Upgrade } from './upgrades.ts';
+import { storageFailureOf } from '../../storage-failure.ts';
+import { upgradeFrom, type Upgrade } from '../../upgrades.ts';
 
 export type Database = LibSQLDatabase<typeof schema> & { readonly $client: Client };
 
