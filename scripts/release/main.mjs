@@ -31,7 +31,10 @@ function copyProgram() {
   writeFileSync(readMe, readFileSync(readMe, 'utf8').replace('VERSION', version));
   for (const [from, to] of [
     ['apps/server/dist', 'app/server/dist'],
-    ['apps/server/src/database/dialects/sqlite/migrations', 'app/server/src/database/dialects/sqlite/migrations'],
+    ...['sqlite', 'postgresql'].map((dialect) => {
+      const migrations = `server/src/database/dialects/${dialect}/migrations`;
+      return [`apps/${migrations}`, `app/${migrations}`];
+    }),
     ['apps/web/dist', 'app/web/dist'],
     ['apps/web/dist/licences.txt', 'licences.txt'],
   ])

@@ -2,7 +2,7 @@ import { type DynamicModule, Module } from '@nestjs/common';
 import { ArchivedModule } from './archived/archived.module.ts';
 import { BackupModule } from './backup/backup.module.ts';
 import { DamagedModule } from './damaged/damaged.module.ts';
-import type { OpenDatabase } from './database/dialects/sqlite/open-sqlite.ts';
+import type { OpenDatabase } from './database/database.ts';
 import { DatabaseModule } from './database/database.module.ts';
 import { DevicesModule } from './devices/devices.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
@@ -38,7 +38,8 @@ export class AppModule {
       HistoryModule,
       ArchivedModule,
       DamagedModule,
-      BackupModule,
+      // A database server is backed up with its own tools.
+      ...(open.file ? [BackupModule] : []),
       OperationsModule.with(copies),
       EventsModule,
       DevicesModule,

@@ -18,8 +18,10 @@ export interface Settings {
   readonly passphrase: string | null;
   /** Certificate and key, as their files contain them; null for plain HTTP. */
   readonly tls: { readonly cert: Buffer; readonly key: Buffer } | null;
-  /** Folder of the database. */
+  /** Folder of the log and, unless the database is a server, of the database. */
   readonly dataFolder: string;
+  /** Address of a PostgreSQL database; null for a file in the data folder. */
+  readonly databaseUrl: string | null;
   /** Folder and interval of the copies on schedule; null if none are made. */
   readonly copies: CopySchedule | null;
   /** Start with the sample jobs where the database is new. */
@@ -44,6 +46,13 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
       `The passphrase has ${passphrase.length} characters and can be guessed. Use at least ${shortestPassphrase}: four words or more.`,
     );
   const demo = env.USUAL_DRAG_DEMO === '1';
+  const fresh = demo && env.USUAL_DRAG_FRESH === '1';
+  const databaseUrl = databaseUrlOf(env);
+  const copies = copiesOf(env);
+  if (databaseUrl !== null && (fresh || copies))
+    throw new StartFailure(
+      `${fresh ? '--fresh' : 'USUAL_DRAG_COPIES'} is only for a database in a file, and DATABASE_URL names a server. Leave one of them out; a server is backed up with its own tools.`,
+    );
   const folder = env.USUAL_DRAG_DATA?.trim();
   return {
     host: host === '' ? '127.0.0.1' : host,
@@ -52,9 +61,10 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     passphrase: passphrase === '' ? null : passphrase,
     tls: tlsOf(env),
     dataFolder: resolve(folder ? folder : demo ? 'data/demo' : 'data/bench'),
-    copies: copiesOf(env),
+    databaseUrl,
+    copies,
     demo,
-    fresh: demo && env.USUAL_DRAG_FRESH === '1',
+    fresh,
   };
 }
 
@@ -79,6 +89,17 @@ function copiesOf(env: NodeJS.ProcessEnv): CopySchedule | null {
       `USUAL_DRAG_COPIES_EVERY must be a number of hours, at most 8760, not “${hours}”. Set it right, or leave it out for 24.`,
     );
   return { folder: resolve(folder), everyHours };
+}
+
+function databaseUrlOf(env: NodeJS.ProcessEnv): string | null {
+  const url = env.DATABASE_URL?.trim() ?? '';
+  if (url === '') return null;
+  // The address is not repeated: it may contain a password.
+  if (!/^postgres(ql)?:$/.test(URL.parse(url)?.protocol ?? ''))
+    throw new StartFailure(
+      'DATABASE_URL must be the address of a PostgreSQL database, such as postgres://user@host:5432/name. Set it right, or leave it out for a file in the data folder.',
+    );
+  return url;
 }
 
 function portOf(given: string | undefined): number {

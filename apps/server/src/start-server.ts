@@ -4,7 +4,8 @@ import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import compression from 'compression';
 import { AppModule } from './app.module.ts';
-import { openDatabase, type OpenDatabase } from './database/dialects/sqlite/open-sqlite.ts';
+import type { OpenDatabase } from './database/database.ts';
+import { openDatabase } from './database/open-database.ts';
 import { StartFailure } from './database/start-failure.ts';
 import { startAfresh } from './demo/start-afresh.ts';
 import { allowOwnRequestsOnly } from './http/allow-list.ts';
@@ -14,6 +15,7 @@ import { logRequests } from './http/log-requests.ts';
 import { readBodies } from './http/body-parsers.ts';
 import { EnvelopePipe } from './http/envelope.pipe.ts';
 import { RefusalFilter } from './http/refusal.filter.ts';
+import { refuseNul } from './http/refuse-nul.ts';
 import { identifyRequests } from './http/request-context.ts';
 import { securityHeaders } from './http/security-headers.ts';
 import { ServerLog } from './http/server-log.ts';
@@ -40,8 +42,8 @@ export interface Started {
  * @throws StartFailure with a sentence and the remedy where that cannot be
  */
 export async function startServer(settings: Settings): Promise<Started> {
-  const { host, port, passphrase, tls, dataFolder, copies, demo, fresh } = settings;
-  const database = await openDatabase(dataFolder, fresh ? startAfresh : undefined);
+  const { host, port, passphrase, tls, dataFolder, databaseUrl, copies, demo, fresh } = settings;
+  const database = await openDatabase(databaseUrl, dataFolder, fresh ? startAfresh : undefined);
   const log = new ServerLog(openLogFile(dataFolder));
   const open: OpenDatabase = {
     ...database,
@@ -71,6 +73,7 @@ export async function startServer(settings: Settings): Promise<Started> {
   app.use(securityHeaders(listening.isPrivate));
   app.use(allowOwnRequestsOnly(access.listening));
   if (access.sessions) app.use(requireSession(access.sessions, listening));
+  app.use(refuseNul);
   app.use(compression());
   readBodies(app);
   app.useGlobalPipes(new EnvelopePipe());

@@ -114,6 +114,7 @@ export interface ServerWarning {
 /** Answer of `/api/health`: the server takes requests and its database can be read. */
 export interface HealthAnswer {
   readonly status: 'ready';
+  readonly engine: 'SQLite' | 'PostgreSQL';
   readonly damaged?: readonly DamagedDocument[];
   readonly warnings?: readonly ServerWarning[];
 }
@@ -129,6 +130,8 @@ export interface AboutAnswer {
   readonly startedAt: string;
   readonly data: {
     readonly folder: string;
+    /** Place of the database, such as `host:5432/name`; null if it is a file in the folder. */
+    readonly server: string | null;
     /** Bytes of the database, and of the folder with its copies. */
     readonly databaseBytes: number;
     readonly folderBytes: number;

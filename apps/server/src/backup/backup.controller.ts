@@ -6,14 +6,14 @@ import { ApiTags } from '@nestjs/swagger';
 import type { CheckedBackup, KeptCopy } from '@usual-drag/contract';
 import type { Request } from 'express';
 import { copyDatabase, stamp } from '../database/dialects/sqlite/copies.ts';
-import { DATABASE, DATA_FOLDER, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
+import { DATABASE_FILE, DATA_FOLDER, type DatabaseFile } from '../database/database.ts';
 import { Restoration } from './restoration.service.ts';
 
 @ApiTags('backup')
 @Controller('backup')
 export class BackupController {
   constructor(
-    @Inject(DATABASE) private readonly database: Database,
+    @Inject(DATABASE_FILE) private readonly database: DatabaseFile,
     @Inject(DATA_FOLDER) private readonly folder: string,
     @Inject(Restoration) private readonly restoration: Restoration,
   ) {}
@@ -22,7 +22,7 @@ export class BackupController {
   @Get()
   async download(): Promise<StreamableFile> {
     const file = join(this.folder, `sending-${randomUUID()}.sqlite`);
-    await copyDatabase(this.database.$client, file);
+    await copyDatabase(this.database.client, file);
     const stream = createReadStream(file);
     stream.once('close', () => rmSync(file, { force: true }));
     return new StreamableFile(stream, {

@@ -1,9 +1,8 @@
 import { connect, migrateDatabase } from '../database/dialects/sqlite/open-sqlite.ts';
 import { drizzle } from 'drizzle-orm/libsql';
 import { takeBackUnfinishedImports } from '../database/dialects/sqlite/import-in-parts.ts';
-import * as schema from '../database/schema.ts';
 import { checkFile, unsealFile } from '../database/dialects/sqlite/file-checksum.ts';
-import { schemaState } from '../database/dialects/sqlite/migrations.ts';
+import { stateOf } from '../database/dialects/sqlite/migrations.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';
 
@@ -20,7 +19,7 @@ export async function prepareBackup(file: string, name: string): Promise<void> {
   try {
     const { rows } = await client.execute('pragma integrity_check(1)');
     if (rows[0]?.integrity_check !== 'ok') throw refused('is damaged');
-    const state = await schemaState(client);
+    const state = await stateOf(client);
     if (state === 'newer') throw refused('was written by a newer version of Usual Drag');
     if (state !== 'current' && state !== 'older') throw refused('is no backup of Usual Drag');
     const checksum = await checkFile(client, file);
@@ -28,7 +27,7 @@ export async function prepareBackup(file: string, name: string): Promise<void> {
     if (state === 'current' && checksum === 'none')
       throw refused('has no checksum: it is not a backup of this version,');
     await migrateDatabase(client, file);
-    await takeBackUnfinishedImports(drizzle(client, { schema }));
+    await takeBackUnfinishedImports(drizzle(client));
     await unsealFile(client);
     await client.execute('pragma wal_checkpoint(truncate)');
   } catch (error) {

@@ -13,16 +13,10 @@ import {
 } from '@nestjs/common';
 import { documentKinds, largestBackup, type CheckedBackup, type KeptCopy } from '@usual-drag/contract';
 import { copiesFolder, copyDatabase, copyName, keptCopies } from '../database/dialects/sqlite/copies.ts';
-import {
-  connect,
-  DATABASE,
-  databaseFile,
-  DATA_FOLDER,
-  stagingFolder,
-  type Database,
-} from '../database/dialects/sqlite/open-sqlite.ts';
+import { DATABASE, DATABASE_FILE, DATA_FOLDER, type Database, type DatabaseFile } from '../database/database.ts';
+import { connect, databaseFile, stagingFolder } from '../database/dialects/sqlite/open-sqlite.ts';
 import { ChangedMeanwhile, changesSoFar, replaceContents } from '../database/dialects/sqlite/replace-contents.ts';
-import { jobs } from '../database/schema.ts';
+import { sqliteDatabase } from '../database/dialects/sqlite/sqlite-database.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { storedContents } from '../database/stored-contents.ts';
 import { Repositories } from '../documents/repositories.ts';
@@ -41,6 +35,7 @@ export class Restoration {
 
   constructor(
     @Inject(DATABASE) private readonly database: Database,
+    @Inject(DATABASE_FILE) private readonly file: DatabaseFile,
     @Inject(DATA_FOLDER) private readonly folder: string,
     @Inject(Repositories) private readonly repositories: Repositories,
   ) {}
@@ -91,7 +86,7 @@ export class Restoration {
    * @returns the name of the copy
    */
   async #replace(from: string): Promise<string> {
-    const client = this.database.$client;
+    const { client } = this.file;
     mkdirSync(copiesFolder(this.folder), { recursive: true });
     for (let attempt = 1; attempt <= mostAttempts; attempt += 1) {
       const name = copyName(this.folder, 'before-restore');
@@ -112,7 +107,9 @@ export class Restoration {
 
   /** Announces each job with its revision, which pages that have it open need, and every list. */
   async #announce(): Promise<void> {
-    for (const { id, revision } of await this.database.select({ id: jobs.id, revision: jobs.revision }).from(jobs))
+    const { query, tables } = this.database;
+    const { jobs } = tables;
+    for (const { id, revision } of await query.select({ id: jobs.id, revision: jobs.revision }).from(jobs))
       this.repositories.changes.announce({ kind: 'jobs', id, revision });
     for (const kind of documentKinds) this.repositories.changes.announce({ kind, id: null, revision: null });
   }
@@ -127,9 +124,9 @@ export class Restoration {
         await write(file);
         await prepareBackup(file, name);
         const client = connect(file);
-        const contents = await storedContents(client).finally(() => client.close());
+        const contents = await storedContents(sqliteDatabase(client, file)).finally(() => client.close());
         this.#waiting = randomUUID();
-        return { id: this.#waiting, contents, present: await storedContents(this.database.$client) };
+        return { id: this.#waiting, contents, present: await storedContents(this.database) };
       } catch (error) {
         this.#forget();
         throw error instanceof StartFailure ? new BadRequestException(error.message) : error;

@@ -1,5 +1,5 @@
 import { type DynamicModule, Inject, Module, type OnApplicationShutdown } from '@nestjs/common';
-import { DATABASE, DATA_FOLDER, UPGRADE, type OpenDatabase } from './dialects/sqlite/open-sqlite.ts';
+import { DATABASE, DATABASE_FILE, DATA_FOLDER, UPGRADE, type OpenDatabase } from './database.ts';
 import { Changes } from '../documents/changes.ts';
 import { Repositories } from '../documents/repositories.ts';
 
@@ -17,12 +17,13 @@ export class DatabaseModule implements OnApplicationShutdown {
       providers: [
         { provide: OPEN, useValue: open },
         { provide: DATABASE, useValue: open.database },
+        { provide: DATABASE_FILE, useValue: open.file },
         { provide: DATA_FOLDER, useValue: open.folder },
         { provide: UPGRADE, useValue: open.upgrade },
         Changes,
         Repositories,
       ],
-      exports: [DATABASE, DATA_FOLDER, UPGRADE, Changes, Repositories],
+      exports: [DATABASE, DATABASE_FILE, DATA_FOLDER, UPGRADE, Changes, Repositories],
     };
   }
 

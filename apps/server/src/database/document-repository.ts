@@ -1,10 +1,10 @@
 import type { DamagedDocument, DocumentKind, FileFault, StoredDocument } from '@usual-drag/contract';
 import { fail, type Result } from '@usual-drag/core/result';
 import { and, asc, desc, eq, isNotNull, isNull, lt, sql, type SQL } from 'drizzle-orm';
-import type { Database } from './dialects/sqlite/open-sqlite.ts';
+import type { Database, Query } from './database.ts';
 import { documentText } from './document-text.ts';
 import { RecentVersions } from './recent-versions.ts';
-import { jobSummaries, properties, revisions, signatures, type DocumentTable } from './schema.ts';
+import type { DocumentTable, Tables } from './schema.ts';
 import { slices } from '../work/slices.ts';
 
 /** A document as it is stored, with when it was archived. */
@@ -88,7 +88,7 @@ export class DocumentRepository<T> {
    */
   async lines(): Promise<{ readonly lines: Line[]; readonly damaged: DamagedDocument[] }> {
     const { id, revision, updatedAt, archivedAt, createdAt } = this.table;
-    const rows = await this.database
+    const rows = await this.#query
       .select({ id, revision, updatedAt, archivedAt, createdAt })
       .from(this.table)
       .orderBy(asc(createdAt), sql`rowid`);
@@ -139,18 +139,24 @@ export class DocumentRepository<T> {
     this.#recent.clear();
   }
 
+  /** Removes a document from memory, because another server saved a revision after those in memory, or moved it if null. */
+  forgetBefore(id: string, revision: number | null): void {
+    const newest = this.#recent.newest(id);
+    if (newest && (revision === null || newest.revision < revision)) this.#recent.remove(id);
+  }
+
   /** The present revision of a document, archived or not; undefined if there is none. */
   async revisionOf(id: string): Promise<number | undefined> {
     const { table } = this;
-    const [row] = await this.database.select({ revision: table.revision }).from(table).where(eq(table.id, id));
+    const [row] = await this.#query.select({ revision: table.revision }).from(table).where(eq(table.id, id));
     return row?.revision;
   }
 
   /** Bytes that the document of each row takes, in the order in which they were made. */
   async sizes(): Promise<{ readonly id: string; readonly bytes: number }[]> {
     const { id, document, createdAt } = this.table;
-    return this.database
-      .select({ id, bytes: sql<number>`length(cast(${document} as blob))` })
+    return this.#query
+      .select({ id, bytes: sql<number>`octet_length(${document})` })
       .from(this.table)
       .orderBy(asc(createdAt), sql`rowid`);
   }
@@ -164,33 +170,34 @@ export class DocumentRepository<T> {
 
   /** Returns whether there is or was none of this kind. */
   async isEmpty(): Promise<boolean> {
-    const [row] = await this.database.select({ id: this.table.id }).from(this.table).limit(1);
+    const [row] = await this.#query.select({ id: this.table.id }).from(this.table).limit(1);
     return row === undefined;
   }
 
   /** Adds a document; false if its id is taken. `updatedAt` is stored with it. */
   async insert(id: string, document: T, at = new Date(), revision = 1): Promise<Kept<T> | undefined> {
     const text = documentText(document);
-    const { rowsAffected } = await this.insertion(id, text, at, revision);
-    if (rowsAffected !== 1) return undefined;
+    const inserted = await this.insertion(this.#query, id, text, at, revision);
+    if (inserted.length !== 1) return undefined;
     return this.#changed({ id, revision, updatedAt: at.toISOString(), document }, text);
   }
 
-  /** Returns the same as a statement for a batch. @param document  its text */
-  insertion(id: string, document: string, at: Date, revision: number) {
+  /** Returns the same as a statement of a transaction. @param document  its text */
+  insertion(query: Query, id: string, document: string, at: Date, revision: number) {
     const now = at.toISOString();
-    return this.database
+    return query
       .insert(this.table)
       .values({ id, revision, document, createdAt: now, updatedAt: now })
-      .onConflictDoNothing();
+      .onConflictDoNothing()
+      .returning({ id: this.table.id });
   }
 
   /** Replaces a document if `from` is still its revision, and keeps the version before; otherwise changes nothing. */
   async replace(id: string, from: number, document: T): Promise<Kept<T> | undefined> {
     const at = new Date();
     const text = documentText(document);
-    const [, replaced] = await this.database.batch(this.replacement(id, from, text, at));
-    if (replaced.rowsAffected === 1) {
+    const [, replaced] = await this.database.atomically((query) => this.replacement(query, id, from, text, at));
+    if (replaced.length === 1) {
       const saved = { id, revision: from + 1, updatedAt: at.toISOString(), document };
       return this.#changed(saved, text, this.#recent.at(id, from));
     }
@@ -199,46 +206,50 @@ export class DocumentRepository<T> {
     return undefined;
   }
 
-  /** Returns the same as statements for a batch. @param document  its text */
-  replacement(id: string, from: number, document: string, at: Date) {
+  /** Returns the same as statements of a transaction. @param document  its text */
+  replacement(query: Query, id: string, from: number, document: string, at: Date) {
     const still = and(eq(this.table.id, id), eq(this.table.revision, from), isNull(this.table.archivedAt));
     const { table } = this;
+    const { tables, locked } = this.database;
     return [
-      this.database.run(sql`
-        insert into ${revisions} (kind, document_id, revision, document, saved_at, aside)
-        select ${this.kind}, ${table.id}, ${table.revision}, ${table.document}, ${table.updatedAt}, 0 from ${table} where ${still}`),
-      this.database
+      query.run(sql`
+        insert into ${tables.revisions} (kind, document_id, revision, document, saved_at)
+        select ${this.kind}, ${table.id}, ${table.revision}, ${table.document}, ${table.updatedAt} from ${table} where ${still} ${locked}`),
+      query
         .update(table)
         .set({ document, revision: from + 1, updatedAt: at.toISOString() })
-        .where(still),
+        .where(still)
+        .returning({ id: table.id }),
     ] as const;
   }
 
   /** Archives a document, or brings it back; false if it was not there to be moved. */
   async setArchived(id: string, archived: boolean): Promise<boolean> {
     const { archivedAt } = this.table;
-    const { rowsAffected } = await this.database
+    const moved = await this.#query
       .update(this.table)
       .set({ archivedAt: archived ? new Date().toISOString() : null })
-      .where(and(eq(this.table.id, id), archived ? isNull(archivedAt) : isNotNull(archivedAt)));
+      .where(and(eq(this.table.id, id), archived ? isNull(archivedAt) : isNotNull(archivedAt)))
+      .returning({ id: this.table.id });
     this.#recent.remove(id);
-    if (rowsAffected === 1) this.listener.changed({ id, revision: null });
-    return rowsAffected === 1;
+    if (moved.length === 1) this.listener.changed({ id, revision: null });
+    return moved.length === 1;
   }
 
   /** Removes a document with its whole history, and what was signed of it; that it was there is noted, so that nothing puts it back by itself. */
   async remove(id: string): Promise<void> {
-    await this.database.batch([
-      this.database
+    const { properties, revisions, signatures, jobSummaries } = this.database.tables;
+    await this.database.atomically((query) => [
+      query
         .insert(properties)
         .values({ name: removedProperty(this.kind, id), value: new Date().toISOString() })
         .onConflictDoNothing(),
-      this.database.delete(this.table).where(eq(this.table.id, id)),
-      this.database.delete(revisions).where(this.#ofHistory(id)),
+      query.delete(this.table).where(eq(this.table.id, id)),
+      query.delete(revisions).where(this.#ofHistory(id)),
       ...(this.kind === 'jobs'
         ? [
-            this.database.delete(signatures).where(eq(signatures.jobId, id)),
-            this.database.delete(jobSummaries).where(eq(jobSummaries.id, id)),
+            query.delete(signatures).where(eq(signatures.jobId, id)),
+            query.delete(jobSummaries).where(eq(jobSummaries.id, id)),
           ]
         : []),
     ]);
@@ -249,15 +260,16 @@ export class DocumentRepository<T> {
 
   /** Versions from the newest on, the present one first where `before` is left out. */
   async versions(id: string, limit: number, before?: number): Promise<Version[]> {
-    const earlier = await this.database
-      .select(versionColumns)
+    const { revisions } = this.database.tables;
+    const earlier = await this.#query
+      .select(versionColumns(revisions))
       .from(revisions)
       .where(and(this.#ofHistory(id), before === undefined ? undefined : lt(revisions.entry, before)))
       .orderBy(desc(revisions.entry))
       .limit(limit);
     if (before !== undefined) return earlier;
     const { table } = this;
-    const [present] = await this.database
+    const [present] = await this.#query
       .select({ revision: table.revision, savedAt: table.updatedAt })
       .from(table)
       .where(eq(table.id, id));
@@ -265,8 +277,9 @@ export class DocumentRepository<T> {
   }
 
   async version(id: string, entry: number): Promise<Version | undefined> {
-    const [found] = await this.database
-      .select(versionColumns)
+    const { revisions } = this.database.tables;
+    const [found] = await this.#query
+      .select(versionColumns(revisions))
       .from(revisions)
       .where(and(this.#ofHistory(id), eq(revisions.entry, entry)));
     return found;
@@ -275,7 +288,8 @@ export class DocumentRepository<T> {
   /** The text of a version, of the present one if `entry` is null; null if it is not there or no text. */
   async versionText(id: string, entry: number | null): Promise<string | null> {
     if (entry === null) return (await this.text(id))?.text ?? null;
-    const [found] = await this.database
+    const { revisions } = this.database.tables;
+    const [found] = await this.#query
       .select({ document: revisions.document })
       .from(revisions)
       .where(and(this.#ofHistory(id), eq(revisions.entry, entry)));
@@ -293,7 +307,8 @@ export class DocumentRepository<T> {
     if (recent !== undefined) return recent;
     const [present] = await this.#select().where(and(eq(this.table.id, id), eq(this.table.revision, revision)));
     if (present) return this.#readRecent(present).document;
-    const [found] = await this.database
+    const { revisions } = this.database.tables;
+    const [found] = await this.#query
       .select({ document: revisions.document })
       .from(revisions)
       .where(and(this.#ofHistory(id), eq(revisions.revision, revision), eq(revisions.aside, false)))
@@ -312,7 +327,7 @@ export class DocumentRepository<T> {
     const text = documentText(document);
     const [last] = await this.versions(id, 1, Number.MAX_SAFE_INTEGER);
     if (last?.aside && (await this.versionText(id, last.entry)) === text) return;
-    await this.database.insert(revisions).values({
+    await this.#query.insert(this.database.tables.revisions).values({
       kind: this.kind,
       documentId: id,
       revision,
@@ -338,13 +353,18 @@ export class DocumentRepository<T> {
 
   #select() {
     const { id, revision, updatedAt, archivedAt, document } = this.table;
-    return this.database
-      .select({ id, revision, updatedAt, archivedAt, bytes: sql<unknown>`cast(${document} as blob)` })
+    return this.#query
+      .select({ id, revision, updatedAt, archivedAt, bytes: this.database.bytesOf(document) })
       .from(this.table)
       .$dynamic();
   }
 
+  get #query(): Query {
+    return this.database.query;
+  }
+
   #ofHistory(id: string): SQL {
+    const { revisions } = this.database.tables;
     return and(eq(revisions.kind, this.kind), eq(revisions.documentId, id))!;
   }
 
@@ -383,12 +403,12 @@ function ignoreDamaged(error: unknown): void {
   if (!(error instanceof Damaged)) throw error;
 }
 
-const versionColumns = {
-  entry: revisions.entry,
-  revision: revisions.revision,
-  savedAt: revisions.savedAt,
-  aside: revisions.aside,
-};
+const versionColumns = ({ entry, revision, savedAt, aside }: Tables['revisions']) => ({
+  entry,
+  revision,
+  savedAt,
+  aside,
+});
 
 /** The property that a removed document leaves. */
 export const removedProperty = (kind: DocumentKind, id: string): string => `removed/${kind}/${id}`;

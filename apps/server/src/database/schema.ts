@@ -106,3 +106,19 @@ export const orderSequences = sqliteTable('order_sequences', {
   /** Ids of jobs; some may be archived or have another order number by now. */
   jobs: text('jobs', { mode: 'json' }).$type<readonly string[]>().notNull(),
 });
+
+/** All tables, each before those that name its rows. */
+export const tables = {
+  jobs,
+  instruments,
+  meterProjects,
+  revisions,
+  properties,
+  attempts,
+  jobSummaries,
+  signatures,
+  orderSequences,
+};
+
+/** The tables as statements use them; those of PostgreSQL are derived from them. */
+export type Tables = typeof tables;

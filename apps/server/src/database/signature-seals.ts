@@ -1,8 +1,4 @@
 import { documentHash, type Signature } from '@usual-drag/core/report';
-import { eq, isNull } from 'drizzle-orm';
-import type { LibSQLDatabase } from 'drizzle-orm/libsql';
-import type * as schema from './schema.ts';
-import { properties, signatures } from './schema.ts';
 
 /** Fields that a seal covers: signer, job, time, ticks, notes and order. The job itself is included by its hash. */
 interface Sealed extends Signature {
@@ -13,22 +9,3 @@ interface Sealed extends Signature {
 /** SHA-256 over a signature and what it was given for, 64 hexadecimal digits. */
 export const sealOf = ({ jobId, revision, hash, by, at, sections, restored, kit, order }: Sealed): string =>
   documentHash({ jobId, revision, hash, by, at, sections, restored, kit, ...(order && { order }) });
-
-/** Seals the signatures of before seals existed, once: later a signature without a seal is a damaged one. */
-export async function sealFormerSignatures(database: LibSQLDatabase<typeof schema>): Promise<void> {
-  const done = { name: 'signatures-sealed', value: '1' };
-  const marks = await database.select().from(properties).where(eq(properties.name, done.name));
-  if (marks.length > 0) return;
-  const former = await database.select({ entry: signatures.entry }).from(signatures).where(isNull(signatures.seal));
-  for (const { entry } of former)
-    try {
-      const [row] = await database.select().from(signatures).where(eq(signatures.entry, entry));
-      await database
-        .update(signatures)
-        .set({ seal: sealOf({ ...row!, order: undefined }) })
-        .where(eq(signatures.entry, entry));
-    } catch {
-      // A row that cannot be read stays without a seal: it is reported as damaged.
-    }
-  await database.insert(properties).values(done).onConflictDoNothing();
-}

@@ -1,19 +1,16 @@
-import type { Client } from '@libsql/client';
 import type { StoredContents } from '@usual-drag/contract';
 import { count, max } from 'drizzle-orm';
-import { drizzle } from 'drizzle-orm/libsql';
-import { attempts, instruments, jobs, meterProjects, signatures } from './schema.ts';
-
-const documentTables = { jobs, instruments, meterProjects };
+import type { Database } from './database.ts';
+import type { Tables } from './schema.ts';
 
 /** Counts the contents of a database, archived documents included. */
-export async function storedContents(client: Client): Promise<StoredContents> {
-  const database = drizzle(client);
-  const counted = async (table: typeof jobs | typeof signatures | typeof attempts): Promise<number> =>
-    (await database.select({ rows: count() }).from(table))[0]!.rows;
+export async function storedContents({ query, tables }: Pick<Database, 'query' | 'tables'>): Promise<StoredContents> {
+  const { jobs, instruments, meterProjects, signatures, attempts } = tables;
+  const counted = async (table: Tables[keyof Tables]): Promise<number> =>
+    (await query.select({ rows: count() }).from(table))[0]!.rows;
   let changedAt: string | null = null;
-  for (const table of Object.values(documentTables)) {
-    const [row] = await database.select({ at: max(table.updatedAt) }).from(table);
+  for (const table of [jobs, instruments, meterProjects]) {
+    const [row] = await query.select({ at: max(table.updatedAt) }).from(table);
     if (row?.at && (changedAt === null || row.at > changedAt)) changedAt = row.at;
   }
   return {

@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { Inject, Module, type OnModuleInit } from '@nestjs/common';
 import { ne } from 'drizzle-orm';
 import { Repositories } from '../documents/repositories.ts';
-import { attempts, instruments, properties } from '../database/schema.ts';
 import { documentText } from '../database/document-text.ts';
 import { InstrumentsModule } from '../instruments/instruments.module.ts';
 import { simulatedMultimeter } from '../stand-in/simulated-multimeter-kit.ts';
@@ -26,36 +25,40 @@ export class DemoModule implements OnModuleInit {
   ) {}
 
   async onModuleInit(): Promise<void> {
-    await this.#putSamples();
+    await this.repositories.database.alone(() => this.#putSamples());
     await this.instrument.start();
   }
 
   async #putSamples(): Promise<void> {
     const { jobs, instruments: kit, 'meter-projects': projects, database } = this.repositories;
     if (!(await jobs.isEmpty())) return;
+    const { attempts, instruments, properties } = database.tables;
     const now = new Date();
-    const edited = await database.select({ id: instruments.id }).from(instruments).where(ne(instruments.revision, 0));
+    const edited = await database.query
+      .select({ id: instruments.id })
+      .from(instruments)
+      .where(ne(instruments.revision, 0));
     const untouched = edited.length === 0 && (await projects.isEmpty());
     const notes = Object.entries(kitNotes(now));
     const stored = (await kit.list()).kept.filter(({ revision }) => revision === 0);
-    await database.batch([
+    await database.atomically((query) => [
       // An unused database is the demo's, to be removed again when a fresh one is asked for.
-      database
+      query
         .insert(properties)
         .values(untouched ? [madeByDemo] : [{ name: 'samples', value: now.toISOString() }])
         .onConflictDoNothing(),
       ...demoJobs.map((job, index) =>
-        jobs.insertion(randomUUID(), documentText(job), new Date(now.getTime() - index), 1),
+        jobs.insertion(query, randomUUID(), documentText(job), new Date(now.getTime() - index), 1),
       ),
       ...sampleMeterProjects.map((project, index) =>
-        projects.insertion(project.id, documentText(project), new Date(now.getTime() + index), 0),
+        projects.insertion(query, project.id, documentText(project), new Date(now.getTime() + index), 0),
       ),
-      kit.insertion(plantMultimeter.id, documentText(plantMultimeter), now, 1),
-      kit.insertion(simulatedMultimeter.id, documentText(simulatedMultimeter), now, 1),
-      database.insert(attempts).values(sampleAttempts(now)),
+      kit.insertion(query, plantMultimeter.id, documentText(plantMultimeter), now, 1),
+      kit.insertion(query, simulatedMultimeter.id, documentText(simulatedMultimeter), now, 1),
+      query.insert(attempts).values(sampleAttempts(now)),
       ...notes.flatMap(([id, note]) => {
         const kept = stored.find((one) => one.id === id);
-        return kept ? kit.replacement(id, 0, documentText({ ...kept.document, ...note }), now) : [];
+        return kept ? kit.replacement(query, id, 0, documentText({ ...kept.document, ...note }), now) : [];
       }),
     ]);
   }

@@ -1,14 +1,25 @@
-import { Injectable } from '@nestjs/common';
+import { Inject, Injectable } from '@nestjs/common';
 import type { DocumentChange, Followed } from '@usual-drag/contract';
 import { Observable } from 'rxjs';
+import { DATABASE, type Database } from '../database/database.ts';
+import { largestMessage } from '../database/peers.ts';
 
 type Listener = (change: DocumentChange) => void;
 
-/** Announces changed documents to the listeners that follow them. */
+/** Announces changed documents to the listeners that follow them, on all servers of the database. */
 @Injectable()
 export class Changes {
   /** Listeners by the subject that they follow; null for those that follow all subjects. */
   readonly #listeners = new Map<Followed | null, Set<Listener>>();
+
+  constructor(@Inject(DATABASE) private readonly database: Database) {
+    this.ofPeers.subscribe((change) => this.#send(change));
+  }
+
+  /** Changes that other servers announced. */
+  get ofPeers(): Observable<DocumentChange> {
+    return this.database.peers.received('changes') as Observable<DocumentChange>;
+  }
 
   /** Returns the changes of some documents and lists, or of all if `followed` is null. */
   of(followed: readonly Followed[] | null): Observable<DocumentChange> {
@@ -23,6 +34,13 @@ export class Changes {
 
   /** Sends a change to each listener once; listeners of the list alone receive it without its readings. */
   announce(change: DocumentChange): void {
+    const { kind, id, revision } = change;
+    const isSmall = Buffer.byteLength(JSON.stringify(change)) <= largestMessage;
+    this.database.peers.send('changes', isSmall ? change : { kind, id, revision });
+    this.#send(change);
+  }
+
+  #send(change: DocumentChange): void {
     const { kind, id, revision } = change;
     const reached = new Set<Listener>();
     const send = (subject: Followed | null, message: DocumentChange): void => {

@@ -7,9 +7,9 @@ import {
   type DocumentOfKind,
 } from '@usual-drag/contract';
 import { changedReadings, type Job } from '@usual-drag/core/job';
-import { DATABASE, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
+import { DATABASE, type Database } from '../database/database.ts';
 import { DocumentRepository, type Change } from '../database/document-repository.ts';
-import { instruments, jobs, meterProjects, type DocumentTable } from '../database/schema.ts';
+import type { DocumentTable } from '../database/schema.ts';
 import { Changes } from './changes.ts';
 
 type RepositoryOfKind = { readonly [K in DocumentKind]: DocumentRepository<DocumentOfKind[K]> };
@@ -33,9 +33,13 @@ export class Repositories implements RepositoryOfKind {
       new DocumentRepository<DocumentOfKind[K]>(database, kind, table, (value) => checkStored(kind, value), {
         changed: (change) => changes.announce({ kind, id: change.id, revision: change.revision, ...message(change) }),
       });
+    const { jobs, instruments, meterProjects } = database.tables;
     this.jobs = of('jobs', jobs, readingsStep);
     this.instruments = of('instruments', instruments);
     this['meter-projects'] = of('meter-projects', meterProjects);
+    changes.ofPeers.subscribe(({ kind, id, revision }) => {
+      if (id !== null) this.of(kind).forgetBefore(id, revision);
+    });
   }
 
   /** @throws a refusal (404) if there is no such kind */

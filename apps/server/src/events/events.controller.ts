@@ -50,8 +50,12 @@ export class EventsController {
     const changes = merge(this.changes.of(followed), this.#present(followed ?? [])).pipe(
       map((data): MessageEvent => ({ data })),
     );
+    const { peers } = this.repositories.database;
     const alive = interval(heartbeat).pipe(map((): MessageEvent => ({ type: 'alive', data: '' })));
-    const ending = this.shutdown.begun.pipe(map((): MessageEvent => ({ type: 'ending', data: '', retry: 1000 })));
+    // After an interruption between the servers, pages connect anew and look for what they missed.
+    const ending = merge(this.shutdown.begun, peers.interrupted).pipe(
+      map((): MessageEvent => ({ type: 'ending', data: '', retry: 1000 })),
+    );
     // At once, so that the page receives a first event.
     return concat(of<MessageEvent>({ type: 'alive', data: '' }), merge(changes, alive, ending)).pipe(
       takeWhile(({ type }) => type !== 'ending', true),

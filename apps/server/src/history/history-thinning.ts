@@ -1,7 +1,6 @@
 import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import { and, eq, inArray } from 'drizzle-orm';
-import { DATABASE, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
-import { revisions } from '../database/schema.ts';
+import { DATABASE, type Database } from '../database/database.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';
 import { slices } from '../work/slices.ts';
 import { thinned } from './thinned.ts';
@@ -25,19 +24,21 @@ export class HistoryThinning implements OnApplicationBootstrap, OnApplicationShu
   }
 
   async thin(): Promise<void> {
+    const { query, tables } = this.database;
+    const { revisions } = tables;
     try {
-      const documents = await this.database
+      const documents = await query
         .selectDistinct({ kind: revisions.kind, documentId: revisions.documentId })
         .from(revisions);
       const breathe = slices();
       for (const { kind, documentId } of documents) {
-        const versions = await this.database
+        const versions = await query
           .select({ entry: revisions.entry, savedAt: revisions.savedAt, aside: revisions.aside })
           .from(revisions)
           .where(and(eq(revisions.kind, kind), eq(revisions.documentId, documentId)));
         const gone = thinned(versions);
         for (let at = 0; at < gone.length; at += 500)
-          await this.database.delete(revisions).where(inArray(revisions.entry, gone.slice(at, at + 500)));
+          await query.delete(revisions).where(inArray(revisions.entry, gone.slice(at, at + 500)));
         await breathe();
       }
     } catch (error) {

@@ -35,7 +35,8 @@ export class HistoryController {
     @Param('entry') entry: string,
   ): Promise<StoredDocument<unknown>> {
     const repository = this.repositories.of(kind);
-    const version = await repository.version(id, Number(entry) || 0);
+    const number = Number(entry);
+    const version = Number.isSafeInteger(number) ? await repository.version(id, number) : undefined;
     if (!version) throw missing(repository, id);
     const document = parsedDocument(await repository.versionText(id, version.entry));
     return { id, revision: version.revision, updatedAt: version.savedAt, document };

@@ -17,6 +17,7 @@ export class RefusalFilter implements ExceptionFilter {
     if (response.headersSent) return void response.end();
     const { status, message, details } = this.#answer(exception, http.getRequest<Request>());
     const refusal: Refusal = { error: { status, message, ...details } };
+    if (status === 503) response.setHeader('Retry-After', retryAfterSeconds);
     response.status(status).json(refusal);
   }
 
@@ -49,6 +50,9 @@ export class RefusalFilter implements ExceptionFilter {
     return { status, message: wordsFor(status, exception), details };
   }
 }
+
+/** Seconds after which a request that was refused for now can be sent again. */
+const retryAfterSeconds = 1;
 
 /** Status of the answer if something behind this server does not answer. */
 const fromBehind = 502;

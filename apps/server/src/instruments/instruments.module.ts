@@ -3,7 +3,6 @@ import { builtInKit } from '@usual-drag/core/instrument';
 import { eq, sql } from 'drizzle-orm';
 import { removedProperty } from '../database/document-repository.ts';
 import { Repositories } from '../documents/repositories.ts';
-import { instruments, properties } from '../database/schema.ts';
 import { InstrumentsController } from './instruments.controller.ts';
 import { InstrumentsService } from './instruments.service.ts';
 
@@ -13,8 +12,10 @@ export class InstrumentsModule implements OnModuleInit {
 
   /** Puts the built-in instruments into the kit; what was edited since stays as it is, what was deleted stays away. */
   async onModuleInit(): Promise<void> {
+    const { query, tables } = this.repositories.database;
+    const { instruments, properties } = tables;
     const now = new Date().toISOString();
-    const known = await this.repositories.database.select({ name: properties.name }).from(properties);
+    const known = await query.select({ name: properties.name }).from(properties);
     const names = new Set(known.map(({ name }) => name));
     const wanted = builtInKit.filter(({ id }) => !names.has(removedProperty('instruments', id)));
     if (wanted.length === 0) return;
@@ -25,7 +26,7 @@ export class InstrumentsModule implements OnModuleInit {
       createdAt: now,
       updatedAt: now,
     }));
-    await this.repositories.database
+    await query
       .insert(instruments)
       .values(rows)
       .onConflictDoUpdate({

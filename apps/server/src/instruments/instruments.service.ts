@@ -2,7 +2,6 @@ import { ConflictException, Inject, Injectable } from '@nestjs/common';
 import { checkKit, checkKitInstrument, type StoredDocument } from '@usual-drag/contract';
 import { freeId, type KitInstrument } from '@usual-drag/core/instrument';
 import { sameValue } from '@usual-drag/core/job';
-import type { BatchItem } from 'drizzle-orm/batch';
 import { documentText } from '../database/document-text.ts';
 import { Repositories } from '../documents/repositories.ts';
 import { answer, saveNamed } from '../documents/save-document.ts';
@@ -57,14 +56,14 @@ export class InstrumentsService {
       ...(choice === 'copy' ? changed.map(copyOf) : []),
     ];
     const replaced = choice === 'replace' ? changed : [];
-    const [first, ...rest]: BatchItem<'sqlite'>[] = [
-      ...added.map((instrument) => repository.insertion(instrument.id, documentText(instrument), at, 1)),
+    if (added.length + replaced.length === 0) return [];
+    await this.repositories.database.atomically((query) => [
+      ...added.map((instrument) => repository.insertion(query, instrument.id, documentText(instrument), at, 1)),
       ...replaced.flatMap((instrument) =>
-        repository.replacement(instrument.id, there.get(instrument.id)!.revision, documentText(instrument), at),
+        repository.replacement(query, instrument.id, there.get(instrument.id)!.revision, documentText(instrument), at),
       ),
-    ];
-    if (first) await this.repositories.database.batch([first, ...rest]);
-    if (first) this.repositories.changes.announce({ kind: 'instruments', id: null, revision: null });
+    ]);
+    this.repositories.changes.announce({ kind: 'instruments', id: null, revision: null });
     const touched = new Set([...added, ...replaced].map(({ id }) => id));
     return (await this.list()).filter(({ id }) => touched.has(id));
   }

@@ -4,7 +4,6 @@ import { largestUnpacked, mostArchivedFiles } from '@usual-drag/contract';
 import { Repositories } from '../documents/repositories.ts';
 import { Workers } from '../work/workers.ts';
 import { slices } from '../work/slices.ts';
-import { importedInParts } from '../database/dialects/sqlite/import-in-parts.ts';
 
 /** ms that packing or unpacking an archive may take. */
 const archiveTimeoutMs = 60_000;
@@ -46,7 +45,7 @@ export class JobArchives {
     const jobs = await this.workers.asked.run('unpack', archive, archiveTimeoutMs);
     if (!jobs.ok) throw new BadRequestException(jobs.fault);
     const added = jobs.value.map((text) => ({ id: randomUUID(), text }));
-    await importedInParts(this.repositories.database, added);
+    await this.repositories.database.addJobs(added);
     this.repositories.jobs.noteChecked(
       added.map(({ id }) => id),
       1,

@@ -4,7 +4,6 @@ import type { JobSummary } from '@usual-drag/contract';
 import type { Job } from '@usual-drag/core/job';
 import { eq } from 'drizzle-orm';
 import type { Line } from '../database/document-repository.ts';
-import { jobSummaries } from '../database/schema.ts';
 import { Repositories } from '../documents/repositories.ts';
 import { slices } from '../work/slices.ts';
 import { WorkGivenUp } from '../work/work-lane.ts';
@@ -86,10 +85,9 @@ export class JobSummaries implements OnApplicationBootstrap {
   }
 
   async #load(): Promise<Map<string, StoredLine>> {
-    const rows = await this.repositories.database
-      .select()
-      .from(jobSummaries)
-      .where(eq(jobSummaries.version, rulesVersion));
+    const { query, tables } = this.repositories.database;
+    const { jobSummaries } = tables;
+    const rows = await query.select().from(jobSummaries).where(eq(jobSummaries.version, rulesVersion));
     return new Map(
       rows.map(({ id, revision, head, figures }) => [
         id,
@@ -148,10 +146,9 @@ export class JobSummaries implements OnApplicationBootstrap {
       head: JSON.stringify(head),
       figures: JSON.stringify(figures),
     };
-    await this.repositories.database
-      .insert(jobSummaries)
-      .values(values)
-      .onConflictDoUpdate({ target: jobSummaries.id, set: values });
+    const { query, tables } = this.repositories.database;
+    const { jobSummaries } = tables;
+    await query.insert(jobSummaries).values(values).onConflictDoUpdate({ target: jobSummaries.id, set: values });
   }
 
   /** Tells the pages when a line that was shown without figures has them, at most every half a second. */

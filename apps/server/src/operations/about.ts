@@ -4,15 +4,8 @@ import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import type { AboutAnswer } from '@usual-drag/contract';
 import { keptCopies } from '../database/dialects/sqlite/copies.ts';
-import {
-  DATABASE,
-  databaseFile,
-  DATA_FOLDER,
-  UPGRADE,
-  type Database,
-} from '../database/dialects/sqlite/open-sqlite.ts';
+import { DATABASE, DATA_FOLDER, UPGRADE, type Database, type Upgrade } from '../database/database.ts';
 import { storedContents } from '../database/stored-contents.ts';
-import { schemaName, type Upgrade } from '../database/upgrades.ts';
 import { lastLines } from '../http/log-file.ts';
 import { commandLine, startForDevices } from '../program.ts';
 import { version } from '../version.ts';
@@ -38,19 +31,20 @@ export class About {
   ) {}
 
   async read(): Promise<AboutAnswer> {
-    const { rows } = await this.database.$client.execute('select sqlite_version() as version');
+    const { engine, schema, address } = this.database;
     return {
       version,
-      schema: schemaName,
+      schema,
       runsOn: {
-        engine: `SQLite ${String(rows[0]!.version)}`,
+        engine: `${engine} ${await this.database.version()}`,
         node: process.versions.node,
         system: `${process.platform} ${process.arch} ${release()}`,
       },
       startedAt: this.#startedAt,
       data: {
         folder: this.folder,
-        databaseBytes: statSync(databaseFile(this.folder)).size,
+        server: address,
+        databaseBytes: await this.database.bytes(),
         folderBytes: bytesIn(this.folder),
         freeBytes: await freeSpace(this.folder),
       },
@@ -64,7 +58,7 @@ export class About {
 
   /** Returns the report for support: this installation, counts of documents and the last lines of the log, without job contents. */
   async report(): Promise<string> {
-    const contents = await storedContents(this.database.$client);
+    const contents = await storedContents(this.database);
     const parts = { ...(await this.read()), contents, log: lastLines(this.folder, reportedLines) };
     return `${JSON.stringify(parts, null, 2)}\n`;
   }

@@ -1,9 +1,8 @@
-import { statSync } from 'node:fs';
 import { Inject, Injectable } from '@nestjs/common';
 import type { NextFunction, Request, Response } from 'express';
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
 import { keptCopies } from '../database/dialects/sqlite/copies.ts';
-import { databaseFile, DATA_FOLDER } from '../database/dialects/sqlite/open-sqlite.ts';
+import { DATABASE, DATA_FOLDER, type Database } from '../database/database.ts';
 import { freeSpace } from './free-space.ts';
 
 const registry = new Registry();
@@ -44,7 +43,10 @@ export function measureRequests(request: Request, response: Response, next: Next
 /** Metrics of this server in the common text format. */
 @Injectable()
 export class Metrics {
-  constructor(@Inject(DATA_FOLDER) private readonly folder: string) {
+  constructor(
+    @Inject(DATABASE) private readonly database: Database,
+    @Inject(DATA_FOLDER) private readonly folder: string,
+  ) {
     collectDefaultMetrics({ register: registry });
     const gauge = (name: string, help: string, value: () => number | null | Promise<number | null>): Gauge =>
       new Gauge({
@@ -57,7 +59,7 @@ export class Metrics {
           else this.set(now);
         },
       });
-    gauge('usual_drag_database_bytes', 'Size of the database', () => statSync(databaseFile(this.folder)).size);
+    gauge('usual_drag_database_bytes', 'Size of the database', () => this.database.bytes());
     gauge('usual_drag_disk_free_bytes', 'Free bytes on the disk of the data', () => freeSpace(this.folder));
     gauge('usual_drag_last_copy_age_seconds', 'Age of the newest copy among the data', () => {
       const [newest] = keptCopies(this.folder);

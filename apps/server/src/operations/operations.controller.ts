@@ -3,6 +3,7 @@ import { ApiTags } from '@nestjs/swagger';
 import type { AboutAnswer, HealthAnswer } from '@usual-drag/contract';
 import type { Response } from 'express';
 import { DamagedDocuments } from '../damaged/damaged-documents.ts';
+import { DATABASE, type Database } from '../database/database.ts';
 import { stamp } from '../database/dialects/sqlite/copies.ts';
 import { About } from './about.ts';
 import { Metrics } from './metrics.ts';
@@ -12,6 +13,7 @@ import { Warnings } from './warnings.ts';
 @Controller()
 export class OperationsController {
   constructor(
+    @Inject(DATABASE) private readonly database: Database,
     @Inject(DamagedDocuments) private readonly documents: DamagedDocuments,
     @Inject(Warnings) private readonly warnings: Warnings,
     @Inject(About) private readonly installation: About,
@@ -23,7 +25,13 @@ export class OperationsController {
   async health(): Promise<HealthAnswer> {
     const damaged = await this.documents.known();
     const warnings = await this.warnings.now();
-    return { status: 'ready', ...(damaged.length > 0 && { damaged }), ...(warnings.length > 0 && { warnings }) };
+    const { engine } = this.database;
+    return {
+      status: 'ready',
+      engine,
+      ...(damaged.length > 0 && { damaged }),
+      ...(warnings.length > 0 && { warnings }),
+    };
   }
 
   /** Metrics in the common text format. */

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import type { ScheduledCopiesState } from '@usual-drag/contract';
 import { copyDatabase, stamp } from '../database/dialects/sqlite/copies.ts';
-import { DATABASE, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
+import { DATABASE_FILE, type DatabaseFile } from '../database/database.ts';
 import { copiesIn, copiesState, hour, newestIn, type CopySchedule } from './copy-schedule.ts';
 
 export const COPY_SCHEDULE = Symbol('copy schedule');
@@ -22,12 +22,12 @@ export class ScheduledCopies implements OnApplicationBootstrap, OnApplicationShu
   #failure: string | null = null;
 
   constructor(
-    @Inject(DATABASE) private readonly database: Database,
+    @Inject(DATABASE_FILE) private readonly file: DatabaseFile | null,
     @Inject(COPY_SCHEDULE) private readonly schedule: CopySchedule | null,
   ) {}
 
   onApplicationBootstrap(): void {
-    if (this.schedule) this.#wait(1000);
+    this.#wait(1000);
   }
 
   onApplicationShutdown(): void {
@@ -39,12 +39,12 @@ export class ScheduledCopies implements OnApplicationBootstrap, OnApplicationShu
     return this.schedule && copiesState(this.schedule, this.#failure, Date.now());
   }
 
-  async #copyIfDue({ folder, everyHours }: CopySchedule): Promise<void> {
+  async #copyIfDue({ folder, everyHours }: CopySchedule, file: DatabaseFile): Promise<void> {
     try {
       const due = (newestIn(folder) ?? 0) + everyHours * hour - Date.now();
       if (due > 0) return this.#wait(due);
       mkdirSync(folder, { recursive: true });
-      await copyDatabase(this.database.$client, join(folder, `usual-drag-${stamp()}.backup`));
+      await copyDatabase(file.client, join(folder, `usual-drag-${stamp()}.backup`));
       const all = copiesIn(folder);
       for (const name of all.slice(0, Math.max(0, all.length - kept))) rmSync(join(folder, name));
       this.#failure = null;
@@ -58,9 +58,9 @@ export class ScheduledCopies implements OnApplicationBootstrap, OnApplicationShu
 
   /** Waits a day at most: a timer of more than 24 days would end at once. */
   #wait(ms: number): void {
-    if (!this.schedule) return;
-    const { schedule } = this;
-    this.#timer = setTimeout(() => void this.#copyIfDue(schedule), Math.min(ms, 24 * hour));
+    const { schedule, file } = this;
+    if (!schedule || !file) return;
+    this.#timer = setTimeout(() => void this.#copyIfDue(schedule, file), Math.min(ms, 24 * hour));
     this.#timer.unref();
   }
 }

@@ -1,4 +1,4 @@
-import type { Upgrade } from '../database/upgrades.ts';
+import type { Upgrade } from '../database/database.ts';
 import { commandLine } from '../program.ts';
 import { version } from '../version.ts';
 

@@ -1,7 +1,6 @@
-import { statSync } from 'node:fs';
 import { Inject, Injectable } from '@nestjs/common';
 import type { ServerWarning } from '@usual-drag/contract';
-import { databaseFile, DATA_FOLDER } from '../database/dialects/sqlite/open-sqlite.ts';
+import { DATABASE, DATA_FOLDER, type Database } from '../database/database.ts';
 import { copiesWarning } from './copy-schedule.ts';
 import { freeSpace, spaceWarning } from './free-space.ts';
 import { ScheduledCopies } from './scheduled-copies.ts';
@@ -10,12 +9,14 @@ import { ScheduledCopies } from './scheduled-copies.ts';
 @Injectable()
 export class Warnings {
   constructor(
+    @Inject(DATABASE) private readonly database: Database,
     @Inject(DATA_FOLDER) private readonly folder: string,
     @Inject(ScheduledCopies) private readonly copies: ScheduledCopies,
   ) {}
 
   async now(): Promise<ServerWarning[]> {
-    const used = statSync(databaseFile(this.folder)).size;
+    // Copies of a database server are not made here.
+    const used = this.database.address === null ? await this.database.bytes() : 0;
     const copies = this.copies.state();
     const messages: Readonly<Record<ServerWarning['about'], string | null>> = {
       'disk-space': spaceWarning(this.folder, await freeSpace(this.folder), used),

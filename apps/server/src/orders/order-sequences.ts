@@ -1,6 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { DATABASE, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
-import { orderSequences } from '../database/schema.ts';
+import { DATABASE, type Database } from '../database/database.ts';
 
 /** Sequences of the circuits of orders that were reordered. */
 @Injectable()
@@ -9,12 +8,14 @@ export class OrderSequences {
 
   /** Returns ids of jobs in their sequence, by order number. */
   async all(): Promise<ReadonlyMap<string, readonly string[]>> {
-    const rows = await this.database.select().from(orderSequences);
+    const rows = await this.database.query.select().from(this.database.tables.orderSequences);
     return new Map(rows.map(({ order, jobs }) => [order, jobs]));
   }
 
   async set(order: string, jobs: readonly string[]): Promise<void> {
-    await this.database
+    const { query, tables } = this.database;
+    const { orderSequences } = tables;
+    await query
       .insert(orderSequences)
       .values({ order, jobs })
       .onConflictDoUpdate({ target: orderSequences.order, set: { jobs } });

@@ -1,8 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { KeptAttempt, Learner } from '@usual-drag/contract';
 import { count, desc, eq, max } from 'drizzle-orm';
-import { DATABASE, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
-import { attempts } from '../database/schema.ts';
+import { DATABASE, type Database } from '../database/database.ts';
 
 /** Number of a person's last attempts in an answer. */
 const mostAttempts = 5000;
@@ -13,12 +12,16 @@ export class AttemptRepository {
 
   /** Keeps an attempt; one that is there already stays as it is. */
   async keep(attempt: KeptAttempt): Promise<void> {
-    await this.database.insert(attempts).values(attempt).onConflictDoNothing({ target: attempts.id });
+    const { query, tables } = this.database;
+    const { attempts } = tables;
+    await query.insert(attempts).values(attempt).onConflictDoNothing({ target: attempts.id });
   }
 
   /** A person's attempts, the oldest first. */
   async of(person: string): Promise<KeptAttempt[]> {
-    const rows = await this.database
+    const { query, tables } = this.database;
+    const { attempts } = tables;
+    const rows = await query
       .select()
       .from(attempts)
       .where(eq(attempts.person, person))
@@ -29,7 +32,9 @@ export class AttemptRepository {
 
   /** Everybody who practised, who did so last first. */
   async learners(): Promise<Learner[]> {
-    const rows = await this.database
+    const { query, tables } = this.database;
+    const { attempts } = tables;
+    const rows = await query
       .select({ person: attempts.person, attempts: count(), lastAt: max(attempts.at) })
       .from(attempts)
       .groupBy(attempts.person)
@@ -39,6 +44,8 @@ export class AttemptRepository {
 
   /** Erases all that is kept of a person. */
   async erase(person: string): Promise<void> {
-    await this.database.delete(attempts).where(eq(attempts.person, person));
+    const { query, tables } = this.database;
+    const { attempts } = tables;
+    await query.delete(attempts).where(eq(attempts.person, person));
   }
 }

@@ -2,8 +2,7 @@ import { randomBytes, scrypt, timingSafeEqual, type BinaryLike } from 'node:cryp
 import { sign, unsign } from 'cookie-signature';
 import { eq, like } from 'drizzle-orm';
 import { filter, map, Subject, type Observable } from 'rxjs';
-import type { Database } from '../database/dialects/sqlite/open-sqlite.ts';
-import { properties } from '../database/schema.ts';
+import type { Database } from '../database/database.ts';
 
 /** Properties: the salt of the key, the key of device marks, and each session that was ended, by its id. */
 const saltProperty = 'session-salt';
@@ -29,19 +28,23 @@ export class Sessions {
     private key: Buffer,
     private salt: string,
     private readonly deviceKey: string,
-    private readonly endedIds: Set<string>,
-  ) {}
+    private endedIds: Set<string>,
+  ) {
+    const { peers } = database;
+    peers.received('sessions').subscribe((id) => {
+      if (typeof id !== 'string') return void this.#reload();
+      this.endedIds.add(id);
+      this.#ended.next(id);
+    });
+    peers.interrupted.subscribe(() => void this.#reload());
+  }
 
   /** Reads salt and keys, and creates those that are missing. */
   static async open(database: Database, passphrase: string): Promise<Sessions> {
-    const salt = (await propertyOf(database, saltProperty)) ?? (await renewed(database, saltProperty));
-    const deviceKey = (await propertyOf(database, deviceKeyProperty)) ?? (await renewed(database, deviceKeyProperty));
-    const ended = await database
-      .select()
-      .from(properties)
-      .where(like(properties.name, `${endedPrefix}%`));
-    const ids = new Set(ended.map(({ name }) => name.slice(endedPrefix.length)));
-    return new Sessions(database, passphrase, await keyFrom(passphrase, salt), salt, deviceKey, ids);
+    const salt = await secret(database, saltProperty);
+    const deviceKey = await secret(database, deviceKeyProperty);
+    const ended = await endedSessions(database);
+    return new Sessions(database, passphrase, await keyFrom(passphrase, salt), salt, deviceKey, ended);
   }
 
   /** Emits once when a session ends, by itself or with all others. */
@@ -73,23 +76,39 @@ export class Sessions {
 
   /** Ends one session: its cookie is not accepted any more. Ends that are older than a session can be are forgotten. */
   async end(id: string): Promise<void> {
+    const { query, tables, peers } = this.database;
+    const { properties } = tables;
     this.endedIds.add(id);
     const name = endedPrefix + id;
-    await this.database.insert(properties).values({ name, value: new Date().toISOString() }).onConflictDoNothing();
+    await query.insert(properties).values({ name, value: new Date().toISOString() }).onConflictDoNothing();
+    peers.send('sessions', id);
     this.#ended.next(id);
     for (const old of this.endedIds)
       if (Date.now() - issuedAt(old) >= sessionAge) {
         this.endedIds.delete(old);
-        await this.database.delete(properties).where(eq(properties.name, endedPrefix + old));
+        await query.delete(properties).where(eq(properties.name, endedPrefix + old));
       }
   }
 
   /** Signs every device out: no cookie that was issued before is accepted any more. */
   async signOutEverywhere(): Promise<void> {
-    this.salt = await renewed(this.database, saltProperty);
-    this.key = await keyFrom(this.passphrase, this.salt);
-    await this.database.delete(properties).where(like(properties.name, `${endedPrefix}%`));
-    this.endedIds.clear();
+    const { query, tables, peers } = this.database;
+    const { properties } = tables;
+    const value = randomSecret();
+    await query.update(properties).set({ value }).where(eq(properties.name, saltProperty));
+    await query.delete(properties).where(like(properties.name, `${endedPrefix}%`));
+    await this.#reload();
+    peers.send('sessions', null);
+  }
+
+  /** Reads what other servers may have changed; ends all sessions if the salt is another one. */
+  async #reload(): Promise<void> {
+    const salt = await secret(this.database, saltProperty);
+    this.endedIds = await endedSessions(this.database);
+    for (const id of this.endedIds) this.#ended.next(id);
+    if (salt === this.salt) return;
+    this.salt = salt;
+    this.key = await keyFrom(this.passphrase, salt);
     this.#ended.next(null);
   }
 
@@ -108,19 +127,22 @@ export class Sessions {
 /** ms since 1970 at which a session was issued, from its id. */
 const issuedAt = (id: string): number => parseInt(id.slice(0, id.indexOf('-')), 36);
 
-async function propertyOf(database: Database, name: string): Promise<string | undefined> {
-  const [kept] = await database.select().from(properties).where(eq(properties.name, name));
-  return kept?.value;
+const randomSecret = (): string => randomBytes(32).toString('base64url');
+
+/** Returns a property of 32 random bytes, which is created if it is missing; of two servers, one creates it. */
+async function secret({ query, tables: { properties } }: Database, name: string): Promise<string> {
+  await query.insert(properties).values({ name, value: randomSecret() }).onConflictDoNothing();
+  const [kept] = await query.select().from(properties).where(eq(properties.name, name));
+  return kept!.value;
 }
 
-/** Sets a property to 32 random bytes. */
-async function renewed(database: Database, name: string): Promise<string> {
-  const value = randomBytes(32).toString('base64url');
-  await database
-    .insert(properties)
-    .values({ name, value })
-    .onConflictDoUpdate({ target: properties.name, set: { value } });
-  return value;
+/** Returns the ids of the sessions that were ended. */
+async function endedSessions({ query, tables: { properties } }: Database): Promise<Set<string>> {
+  const ended = await query
+    .select()
+    .from(properties)
+    .where(like(properties.name, `${endedPrefix}%`));
+  return new Set(ended.map(({ name }) => name.slice(endedPrefix.length)));
 }
 
 /** scrypt (RFC 7914), N = 2¹⁵: about a tenth of a second and 32 MB for each try. */

@@ -3,9 +3,9 @@ import type { DamagedDocument, KeptSignature, SignedJob } from '@usual-drag/cont
 import type { Job } from '@usual-drag/core/job';
 import { documentHash, type Signature } from '@usual-drag/core/report';
 import { desc, eq, sql } from 'drizzle-orm';
-import { DATABASE, type Database } from '../database/dialects/sqlite/open-sqlite.ts';
+import { DATABASE, type Database } from '../database/database.ts';
 import { documentText } from '../database/document-text.ts';
-import { signatures } from '../database/schema.ts';
+import type { Tables } from '../database/schema.ts';
 import { sealOf } from '../database/signature-seals.ts';
 import { slices } from '../work/slices.ts';
 
@@ -27,28 +27,29 @@ export class SignatureRepository {
 
   /** Keeps signatures, each with the job that was signed: all of them, or none. */
   async keep(signed: readonly NewSignature[]): Promise<KeptSignature[]> {
-    const statements = signed.map(({ jobId, revision, signature, document }) =>
-      this.database
-        .insert(signatures)
-        .values({
-          ...signature,
-          jobId,
-          revision,
-          document: documentText(document),
-          seal: sealOf({ ...signature, jobId, revision }),
-        })
-        .returning({ entry: signatures.entry }),
+    const { signatures } = this.database.tables;
+    const rows = await this.database.atomically((query) =>
+      signed.map(({ jobId, revision, signature, document }) =>
+        query
+          .insert(signatures)
+          .values({
+            ...signature,
+            jobId,
+            revision,
+            document: documentText(document),
+            seal: sealOf({ ...signature, jobId, revision }),
+          })
+          .returning({ entry: signatures.entry }),
+      ),
     );
-    const [first, ...others] = statements;
-    if (!first) return [];
-    const rows = await this.database.batch([first, ...others]);
     return signed.map(({ revision, signature }, index) => ({ ...signature, entry: rows[index]![0]!.entry, revision }));
   }
 
   /** All sound signatures on a job, the newest first. */
   async of(jobId: string): Promise<KeptSignature[]> {
-    const rows = await this.database
-      .select(columns)
+    const { signatures } = this.database.tables;
+    const rows = await this.database.query
+      .select(columns(signatures))
       .from(signatures)
       .where(eq(signatures.jobId, jobId))
       .orderBy(desc(signatures.entry));
@@ -65,7 +66,8 @@ export class SignatureRepository {
   async damaged(): Promise<DamagedDocument[]> {
     const damaged: DamagedDocument[] = [];
     const breathe = slices();
-    for (const { entry } of await this.database.select({ entry: signatures.entry }).from(signatures)) {
+    const { signatures } = this.database.tables;
+    for (const { entry } of await this.database.query.select({ entry: signatures.entry }).from(signatures)) {
       if (this.#sound.has(entry)) continue;
       const row = await this.#row(entry);
       await breathe();
@@ -90,8 +92,9 @@ export class SignatureRepository {
   }
 
   async #row(entry: number): Promise<SignedRow | undefined> {
-    const [row] = await this.database
-      .select({ ...columns, document: sql<unknown>`${signatures.document}` })
+    const { signatures } = this.database.tables;
+    const [row] = await this.database.query
+      .select({ ...columns(signatures), document: sql<unknown>`${signatures.document}` })
       .from(signatures)
       .where(eq(signatures.entry, entry));
     return row;
@@ -99,7 +102,7 @@ export class SignatureRepository {
 }
 
 /** Columns as they are stored: one that is no JSON must not keep the others from being read. */
-const columns = {
+const columns = (signatures: Tables['signatures']) => ({
   jobId: signatures.jobId,
   entry: signatures.entry,
   revision: signatures.revision,
@@ -111,7 +114,7 @@ const columns = {
   kit: sql<unknown>`${signatures.kit}`,
   order: sql<unknown>`${signatures.order}`,
   seal: signatures.seal,
-};
+});
 
 interface Row {
   readonly jobId: string;

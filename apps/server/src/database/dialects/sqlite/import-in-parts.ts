@@ -2,16 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { eq, inArray, like } from 'drizzle-orm';
 import type { LibSQLDatabase } from 'drizzle-orm/libsql';
 import { setImmediate as turn } from 'node:timers/promises';
-import type * as schema from '../../schema.ts';
+import type { AddedJob } from '../../database.ts';
 import { jobs, properties } from '../../schema.ts';
-
-type Database = LibSQLDatabase<typeof schema>;
-
-/** A job to be added, as its text. */
-interface AddedJob {
-  readonly id: string;
-  readonly text: string;
-}
 
 /** Characters of documents that one statement writes at a time, so that other requests are answered in between. */
 const partSize = 2 ** 20;
@@ -22,7 +14,7 @@ const prefix = 'import/';
  * Adds jobs, all or none, without holding other requests up: they are written part by part, and an import that does not come to
  * its end is taken back, here or at the next start.
  */
-export async function importedInParts(database: Database, added: readonly AddedJob[]): Promise<void> {
+export async function importedInParts(database: LibSQLDatabase, added: readonly AddedJob[]): Promise<void> {
   const name = prefix + randomUUID();
   const now = new Date().toISOString();
   const ids = added.map(({ id }) => id);
@@ -42,7 +34,7 @@ export async function importedInParts(database: Database, added: readonly AddedJ
 }
 
 /** Takes back the imports that a killed process left half done. */
-export async function takeBackUnfinishedImports(database: Database): Promise<void> {
+export async function takeBackUnfinishedImports(database: LibSQLDatabase): Promise<void> {
   const unfinished = await database
     .select()
     .from(properties)
@@ -50,7 +42,7 @@ export async function takeBackUnfinishedImports(database: Database): Promise<voi
   for (const { name, value } of unfinished) await takeBack(database, name, JSON.parse(value) as string[]);
 }
 
-async function takeBack(database: Database, name: string, ids: readonly string[]): Promise<void> {
+async function takeBack(database: LibSQLDatabase, name: string, ids: readonly string[]): Promise<void> {
   for (let at = 0; at < ids.length; at += 500)
     await database.delete(jobs).where(inArray(jobs.id, ids.slice(at, at + 500)));
   await database.delete(properties).where(eq(properties.name, name));

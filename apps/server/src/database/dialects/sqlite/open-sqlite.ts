@@ -1,45 +1,23 @@
 import { existsSync, rmSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { createClient, type Client } from '@libsql/client';
-import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
+import { drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import { commandLine } from '../../../program.ts';
 import { automaticCopies, copiesFolder, keepCopy } from './copies.ts';
 import { fileAddress } from './file-address.ts';
 import { lockFolder, type FolderLock } from '../../folder-lock.ts';
-import { lastMigration, migrationsFolder, schemaState } from './migrations.ts';
+import { lastMigration, migrationsFolder, stateOf } from './migrations.ts';
 import { takeBackUnfinishedImports } from './import-in-parts.ts';
 import { keepPrivate } from '../../private-files.ts';
 import { schemaFaults } from './schema-faults.ts';
-import * as schema from '../../schema.ts';
-import { sealFormerSignatures } from '../../signature-seals.ts';
+import type { OpenDatabase } from '../../database.ts';
+import { sealFormerSignatures } from './seal-former-signatures.ts';
+import { sqliteDatabase } from './sqlite-database.ts';
 import { StartFailure } from '../../start-failure.ts';
 import { steadyClient } from './steady-client.ts';
 import { storageFailureOf } from '../../storage-failure.ts';
-import { upgradeFrom, type Upgrade } from '../../upgrades.ts';
-
-export type Database = LibSQLDatabase<typeof schema> & { readonly $client: Client };
-
-/** The token under which the open database is injected. */
-export const DATABASE = Symbol('database');
-
-/** The token under which the upgrade at this start is injected; null if there was none. */
-export const UPGRADE = Symbol('upgrade');
-
-/** The token under which the path of the folder of data is injected. */
-export const DATA_FOLDER = Symbol('data folder');
-
-export interface OpenDatabase {
-  /** Path of the folder of data. */
-  readonly folder: string;
-  readonly database: Database;
-  /** Problems that do not prevent the database from being used. */
-  readonly warnings: readonly string[];
-  /** Upgrade of the data at this start; null if there was none. */
-  readonly upgrade: Upgrade | null;
-  /** Writes the log into the file, closes it and lets go of the folder. */
-  close(): Promise<void>;
-}
+import { upgradeFrom } from './upgrades.ts';
 
 export const databaseFile = (folder: string): string => join(folder, 'usual-drag.sqlite');
 
@@ -55,7 +33,7 @@ export const stagingFolder = (folder: string): string => join(folder, 'restoring
  * @param prepare  what is to be done with the folder while it is held and nothing is open yet
  * @throws StartFailure with a sentence that names the file and the remedy; a database of a newer version is not written to
  */
-export async function openDatabase(
+export async function openSqlite(
   folder: string,
   prepare: (folder: string) => Promise<void> = () => Promise.resolve(),
 ): Promise<OpenDatabase> {
@@ -70,7 +48,8 @@ export async function openDatabase(
     const { warnings, upgrade } = await bringUpToDate(client, folder, file);
     return {
       folder,
-      database: drizzle(client, { schema }),
+      database: sqliteDatabase(client, file),
+      file: { path: file, client },
       warnings,
       upgrade,
       close: async () => {
@@ -112,7 +91,7 @@ async function bringUpToDate(
   const isThere = existsSync(file) && statSync(file).size > 0;
   const { rows } = isThere ? await client.execute('pragma quick_check(1)') : { rows: [] };
   if (rows[0] && rows[0].quick_check !== 'ok') throw damaged(file);
-  const state = await schemaState(client);
+  const state = await stateOf(client);
   if (state === 'newer')
     // The connection is left open: closing it would write the log into the file.
     throw new StartFailure(
@@ -128,7 +107,7 @@ async function bringUpToDate(
   const upgrade =
     state === 'older' ? upgradeFrom(await lastMigration(client), await keepCopy(client, folder, 'migration')) : null;
   await migrateDatabase(client, file);
-  await takeBackUnfinishedImports(drizzle(client, { schema }));
+  await takeBackUnfinishedImports(drizzle(client));
   // What cannot be written now could not be saved later either.
   await client.batch(['pragma user_version = 0'], 'write');
   if (state !== 'empty')
@@ -152,7 +131,7 @@ export async function migrateDatabase(client: Client, file: string): Promise<voi
     throw new StartFailure(
       `${file} cannot be used: ${faults.join(', ')} ${faults.length === 1 ? 'is' : 'are'} missing in it or not as they should be. ${remedies('SQLITE_CORRUPT')}`,
     );
-  await sealFormerSignatures(drizzle(client, { schema }));
+  await sealFormerSignatures(drizzle(client));
 }
 
 /** Full synchronisation is what the library is built with; a connection that it opens later has nothing else set either. */

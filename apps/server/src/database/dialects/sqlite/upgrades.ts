@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { migrationsFolder } from './dialects/sqlite/migrations.ts';
+import type { Upgrade } from '../../database.ts';
+import { migrationsFolder } from './migrations.ts';
 
 /** Data that each version of the schema added, by migration; listed after an upgrade. */
 const added: Readonly<Record<string, string>> = {
@@ -26,16 +27,6 @@ const { entries: migrations } = JSON.parse(readFileSync(join(migrationsFolder, '
 
 /** Name of the schema that this version of the software uses. */
 export const schemaName = migrations.at(-1)!.tag;
-
-/** Upgrade of data that an earlier version wrote. */
-export interface Upgrade {
-  /** Name of the former schema. */
-  readonly from: string;
-  /** Data that the present schema adds, in words. */
-  readonly added: readonly string[];
-  /** Path of the copy made before the upgrade. */
-  readonly copy: string;
-}
 
 /**
  * Describes the upgrade of a database.

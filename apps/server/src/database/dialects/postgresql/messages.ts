@@ -1,0 +1,105 @@
+import { randomUUID } from 'node:crypto';
+import { setTimeout as delay } from 'node:timers/promises';
+import { Client } from 'pg';
+import { filter, map, Subject, type Observable } from 'rxjs';
+import type { Peers, PeerTopic } from '../../peers.ts';
+
+/** Name under which the servers of one database send and receive. */
+const channel = 'usual_drag';
+/** ms between two attempts to connect. */
+const reconnectMs = 500;
+/** Messages that wait for the connection; older ones are dropped, the pages of other servers then look for what they missed. */
+const mostWaiting = 1000;
+
+interface Message {
+  /** Id of the server that sent it. */
+  readonly from: string;
+  readonly topic: PeerTopic;
+  readonly message: unknown;
+}
+
+/** Messages between the servers of one database, through LISTEN and NOTIFY on a connection of its own. */
+export class Messages implements Peers {
+  readonly #id = randomUUID();
+  readonly #received = new Subject<Message>();
+  readonly interrupted = new Subject<void>();
+  #connection: Client | null = null;
+  #waiting: string[] = [];
+  #isSending = false;
+  #isClosed = false;
+
+  private constructor(private readonly url: string) {}
+
+  /** Connects to the database. @throws the error of the driver if that fails */
+  static async open(url: string): Promise<Messages> {
+    const messages = new Messages(url);
+    await messages.#connect();
+    return messages;
+  }
+
+  send(topic: PeerTopic, message: unknown): void {
+    this.#waiting.push(JSON.stringify({ from: this.#id, topic, message } satisfies Message));
+    this.#waiting.splice(0, Math.max(0, this.#waiting.length - mostWaiting));
+    void this.#flush();
+  }
+
+  received(topic: PeerTopic): Observable<unknown> {
+    return this.#received.pipe(
+      filter((received) => received.topic === topic),
+      map(({ message }) => message),
+    );
+  }
+
+  async close(): Promise<void> {
+    this.#isClosed = true;
+    await this.#flush();
+    await this.#connection?.end();
+  }
+
+  async #connect(): Promise<void> {
+    const connection = new Client({ connectionString: this.url, keepAlive: true, application_name: 'usual-drag' });
+    connection.on('notification', ({ payload }) => {
+      const message = JSON.parse(payload ?? 'null') as Message;
+      if (message.from !== this.#id) this.#received.next(message);
+    });
+    // The end is reported as well, and reconnects.
+    connection.on('error', () => undefined);
+    await connection.connect();
+    connection.once('end', () => void this.#reconnect());
+    this.#connection = connection;
+    await connection.query(`listen ${channel}`);
+    await this.#flush();
+  }
+
+  async #reconnect(): Promise<void> {
+    this.#connection = null;
+    while (!this.#isClosed) {
+      await delay(reconnectMs);
+      try {
+        await this.#connect();
+        return this.interrupted.next();
+      } catch {
+        // The database is still away.
+      }
+    }
+  }
+
+  /** Sends the waiting messages in their order. Those that were not sent wait for the next connection. */
+  async #flush(): Promise<void> {
+    if (this.#isSending) return;
+    this.#isSending = true;
+    try {
+      while (this.#connection && this.#waiting.length > 0) {
+        const sent = this.#waiting.splice(0);
+        try {
+          await this.#connection.query('select pg_notify($1, text) from unnest($2::text[]) as text', [channel, sent]);
+        } catch {
+          this.#waiting.unshift(...sent);
+          return;
+        }
+      }
+    } finally {
+      this.#isSending = false;
+    }
+  }
+}
