@@ -1,5 +1,6 @@
-export default {
-  testMatch: ['<rootDir>/{packages,apps}/**/*.test.ts'],
+import { existsSync } from 'node:fs';
+
+const common = {
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
   transform: {
     '^.+\\.tsx?$': [
@@ -27,7 +28,27 @@ export default {
     '^@usual-drag/contract/checks$': '<rootDir>/packages/contract/src/dto/checks.ts',
     '^@usual-drag/contract/dto$': '<rootDir>/packages/contract/src/dto/index.ts',
   },
-  setupFiles: ['<rootDir>/scripts/property-seed.ts'],
+};
+const seed = '<rootDir>/scripts/property-seed.ts';
+
+/** The tests of what is stored, which run on PostgreSQL too if it is installed. */
+const onPostgres = {
+  ...common,
+  displayName: 'PostgreSQL',
+  testMatch: [
+    '<rootDir>/apps/server/src/{damaged,events,history,instruments,jobs,meter-projects,orders,practice,signatures}/**/*.test.ts',
+  ],
+  testPathIgnorePatterns: [...common.testPathIgnorePatterns, 'heavy-jobs'],
+  setupFiles: [seed, '<rootDir>/apps/server/src/test/on-postgres.ts'],
+  globalSetup: '<rootDir>/apps/server/src/test/start-test-cluster.ts',
+  globalTeardown: '<rootDir>/apps/server/src/test/stop-test-cluster.ts',
+};
+
+export default {
   testTimeout: 30_000,
   maxWorkers: 2,
+  projects: [
+    { ...common, testMatch: ['<rootDir>/{packages,apps}/**/*.test.ts'], setupFiles: [seed] },
+    ...(existsSync('/usr/lib/postgresql') ? [onPostgres] : []),
+  ],
 };

@@ -1,6 +1,7 @@
 import type { JobSummary } from '@usual-drag/contract';
 import { newJob, type Job } from '@usual-drag/core/job';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
+import { testEngine } from '../test/test-database.ts';
 
 interface OpenJob {
   id: string;
@@ -24,7 +25,7 @@ const titles = async (): Promise<string[]> =>
   ((await server.ask('GET', '/jobs')).json as { title: string }[]).map(({ title }) => title);
 
 test('answers health, and starts with an empty list', async () => {
-  expect((await server.ask('GET', '/health')).json).toEqual({ status: 'ready' });
+  expect((await server.ask('GET', '/health')).json).toEqual({ status: 'ready', engine: testEngine() });
   expect(await titles()).toEqual([]);
 });
 

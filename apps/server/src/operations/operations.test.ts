@@ -85,7 +85,7 @@ test('a copy is made on schedule once it is due, and it can be opened', async ()
     (names) => names.length === 2,
   );
   expect(readdirSync(copies)).toHaveLength(2);
-  expect(await health()).toEqual({ status: 'ready' });
+  expect(await health()).toEqual({ status: 'ready', engine: 'SQLite' });
 });
 
 test('copies that cannot be made are reported with the reason', async () => {
@@ -102,7 +102,7 @@ test('copies that cannot be made are reported with the reason', async () => {
   mkdirSync(inTheWay);
   server = await startServer(newFolder(), { env: { USUAL_DRAG_COPIES: inTheWay } });
   await eventually(about, (answer) => answer.scheduledCopies?.lastAt != null);
-  expect(await health()).toEqual({ status: 'ready' });
+  expect(await health()).toEqual({ status: 'ready', engine: 'SQLite' });
 });
 
 test('a warning is given before the disk is full', () => {

@@ -1,10 +1,9 @@
-import { join } from 'node:path';
 import type { DamagedDocument, KeptSignature, SignedJob } from '@usual-drag/contract';
 import { builtInKit, instrumentForJob } from '@usual-drag/core/instrument';
 import { floatLevelDivider, type Job } from '@usual-drag/core/job';
 import { documentHash, makeReport } from '@usual-drag/core/report';
-import { connect } from '../database/dialects/sqlite/open-sqlite.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
+import { changeStored } from '../test/test-database.ts';
 
 interface Stored {
   readonly id: string;
@@ -178,7 +177,6 @@ test('a signature that was changed in the database is set aside: it hides no oth
   for (const by of signers)
     expect((await before.ask('POST', `/jobs/${made.id}/signatures`, body(made, { by }))).status).toBe(201);
   await before.stop();
-  const client = connect(join(own, 'usual-drag.sqlite'));
   for (const [entry, set] of [
     [1, "signed_by = 'X. Other'"],
     [2, "signed_at = '2026-01-01T00:00:00.000Z'"],
@@ -186,8 +184,7 @@ test('a signature that was changed in the database is set aside: it hides no oth
     [4, "kit = 'no JSON'"],
     [5, "document = replace(document, 'R1', 'R7')"],
   ] as const)
-    await client.execute(`update signatures set ${set} where entry = ${entry}`);
-  client.close();
+    await changeStored(own, `update signatures set ${set} where entry = ${entry}`);
   const after = await startServer(own);
   const list = (await after.ask('GET', `/jobs/${made.id}/signatures`)).json as KeptSignature[];
   // That the job in it is another is found when it is opened.

@@ -3,6 +3,7 @@ import { once } from 'node:events';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { testDatabase } from './test-database.ts';
 
 /** A server of its own, built and started as it is for a person. */
 export interface RunningServer {
@@ -43,7 +44,14 @@ export async function startServer(
   { demo = false, port = 0, env = {} }: ServerOptions = {},
 ): Promise<RunningServer> {
   const child = spawn(process.execPath, [serverFile()], {
-    env: { ...process.env, PORT: String(port), USUAL_DRAG_DATA: folder, USUAL_DRAG_DEMO: demo ? '1' : '0', ...env },
+    env: {
+      ...process.env,
+      PORT: String(port),
+      USUAL_DRAG_DATA: folder,
+      USUAL_DRAG_DEMO: demo ? '1' : '0',
+      ...(await testDatabase(folder)),
+      ...env,
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   running.add(child);

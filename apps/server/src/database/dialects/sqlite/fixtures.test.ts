@@ -5,8 +5,8 @@ import { readJob } from '@usual-drag/contract';
 import { restore } from '../../../backup/restore.ts';
 import { upgradeWords } from '../../../operations/upgrade-words.ts';
 import { newFolder } from '../../../test/running-server.ts';
-import { connect, databaseFile, openDatabase } from './open-sqlite.ts';
-import { migrationsFolder, schemaState } from './migrations.ts';
+import { connect, databaseFile, openSqlite } from './open-sqlite.ts';
+import { migrationsFolder, stateOf } from './migrations.ts';
 
 /** Databases as the software itself wrote them when each schema was the newest: the demo of that day, one job edited. */
 const fixtures = join(__dirname, 'fixtures');
@@ -38,7 +38,7 @@ test.each(tags.slice(0, -1))('data of %s are upgraded, reported, readable, and t
   expect(Object.keys(before).length).toBeGreaterThanOrEqual(5);
   expect(Object.values(before).some((document) => document.includes(`Edited with ${tag}`))).toBe(true);
 
-  const { database, upgrade, warnings, close } = await openDatabase(folder);
+  const { file: opened, upgrade, warnings, close } = await openSqlite(folder);
   expect(warnings).toEqual([]);
   expect(upgrade).toMatchObject({
     from: tag,
@@ -49,9 +49,9 @@ test.each(tags.slice(0, -1))('data of %s are upgraded, reported, readable, and t
   expect(upgradeWords(upgrade!)).toMatch(
     /^The data were upgraded for .* To undo the upgrade, .*npm run restore -- \S+$/,
   );
-  expect(await schemaState(database.$client)).toBe('current');
+  expect(await stateOf(opened!.client)).toBe('current');
   for (const document of Object.values(before)) expect(readJob(document).ok).toBe(true);
-  await database.$client.execute("update jobs set document = '{}'");
+  await opened!.client.execute("update jobs set document = '{}'");
   await close();
 
   expect(existsSync(upgrade!.copy)).toBe(true);

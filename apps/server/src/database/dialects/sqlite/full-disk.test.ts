@@ -5,7 +5,7 @@ import { newJob, type Job } from '@usual-drag/core/job';
 import { sampleMeterProjects } from '../../../demo/sample-meter-projects.ts';
 import { newFolder, startServer, type Answer, type RunningServer } from '../../../test/running-server.ts';
 import { mountSmallDisk } from '../../../test/small-disk.ts';
-import { connect, openDatabase } from './open-sqlite.ts';
+import { connect, openSqlite } from './open-sqlite.ts';
 import { DocumentRepository } from '../../document-repository.ts';
 import { jobs as table } from '../../schema.ts';
 import { storageFailureOf } from '../../storage-failure.ts';
@@ -75,6 +75,7 @@ onSmallDisk('a disk of one megabyte', () => {
     }
     expect((await server.ask('GET', '/health')).json).toEqual({
       status: 'ready',
+      engine: 'SQLite',
       warnings: [
         { about: 'disk-space', message: expect.stringContaining('Only 0 MB are free on the disk of') as string },
       ],
@@ -98,10 +99,10 @@ onSmallDisk('a disk of one megabyte', () => {
 
 // The same without a disk of one's own: the database itself is not allowed to grow.
 test('a database that cannot grow refuses to save, and keeps what it had', async () => {
-  const { database, close } = await openDatabase(newFolder());
+  const { database, file, close } = await openSqlite(newFolder());
   const jobs = new DocumentRepository(database, 'jobs', table, checkDraft);
   const first = (await jobs.insert('a', bulky('first')))!;
-  await database.$client.execute('pragma max_page_count = 1');
+  await file!.client.execute('pragma max_page_count = 1');
   const failures: unknown[] = [];
   let revision = first.revision;
   for (let k = 0; k < 40; k += 1)
@@ -153,5 +154,5 @@ test('a folder that is a file cannot be used', async () => {
   const folder = newFolder();
   mkdirSync(folder, { recursive: true });
   writeFileSync(join(folder, 'file'), '');
-  await expect(openDatabase(join(folder, 'file'))).rejects.toThrow(/cannot be used: .* USUAL_DRAG_DATA\.$/);
+  await expect(openSqlite(join(folder, 'file'))).rejects.toThrow(/cannot be used: .* USUAL_DRAG_DATA\.$/);
 });

@@ -6,8 +6,8 @@ import { drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import { newFolder } from '../../../test/running-server.ts';
 import { automaticCopies } from './copies.ts';
-import { connect, databaseFile, openDatabase } from './open-sqlite.ts';
-import { migrationsFolder, schemaState } from './migrations.ts';
+import { connect, databaseFile, openSqlite } from './open-sqlite.ts';
+import { migrationsFolder, stateOf } from './migrations.ts';
 import * as schema from '../../schema.ts';
 
 interface Journal {
@@ -72,17 +72,17 @@ test.each(journal.entries.slice(0, -1).map(({ tag }, at) => [tag, at + 1] as con
   'a database of version %s is copied, brought up to date, and keeps everything',
   async (_tag, count) => {
     const { folder, has } = await writtenBy(count);
-    const open = await openDatabase(folder);
+    const open = await openSqlite(folder);
     try {
-      expect(await schemaState(open.database.$client)).toBe('current');
+      expect(await stateOf(open.file!.client)).toBe('current');
       expect(automaticCopies(folder)).not.toEqual([]);
-      const [kept] = await open.database.select().from(schema.jobs);
+      const [kept] = await open.database.query.select().from(schema.jobs);
       expect(kept).toMatchObject({ id: 'job-1', revision: 3, createdAt: at, updatedAt: at, archivedAt: null });
       expect(JSON.parse(kept!.document)).toEqual(job);
-      const [meter] = await open.database.select().from(schema.instruments);
+      const [meter] = await open.database.query.select().from(schema.instruments);
       expect(JSON.parse(meter!.document)).toEqual(instrument);
-      expect(await open.database.select().from(schema.attempts)).toHaveLength(has.has('attempts') ? 1 : 0);
-      const signatures = await open.database.select().from(schema.signatures);
+      expect(await open.database.query.select().from(schema.attempts)).toHaveLength(has.has('attempts') ? 1 : 0);
+      const signatures = await open.database.query.select().from(schema.signatures);
       expect(signatures).toHaveLength(has.has('signatures') ? 1 : 0);
       for (const { seal } of signatures) expect(seal).toMatch(/^[0-9a-f]{64}$/);
     } finally {

@@ -8,7 +8,7 @@ import { newJob, type Job } from '@usual-drag/core/job';
 import { newFolder, serverFile, startServer } from '../../../test/running-server.ts';
 import { mountSmallDisk } from '../../../test/small-disk.ts';
 import { automaticCopies } from './copies.ts';
-import { connect, openDatabase } from './open-sqlite.ts';
+import { connect, openSqlite } from './open-sqlite.ts';
 import { DocumentRepository } from '../../document-repository.ts';
 import { jobs } from '../../schema.ts';
 
@@ -175,7 +175,7 @@ test('a copy is kept at each start that has something new, the last seven of the
   const folder = newFolder();
   const copies = () => readdirSync(join(folder, 'copies'));
   const start = async (title?: string): Promise<void> => {
-    const { database, close } = await openDatabase(folder);
+    const { database, close } = await openSqlite(folder);
     const repository = new DocumentRepository(database, 'jobs', jobs, checkDraft);
     if (title) await repository.insert(title, newJob(title));
     await close();
@@ -228,7 +228,7 @@ test('copies are in order by number, whatever the clock says', async () => {
   writeFileSync(join(copies, '000041-2031-01-01T00-00-00-000Z-start.sqlite'), 'ahead');
   writeFileSync(join(copies, '2026-01-01T00-00-00-000Z-start.sqlite'), 'before');
   for (let round = 0; round < 8; round += 1) {
-    const { database, close } = await openDatabase(folder);
+    const { database, close } = await openSqlite(folder);
     await new DocumentRepository(database, 'jobs', jobs, checkDraft).insert(`r${round}`, newJob(`r${round}`));
     await close();
   }

@@ -1,0 +1,3 @@
+import { engineVariable } from './test-database.ts';
+
+process.env[engineVariable] = 'PostgreSQL';
