@@ -36,7 +36,7 @@ const onPostgres = {
   ...common,
   displayName: 'PostgreSQL',
   testMatch: [
-    '<rootDir>/apps/server/src/{damaged,events,history,instruments,jobs,meter-projects,orders,practice,signatures}/**/*.test.ts',
+    '<rootDir>/apps/server/src/{database/dialects/postgresql,damaged,events,history,instruments,jobs,meter-projects,orders,practice,signatures}/**/*.test.ts',
   ],
   testPathIgnorePatterns: [...common.testPathIgnorePatterns, 'heavy-jobs'],
   setupFiles: [seed, '<rootDir>/apps/server/src/test/on-postgres.ts'],
@@ -48,7 +48,12 @@ export default {
   testTimeout: 30_000,
   maxWorkers: 2,
   projects: [
-    { ...common, testMatch: ['<rootDir>/{packages,apps}/**/*.test.ts'], setupFiles: [seed] },
+    {
+      ...common,
+      testMatch: ['<rootDir>/{packages,apps}/**/*.test.ts'],
+      testPathIgnorePatterns: [...common.testPathIgnorePatterns, '/dialects/postgresql/'],
+      setupFiles: [seed],
+    },
     ...(existsSync('/usr/lib/postgresql') ? [onPostgres] : []),
   ],
 };

@@ -1,5 +1,6 @@
 import type { DocumentChange, StoredDocument } from '@usual-drag/contract';
 import { floatLevelDivider, type Job } from '@usual-drag/core/job';
+import { listen, until } from '../test/listen.ts';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
 import { takeReading } from '../../../../packages/core/src/test/take-reading.ts';
 
@@ -9,37 +10,9 @@ beforeEach(async () => {
 });
 afterEach(() => server.stop());
 
-/** Listens as a page does, to everything or to some subjects; what was heard so far is in the list. */
-async function listen(...follow: string[]): Promise<DocumentChange[]> {
-  const heard: DocumentChange[] = [];
-  const query = new URLSearchParams(follow.map((subject): [string, string] => ['follow', subject]));
-  const { body } = await fetch(`${server.address}/api/events?${query.toString()}`);
-  const reader = body!.pipeThrough(new TextDecoderStream()).getReader();
-  let rest = '';
-  const read = async (): Promise<void> => {
-    for (;;) {
-      const { value, done } = await reader.read();
-      if (done) return;
-      const parts = (rest + value).split('\n\n');
-      rest = parts.pop()!;
-      for (const part of parts) {
-        const data = /^data: (\{.*)$/m.exec(part)?.[1];
-        if (data) heard.push(JSON.parse(data) as DocumentChange);
-      }
-    }
-  };
-  void read().catch(() => undefined);
-  return heard;
-}
-
-/** Waits for what comes at once. */
-async function until(holds: () => boolean): Promise<void> {
-  for (let k = 0; k < 200 && !holds(); k += 1) await new Promise((later) => setTimeout(later, 10));
-}
-
 const divider: Job = floatLevelDivider([]);
 test('whoever listens is told of every document that is saved, archived, restored or deleted', async () => {
-  const [one, other] = [await listen(), await listen()];
+  const [one, other] = [await listen(server), await listen(server)];
   const { id, document } = (await server.ask('POST', '/jobs', { document: divider })).json as StoredDocument<Job>;
   await server.ask('PUT', `/jobs/${id}`, { revision: 1, document: { ...document, title: 'Changed' } });
   await server.ask('PUT', `/jobs/${id}`, { revision: 1, document: { ...document, title: 'Refused' } });
@@ -65,9 +38,9 @@ test('a connection receives only the changes of what it follows; the revisions o
   const [one, other] = [await make(), await make()];
   await server.ask('PUT', `/jobs/${other.id}`, { revision: 1, document: { ...divider, title: 'Before' } });
   const [document, list, kit] = [
-    await listen(`jobs/${one.id}`, `jobs/${other.id}`, 'jobs/none'),
-    await listen('jobs'),
-    await listen('instruments'),
+    await listen(server, `jobs/${one.id}`, `jobs/${other.id}`, 'jobs/none'),
+    await listen(server, 'jobs'),
+    await listen(server, 'instruments'),
   ];
   await until(() => document.length === 2);
   expect(new Set(document)).toEqual(

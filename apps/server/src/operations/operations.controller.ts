@@ -20,9 +20,13 @@ export class OperationsController {
     @Inject(Metrics) private readonly figures: Metrics,
   ) {}
 
-  /** Answers if the database can be read; lists damaged documents and conditions that need attention. */
+  /** Answers if the database can be read. With a session, it also lists damaged documents and conditions that need attention. */
   @Get('health')
-  async health(): Promise<HealthAnswer> {
+  async health(@Res({ passthrough: true }) response: Response): Promise<HealthAnswer | Pick<HealthAnswer, 'status'>> {
+    if (response.locals.isMonitor) {
+      await this.database.version();
+      return { status: 'ready' };
+    }
     const damaged = await this.documents.known();
     const warnings = await this.warnings.now();
     const { engine } = this.database;

@@ -85,16 +85,17 @@ export function requireSession(
     // What the browser stored of answers goes; drafts, which nobody else can read, stay in its storage.
     response.setHeader('Clear-Site-Data', '"cache"').status(204).end();
   });
-  // Containers and monitors check the server without a session; the answer has no details.
-  router.get('/api/health', (request, response, next) =>
-    sessionIdOf(request) === null ? void response.json({ status: 'ready' }) : next(),
-  );
   router.get('/api/metrics', withPassphrase(sessions, logger));
   router.use((request: Request, response: Response, next: NextFunction) => {
     if (response.locals.isCollector) return next();
     const id = sessionIdOf(request);
     if (id !== null) {
       response.locals.session = id;
+      return next();
+    }
+    // Containers and monitors check the server without a session; the answer has no details.
+    if (request.method === 'GET' && request.path === '/api/health') {
+      response.locals.isMonitor = true;
       return next();
     }
     const forPage = (request.method === 'GET' || request.method === 'HEAD') && !request.path.startsWith('/api');

@@ -31,12 +31,14 @@ export class Sessions {
     private endedIds: Set<string>,
   ) {
     const { peers } = database;
+    // If the database is away again, its return is another interruption.
+    const reload = (): void => void this.#reload().catch(() => undefined);
     peers.received('sessions').subscribe((id) => {
-      if (typeof id !== 'string') return void this.#reload();
+      if (typeof id !== 'string') return reload();
       this.endedIds.add(id);
       this.#ended.next(id);
     });
-    peers.interrupted.subscribe(() => void this.#reload());
+    peers.interrupted.subscribe(reload);
   }
 
   /** Reads salt and keys, and creates those that are missing. */

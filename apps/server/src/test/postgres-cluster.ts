@@ -59,12 +59,15 @@ export async function startCluster(isDurable: boolean): Promise<PostgresCluster>
   const start = async (): Promise<void> => {
     const args = Object.entries(settings).flatMap(([name, value]) => ['-c', `${name}=${value}`]);
     // In a group of its own, so that all its processes can be killed at once.
-    server = spawn(join(programs, 'postgres'), ['-D', folder, ...args], {
-      ...identity,
-      stdio: 'ignore',
-      detached: true,
-    });
-    await answering(address('postgres'), server);
+    const begin = (): ChildProcess =>
+      spawn(join(programs, 'postgres'), ['-D', folder, ...args], { ...identity, stdio: 'ignore', detached: true });
+    for (let attempt = 0; attempt < 20; attempt += 1) {
+      server = begin();
+      if (await answers(address('postgres'), server)) return;
+      // Processes of one that was killed may take a moment to end.
+      await delay(250);
+    }
+    throw new Error('PostgreSQL does not start.');
   };
   const end = async (signal: 'SIGKILL' | 'SIGINT'): Promise<void> => {
     if (!server || server.exitCode !== null || server.signalCode !== null) return;
@@ -92,19 +95,20 @@ export async function startCluster(isDurable: boolean): Promise<PostgresCluster>
   };
 }
 
-/** Waits until a database answers. */
-async function answering(url: string, server: ChildProcess): Promise<void> {
-  for (;;) {
+/** Waits until a database answers, or its server has ended; returns whether it answers. */
+async function answers(url: string, server: ChildProcess): Promise<boolean> {
+  while (server.exitCode === null && server.signalCode === null) {
     const client = new Client({ connectionString: url });
     client.on('error', () => undefined);
     try {
       await client.connect();
-      return await client.end();
-    } catch (error) {
-      if (server.exitCode !== null) throw error;
+      await client.end();
+      return true;
+    } catch {
       await delay(50);
     }
   }
+  return false;
 }
 
 function identityOf(name: string): { readonly uid: number; readonly gid: number } {

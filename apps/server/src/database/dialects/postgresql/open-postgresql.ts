@@ -37,8 +37,9 @@ export async function openPostgresql(url: string, folder: string): Promise<OpenD
     keepAlive: true,
     application_name: 'usual-drag',
   });
-  // An idle connection that is lost is replaced when the next one is required.
+  // A lost connection is replaced when the next one is required; a statement on it fails by itself.
   pool.on('error', () => undefined);
+  pool.on('connect', (connection) => connection.on('error', () => undefined));
   try {
     await alone(pool, () => prepare(pool, addressOf(url)));
     const messages = await Messages.open(url);
