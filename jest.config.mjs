@@ -36,7 +36,7 @@ const onPostgres = {
   ...common,
   displayName: 'PostgreSQL',
   testMatch: [
-    '<rootDir>/apps/server/src/{database/dialects/postgresql,damaged,events,history,instruments,jobs,meter-projects,orders,practice,signatures}/**/*.test.ts',
+    '<rootDir>/apps/server/src/{database/dialects/postgresql,damaged,events,history,instruments,jobs,meter-projects,move,orders,practice,signatures}/**/*.test.ts',
   ],
   testPathIgnorePatterns: [...common.testPathIgnorePatterns, 'heavy-jobs'],
   setupFiles: [seed, '<rootDir>/apps/server/src/test/on-postgres.ts'],
@@ -51,7 +51,7 @@ export default {
     {
       ...common,
       testMatch: ['<rootDir>/{packages,apps}/**/*.test.ts'],
-      testPathIgnorePatterns: [...common.testPathIgnorePatterns, '/dialects/postgresql/'],
+      testPathIgnorePatterns: [...common.testPathIgnorePatterns, '/dialects/postgresql/', '/server/src/move/'],
       setupFiles: [seed],
     },
     ...(existsSync('/usr/lib/postgresql') ? [onPostgres] : []),

@@ -159,7 +159,9 @@ test.describe('the release archive, without a network', () => {
   test('the oldest data are upgraded, used, and the upgrade is undone', async () => {
     const data = newFolder();
     const file = join(data, 'usual-drag.sqlite');
-    const before = gunzipSync(readFileSync(resolve('apps/server/src/database/dialects/sqlite/fixtures/0000_start.sqlite.gz')));
+    const before = gunzipSync(
+      readFileSync(resolve('apps/server/src/database/dialects/sqlite/fixtures/0000_start.sqlite.gz')),
+    );
     writeFileSync(file, before);
     let server = await IsolatedServer.start(program, '--data', data);
     const [, copy] = /To undo the upgrade.*restore (\S+)$/m.exec(server.output())!;

@@ -36,7 +36,7 @@ const shortestPassphrase = 12;
 /** @throws StartFailure that names the variable where one makes no sense */
 export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const host = env.HOST?.trim() ?? '';
-  const passphrase = passphraseOf(env);
+  const passphrase = secretOf(env, 'USUAL_DRAG_PASSPHRASE', 'passphrase');
   if (host !== '' && !isLoopback(host) && passphrase === '')
     throw new StartFailure(
       `HOST=${host} lets other devices connect, which needs a passphrase. Set USUAL_DRAG_PASSPHRASE to four words or more, or USUAL_DRAG_PASSPHRASE_FILE to a file with them. Without HOST only this computer can connect.`,
@@ -68,14 +68,17 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
   };
 }
 
-/** Returns the passphrase from its variable or its file; a file keeps it out of the list of processes. */
-function passphraseOf(env: NodeJS.ProcessEnv): string {
-  const given = env.USUAL_DRAG_PASSPHRASE?.trim() ?? '';
-  const file = env.USUAL_DRAG_PASSPHRASE_FILE?.trim() ?? '';
+/**
+ * Returns a secret from its variable or from the file that its second variable names; a file keeps it out of the list of processes.
+ *
+ * @param noun  what it is, for messages
+ */
+function secretOf(env: NodeJS.ProcessEnv, variable: string, noun: string): string {
+  const given = env[variable]?.trim() ?? '';
+  const file = env[`${variable}_FILE`]?.trim() ?? '';
   if (given !== '' || file === '') return given;
-  const read = readNamed('USUAL_DRAG_PASSPHRASE_FILE', file).toString('utf8').trim();
-  if (read === '')
-    throw new StartFailure(`${file} (USUAL_DRAG_PASSPHRASE_FILE) is empty. Write the passphrase into it.`);
+  const read = readNamed(`${variable}_FILE`, file).toString('utf8').trim();
+  if (read === '') throw new StartFailure(`${file} (${variable}_FILE) is empty. Write the ${noun} into it.`);
   return read;
 }
 
@@ -92,7 +95,7 @@ function copiesOf(env: NodeJS.ProcessEnv): CopySchedule | null {
 }
 
 function databaseUrlOf(env: NodeJS.ProcessEnv): string | null {
-  const url = env.DATABASE_URL?.trim() ?? '';
+  const url = secretOf(env, 'DATABASE_URL', 'address of the database');
   if (url === '') return null;
   // The address is not repeated: it may contain a password.
   if (!/^postgres(ql)?:$/.test(URL.parse(url)?.protocol ?? ''))

@@ -38,6 +38,8 @@ export interface Database {
   ): Promise<{ -readonly [Index in keyof S]: Awaited<S[Index]> }>;
   /** Adds jobs, all or none; other requests are answered meanwhile. */
   addJobs(added: readonly AddedJob[]): Promise<void>;
+  /** Continues the numbers of rows after those of rows that were inserted with a number. */
+  continueNumbering(): Promise<void>;
   /** Runs `work` while no other server on the same database runs work of this kind. */
   alone<T>(work: () => Promise<T>): Promise<T>;
   /** Place of the database without its password, such as `host:5432/name`; null if it is a file. */

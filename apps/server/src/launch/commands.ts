@@ -34,6 +34,14 @@ const commands = {
     usage: 'FILE [--data FOLDER] [--demo]',
     run: async (args) => withFile(args, (await import('../backup/restore.ts')).restore),
   },
+  move: {
+    usage: '--from FOLDER|URL --to FOLDER|URL',
+    run: async (args) => {
+      const { values } = parsed(args, { from: { type: 'string' }, to: { type: 'string' } }, 0);
+      if (!values.from || !values.to) throw new Misuse('Name both places: --from and --to.');
+      return (await import('../move/move.ts')).move(values.from, values.to);
+    },
+  },
   service: {
     usage: 'install|status|remove [--system] [options of start]',
     run: (args, program) => {
@@ -78,7 +86,11 @@ async function withFile(
   const { data, demo } = startOptions;
   const { values, positionals } = parsed(args, { data, demo }, 1);
   if (positionals[0] === undefined) throw new Misuse('Give the name of the file.');
-  const { dataFolder } = readSettings(environmentOf(values, process.env));
+  const { dataFolder, databaseUrl } = readSettings(environmentOf(values, process.env));
+  if (databaseUrl !== null)
+    throw new StartFailure(
+      'DATABASE_URL names a database server, which is backed up and restored with its own tools: pg_dump and pg_restore.',
+    );
   return work(dataFolder, resolve(positionals[0]));
 }
 

@@ -27,7 +27,14 @@ test('an option takes precedence over its variable, and the data have a folder o
 test('help lists every command as it is typed', () => {
   const { status, stdout } = program('help');
   expect(status).toBe(0);
-  for (const command of ['start', 'backup FILE', 'restore FILE', 'service install|status|remove', 'version'])
+  for (const command of [
+    'start',
+    'backup FILE',
+    'restore FILE',
+    'move --from FOLDER|URL --to FOLDER|URL',
+    'service install|status|remove',
+    'version',
+  ])
     expect(stdout).toContain(`  node usual-drag.mjs ${command}`);
   expect(program('start', '--help').stdout).toBe(stdout);
 });
@@ -38,6 +45,7 @@ test.each([
   [['start', 'now'], "Unexpected argument 'now'"],
   [['backup'], 'Give the name of the file.'],
   [['backup', 'a', 'b'], 'Unexpected argument “b”.'],
+  [['move', '--from', 'a'], 'Name both places: --from and --to.'],
   [['service', 'frob'], 'Unknown service command “frob”.'],
   [['service', 'install', '--system', '--data', 'x'], 'Omit --data.'],
 ])('%j is refused with a sentence and the usage', (args, sentence) => {

@@ -19,6 +19,7 @@ export const startOptions = {
   'passphrase-file': { type: 'string', value: 'FILE', variable: 'USUAL_DRAG_PASSPHRASE_FILE' },
   'tls-cert': { type: 'string', value: 'FILE', variable: 'TLS_CERT' },
   'tls-key': { type: 'string', value: 'FILE', variable: 'TLS_KEY' },
+  'database-url-file': { type: 'string', value: 'FILE', variable: 'DATABASE_URL_FILE' },
   copies: { type: 'string', value: 'FOLDER', variable: 'USUAL_DRAG_COPIES' },
   'copies-every': { type: 'string', value: 'HOURS', variable: 'USUAL_DRAG_COPIES_EVERY' },
   demo: { type: 'boolean' },

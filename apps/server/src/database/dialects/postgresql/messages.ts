@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { setTimeout as delay } from 'node:timers/promises';
 import { Client } from 'pg';
 import { filter, map, Subject, type Observable } from 'rxjs';
+import { applicationName } from './connected-servers.ts';
 import type { Peers, PeerTopic } from '../../peers.ts';
 
 /** Name under which the servers of one database send and receive. */
@@ -57,7 +58,7 @@ export class Messages implements Peers {
   }
 
   async #connect(): Promise<void> {
-    const connection = new Client({ connectionString: this.url, keepAlive: true, application_name: 'usual-drag' });
+    const connection = new Client({ connectionString: this.url, keepAlive: true, application_name: applicationName });
     connection.on('notification', ({ payload }) => {
       const message = JSON.parse(payload ?? 'null') as Message;
       if (message.from !== this.#id) this.#received.next(message);

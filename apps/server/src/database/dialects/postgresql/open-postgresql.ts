@@ -1,12 +1,12 @@
-import { DrizzleQueryError } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { Pool } from 'pg';
 import type { OpenDatabase } from '../../database.ts';
 import { lockFolder } from '../../folder-lock.ts';
 import { keepPrivate } from '../../private-files.ts';
 import { StartFailure } from '../../start-failure.ts';
-import { storageFailureOf } from '../../storage-failure.ts';
 import { addressOf } from './address.ts';
+import { connectFailure } from './connect-failure.ts';
+import { applicationName } from './connected-servers.ts';
 import { Messages } from './messages.ts';
 import { bringUpToDate, stateOf } from './migrations.ts';
 import { alone, postgresDatabase } from './postgres-database.ts';
@@ -35,7 +35,7 @@ export async function openPostgresql(url: string, folder: string): Promise<OpenD
     // Longer, so that the database reports its own timeout first.
     query_timeout: statementTimeoutMs + connectionTimeoutMs,
     keepAlive: true,
-    application_name: 'usual-drag',
+    application_name: applicationName,
   });
   // A lost connection is replaced when the next one is required; a statement on it fails by itself.
   pool.on('error', () => undefined);
@@ -58,7 +58,7 @@ export async function openPostgresql(url: string, folder: string): Promise<OpenD
   } catch (error) {
     await pool.end();
     lock.release();
-    throw failureOf(error, addressOf(url));
+    throw connectFailure(error, addressOf(url));
   }
 }
 
@@ -75,13 +75,4 @@ async function prepare(pool: Pool, address: string): Promise<void> {
     throw new StartFailure(
       `The database ${address} cannot be used: ${faults.join(', ')} ${faults.length === 1 ? 'is' : 'are'} missing in it or not as they should be. Restore a backup of it.`,
     );
-}
-
-function failureOf(error: unknown, address: string): unknown {
-  if (error instanceof StartFailure) return error;
-  const failure = storageFailureOf(new DrizzleQueryError('connect', [], error as Error));
-  if (!failure) return error;
-  return new StartFailure(
-    `The database ${address} cannot be used: ${failure.message}. Check DATABASE_URL and the database server.`,
-  );
 }

@@ -48,6 +48,12 @@ export function postgresDatabase(pool: Pool, url: string, peers: Peers): Databas
         ),
       );
     },
+    async continueNumbering() {
+      for (const table of ['revisions', 'attempts', 'signatures'])
+        await database.execute(
+          sql.raw(`select setval(pg_get_serial_sequence('${table}', 'entry'), max(entry)) from ${table}`),
+        );
+    },
     alone: (work) => alone(pool, work),
     version: async () => (await value("current_setting('server_version')")).split(' ')[0]!,
     bytes: async () => Number(await value('pg_database_size(current_database())')),

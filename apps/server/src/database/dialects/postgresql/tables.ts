@@ -32,7 +32,7 @@ const columnTypes = {
 };
 
 /** Returns the table of PostgreSQL with the columns and indexes of one in the schema. */
-export function postgresTable(table: SQLiteTable) {
+function postgresTable(table: SQLiteTable) {
   const { name, indexes } = getTableConfig(table);
   const columns = Object.entries(getTableColumns(table)).map(([key, column]) => [
     key,

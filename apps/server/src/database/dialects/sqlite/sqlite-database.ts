@@ -25,6 +25,8 @@ export function sqliteDatabase(client: Client, path: string): Database {
       return (first === undefined ? [] : await query.batch([first, ...others] as never)) as never;
     },
     addJobs: (added) => importedInParts(query, added),
+    // SQLite does this itself.
+    continueNumbering: () => Promise.resolve(),
     alone: (work) => work(),
     version: async () => String((await client.execute('select sqlite_version() as version')).rows[0]!.version),
     bytes: () => Promise.resolve(statSync(path).size),

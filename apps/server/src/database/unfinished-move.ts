@@ -1,0 +1,2 @@
+/** Property of a database into which an installation is being copied. */
+export const unfinishedMove = 'unfinished-move';
