@@ -53,7 +53,7 @@ function HelpAndLicences() {
 }
 
 function Installation({ about }: { readonly about: AboutAnswer }) {
-  const { version, schema, runsOn, startedAt, data, lastCopy, scheduledCopies, warnings, upgrade } = about;
+  const { version, schema, runsOn, startedAt, data, warnings, upgrade } = about;
   return (
     <>
       <ServerWarnings warnings={warnings} />
@@ -69,24 +69,38 @@ function Installation({ about }: { readonly about: AboutAnswer }) {
         <Line name="Data folder">
           <span className="break-all select-all">{data.folder}</span>
         </Line>
+        {data.server !== null && (
+          <Line name="Database">
+            <span className="break-all select-all">{data.server}</span>
+          </Line>
+        )}
         <Line name="Size">
-          {megabytes(data.databaseBytes)}, with copies {megabytes(data.folderBytes)}
+          {megabytes(data.databaseBytes)}
+          {data.server === null && <>, with copies {megabytes(data.folderBytes)}</>}
           {data.freeBytes !== null && <>; {megabytes(data.freeBytes)} free on the disk</>}
         </Line>
-        <Line name="Last copy">
-          {lastCopy ? `${whenOnRecord(lastCopy.at)}, ${megabytes(lastCopy.bytes)}` : 'none yet'}
-        </Line>
-        <Line name="Copies on schedule">
-          {scheduledCopies ? (
-            <>
-              every {scheduledCopies.everyHours} h in <span className="break-all">{scheduledCopies.folder}</span>;{' '}
-              {scheduledCopies.lastAt === null ? 'none yet' : `the last ${whenOnRecord(scheduledCopies.lastAt)}`}
-            </>
-          ) : (
-            'none: copies are made at each start, on the same disk'
-          )}
-        </Line>
+        {data.server === null && <Copies about={about} />}
       </dl>
+    </>
+  );
+}
+
+function Copies({ about: { lastCopy, scheduledCopies } }: { readonly about: AboutAnswer }) {
+  return (
+    <>
+      <Line name="Last copy">
+        {lastCopy ? `${whenOnRecord(lastCopy.at)}, ${megabytes(lastCopy.bytes)}` : 'none yet'}
+      </Line>
+      <Line name="Copies on schedule">
+        {scheduledCopies ? (
+          <>
+            every {scheduledCopies.everyHours} h in <span className="break-all">{scheduledCopies.folder}</span>;{' '}
+            {scheduledCopies.lastAt === null ? 'none yet' : `the last ${whenOnRecord(scheduledCopies.lastAt)}`}
+          </>
+        ) : (
+          'none: copies are made at each start, on the same disk'
+        )}
+      </Line>
     </>
   );
 }
