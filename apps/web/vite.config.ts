@@ -20,6 +20,8 @@ const packages = bundledPackages(join(import.meta.dirname, 'dist'), [
 
 export default defineConfig({
   root: import.meta.dirname,
+  // The path of the application on its host is known to the server alone.
+  base: './',
   plugins: [
     packages.write,
     guide(),
@@ -30,12 +32,12 @@ export default defineConfig({
       injectRegister: null,
       useCredentials: true,
       manifest: {
-        id: '/',
+        id: './',
         name: 'Usual Drag',
         short_name: 'Usual Drag',
         description: 'What a real meter does to the circuit it measures.',
         lang: 'en',
-        start_url: '/',
+        start_url: './',
         display: 'standalone',
         background_color: '#f6f1e7',
         theme_color: '#22303c',
@@ -51,11 +53,11 @@ export default defineConfig({
         // Pictures of the guide come when they are looked at, and stay.
         globIgnores: ['assets/*.png'],
         clientsClaim: true,
-        navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//, /^\/sign-/, /^\/licences\.txt$/],
+        navigateFallback: 'index.html',
+        navigateFallbackDenylist: [/\/api\//, /\/sign-/, /\/licences\.txt$/],
         runtimeCaching: [
           {
-            urlPattern: ({ url, sameOrigin }) => sameOrigin && /^\/assets\/[^/]+\.png$/.test(url.pathname),
+            urlPattern: ({ url, sameOrigin }) => sameOrigin && /\/assets\/[^/]+\.png$/.test(url.pathname),
             handler: 'CacheFirst',
             options: { cacheName: 'pictures', expiration: { maxEntries: 40 } },
           },
@@ -63,7 +65,7 @@ export default defineConfig({
             // What a page needs to be opened again without the server: documents and their lists, not files and backups.
             urlPattern: ({ url, sameOrigin }) =>
               sameOrigin &&
-              /^\/api\/(devices|instruments|meter-projects|jobs|jobs\/(?!export)[^/]+(\/(signatures|drawing))?)$/.test(
+              /\/api\/(devices|instruments|meter-projects|jobs|jobs\/(?!export)[^/]+(\/(signatures|drawing))?)$/.test(
                 url.pathname,
               ),
             handler: 'NetworkFirst',

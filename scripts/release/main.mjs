@@ -37,6 +37,7 @@ function copyProgram() {
     }),
     ['apps/web/dist', 'app/web/dist'],
     ['apps/web/dist/licences.txt', 'licences.txt'],
+    ['docs/examples/nginx.conf', 'nginx.conf'],
   ])
     cpSync(join(root, from), join(folder, to), { recursive: true });
   writeFileSync(join(folder, 'app/package.json'), '{ "type": "module" }\n');

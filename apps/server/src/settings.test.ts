@@ -82,3 +82,29 @@ test.each([
 ])('with a database server, %j is refused', (env, words) => {
   expect(() => readSettings({ ...env, DATABASE_URL: 'postgres://host/name' })).toThrow(words);
 });
+
+test('an external address requires a passphrase, and is taken apart', () => {
+  const secret = { USUAL_DRAG_PASSPHRASE: 'brass lamp, wet rope' };
+  const read = (USUAL_DRAG_URL: string) => readSettings({ ...secret, USUAL_DRAG_URL });
+  expect(readSettings({})).toMatchObject({ external: null, proxies: [] });
+  expect(() => readSettings({ USUAL_DRAG_URL: 'https://plant.example' })).toThrow('which needs a passphrase');
+  expect(read('https://Plant.example')).toMatchObject({
+    external: { scheme: 'https', host: 'plant.example', path: '/' },
+    proxies: ['loopback'],
+  });
+  expect(read('http://plant.example:8080/a/drag').external).toEqual({
+    scheme: 'http',
+    host: 'plant.example:8080',
+    path: '/a/drag/',
+  });
+  expect(read('https://plant.example:443/drag//').external).toMatchObject({ host: 'plant.example', path: '/drag/' });
+  for (const wrong of ['plant.example', 'ftp://plant.example', 'https://plant.example/?a', 'https://me@plant.example/'])
+    expect(() => read(wrong)).toThrow(/^USUAL_DRAG_URL must be the address at which browsers reach the proxy/);
+});
+
+test('proxies are addresses or networks', () => {
+  const read = (USUAL_DRAG_PROXIES: string) => readSettings({ USUAL_DRAG_PROXIES }).proxies;
+  expect(read('10.0.0.7, 10.1.0.0/16 fd00::/8,loopback')).toEqual(['10.0.0.7', '10.1.0.0/16', 'fd00::/8', 'loopback']);
+  for (const wrong of ['proxy.example', '10.0.0.0/33', '10.0.0.0/8/8', '10.0.0', 'fd00::/129', '10.0.0.0/x'])
+    expect(() => read(wrong)).toThrow(`USUAL_DRAG_PROXIES must be addresses or networks`);
+});

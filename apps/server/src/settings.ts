@@ -1,10 +1,11 @@
 import { createPrivateKey, X509Certificate } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { isIP } from 'node:net';
 import { resolve } from 'node:path';
 import { createSecureContext } from 'node:tls';
 import { StartFailure } from './database/start-failure.ts';
 import type { CopySchedule } from './operations/copy-schedule.ts';
-import { isLoopback } from './network/addresses.ts';
+import { isLoopback, type ExternalAddress } from './network/addresses.ts';
 
 /** Address and data folder of the server, from the environment, with defaults for a bench computer. */
 export interface Settings {
@@ -14,6 +15,10 @@ export interface Settings {
   readonly port: number;
   /** Further names by which other devices reach this server, such as a container's host; each may have a port. */
   readonly names: readonly string[];
+  /** Address at which browsers reach a proxy of this server; null without one. */
+  readonly external: ExternalAddress | null;
+  /** Addresses of the proxies whose reports of the client are believed. */
+  readonly proxies: readonly string[];
   /** Passphrase that a device must enter once; null if only this computer can connect. */
   readonly passphrase: string | null;
   /** Certificate and key, as their files contain them; null for plain HTTP. */
@@ -41,6 +46,11 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     throw new StartFailure(
       `HOST=${host} lets other devices connect, which needs a passphrase. Set USUAL_DRAG_PASSPHRASE to four words or more, or USUAL_DRAG_PASSPHRASE_FILE to a file with them. Without HOST only this computer can connect.`,
     );
+  const external = externalOf(env);
+  if (external && passphrase === '')
+    throw new StartFailure(
+      'USUAL_DRAG_URL lets other devices connect through a proxy, which needs a passphrase. Set USUAL_DRAG_PASSPHRASE to four words or more, or USUAL_DRAG_PASSPHRASE_FILE to a file with them.',
+    );
   if (passphrase !== '' && passphrase.length < shortestPassphrase)
     throw new StartFailure(
       `The passphrase has ${passphrase.length} characters and can be guessed. Use at least ${shortestPassphrase}: four words or more.`,
@@ -58,6 +68,8 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     host: host === '' ? '127.0.0.1' : host,
     port: portOf(env.PORT),
     names: (env.USUAL_DRAG_NAMES ?? '').split(/[\s,]+/).filter(Boolean),
+    external,
+    proxies: proxiesOf(env, external),
     passphrase: passphrase === '' ? null : passphrase,
     tls: tlsOf(env),
     dataFolder: resolve(folder ? folder : demo ? 'data/demo' : 'data/bench'),
@@ -92,6 +104,42 @@ function copiesOf(env: NodeJS.ProcessEnv): CopySchedule | null {
       `USUAL_DRAG_COPIES_EVERY must be a number of hours, at most 8760, not “${hours}”. Set it right, or leave it out for 24.`,
     );
   return { folder: resolve(folder), everyHours };
+}
+
+function externalOf(env: NodeJS.ProcessEnv): ExternalAddress | null {
+  const given = env.USUAL_DRAG_URL?.trim() ?? '';
+  if (given === '') return null;
+  const url = URL.parse(given);
+  if (!url || !/^https?:$/.test(url.protocol) || url.search !== '' || url.hash !== '' || url.username !== '')
+    throw new StartFailure(
+      `USUAL_DRAG_URL must be the address at which browsers reach the proxy, such as https://drag.plant.example/, not “${given}”. Set it right, or leave it out.`,
+    );
+  return {
+    scheme: url.protocol === 'https:' ? 'https' : 'http',
+    host: url.host,
+    path: url.pathname.replace(/\/*$/, '/'),
+  };
+}
+
+/** Names of groups of addresses that stand for themselves. */
+const addressGroups = ['loopback', 'linklocal', 'uniquelocal'];
+
+function proxiesOf(env: NodeJS.ProcessEnv, external: ExternalAddress | null): string[] {
+  const given = (env.USUAL_DRAG_PROXIES ?? '').split(/[\s,]+/).filter(Boolean);
+  const wrong = given.find((proxy) => !addressGroups.includes(proxy) && !isNetwork(proxy));
+  if (wrong !== undefined)
+    throw new StartFailure(
+      `USUAL_DRAG_PROXIES must be addresses or networks, such as 10.0.0.7 or 10.0.0.0/24, not “${wrong}”. Set it right, or leave it out for a proxy on this computer.`,
+    );
+  return given.length === 0 && external ? ['loopback'] : given;
+}
+
+/** Returns whether a text is an IP address, with the number of bits of a network or without. */
+function isNetwork(text: string): boolean {
+  const [address = '', bits, ...rest] = text.split('/');
+  const version = isIP(address);
+  const most = version === 6 ? 128 : 32;
+  return version > 0 && rest.length === 0 && (bits === undefined || (/^\d{1,3}$/.test(bits) && Number(bits) <= most));
 }
 
 function databaseUrlOf(env: NodeJS.ProcessEnv): string | null {

@@ -16,6 +16,8 @@ import { readBodies } from './http/body-parsers.ts';
 import { EnvelopePipe } from './http/envelope.pipe.ts';
 import { RefusalFilter } from './http/refusal.filter.ts';
 import { refuseNul } from './http/refuse-nul.ts';
+import { withoutBasePath } from './http/base-path.ts';
+import { cacheHeaders } from './http/cache-headers.ts';
 import { identifyRequests } from './http/request-context.ts';
 import { securityHeaders } from './http/security-headers.ts';
 import { ServerLog } from './http/server-log.ts';
@@ -42,7 +44,7 @@ export interface Started {
  * @throws StartFailure with a sentence and the remedy where that cannot be
  */
 export async function startServer(settings: Settings): Promise<Started> {
-  const { host, port, passphrase, tls, dataFolder, databaseUrl, copies, demo, fresh } = settings;
+  const { host, port, external, proxies, passphrase, tls, dataFolder, databaseUrl, copies, demo, fresh } = settings;
   const database = await openDatabase(databaseUrl, dataFolder, fresh ? startAfresh : undefined);
   const log = new ServerLog(openLogFile(dataFolder));
   const open: OpenDatabase = {
@@ -67,19 +69,22 @@ export async function startServer(settings: Settings): Promise<Started> {
   });
   app.setGlobalPrefix('api');
   app.disable('x-powered-by');
+  if (proxies.length > 0) app.set('trust proxy', [...proxies]);
+  app.use(withoutBasePath(external?.path ?? '/'));
   app.use(identifyRequests);
   app.use(logRequests(log));
   app.use(measureRequests);
+  app.use(cacheHeaders);
   app.use(securityHeaders(listening.isPrivate));
   app.use(allowOwnRequestsOnly(access.listening));
-  if (access.sessions) app.use(requireSession(access.sessions, listening));
+  if (access.sessions) app.use(requireSession(access.sessions, access.listening));
   app.use(refuseNul);
   app.use(compression());
   readBodies(app);
   app.useGlobalPipes(new EnvelopePipe());
   app.useGlobalFilters(new RefusalFilter());
   describeApi(app);
-  serveWebApplication(app, fileURLToPath(new URL('../../web/dist', import.meta.url)));
+  serveWebApplication(app, fileURLToPath(new URL('../../web/dist', import.meta.url)), external);
   app.enableShutdownHooks();
   try {
     await app.init();
@@ -93,11 +98,9 @@ export async function startServer(settings: Settings): Promise<Started> {
   }
   const bound = app.getHttpServer().address() as AddressInfo;
   listening = listeningAt(settings, bound.port);
-  const { addresses, scheme } = listening;
-  const here = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : null;
   return {
-    address: here ? `${scheme}://${here}:${bound.port}` : addresses[0]!,
-    others: isLoopback(host) ? [] : addresses,
+    address: listening.local,
+    others: isLoopback(host) && !external ? [] : listening.addresses,
   };
 }
 

@@ -3,6 +3,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { ErrorBoundary } from 'react-error-boundary';
 import { BrowserRouter, Route, Routes } from 'react-router';
+import { basePath } from './api/base-path.ts';
 import { queries } from './api/queries.ts';
 import { sendAgain, startSaving } from './documents/saving.ts';
 import { showInList } from './documents/use-document-list.ts';
@@ -34,7 +35,7 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <ErrorBoundary FallbackComponent={Broken}>
-        <BrowserRouter>
+        <BrowserRouter basename={basePath()}>
           <Routes>
             <Route element={<Shell />}>
               <Route path="/" element={<JobsPage />} />

@@ -1,5 +1,5 @@
 import type { NextFunction, Request, Response } from 'express';
-import { hostsOf, type Listening } from '../network/addresses.ts';
+import { hostsOf, schemeOf, type Listening } from '../network/addresses.ts';
 import { signInPath } from '../sign-in/sign-in-page.ts';
 import { contentTypeOf } from './body-parsers.ts';
 
@@ -20,7 +20,7 @@ export function allowOwnRequestsOnly(listening: () => Listening) {
     if (!hosts.includes(host))
       return refuse(403, `Usual Drag does not answer to the name “${host}”. Open ${at.addresses[0] ?? ''} instead.`);
     const { origin } = request.headers;
-    if (origin !== undefined && !hosts.some((own) => origin.toLowerCase() === `${at.scheme}://${own}`))
+    if (origin !== undefined && !hosts.some((own) => origin.toLowerCase() === `${schemeOf(at, own)}://${own}`))
       return refuse(403, `Requests from pages of ${origin} are not answered.`);
     const reads = request.method === 'GET' || request.method === 'HEAD' || request.method === 'OPTIONS';
     // A link from another site may open a page; only the data is for this server's own pages.

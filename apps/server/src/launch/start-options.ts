@@ -5,7 +5,7 @@ import envPaths from 'env-paths';
 interface Option {
   readonly type: 'string' | 'boolean';
   /** Name of its value in the usage; omitted if it takes none. */
-  readonly value?: 'FOLDER' | 'FILE' | 'PORT' | 'ADDRESS' | 'NAME,NAME' | 'HOURS';
+  readonly value?: 'FOLDER' | 'FILE' | 'PORT' | 'ADDRESS' | 'NAME,NAME' | 'URL' | 'ADDRESS,ADDRESS' | 'HOURS';
   /** Environment variable with the same meaning. */
   readonly variable?: string;
 }
@@ -16,6 +16,8 @@ export const startOptions = {
   port: { type: 'string', value: 'PORT', variable: 'PORT' },
   host: { type: 'string', value: 'ADDRESS', variable: 'HOST' },
   names: { type: 'string', value: 'NAME,NAME', variable: 'USUAL_DRAG_NAMES' },
+  url: { type: 'string', value: 'URL', variable: 'USUAL_DRAG_URL' },
+  proxies: { type: 'string', value: 'ADDRESS,ADDRESS', variable: 'USUAL_DRAG_PROXIES' },
   'passphrase-file': { type: 'string', value: 'FILE', variable: 'USUAL_DRAG_PASSPHRASE_FILE' },
   'tls-cert': { type: 'string', value: 'FILE', variable: 'TLS_CERT' },
   'tls-key': { type: 'string', value: 'FILE', variable: 'TLS_KEY' },

@@ -2,9 +2,20 @@ import { X509Certificate } from 'node:crypto';
 import { BlockList, isIP } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
 
+/** Address of the server behind a proxy, as browsers have it. */
+export interface ExternalAddress {
+  readonly scheme: 'http' | 'https';
+  /** Host with its port, unless that is the usual one. */
+  readonly host: string;
+  /** Path of the application, with a slash at both ends. */
+  readonly path: string;
+}
+
 /** Requested address to listen on, and the certificate. */
 interface Asked {
   readonly host: string;
+  /** Null without a proxy. */
+  readonly external?: ExternalAddress | null;
   readonly tls: { readonly cert: Buffer } | null;
   /** Further names by which other devices reach the server, such as a container's host; each may have a port. */
   readonly names: readonly string[];
@@ -14,11 +25,15 @@ interface Asked {
 export interface Listening {
   readonly scheme: 'http' | 'https';
   readonly port: number;
+  /** Null without a proxy. */
+  readonly external: ExternalAddress | null;
   /** Whether nobody else on a network can read what is sent. */
   readonly isPrivate: boolean;
   /** Names that lead here and are known in advance; the address that a request came in on is another one. */
   readonly names: readonly string[];
-  /** Addresses of the server, the best first; looked up each time, because a network may assign another one. */
+  /** Address on this computer. */
+  readonly local: string;
+  /** Addresses of the server for other devices, the best first; looked up each time, because a network may assign another one. */
   readonly addresses: readonly string[];
 }
 
@@ -49,30 +64,49 @@ export function isLocalIPv6(address: string): boolean {
 }
 
 /** Returns the names of a server that listens on `port`, from the settings that it was started with. */
-export function listeningAt({ host, tls, names }: Asked, port: number): Listening {
+export function listeningAt({ host, tls, names, external = null }: Asked, port: number): Listening {
   const scheme = tls ? 'https' : 'http';
   const certified = tls ? certifiedNames(tls.cert) : [];
   const own = hostname().toLowerCase();
   const isAny = host === '0.0.0.0' || host === '::';
   const others = isLoopback(host) ? [] : [own, `${own}.local`, ...(isAny ? [] : [inAddress(host)])];
+  const direct = (): string[] => {
+    const reached = isLoopback(host) ? [host] : [...certified.filter((name) => !isIP(name)), ...reachedAt(host)];
+    return [...names, ...reached.map(inAddress)].map((name) => `${scheme}://${withPort(name, scheme, port)}`);
+  };
   return {
     scheme,
     port,
-    isPrivate: tls !== null || isLoopback(host),
+    external,
+    isPrivate: external ? external.scheme === 'https' : tls !== null || isLoopback(host),
     names: [...loopback, ...others, ...names.map((name) => name.toLowerCase()), ...certified.map(inAddress)],
+    get local() {
+      return isAny ? `${scheme}://127.0.0.1:${port}` : direct()[0]!;
+    },
     get addresses() {
-      const reached = isLoopback(host) ? [host] : [...certified.filter((name) => !isIP(name)), ...reachedAt(host)];
-      return [...names, ...reached.map(inAddress)].map((name) => `${scheme}://${withPort(name, scheme, port)}`);
+      return external ? [externalUrl(external)] : direct();
     },
   };
 }
 
+/** Returns an external address as it is typed. */
+const externalUrl = ({ scheme, host, path }: ExternalAddress): string =>
+  `${scheme}://${host}${path === '/' ? '' : path}`;
+
+/** Returns the scheme by which browsers reach the server under a host. */
+export const schemeOf = ({ external, scheme }: Listening, host: string): 'http' | 'https' =>
+  external?.host === host ? external.scheme : scheme;
+
 /** The hosts that a request may name which came in on `localAddress`. */
-export function hostsOf({ names, scheme, port }: Listening, localAddress: string | undefined): string[] {
+export function hostsOf({ names, scheme, port, external }: Listening, localAddress: string | undefined): string[] {
   const reached = localAddress ? [inAddress(localAddress.replace(/^::ffff:/, ''))] : [];
   const known = [...names, ...reached];
   const bare = port === usualPort[scheme] ? known : [];
-  return [...known.map((name) => (hasPort(name) ? name : `${name}:${port}`)), ...bare];
+  return [
+    ...known.map((name) => (hasPort(name) ? name : `${name}:${port}`)),
+    ...bare,
+    ...(external ? [external.host] : []),
+  ];
 }
 
 const usualPort = { http: 80, https: 443 } as const;

@@ -1,7 +1,7 @@
 import { Logger } from '@nestjs/common';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import express, { Router, type NextFunction, type Request, type RequestHandler, type Response } from 'express';
-import type { Listening } from '../network/addresses.ts';
+import { schemeOf, type Listening } from '../network/addresses.ts';
 import { signInPage, signInPath } from './sign-in-page.ts';
 import { sessionAge, type Sessions } from './sessions.ts';
 import { throttleTries } from './throttle.ts';
@@ -17,33 +17,34 @@ export const sessionOf = (response: Response): string | null =>
  * Lets nothing through but the page that asks for the passphrase until a device has given it; then gives that device a cookie that
  * is signed, that scripts cannot read and that no other site can send. Too many wrong tries have to wait.
  */
-export function requireSession(
-  sessions: Sessions,
-  { isPrivate, scheme }: Pick<Listening, 'isPrivate' | 'scheme'>,
-): Router {
+export function requireSession(sessions: Sessions, listening: () => Listening): Router {
+  const basePath = (): string => listening().external?.path ?? '/';
   const ask = (response: Response, status: number, next: string, message: string | null): void =>
     void response
       .status(status)
       .setHeader('Cache-Control', 'no-store')
       .type('html')
-      .send(signInPage({ next, message, isPrivate }));
+      .send(signInPage({ next, message, isPrivate: listening().isPrivate, basePath: basePath() }));
   /** In JSON to a script, as the page with the form to a person. */
   const answer = (request: Request, response: Response, status: number, message: string): void =>
     request.is('json') ? refuse(response, status, message) : ask(response, status, nextOf(request), message);
+  const nextOf = (request: Request): string => nextIn(basePath(), request);
   const sessionIdOf = (request: Request): string | null => sessions.idOf(cookiesOf(request)[sessionCookie]);
-  const setCookie = (response: Response, name: string, value: string, maxAge: number): void =>
-    void response.append(
+  const setCookie = (response: Response, name: string, value: string, maxAge: number): void => {
+    const { host = '' } = response.req.headers;
+    response.append(
       'Set-Cookie',
       stringifySetCookie({
         name,
         value,
         maxAge,
-        path: '/',
+        path: basePath(),
         httpOnly: true,
         sameSite: 'strict',
-        secure: scheme === 'https',
+        secure: schemeOf(listening(), host.toLowerCase()) === 'https',
       }),
     );
+  };
   const deviceOf = (request: Request): string | null => sessions.deviceOf(cookiesOf(request)[deviceCookie]);
   const logger = new Logger('Sign-in');
 
@@ -99,7 +100,7 @@ export function requireSession(
       return next();
     }
     const forPage = (request.method === 'GET' || request.method === 'HEAD') && !request.path.startsWith('/api');
-    if (forPage) return ask(response, 401, request.originalUrl, null);
+    if (forPage) return ask(response, 401, basePath() + request.url.slice(1), null);
     return refuse(response, 401, 'Sign in first: this device has not entered the passphrase, or was signed out.');
   });
   return router;
@@ -144,8 +145,10 @@ const refuse = (response: Response, status: number, message: string): void =>
 const bodyOf = (request: Request): Readonly<Record<string, unknown>> =>
   (request.body as Readonly<Record<string, unknown>> | undefined) ?? {};
 
-/** Returns the page to open after signing in, from the form or the address: always a page of this server. */
-function nextOf(request: Request): string {
+/** Returns the page to open after signing in, from the form or the address: always a page of the application. */
+function nextIn(basePath: string, request: Request): string {
   const next = bodyOf(request).next ?? request.query.next;
-  return typeof next === 'string' && /^\/(?![/\\])[^\r\n]*$/.test(next) && !next.startsWith('/sign-') ? next : '/';
+  if (typeof next !== 'string' || !next.startsWith(basePath)) return basePath;
+  const page = next.slice(basePath.length - 1);
+  return /^\/(?![/\\])[^\r\n]*$/.test(page) && !page.startsWith('/sign-') ? next : basePath;
 }

@@ -8,10 +8,12 @@ interface Shown {
   readonly message: string | null;
   /** Whether what is sent can be read by nobody else on the network. */
   readonly isPrivate: boolean;
+  /** Path of the application on its host, with a slash at both ends. */
+  readonly basePath: string;
 }
 
 /** The one page that is served without a session. It contains everything that it needs, and no script. */
-export const signInPage = ({ next, message, isPrivate }: Shown): string => `<!doctype html>
+export const signInPage = ({ next, message, isPrivate, basePath }: Shown): string => `<!doctype html>
 <html lang="en">
 <head>
 <meta charset="utf-8">
@@ -39,7 +41,7 @@ button { margin-top: .8rem; border: 0; background: var(--bar); color: var(--onba
 <main>
 <h1>Usual Drag</h1>
 ${message === null ? '' : `<p class="slip" role="alert" id="slip">${inText(message)}</p>`}
-<form method="post" action="${signInPath}">
+<form method="post" action="${inText(basePath + signInPath.slice(1))}">
 <input type="hidden" name="next" value="${inText(next)}">
 <label for="passphrase">Passphrase of this workshop</label>
 <input id="passphrase" name="passphrase" type="password" autocomplete="current-password" autocapitalize="none" required autofocus${message === null ? '' : ' aria-describedby="slip"'}>

@@ -1,11 +1,11 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
-import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as delay } from 'node:timers/promises';
 import { Client } from 'pg';
+import { freePort } from './free-port.ts';
 
 /** A PostgreSQL server of its own, on a port of the loopback and with its data in a temporary folder. */
 export interface PostgresCluster {
@@ -24,7 +24,7 @@ export interface PostgresCluster {
 const installed = '/usr/lib/postgresql';
 
 /** Returns the folder of the programs of PostgreSQL; null if it is not installed. */
-export function postgresPrograms(): string | null {
+function postgresPrograms(): string | null {
   const versions = existsSync(installed)
     ? readdirSync(installed)
         .map(Number)
@@ -114,13 +114,4 @@ async function answers(url: string, server: ChildProcess): Promise<boolean> {
 function identityOf(name: string): { readonly uid: number; readonly gid: number } {
   const id = (kind: string): number => Number(execFileSync('id', [kind, name], { encoding: 'utf8' }));
   return { uid: id('-u'), gid: id('-g') };
-}
-
-async function freePort(): Promise<number> {
-  const server = createServer().listen(0, '127.0.0.1');
-  await once(server, 'listening');
-  const { port } = server.address() as AddressInfo;
-  server.close();
-  await once(server, 'close');
-  return port;
 }

@@ -1,3 +1,4 @@
+import { serverAddress } from './base-path.ts';
 import type { AboutAnswer, HealthAnswer } from '@usual-drag/contract';
 import { queryOptions } from '@tanstack/react-query';
 import { ask } from './http.ts';
@@ -15,6 +16,6 @@ export const healthQuery = queryOptions({
 });
 
 /** Address of the report for support. */
-export const supportReportAddress = '/api/about/report';
+export const supportReportAddress = serverAddress('api/about/report');
 /** Address of the licences of all included packages. */
-export const licencesAddress = '/licences.txt';
+export const licencesAddress = serverAddress('licences.txt');

@@ -1,8 +1,9 @@
+import { serverAddress } from './base-path.ts';
 import { queryOptions } from '@tanstack/react-query';
 import type { CheckedBackup, KeptCopy } from '@usual-drag/contract';
 import { answerTo, ask } from './http.ts';
 
-export const backupAddress = '/api/backup';
+export const backupAddress = serverAddress('api/backup');
 
 /** ms until a restoration times out; it rewrites the whole database. */
 const restoreTimeoutMs = 600_000;

@@ -1,3 +1,4 @@
+import { serverAddress } from './base-path.ts';
 import type { DevicesAnswer } from '@usual-drag/contract';
 import { queryOptions } from '@tanstack/react-query';
 import { ask } from './http.ts';
@@ -13,4 +14,5 @@ export const devicesQuery = queryOptions({
 export const signOutEverywhere = () => ask<undefined>('POST', '/devices/sign-out-everywhere');
 
 /** Signs this device out. */
-export const signOut = () => fetch('/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' } });
+export const signOut = () =>
+  fetch(serverAddress('sign-out'), { method: 'POST', headers: { 'content-type': 'application/json' } });

@@ -1,3 +1,4 @@
+import { serverAddress } from './base-path.ts';
 import type { DamagedDocument, DocumentKind, DocumentOfKind, History, StoredDocument } from '@usual-drag/contract';
 import { queryOptions } from '@tanstack/react-query';
 import { ask } from './http.ts';
@@ -39,4 +40,4 @@ export const damagedQuery = queryOptions({
   queryFn: () => ask<DamagedDocument[]>('GET', '/damaged'),
 });
 export const damagedAddress = ({ kind, id }: DamagedDocument): string =>
-  `/api/damaged/${kind}/${encodeURIComponent(id)}`;
+  serverAddress(`api/damaged/${kind}/${encodeURIComponent(id)}`);

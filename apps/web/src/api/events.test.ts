@@ -41,7 +41,7 @@ let follow: (subjects: readonly Followed[]) => void;
 beforeEach(() => {
   jest.useFakeTimers();
   FakeSource.all = [];
-  page = Object.assign(new EventTarget(), { hidden: false });
+  page = Object.assign(new EventTarget(), { hidden: false, querySelector: () => null });
   [heard.length, added.length, refused] = [0, 0, 0];
   Object.assign(globalThis, { EventSource: FakeSource, document: page });
   follow = listen({

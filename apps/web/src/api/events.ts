@@ -1,3 +1,4 @@
+import { serverAddress } from './base-path.ts';
 import type { DocumentChange, Followed } from '@usual-drag/contract';
 
 /** ms until the next attempt after a refusal, for example while nobody is signed in. */
@@ -86,7 +87,7 @@ interface ConnectionEvents {
 function connect(followed: readonly Followed[], events: ConnectionEvents): Connection {
   // Without subjects the parameter is empty: the connection then only reports whether the server can be reached.
   const query = new URLSearchParams((followed.length > 0 ? followed : ['']).map((subject) => ['follow', subject]));
-  const source = new EventSource(`/api/events?${query.toString()}`);
+  const source = new EventSource(serverAddress(`api/events?${query.toString()}`));
   let silence: ReturnType<typeof setTimeout> | undefined;
   const connection: Connection = {
     followed,

@@ -1,3 +1,4 @@
+import { serverAddress } from './base-path.ts';
 import { nowSignedOut, useSignedOut } from './signed-out.ts';
 
 /** Milliseconds until an answer is given up, by the size of the request; in a dead spot none ever comes. */
@@ -41,7 +42,7 @@ export async function answerTo<T>(
 ): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, {
+    response = await fetch(serverAddress(`api${path}`), {
       method,
       ...(method !== 'GET' && { headers: { 'content-type': type } }),
       ...(body !== undefined && { body }),

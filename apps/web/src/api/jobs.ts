@@ -1,3 +1,4 @@
+import { serverAddress } from './base-path.ts';
 import type { JobSummary, SavedReadings, StoredDocument } from '@usual-drag/contract';
 import type { Job } from '@usual-drag/core/job';
 import type { Reading } from '@usual-drag/core/readings';
@@ -35,12 +36,13 @@ export const archiveJob = (id: string) => ask<undefined>('DELETE', `/jobs/${id}`
 export const restoreJob = (id: string) => ask<StoredDocument<Job>>('POST', `/jobs/${id}/restore`);
 /** The job's drawing in small; with the revision in it the address is another one once the job is saved. */
 export const drawingAddress = ({ id, revision }: JobSummary, theme: 'light' | 'dark') =>
-  `/api/jobs/${id}/drawing?theme=${theme}&revision=${revision}`;
-export const exportAddress = (id: string) => `/api/jobs/${id}/export`;
+  serverAddress(`api/jobs/${id}/drawing?theme=${theme}&revision=${revision}`);
+export const exportAddress = (id: string) => serverAddress(`api/jobs/${id}/export`);
 /** Number of archives for all jobs: one, unless there are more jobs than one archive may have. */
 export const exportPartsQuery = queryOptions({
   queryKey: ['jobs', 'export-parts'],
   queryFn: () => ask<{ readonly parts: number }>('GET', '/jobs/export-parts'),
 });
 /** Address of the archive of all jobs, or of a part of it, counted from 1. */
-export const exportAllAddress = (part: number | null) => `/api/jobs/export${part === null ? '' : `?part=${part}`}`;
+export const exportAllAddress = (part: number | null) =>
+  serverAddress(`api/jobs/export${part === null ? '' : `?part=${part}`}`);

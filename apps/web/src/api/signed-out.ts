@@ -1,10 +1,12 @@
+import { serverAddress } from './base-path.ts';
 import { create } from 'zustand';
 
 /** Whether the server has asked for the passphrase instead of answering. */
 export const useSignedOut = create<{ readonly isSignedOut: boolean }>()(() => ({ isSignedOut: false }));
 
 /** Address of the page that asks for the passphrase; afterwards the present page is opened again. */
-export const signInAddress = (): string => `/sign-in?next=${encodeURIComponent(location.pathname + location.search)}`;
+export const signInAddress = (): string =>
+  serverAddress(`sign-in?next=${encodeURIComponent(location.pathname + location.search)}`);
 
 /** The server has asked for the passphrase. */
 export function nowSignedOut(): void {

@@ -1,3 +1,4 @@
+import { serverAddress } from '../api/base-path.ts';
 import { useQuery } from '@tanstack/react-query';
 import type { DevicesAnswer } from '@usual-drag/contract';
 import { useState } from 'react';
@@ -97,7 +98,7 @@ function SigningOut() {
     try {
       await how();
       await forgetAnswers();
-      location.assign('/sign-in');
+      location.assign(serverAddress('sign-in'));
     } catch (fault) {
       toast.error(`Nobody was signed out: ${(fault as Error).message}`);
     }

@@ -1,3 +1,4 @@
+import { pagePath } from '../api/base-path.ts';
 import { documentChanges } from '@usual-drag/core/job';
 import { useNavigate } from 'react-router';
 import { toast } from '../ui/toast.ts';
@@ -28,7 +29,7 @@ export function ConflictQuestion() {
       else closeDocument(kind, id);
       void queries.invalidateQueries({ queryKey: [kind] });
       toast(`Your version is now ${nouns[kind]} of its own.${theirs ? ' The other one is unchanged.' : ''}`);
-      if (location.pathname.startsWith(addresses[kind] + encodeURIComponent(id)))
+      if (pagePath().startsWith(addresses[kind] + encodeURIComponent(id)))
         void navigate(addresses[kind] + encodeURIComponent(copy));
     } catch (error) {
       toast.error((error as Error).message);

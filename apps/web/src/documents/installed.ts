@@ -1,4 +1,5 @@
-import { registerSW } from 'virtual:pwa-register';
+import { Workbox } from 'workbox-window';
+import { basePath, serverAddress } from '../api/base-path.ts';
 import { toast } from '../ui/toast.ts';
 import { placeOfKey, useDocuments } from './documents.ts';
 
@@ -11,15 +12,21 @@ const hour = 3_600_000;
  */
 export function keepInstalled(): void {
   if (!('serviceWorker' in navigator)) return;
-  const load = registerSW({
-    onNeedRefresh: () =>
+  const worker = new Workbox(serverAddress('sw.js'), { scope: basePath() });
+  const load = (): void => {
+    worker.addEventListener('controlling', () => location.reload());
+    worker.messageSkipWaiting();
+  };
+  worker.addEventListener(
+    'waiting',
+    () =>
       void toast('A newer version of the application is available.', {
         duration: Infinity,
-        action: { label: 'Load it', onClick: () => void load(true) },
+        action: { label: 'Load it', onClick: load },
       }),
-    onRegisteredSW: (_address, registration) => {
-      setInterval(() => void registration?.update().catch(() => undefined), hour);
-    },
+  );
+  void worker.register().then((registration) => {
+    setInterval(() => void registration?.update().catch(() => undefined), hour);
   });
   if (navigator.serviceWorker.controller === null)
     navigator.serviceWorker.addEventListener('controllerchange', () => void keepAnswers(), { once: true });
@@ -32,5 +39,5 @@ async function keepAnswers(): Promise<void> {
     .filter(({ kind }) => kind === 'jobs')
     .flatMap(({ id }) => [`jobs/${id}`, `jobs/${id}/signatures`]);
   for (const path of ['jobs', 'instruments', 'meter-projects', 'devices', ...jobs])
-    await fetch(`/api/${path}`).catch(() => undefined);
+    await fetch(serverAddress(`api/${path}`)).catch(() => undefined);
 }

@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { useEffect, useRef, useState, type MouseEvent } from 'react';
 import { NavLink, useLocation, useNavigate, useParams } from 'react-router';
 import { guide } from 'virtual:guide';
+import { basePath } from '../api/base-path.ts';
 
 /** Guide: a list of its pages, and the open page. */
 export function HelpPage() {
@@ -21,7 +22,7 @@ export function HelpPage() {
     const to = (event.target as Element).closest('a')?.getAttribute('href');
     if (to == null || event.ctrlKey || event.metaKey || event.shiftKey) return;
     event.preventDefault();
-    void navigate(to);
+    void navigate(to.startsWith('#') ? to : `/${to.slice(basePath().length)}`);
   };
   return (
     <div className="flex h-full min-h-0 flex-col overflow-y-auto md:flex-row md:overflow-hidden">
@@ -68,7 +69,7 @@ function useHtml(id: string): string | null {
     void guide
       .find((page) => page.id === id)
       ?.fetch()
-      .then(({ html }) => isCurrent && setFetched({ id, html }));
+      .then(({ html }) => isCurrent && setFetched({ id, html: html.replaceAll('href="/', `href="${basePath()}`) }));
     return () => {
       isCurrent = false;
     };

@@ -1,3 +1,4 @@
+import { basePath } from '../api/base-path.ts';
 import type { FallbackProps } from 'react-error-boundary';
 import { Button } from '../ui/button.tsx';
 
@@ -15,7 +16,7 @@ export function Broken({ error }: FallbackProps) {
         <Button tone="strong" onClick={() => location.reload()}>
           Load it again
         </Button>
-        <Button onClick={() => location.assign('/')}>To the list of jobs</Button>
+        <Button onClick={() => location.assign(basePath())}>To the list of jobs</Button>
       </div>
     </main>
   );

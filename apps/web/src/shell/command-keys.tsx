@@ -1,3 +1,4 @@
+import { pagePath } from '../api/base-path.ts';
 import { Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useCommands, type Command } from '../ui/commands.ts';
@@ -67,7 +68,7 @@ export function CommandKeys() {
         group: 'Pages',
         text: 'Help with this page',
         keys: 'g>h',
-        run: () => void help().then((pageFor) => navigate(`/help/${pageFor(location.pathname)}`)),
+        run: () => void help().then((pageFor) => navigate(`/help/${pageFor(pagePath())}`)),
       },
       { group: 'Actions', text: 'Keys on this screen', keys: '?', run: () => setOpen('keys') },
       {

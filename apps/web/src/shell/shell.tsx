@@ -1,3 +1,4 @@
+import { serverAddress } from '../api/base-path.ts';
 import { History, Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import clsx from 'clsx';
 import { Suspense } from 'react';
@@ -36,7 +37,7 @@ export function Shell() {
   return (
     <div className="flex h-full flex-col">
       <header className="print:hidden flex h-12 shrink-0 items-center gap-2 bg-bar px-2 text-onbar sm:gap-4 sm:px-4">
-        <img src="/mark.svg" alt="" className="size-8" />
+        <img src={serverAddress('mark.svg')} alt="" className="size-8" />
         <span className={clsx('text-[18px] font-bold whitespace-nowrap', openJob && 'max-lg:sr-only')}>Usual Drag</span>
         {openJob && <OpenJob jobId={openJob} />}
         <span role="status">{isFetching && 'Fetching the page …'}</span>
