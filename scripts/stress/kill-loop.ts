@@ -1,8 +1,9 @@
 import type { DocumentKind, StoredDocument } from '@usual-drag/contract';
 import { newJob } from '@usual-drag/core/job';
 import { sampleMeterProjects } from '../../apps/server/src/demo/sample-meter-projects.ts';
-import { newFolder, startServer, type RunningServer } from '../../apps/server/src/test/running-server.ts';
+import type { RunningServer } from '../../apps/server/src/test/running-server.ts';
 import { hasStackTrace, type Finding } from './finding.ts';
+import type { Place } from './place.ts';
 
 /** A document that is saved over and over, and what was last acknowledged of it. */
 interface Writer {
@@ -13,12 +14,11 @@ interface Writer {
 }
 
 /** A server killed again and again in the middle of saves of every kind: what it had acknowledged must be there. */
-export async function killLoop(kills: number): Promise<Finding> {
-  const folder = newFolder();
-  const writers = await begin(folder);
+export async function killLoop(place: Place, kills: number): Promise<Finding> {
+  const writers = await begin(place);
   let [saves, lost, faults, stackTraces] = [0, 0, 0, 0];
   for (let round = 0; round < kills; round += 1) {
-    const server = await startServer(folder);
+    const server = await place.start();
     for (const writer of writers) {
       const found = await read(server, writer);
       // The acknowledged one, or at the most one more that was written and not yet answered.
@@ -48,8 +48,8 @@ export async function killLoop(kills: number): Promise<Finding> {
   return { name: 'Kills', tried: `${kills} kills in ${saves} acknowledged saves`, lost, faults, stackTraces };
 }
 
-async function begin(folder: string): Promise<Writer[]> {
-  const server = await startServer(folder);
+async function begin(place: Place): Promise<Writer[]> {
+  const server = await place.start();
   const writers: Writer[] = [];
   for (let k = 0; k < 2; k += 1) {
     const made = (await server.ask('POST', '/jobs', { document: newJob('begun') })).json as StoredDocument<unknown>;

@@ -1,8 +1,8 @@
 import type { StoredDocument } from '@usual-drag/contract';
 import { newJob } from '@usual-drag/core/job';
 import fc from 'fast-check';
-import { newFolder, startServer } from '../../apps/server/src/test/running-server.ts';
 import { hasStackTrace, type Finding } from './finding.ts';
+import type { Place } from './place.ts';
 
 const addresses = [
   ['POST', '/jobs'],
@@ -24,8 +24,8 @@ const addresses = [
 const types = ['application/json', 'application/zip', 'text/plain', 'application/json; charset=utf-16', ''];
 
 /** Requests that make no sense, many of them nearly right ones: each is refused in words, and what is stored stays. */
-export async function malformedRequests(count: number): Promise<Finding> {
-  const server = await startServer(newFolder());
+export async function malformedRequests(place: Place, count: number): Promise<Finding> {
+  const server = await place.start();
   const job = (await server.ask('POST', '/jobs', { document: newJob('Target') })).json as StoredDocument<unknown>;
   const sound = JSON.stringify({ revision: 77, document: newJob('Sound') });
   const key = fc.oneof(fc.constantFrom('document', 'revision', 'network', 'constructor', '__proto__'), fc.string());

@@ -223,6 +223,11 @@ export class DocumentRepository<T> {
     ] as const;
   }
 
+  /** Announces a stored revision once more, because the request that saved it failed after the commit and announced nothing. */
+  announceAgain({ id, revision }: StoredDocument<T>): void {
+    this.listener.changed({ id, revision });
+  }
+
   /** Archives a document, or brings it back; false if it was not there to be moved. */
   async setArchived(id: string, archived: boolean): Promise<boolean> {
     const { archivedAt } = this.table;

@@ -39,17 +39,23 @@ export async function saveDocument<T>(
   for (;;) {
     const current = await findDocument(repository, id);
     // The same document again, from a page that did not receive the answer to its first request.
-    if (sameValue(current.document, document)) return current;
+    if (sameValue(current.document, document)) return savedBefore(repository, current);
     const merged = join(current.document);
     if (merged === null)
       throw new ConflictException({
         message: `This ${nouns[repository.kind]} was changed in another window or on another device.`,
         details: { current },
       });
-    if (sameValue(merged, current.document)) return current;
+    if (sameValue(merged, current.document)) return savedBefore(repository, current);
     const joined = await repository.replace(id, current.revision, merged);
     if (joined) return answer(joined);
   }
+}
+
+/** Returns what an earlier request has saved. If that one failed after the commit, nobody knows of it yet. */
+function savedBefore<T>(repository: DocumentRepository<T>, current: StoredDocument<T>): StoredDocument<T> {
+  repository.announceAgain(current);
+  return current;
 }
 
 /** Saves a document that contains its own id. */

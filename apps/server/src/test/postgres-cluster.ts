@@ -36,6 +36,9 @@ function postgresPrograms(): string | null {
 
 const user = 'usual_drag';
 
+/** Returns whether PostgreSQL is installed. */
+export const hasPostgres = (): boolean => postgresPrograms() !== null;
+
 /** Creates and starts a cluster. @param isDurable  whether commits are written through to the disk */
 export async function startCluster(isDurable: boolean): Promise<PostgresCluster> {
   const programs = postgresPrograms();

@@ -20,8 +20,10 @@ export class Technician {
   readonly read: string[] = [];
   /** ms from when others read something until it was here. */
   readonly lags: number[] = [];
-  /** Answers of the server that are neither an answer nor a question. */
+  /** Answers with another status than 200, but not 503 with a time to try again. */
   faults = 0;
+  /** Answers of 503 with a time to try again. */
+  refused = 0;
   /** Bytes of requests, answers and announcements. */
   bytes = 0;
   /** The job as it is on this one's screen. */
@@ -99,10 +101,11 @@ export class Technician {
   async #ask<Answer>(method: 'GET' | 'POST', body?: object, timeoutMs?: number): Promise<Answer | null> {
     try {
       const sent = body && JSON.stringify(body);
-      const { status, text } = await this.#send(method, sent, timeoutMs);
+      const { status, text, mayRetry } = await this.#send(method, sent, timeoutMs);
       this.bytes += Buffer.byteLength(sent ?? '') + Buffer.byteLength(text);
       if (status === 200) return JSON.parse(text) as Answer;
-      this.faults += 1;
+      if (status === 503 && mayRetry) this.refused += 1;
+      else this.faults += 1;
     } catch {
       // The server is away, or the answer was given up.
     }
@@ -110,7 +113,11 @@ export class Technician {
   }
 
   /** Node's own requests: they take the least time beside what is measured. */
-  #send(method: 'GET' | 'POST', body = '', timeoutMs?: number): Promise<{ status: number; text: string }> {
+  #send(
+    method: 'GET' | 'POST',
+    body = '',
+    timeoutMs?: number,
+  ): Promise<{ status: number; text: string; mayRetry: boolean }> {
     return new Promise((done, failed) => {
       const headers = { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) };
       const signal = timeoutMs === undefined ? undefined : AbortSignal.timeout(timeoutMs);
@@ -121,7 +128,13 @@ export class Technician {
           const parts: Buffer[] = [];
           answer.on('data', (part: Buffer) => parts.push(part));
           answer.on('error', failed);
-          answer.on('end', () => done({ status: answer.statusCode!, text: Buffer.concat(parts).toString() }));
+          answer.on('end', () =>
+            done({
+              status: answer.statusCode!,
+              text: Buffer.concat(parts).toString(),
+              mayRetry: answer.headers['retry-after'] !== undefined,
+            }),
+          );
         },
       );
       sent.on('error', failed);
