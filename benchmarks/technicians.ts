@@ -1,55 +1,98 @@
 import type { StoredDocument } from '@usual-drag/contract';
 import { floatLevelDivider, type Job } from '@usual-drag/core/job';
+import { hasPostgres, startCluster } from '../apps/server/src/test/postgres-cluster.ts';
 import { newFolder, startServer, type RunningServer } from '../apps/server/src/test/running-server.ts';
 import { Technician } from '../apps/server/src/test/technician.ts';
 import { watchDisk } from './disk.ts';
 import { duration, line } from './measure.ts';
 
-/** Number of technicians, five to a job; ms between two readings of one technician; largest allowed p99 of a save, s. */
-const loads = [
+interface Load {
+  /** Five to a job. */
+  readonly technicians: number;
+  /** ms between two readings of one technician. */
+  readonly gap: number;
+  /** Largest allowed p99 of a save, s. */
+  readonly allowed: number;
+}
+
+const loads: readonly Load[] = [
   { technicians: 50, gap: 10_000, allowed: 0.05 },
   { technicians: 50, gap: 2000, allowed: 0.05 },
   { technicians: 200, gap: 10_000, allowed: 0.05 },
   { technicians: 400, gap: 10_000, allowed: 0.025 },
   { technicians: 800, gap: 10_000, allowed: 0.05 },
   { technicians: 50, gap: 0, allowed: 0.05 },
-] as const;
+];
+
+/** Loads of two servers on one PostgreSQL database. */
+const sharedLoads: readonly Load[] = [
+  { technicians: 400, gap: 10_000, allowed: 0.05 },
+  { technicians: 800, gap: 10_000, allowed: 0.05 },
+];
 
 /** One server, technicians with a page open each: how long a save takes, and how soon the others see it. */
 export async function benchTechnicians(): Promise<void> {
   console.log('\nMany technicians at once on one server, five to a job, every page listening');
-  for (const { technicians, gap, allowed } of loads) {
-    const { saves, lags, disk, seconds } = await measured(technicians, gap, gap === 0 ? 10_000 : 30_000, 0);
-    const p99 = at(saves, 0.99);
-    line(
-      `  ${technicians} technicians, ${gap === 0 ? 'each as fast as the answers come' : `a reading every ${gap / 1000} s each`}`,
-      `${(saves.length / seconds).toFixed(0)} saves a second: p99 ${(p99 / allowed).toFixed(2)} of ${duration(allowed)} (${duration(p99)}, median ${duration(at(saves, 0.5))}); seen by the others: p99 ${duration(at(lags, 0.99))}; disk write with flush meanwhile: median ${duration(at(disk, 0.5))}, longest ${duration(at(disk, 1))}`,
-    );
-  }
-  const [small, large] = [await measured(5, 500, 5000, 0), await measured(5, 500, 5000, 1000)];
+  for (const load of loads) await benchLoad(load, onFile);
+  const [small, large] = [await measured(onFile, 5, 500, 5000, 0), await measured(onFile, 5, 500, 5000, 1000)];
   line(
     '  bytes for a reading, to and from five pages',
     `${(large.bytesPerSave / small.bytesPerSave).toFixed(2)} × in a job of 1000 readings (${large.bytesPerSave.toFixed(0)} and ${small.bytesPerSave.toFixed(0)})`,
   );
+  if (!hasPostgres()) return;
+  console.log('\nThe same on two servers that share a PostgreSQL database; those of one job are on both');
+  const cluster = await startCluster(true);
+  let count = 0;
+  const onPostgres = async (): Promise<RunningServer[]> => {
+    count += 1;
+    const env = { DATABASE_URL: await cluster.create(`load_${count}`) };
+    return [await startServer(newFolder(), { env }), await startServer(newFolder(), { env })];
+  };
+  for (const load of sharedLoads) await benchLoad(load, onPostgres);
+  await cluster.remove();
+}
+
+/** Starts the servers of a load. */
+type Start = () => Promise<RunningServer[]>;
+
+const onFile: Start = async () => [await startServer(newFolder())];
+
+async function benchLoad({ technicians, gap, allowed }: Load, start: Start): Promise<void> {
+  const { saves, lags, disk, seconds } = await measured(start, technicians, gap, gap === 0 ? 10_000 : 30_000, 0);
+  const p99 = at(saves, 0.99);
+  line(
+    `  ${technicians} technicians, ${gap === 0 ? 'each as fast as the answers come' : `a reading every ${gap / 1000} s each`}`,
+    `${(saves.length / seconds).toFixed(0)} saves a second: p99 ${(p99 / allowed).toFixed(2)} of ${duration(allowed)} (${duration(p99)}, median ${duration(at(saves, 0.5))}); seen by the others: p99 ${duration(at(lags, 0.99))}; disk write with flush meanwhile: median ${duration(at(disk, 0.5))}, longest ${duration(at(disk, 1))}`,
+  );
 }
 
 /** @param readings  that each job has at the beginning */
-async function measured(technicians: number, gap: number, length: number, readings: number) {
-  const server = await startServer(newFolder());
+async function measured(start: Start, technicians: number, gap: number, length: number, readings: number) {
+  const servers = await start();
   const disk = await watchDisk();
-  const result = await workOn(server, technicians, gap, length, readings);
-  await server.stop();
+  const result = await workOn(servers, technicians, gap, length, readings);
+  await Promise.all(servers.map((server) => server.stop()));
   return { ...result, disk: await disk() };
 }
 
-async function workOn(server: RunningServer, technicians: number, gap: number, length: number, readings: number) {
+async function workOn(
+  servers: readonly RunningServer[],
+  technicians: number,
+  gap: number,
+  length: number,
+  readings: number,
+) {
   const jobs = technicians / 5;
   const ids: string[] = [];
   for (let k = 0; k < jobs; k += 1) {
-    const made = await server.ask('POST', '/jobs', { document: jobWith(readings, `Job ${k}`) });
+    const made = await servers[0]!.ask('POST', '/jobs', { document: jobWith(readings, `Job ${k}`) });
     ids.push((made.json as StoredDocument<Job>).id);
   }
-  const all = Array.from({ length: technicians }, (_, k) => new Technician(server.address, ids[k % jobs]!, `T${k}`));
+  const serverOf = (k: number): RunningServer => servers[Math.floor(k / jobs) % servers.length]!;
+  const all = Array.from(
+    { length: technicians },
+    (_, k) => new Technician(serverOf(k).address, ids[k % jobs]!, `T${k}`),
+  );
   await Promise.all(all.map((one) => one.open()));
   const opening = bytesOf(all);
   const saves: number[] = [];

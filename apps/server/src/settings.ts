@@ -17,7 +17,7 @@ export interface Settings {
   readonly names: readonly string[];
   /** Address at which browsers reach a proxy of this server; null without one. */
   readonly external: ExternalAddress | null;
-  /** Addresses of the proxies whose reports of the client are believed. */
+  /** Addresses of the proxies that report the address of the client. */
   readonly proxies: readonly string[];
   /** Passphrase that a device must enter once; null if only this computer can connect. */
   readonly passphrase: string | null;

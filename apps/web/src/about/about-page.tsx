@@ -66,17 +66,22 @@ function Installation({ about }: { readonly about: AboutAnswer }) {
           {runsOn.engine}, Node {runsOn.node}, {runsOn.system}
         </Line>
         <Line name="Running since">{whenOnRecord(startedAt)}</Line>
-        <Line name="Data folder">
+        <Line name={data.server === null ? 'Data folder' : 'Folder of the log'}>
           <span className="break-all select-all">{data.folder}</span>
         </Line>
         {data.server !== null && (
           <Line name="Database">
-            <span className="break-all select-all">{data.server}</span>
+            <span className="break-all select-all">{data.server}</span>, {megabytes(data.databaseBytes)}
           </Line>
         )}
         <Line name="Size">
-          {megabytes(data.databaseBytes)}
-          {data.server === null && <>, with copies {megabytes(data.folderBytes)}</>}
+          {data.server === null ? (
+            <>
+              {megabytes(data.databaseBytes)}, with copies {megabytes(data.folderBytes)}
+            </>
+          ) : (
+            megabytes(data.folderBytes)
+          )}
           {data.freeBytes !== null && <>; {megabytes(data.freeBytes)} free on the disk</>}
         </Line>
         {data.server === null && <Copies about={about} />}

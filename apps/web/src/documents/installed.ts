@@ -25,9 +25,11 @@ export function keepInstalled(): void {
         action: { label: 'Load it', onClick: load },
       }),
   );
-  void worker.register().then((registration) => {
-    setInterval(() => void registration?.update().catch(() => undefined), hour);
-  });
+  worker.register().then(
+    (registration) => setInterval(() => void registration?.update().catch(() => undefined), hour),
+    // A browser may refuse. The application then opens only while the server answers.
+    () => undefined,
+  );
   if (navigator.serviceWorker.controller === null)
     navigator.serviceWorker.addEventListener('controllerchange', () => void keepAnswers(), { once: true });
 }

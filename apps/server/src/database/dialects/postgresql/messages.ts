@@ -9,7 +9,7 @@ import type { Peers, PeerTopic } from '../../peers.ts';
 const channel = 'usual_drag';
 /** ms between two attempts to connect. */
 const reconnectMs = 500;
-/** Messages that wait for the connection; older ones are dropped, the pages of other servers then look for what they missed. */
+/** Messages that wait for the connection; older ones are discarded. */
 const mostWaiting = 1000;
 
 interface Message {
