@@ -1,7 +1,8 @@
 import type { DamagedDocument, JobSummary, StoredDocument } from '@usual-drag/contract';
 import { newJob, type Job } from '@usual-drag/core/job';
 import { newFolder, startServer } from '../test/running-server.ts';
-import { changeStored, isOnPostgres, testEngine } from '../test/test-database.ts';
+import { changeStored } from '../test/change-stored.ts';
+import { isOnPostgres, testEngine } from '../test/test-database.ts';
 
 test.each<[string, string | Uint8Array]>([
   ['cut off', '{"format":"usual-drag/job","ver'],

@@ -3,7 +3,7 @@ import { builtInKit, instrumentForJob } from '@usual-drag/core/instrument';
 import { floatLevelDivider, type Job } from '@usual-drag/core/job';
 import { documentHash, makeReport } from '@usual-drag/core/report';
 import { newFolder, startServer, type RunningServer } from '../test/running-server.ts';
-import { changeStored } from '../test/test-database.ts';
+import { changeStored } from '../test/change-stored.ts';
 
 interface Stored {
   readonly id: string;

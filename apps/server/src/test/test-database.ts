@@ -1,6 +1,5 @@
-import { basename, join } from 'node:path';
+import { basename } from 'node:path';
 import { Client } from 'pg';
-import { connect } from '../database/dialects/sqlite/open-sqlite.ts';
 
 /** Variables of the environment: the engine of a test, and the address of the cluster for the tests on PostgreSQL. */
 export const engineVariable = 'USUAL_DRAG_TEST_ENGINE';
@@ -24,19 +23,8 @@ export async function testDatabase(folder: string): Promise<Readonly<Record<stri
   const { rowCount } = await client.query('select from pg_database where datname = $1', [name]);
   if (rowCount === 0) await client.query(`create database "${name}"`);
   await client.end();
-  return { DATABASE_URL: `${cluster}/${name}` };
+  return { DATABASE_URL: testDatabaseUrl(folder) };
 }
 
-/** Changes what is stored, as damage would; no server may be running on it. @param statement  with one parameter, `$1`, or none */
-export async function changeStored(folder: string, statement: string, value?: string | Uint8Array): Promise<void> {
-  const values = value === undefined ? [] : [value];
-  if (isOnPostgres()) {
-    const client = new Client({ connectionString: `${process.env[clusterVariable]}/${nameOf(folder)}` });
-    await client.connect();
-    await client.query(statement, values);
-    return client.end();
-  }
-  const client = connect(join(folder, 'usual-drag.sqlite'));
-  await client.execute({ sql: statement.replace('$1', '?'), args: values });
-  client.close();
-}
+/** Returns the address of the database that belongs to a data folder in tests on PostgreSQL. */
+export const testDatabaseUrl = (folder: string): string => `${process.env[clusterVariable]}/${nameOf(folder)}`;
