@@ -13,6 +13,11 @@ const progressEvery = 20;
 const results = join(root, 'test-results');
 install();
 installChromium();
+for (const [program, path] of [
+  ['PostgreSQL', '/usr/lib/postgresql'],
+  ['nginx', '/usr/sbin/nginx'],
+])
+  if (!existsSync(path)) process.stdout.write(`${program} is not installed: tests with it are left out.\n`);
 build();
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });

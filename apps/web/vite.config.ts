@@ -32,7 +32,6 @@ export default defineConfig({
       injectRegister: null,
       useCredentials: true,
       manifest: {
-        id: './',
         name: 'Usual Drag',
         short_name: 'Usual Drag',
         description: 'What a real meter does to the circuit it measures.',

@@ -10,7 +10,7 @@ export async function serve(env: NodeJS.ProcessEnv): Promise<Started> {
     const settings = readSettings(env);
     const started = await startServer(settings);
     process.stdout.write(`Usual Drag answers at ${started.address}\n`);
-    await printOthers(started.others, settings.tls !== null);
+    await printOthers(started.others, settings.tls !== null || settings.external?.scheme === 'https');
     return started;
   } catch (error) {
     process.stderr.write(`${startSentence(error)}\n`);

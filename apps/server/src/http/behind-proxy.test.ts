@@ -129,6 +129,7 @@ suite('behind nginx with the sample configuration', () => {
     expect(isPrivate).toBe(true);
     expect(addresses.map(({ address }) => address)).toEqual([`${origin}/drag/`]);
     expect(server.output()).toContain(`On the workshop's network: ${origin}/drag/`);
+    expect(server.output()).not.toContain('not encrypted');
   });
 
   test('on the computer of the server, the application is below the same path', async () => {
