@@ -27,6 +27,7 @@ export class Messages implements Peers {
   #connection: Client | null = null;
   #waiting: string[] = [];
   #isSending = false;
+  #isReconnecting = false;
   #isClosed = false;
 
   private constructor(private readonly url: string) {}
@@ -34,7 +35,10 @@ export class Messages implements Peers {
   /** Connects to the database. @throws the error of the driver if that fails */
   static async open(url: string): Promise<Messages> {
     const messages = new Messages(url);
-    await messages.#connect();
+    await messages.#connect().catch((error: unknown) => {
+      messages.#isClosed = true;
+      throw error;
+    });
     return messages;
   }
 
@@ -60,29 +64,38 @@ export class Messages implements Peers {
   async #connect(): Promise<void> {
     const connection = new Client({ connectionString: this.url, keepAlive: true, application_name: applicationName });
     connection.on('notification', ({ payload }) => {
-      const message = JSON.parse(payload ?? 'null') as Message;
-      if (message.from !== this.#id) this.#received.next(message);
+      const message = messageOf(payload);
+      if (message && message.from !== this.#id) this.#received.next(message);
     });
     // The end is reported as well, and reconnects.
     connection.on('error', () => undefined);
     await connection.connect();
-    connection.once('end', () => void this.#reconnect());
+    let hasEnded = false;
+    connection.once('end', () => {
+      hasEnded = true;
+      this.#connection = null;
+      void this.#reconnect();
+    });
     this.#connection = connection;
     await connection.query(`listen ${channel}`);
     await this.#flush();
+    if (hasEnded) throw new Error('The connection ended while it was set up.');
   }
 
   async #reconnect(): Promise<void> {
-    this.#connection = null;
-    while (!this.#isClosed) {
+    if (this.#isReconnecting) return;
+    this.#isReconnecting = true;
+    let isOpen = false;
+    while (!isOpen && !this.#isClosed) {
       await delay(reconnectMs);
-      try {
-        await this.#connect();
-        return this.interrupted.next();
-      } catch {
-        // The database is still away.
-      }
+      // It fails while the database is away.
+      isOpen = await this.#connect().then(
+        () => true,
+        () => false,
+      );
     }
+    this.#isReconnecting = false;
+    if (isOpen) this.interrupted.next();
   }
 
   /** Sends the waiting messages in their order. Those that were not sent wait for the next connection. */
@@ -102,5 +115,15 @@ export class Messages implements Peers {
     } finally {
       this.#isSending = false;
     }
+  }
+}
+
+/** Returns the message of a notification; null if another program sent it. */
+function messageOf(payload = ''): Message | null {
+  try {
+    const { from, topic, message } = JSON.parse(payload) as Partial<Message>;
+    return typeof from === 'string' && topic ? { from, topic, message } : null;
+  } catch {
+    return null;
   }
 }

@@ -1,5 +1,6 @@
 import type { History, JobSummary, SavedReadings, StoredDocument } from '@usual-drag/contract';
 import { floatLevelDivider, type Job } from '@usual-drag/core/job';
+import { Client } from 'pg';
 import { takeReading } from '../../../../../../packages/core/src/test/take-reading.ts';
 import { listen, until } from '../../../test/listen.ts';
 import { newFolder, startServer, type RunningServer } from '../../../test/running-server.ts';
@@ -8,11 +9,13 @@ import { testDatabase } from '../../../test/test-database.ts';
 const passphrase = 'brass lamp, wet rope';
 const divider: Job = floatLevelDivider([]);
 let servers: RunningServer[] = [];
+let databaseUrl: string;
 afterEach(() => Promise.all(servers.map((server) => server.stop())));
 
 /** Starts two servers on a new database. */
 async function startTwo(env: Readonly<Record<string, string>> = {}): Promise<[RunningServer, RunningServer]> {
   const database = await testDatabase(newFolder());
+  databaseUrl = database.DATABASE_URL!;
   const two = await Promise.all([0, 1].map(() => startServer(newFolder(), { env: { ...database, ...env } })));
   servers = two;
   return two as [RunningServer, RunningServer];
@@ -35,6 +38,21 @@ test('a reading saved on one server is announced on the other one, with the read
     revision: 2,
     step: { updatedAt: saved.updatedAt, readings: saved.readings },
   });
+});
+
+test('a notification of another program on the same channel is ignored', async () => {
+  const [one, other] = await startTwo();
+  const { id } = await create(one);
+  const received = await listen(other, `jobs/${id}`);
+  const client = new Client({ connectionString: databaseUrl });
+  await client.connect();
+  for (const payload of ['', 'null', 'no JSON', '7', '{"from":7,"topic":"changes"}', '[]'])
+    await client.query('select pg_notify($1, $2)', ['usual_drag', payload]);
+  await client.end();
+  await one.ask('PUT', `/jobs/${id}`, { revision: 1, document: { ...divider, title: 'Changed' } });
+  await until(() => received.some(({ revision }) => revision === 2));
+  expect(received.at(-1)).toMatchObject({ id, revision: 2 });
+  expect((await other.ask('GET', '/health')).status).toBe(200);
 });
 
 test('a change that is too large for a message is announced without its readings', async () => {
