@@ -21,7 +21,7 @@ export async function lockOut(): Promise<Finding> {
       sent.end(JSON.stringify({ passphrase: tried }));
     });
   const { mark } = await signIn('127.0.0.1', passphrase);
-  const watch = watchHealth(server.address, 401);
+  const watch = watchHealth(server.address);
   let [lost, tries] = [0, 0];
   for (let address = 2; address < 32; address += 1) {
     const wrong = await Promise.all(

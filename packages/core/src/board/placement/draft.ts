@@ -90,10 +90,14 @@ export class Draft {
     return distance(a, b) + crossingLength * this.crossings(a, b);
   }
 
-  /** Returns the number of parts that a wire from hole to hole crosses, as far as it runs along a row. */
+  /** Returns the number of parts that a wire or part from hole to hole crosses, as far as it runs along a row or a column. */
   crossings(a: string, b: string): number {
     const [one, two] = [parseHole(a)!, parseHole(b)!];
     const [low, high] = [one, two].map(({ column }) => place(column)).sort((p, q) => p - q) as [number, number];
+    const [first, last] = [Math.min(one.row, two.row), Math.max(one.row, two.row)];
+    if (one.column === two.column)
+      return this.#spans.filter((span) => span.column === one.column && span.first <= last && span.last >= first)
+        .length;
     return this.#spans.filter(
       ({ column, first, last }) =>
         place(column) > low && place(column) < high && first <= two.row && two.row <= last && one.row === two.row,

@@ -4,6 +4,7 @@ import { makesCircuit } from '../../test/random-board.ts';
 import { sketchedNetwork } from '../../test/sketched-network.ts';
 import { read } from '../../test/read-line.ts';
 import { exercised, runs } from '../../test/runs.ts';
+import type { Network } from '../../network/index.ts';
 import type { Board } from '../board.ts';
 import { boardFaults } from '../board-faults.ts';
 import { boardDifferences } from '../differences/index.ts';
@@ -87,6 +88,21 @@ test('any network is placed so that the board makes it', () => {
     { numRuns: runs(200) },
   );
   expect(placed).toBeGreaterThanOrEqual(exercised(200));
+});
+
+test('a source is not placed over a part in its column', () => {
+  const zero = { emf: 0, internalResistance: 1 } as const;
+  const network: Network = {
+    elements: [
+      { id: 'X0', from: 'D', to: 'B', kind: 'current-source', current: 0.001 },
+      { id: 'X1', from: 'E', to: 'A', kind: 'load', ratedVoltage: 12, ratedCurrent: 0.35 },
+      { id: 'X2', from: 'A', to: 'C', kind: 'source', ...zero },
+      { id: 'X3', from: 'A', to: 'A', kind: 'source', ...zero },
+    ],
+  };
+  const board = placeParts(network, 30)!;
+  expect(overlaps(board)).toEqual([]);
+  expect(makesCircuit(network, board)).toBe(true);
 });
 
 test('chains of every length fit the board that they are placed on', () => {
