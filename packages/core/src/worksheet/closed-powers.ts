@@ -55,7 +55,8 @@ function independentOf<T extends { readonly equation: PowerEquation }>(
   const point = Array.from({ length: unknowns }, (_, k) => 0.3 + (((k + 1) * 0.6180339887498949) % 1));
   const known = new LinearKnowledge(unknowns);
   return all.filter(({ equation: { voltage, current } }) => {
-    const at = ({ coefficients }: PlainForm): number => coefficients.reduce((sum, c, k) => sum + c * point[k]!, 0);
+    const at = ({ coefficients, constant }: PlainForm): number =>
+      coefficients.reduce((sum, c, k) => sum + c * point[k]!, constant);
     const [v, i] = [exactly(at(voltage)), exactly(at(current))];
     const slope = point.map((_, k) =>
       add(multiply(exactly(voltage.coefficients[k]!), i), multiply(exactly(current.coefficients[k]!), v)),

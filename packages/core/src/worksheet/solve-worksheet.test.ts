@@ -169,6 +169,27 @@ test('the powers of all resistors are the source’s, whatever the voltage', () 
   expect(steps[0]).toMatchObject({ of: 'E1', quantity: 'power', rule: 'equations' });
 });
 
+test('the powers of two resistors at a known voltage in series, or at a known current in parallel, determine the circuit', () => {
+  const series = solved({ ...sheet(['E1.voltage', 12], ['R1.power', 1], ['R2.power', 2]), network: divider });
+  // I = (P1 + P2) / U, from Tellegen's theorem.
+  expect(series).toMatchObject({ complete: true, missing: [] });
+  expect(series.values.R1).toEqual({ voltage: 4, current: 0.25, resistance: 16, power: 1 });
+  expect(series.values.R2).toEqual({ voltage: 8, current: 0.25, resistance: 32, power: 2 });
+  const parallel = solved({
+    ...sheet(['E1.current', 0.5], ['R1.power', 1], ['R2.power', 4]),
+    network: {
+      elements: [
+        { id: 'E1', kind: 'source', from: 'A', to: '0' },
+        { id: 'R1', kind: 'resistor', from: 'A', to: '0' },
+        { id: 'R2', kind: 'resistor', from: 'A', to: '0' },
+      ],
+    },
+  });
+  expect(parallel.complete).toBe(true);
+  expect(parallel.values.R1).toEqual({ voltage: 10, current: 0.1, resistance: 100, power: 1 });
+  expect(parallel.values.R2).toEqual({ voltage: 10, current: 0.4, resistance: 25, power: 4 });
+});
+
 test('givens that are rounded agree within half a per cent, and contradict each other beyond', () => {
   const given = (current: number) =>
     solved(sheet(['R1.voltage', 12], ['R1.resistance', 24], ['R1.current', current])).contradiction;
