@@ -22,7 +22,7 @@ test('Help opens the page of the guide about the open step, with its pictures an
   await expect(article.getByRole('heading', { level: 1 })).toHaveText('Practice');
   await page.getByRole('navigation', { name: 'Pages of the guide' }).getByRole('link', { name: 'Guide' }).click();
   await article.getByRole('link', { name: 'Running Usual Drag' }).click();
-  await article.getByRole('link', { name: 'Installation' }).click();
+  await article.getByRole('link', { name: 'Installation' }).first().click();
   await expect(article.getByRole('heading', { level: 1 })).toHaveText('Installation');
   await expect(article.getByRole('table').first()).toContainText('usual-drag.cmd');
   await page.goBack();
