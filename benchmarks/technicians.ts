@@ -39,6 +39,10 @@ export async function benchTechnicians(): Promise<void> {
     '  bytes for a reading, to and from five pages',
     `${(large.bytesPerSave / small.bytesPerSave).toFixed(2)} × in a job of 1000 readings (${large.bytesPerSave.toFixed(0)} and ${small.bytesPerSave.toFixed(0)})`,
   );
+  line(
+    '  time of a save, median',
+    `${(at(large.saves, 0.5) / at(small.saves, 0.5)).toFixed(2)} × in a job of 1000 readings (${duration(at(large.saves, 0.5))} and ${duration(at(small.saves, 0.5))})`,
+  );
   if (!hasPostgres()) return;
   console.log('\nThe same on two servers that share a PostgreSQL database; those of one job are on both');
   const cluster = await startCluster(true);

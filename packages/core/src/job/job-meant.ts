@@ -47,6 +47,7 @@ const mark = { text: '-open', longestNode: 27 };
 
 function withUnloaded(network: Network, reading: Reading): Reading {
   if (reading.quantity !== 'dc-voltage' || reading.unloaded !== undefined) return reading;
+  if (![reading.red, reading.black].some((one) => one.endsWith(mark.text))) return reading;
   const nodes = new Set(network.elements.flatMap(({ from, to }) => [from, to]));
   for (const { id, kind, from, to } of network.elements) {
     if (kind !== 'source') continue;
