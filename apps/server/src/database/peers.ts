@@ -6,7 +6,7 @@ export type PeerTopic = 'changes' | 'sessions';
 /** Bytes that a message may have as JSON; the database forwards at most 8000 with what is added to it. */
 export const largestMessage = 7000;
 
-/** Other servers on the same database. Messages are lost while a connection is interrupted. */
+/** Other servers on the same database. Messages may be lost while a connection is interrupted. */
 export interface Peers {
   /** Sends a message to the other servers. */
   send(topic: PeerTopic, message: unknown): void;

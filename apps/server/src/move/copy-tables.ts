@@ -26,12 +26,17 @@ export async function markUnfinished(database: Database): Promise<void> {
   await query.insert(tables.properties).values({ name: unfinishedMove, value: new Date().toISOString() });
 }
 
+/** Removes the note that the copy is not finished. */
+export async function markFinished({ query, tables }: Database): Promise<void> {
+  await query.delete(tables.properties).where(eq(tables.properties.name, unfinishedMove));
+}
+
 /** Removes all rows. */
 export async function clear({ atomically, tables }: Database): Promise<void> {
   await atomically((query) => names(tables).map((name) => query.delete(tables[name])));
 }
 
-/** Copies all rows in their order, as they are stored; at last, it removes the note that the copy is not finished. */
+/** Copies all rows in their order, as they are stored. */
 export async function copyTables(from: Database, to: Database): Promise<void> {
   for (const name of names(from.tables))
     for await (const rows of rowsOf(from, from.tables[name], asStored)) {
@@ -40,7 +45,6 @@ export async function copyTables(from: Database, to: Database): Promise<void> {
         rows.map((row) => query.insert(to.tables[name]).values(rowFor(columns, row) as never)),
       );
     }
-  await to.query.delete(to.tables.properties).where(eq(to.tables.properties.name, unfinishedMove));
 }
 
 /** Reads JSON as its text: a damaged one is copied too. */

@@ -129,6 +129,7 @@ test('a server does not start on an unfinished move, which can be repeated', asy
   await client.execute("insert into properties (name, value) values ('unfinished-move', 'now')");
   client.close();
   await expect(onFile(target)).rejects.toThrow(/was not finished\. Move it again: what is there is replaced\./);
+  expect(move(target, url)).toMatchObject({ status: 1, said: expect.stringMatching(/was not finished\./) as string });
   expect(move(folder, target)).toMatchObject({ status: 0 });
   const again = await onFile(target);
   expect((await contents(again)).jobs).toHaveLength(1);

@@ -5,11 +5,11 @@ import type { StoredContents } from '@usual-drag/contract';
 import { addressOf } from '../database/dialects/postgresql/address.ts';
 import { hasConnectedServers } from '../database/dialects/postgresql/connected-servers.ts';
 import type { Database } from '../database/database.ts';
-import { openAnyState } from '../database/open-database.ts';
+import { openAnyState, openDatabase } from '../database/open-database.ts';
 import { StartFailure } from '../database/start-failure.ts';
 import { storageFailureOf } from '../database/storage-failure.ts';
 import { storedContents } from '../database/stored-contents.ts';
-import { clear, copyTables, isEmpty, markUnfinished } from './copy-tables.ts';
+import { clear, copyTables, isEmpty, markFinished, markUnfinished } from './copy-tables.ts';
 import { differences } from './row-hashes.ts';
 
 /** Place of an installation's data. */
@@ -30,9 +30,9 @@ interface Place {
  *   then empty
  */
 export async function move(from: string, to: string): Promise<string> {
-  const source = await open(from);
+  const source = await open(from, openDatabase);
   try {
-    const target = await open(to);
+    const target = await open(to, openAnyState);
     try {
       return await copy(source, target);
     } finally {
@@ -54,6 +54,7 @@ async function copy(source: Place, target: Place): Promise<string> {
     const different = await differences(source.database, target.database);
     if (different.length > 0) throw notMoved(`${different.join(', ')} cannot be stored there unchanged`);
     await target.database.continueNumbering();
+    await markFinished(target.database);
   } catch (error) {
     await clear(target.database);
     const failure = storageFailureOf(error);
@@ -66,13 +67,14 @@ async function copy(source: Place, target: Place): Promise<string> {
 const counts = ({ jobs, instruments, meterProjects, signatures, attempts }: StoredContents): string =>
   `${jobs} jobs, ${instruments} instruments, ${meterProjects} meter projects, ${signatures} signatures, ${attempts} attempts, with their histories`;
 
-async function open(place: string): Promise<Place> {
+/** @param openAs  refuses the place or not if an earlier move to it was not finished */
+async function open(place: string, openAs: typeof openAnyState): Promise<Place> {
   const isServer = /^postgres(ql)?:/.test(place);
   // A database server requires a folder only for its lock.
   const folder = isServer ? mkdtempSync(join(tmpdir(), 'usual-drag-move-')) : resolve(place);
   if (isServer && (await hasConnectedServers(place)))
     throw new StartFailure(`A server uses ${addressOf(place)}. End it and move again.`);
-  const { database, close } = await openAnyState(isServer ? place : null, folder);
+  const { database, close } = await openAs(isServer ? place : null, folder);
   return {
     name: database.address ?? folder,
     database,

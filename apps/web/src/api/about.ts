@@ -1,6 +1,6 @@
-import { serverAddress } from './base-path.ts';
 import type { AboutAnswer, HealthAnswer } from '@usual-drag/contract';
 import { queryOptions } from '@tanstack/react-query';
+import { serverAddress } from './base-path.ts';
 import { ask } from './http.ts';
 
 /** Description of this installation. */

@@ -1,6 +1,6 @@
-import { serverAddress } from './base-path.ts';
 import { queryOptions } from '@tanstack/react-query';
 import type { CheckedBackup, KeptCopy } from '@usual-drag/contract';
+import { serverAddress } from './base-path.ts';
 import { answerTo, ask } from './http.ts';
 
 export const backupAddress = serverAddress('api/backup');

@@ -1,6 +1,6 @@
-import { serverAddress } from './base-path.ts';
 import type { DamagedDocument, DocumentKind, DocumentOfKind, History, StoredDocument } from '@usual-drag/contract';
 import { queryOptions } from '@tanstack/react-query';
+import { serverAddress } from './base-path.ts';
 import { ask } from './http.ts';
 
 const pathOf = (kind: DocumentKind, id: string): string => `${kind}/${encodeURIComponent(id)}`;

@@ -1,5 +1,5 @@
-import { serverAddress } from './base-path.ts';
 import type { DocumentChange, Followed } from '@usual-drag/contract';
+import { serverAddress } from './base-path.ts';
 
 /** ms until the next attempt after a refusal, for example while nobody is signed in. */
 const retryDelayMs = 5000;

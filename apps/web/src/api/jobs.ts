@@ -1,8 +1,8 @@
-import { serverAddress } from './base-path.ts';
 import type { JobSummary, SavedReadings, StoredDocument } from '@usual-drag/contract';
 import type { Job } from '@usual-drag/core/job';
 import type { Reading } from '@usual-drag/core/readings';
 import { queryOptions } from '@tanstack/react-query';
+import { serverAddress } from './base-path.ts';
 import { answerTo, ask } from './http.ts';
 
 export const jobsQuery = queryOptions({

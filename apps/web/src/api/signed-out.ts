@@ -1,5 +1,5 @@
-import { serverAddress } from './base-path.ts';
 import { create } from 'zustand';
+import { serverAddress } from './base-path.ts';
 
 /** Whether the server has asked for the passphrase instead of answering. */
 export const useSignedOut = create<{ readonly isSignedOut: boolean }>()(() => ({ isSignedOut: false }));
