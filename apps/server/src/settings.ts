@@ -109,7 +109,7 @@ function copiesOf(env: NodeJS.ProcessEnv): CopySchedule | null {
 function externalOf(env: NodeJS.ProcessEnv): ExternalAddress | null {
   const given = env.USUAL_DRAG_URL?.trim() ?? '';
   if (given === '') return null;
-  const url = URL.parse(given);
+  const url = URL.canParse(given) ? new URL(given) : null;
   if (!url || !/^https?:$/.test(url.protocol) || url.search !== '' || url.hash !== '' || url.username !== '')
     throw new StartFailure(
       `USUAL_DRAG_URL must be the address at which browsers reach the proxy, such as https://drag.plant.example/, not “${given}”. Set it right, or leave it out.`,
@@ -121,7 +121,7 @@ function externalOf(env: NodeJS.ProcessEnv): ExternalAddress | null {
   };
 }
 
-/** Names of groups of addresses that stand for themselves. */
+/** Names of groups of addresses that Express accepts in place of addresses. */
 const addressGroups = ['loopback', 'linklocal', 'uniquelocal'];
 
 function proxiesOf(env: NodeJS.ProcessEnv, external: ExternalAddress | null): string[] {
@@ -146,7 +146,7 @@ function databaseUrlOf(env: NodeJS.ProcessEnv): string | null {
   const url = secretOf(env, 'DATABASE_URL', 'address of the database');
   if (url === '') return null;
   // The address is not repeated: it may contain a password.
-  if (!/^postgres(ql)?:$/.test(URL.parse(url)?.protocol ?? ''))
+  if (!/^postgres(ql)?:/.test(url) || !URL.canParse(url))
     throw new StartFailure(
       'DATABASE_URL must be the address of a PostgreSQL database, such as postgres://user@host:5432/name. Set it right, or leave it out for a file in the data folder.',
     );

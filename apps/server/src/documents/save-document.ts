@@ -52,7 +52,7 @@ export async function saveDocument<T>(
   }
 }
 
-/** Returns what an earlier request has saved. If that one failed after the commit, nobody knows of it yet. */
+/** Returns what an earlier request has saved. If that one failed after the commit, the revision has not been announced. */
 function savedBefore<T>(repository: DocumentRepository<T>, current: StoredDocument<T>): StoredDocument<T> {
   repository.announceAgain(current);
   return current;

@@ -52,7 +52,7 @@ export class EventsController {
     );
     const { peers } = this.repositories.database;
     const alive = interval(heartbeat).pipe(map((): MessageEvent => ({ type: 'alive', data: '' })));
-    // After an interruption between the servers, pages connect anew and look for what they missed.
+    // After an interruption between the servers, pages reconnect and compare revisions.
     const ending = merge(this.shutdown.begun, peers.interrupted).pipe(
       map((): MessageEvent => ({ type: 'ending', data: '', retry: 1000 })),
     );

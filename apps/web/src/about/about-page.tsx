@@ -74,16 +74,12 @@ function Installation({ about }: { readonly about: AboutAnswer }) {
             <span className="break-all select-all">{data.server}</span>, {megabytes(data.databaseBytes)}
           </Line>
         )}
-        <Line name="Size">
-          {data.server === null ? (
-            <>
-              {megabytes(data.databaseBytes)}, with copies {megabytes(data.folderBytes)}
-            </>
-          ) : (
-            megabytes(data.folderBytes)
-          )}
-          {data.freeBytes !== null && <>; {megabytes(data.freeBytes)} free on the disk</>}
-        </Line>
+        {data.server === null && (
+          <Line name="Size">
+            {megabytes(data.databaseBytes)}, with copies {megabytes(data.folderBytes)}
+          </Line>
+        )}
+        {data.freeBytes !== null && <Line name="Free on the disk">{megabytes(data.freeBytes)}</Line>}
         {data.server === null && <Copies about={about} />}
       </dl>
     </>
